@@ -1,0 +1,136 @@
+// clockface-cli: the core without a screen.
+#include "formats/csv.h"
+#include "formats/job_json.h"
+#include "formats/plan_json.h"
+#include "formats/shop_json.h"
+#include "measure/figures.h"
+#include "measure/shop_number.h"
+#include "ordering/wording.h"
+#include "plan/plan.h"
+
+#include <CLI/CLI.hpp>
+#include <fmt/format.h>
+#include <iostream>
+
+namespace {
+
+using namespace clockface;
+
+constexpr int done = 0;
+constexpr int stands = 1; // a stop finding stands
+constexpr int refused = 2;
+
+int refuse(const Problem& problem) {
+    std::cerr << problem.text() << "\n";
+    return refused;
+}
+
+struct Loaded {
+    Job job;
+    Shop shop;
+};
+
+Result<Loaded> load(const std::string& job_path, const std::string& shop_path, const std::string& machine) {
+    Result<Job> job = load_job(job_path);
+    if (!job)
+        return tl::unexpected(job.error());
+    Result<Shop> shop = shop_path.empty() ? Result<Shop>(default_shop()) : load_shop(shop_path);
+    if (!shop)
+        return tl::unexpected(shop.error());
+    if (!machine.empty()) {
+        if (!shop->find(machine)) {
+            std::string names;
+            for (const Machine& known : shop->machines)
+                names += (names.empty() ? "" : ", ") + known.name;
+            return problem("--machine", fmt::format("The shop has no machine called '{}'. It has: {}.", machine, names));
+        }
+        job->machine = machine;
+    }
+    return Loaded{std::move(*job), std::move(*shop)};
+}
+
+void print_findings(const Plan& plan) {
+    for (const Finding& finding : plan.findings)
+        std::cout << fmt::format("{}: {} {}\n", in_words(finding.grade), finding.sentence, finding.remedy);
+}
+
+void print_text(const Job& job, const Plan& plan) {
+    std::cout << fmt::format("{}, {} on {} ({})\n\n", job.title, counted(static_cast<int>(plan.holes.size()), "hole"),
+                             plan.machine.name, machine_in_words(plan.machine));
+    const WordingNeeds needs{job, plan.holes, plan.machine};
+    for (std::size_t i = 0; i < plan.route.list.size(); ++i)
+        std::cout << fmt::format("{:4}  {}\n", i + 1, in_words(plan.route.list[i], needs).sentence);
+    std::cout << "\n";
+    if (const auto worst = plan.proof.worst())
+        std::cout << fmt::format("The simulated operator carried this out: worst hole {}, {} from the drawing.\n",
+                                 plan.holes[static_cast<std::size_t>(worst->hole)].name, with_unit(worst->miss, job.unit));
+    print_findings(plan);
+    std::cout << "The machine maker's manual, the shop's rules and local codes come before this list.\n";
+}
+
+int show_number(const std::string& text, const std::string& unit) {
+    const Result<ReadLength> read = read_length(text, unit == "in" ? Unit::Inch : Unit::Millimetre);
+    if (!read)
+        return refuse({"'" + text + "'", read.error().sentence});
+    std::cout << both_units(read->value) << "\n";
+    if (!read->how.empty())
+        std::cout << read->how << "\n";
+    return done;
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    CLI::App app("Clockface without a screen: plans and checks hole jobs.", "clockface-cli");
+    app.require_subcommand(1);
+    std::string job_path, shop_path, machine, text, as = "text", unit = "mm";
+
+    CLI::App* plan_command = app.add_subcommand("plan", "Print the instructions for a job");
+    plan_command->add_option("JOB", job_path, "A job file")->required();
+    plan_command->add_option("--machine", machine, "Name of the machine, instead of the one in the job");
+    plan_command->add_option("--shop", shop_path, "A shop file, instead of the made-up shop");
+    plan_command->add_option("--as", as, "text, json, csv (instructions) or coordinates (csv)")
+        ->check(CLI::IsMember({"text", "json", "csv", "coordinates"}));
+
+    CLI::App* check_command = app.add_subcommand("check", "Print the findings; ends with 1 when a stop finding stands");
+    check_command->add_option("JOB", job_path, "A job file")->required();
+    check_command->add_option("--machine", machine, "Name of the machine, instead of the one in the job");
+    check_command->add_option("--shop", shop_path, "A shop file, instead of the made-up shop");
+    check_command->add_option("--as", as, "text or json")->check(CLI::IsMember({"text", "json"}));
+
+    CLI::App* number_command = app.add_subcommand("number", "Say how a shop number is read");
+    number_command->add_option("TEXT", text, "For instance \"3 1/4\", 12.5mm, \"#29\"")->required();
+    number_command->add_option("--unit", unit, "Unit of a bare number")->check(CLI::IsMember({"mm", "in"}));
+
+    try {
+        app.parse(argc, argv);
+    } catch (const CLI::ParseError& error) {
+        return app.exit(error) == 0 ? done : refused;
+    }
+    if (number_command->parsed())
+        return show_number(text, unit);
+
+    const Result<Loaded> loaded = load(job_path, shop_path, machine);
+    if (!loaded)
+        return refuse(loaded.error());
+    const Plan plan = make_plan(loaded->job, loaded->shop);
+    const bool stop = !plan.findings.empty() && plan.findings.front().grade == Grade::Stop;
+    if (check_command->parsed()) {
+        if (as == "json")
+            std::cout << findings_to_json(plan);
+        else if (plan.findings.empty())
+            std::cout << "Nothing stands against this job.\n";
+        else
+            print_findings(plan);
+        return stop ? stands : done;
+    }
+    if (as == "json")
+        std::cout << plan_to_json(loaded->job, plan);
+    else if (as == "csv")
+        std::cout << instructions_csv(loaded->job, plan);
+    else if (as == "coordinates")
+        std::cout << coordinates_csv(loaded->job, plan);
+    else
+        print_text(loaded->job, plan);
+    return done;
+}

@@ -1,0 +1,58 @@
+#include "formats/csv.h"
+
+#include "formats/job_json.h"
+#include "ordering/wording.h"
+
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+std::string quoted(const std::string& text) {
+    if (text.find_first_of(",\"\r\n") == std::string::npos)
+        return text;
+    std::string out = "\"";
+    for (const char c : text) {
+        if (c == '"')
+            out += '"';
+        out += c;
+    }
+    return out + '"';
+}
+
+// Shortest decimal text that reads back to the same number.
+std::string exact(Length length, Unit unit) { return fmt::format("{}", length.in(unit) + 0.0); }
+
+} // namespace
+
+std::string coordinates_csv(const Job& job, const Plan& plan) {
+    std::string out = "hole,x,y,unit,diameter,kind,label,depth\r\n";
+    const std::string unit = job.unit == Unit::Inch ? "in" : "mm";
+    for (const Hole& hole : plan.holes) {
+        const Point drawn = as_drawn(job.datum, hole.at);
+        out += fmt::format("{},{},{},{},{},{},{},{}\r\n", quoted(hole.name), exact(drawn.x, job.unit), exact(drawn.y, job.unit),
+                           unit, exact(hole.spec.diameter, job.unit), name_of(hole.spec.purpose), quoted(hole.spec.label),
+                           hole.spec.depth ? exact(*hole.spec.depth, job.unit) : "");
+    }
+    return out;
+}
+
+std::string instructions_csv(const Job& job, const Plan& plan) {
+    std::string out = "step,hole,device,figures,direction,sentence\r\n";
+    const WordingNeeds needs{job, plan.holes, plan.machine};
+    for (std::size_t i = 0; i < plan.route.list.size(); ++i) {
+        const Instruction& instruction = plan.route.list[i];
+        const Wording words = in_words(instruction, needs);
+        std::string figures;
+        for (const BigFigure& figure : words.figures)
+            for (const std::string& part : {figure.caption, figure.value, figure.after})
+                if (!part.empty())
+                    figures += (figures.empty() ? "" : " ") + part;
+        const std::string hole = instruction.hole < 0 ? "" : plan.holes[static_cast<std::size_t>(instruction.hole)].name;
+        out += fmt::format("{},{},{},{},{},{}\r\n", i + 1, quoted(hole), quoted(words.heading), quoted(figures), quoted(words.direction), quoted(words.sentence));
+    }
+    return out;
+}
+
+} // namespace clockface

@@ -1,0 +1,80 @@
+#include "formats/plan_json.h"
+
+#include "formats/job_json.h"
+#include "formats/json_words.h"
+#include "ordering/wording.h"
+
+namespace clockface {
+
+namespace {
+
+using ordered = nlohmann::ordered_json;
+
+const std::string& hole_name(const Plan& plan, int hole) { return plan.holes.at(static_cast<std::size_t>(hole)).name; }
+
+ordered holes_json(const Job& job, const Plan& plan) {
+    ordered holes = ordered::array();
+    for (const Hole& hole : plan.holes) {
+        const Point drawn = as_drawn(job.datum, hole.at);
+        ordered out{{"name", hole.name}, {"x", drawn.x.in_mm() + 0.0}, {"y", drawn.y.in_mm() + 0.0},
+                    {"diameter", hole.spec.diameter.in_mm()}, {"purpose", name_of(hole.spec.purpose)}};
+        if (!hole.spec.label.empty())
+            out["label"] = hole.spec.label;
+        if (hole.spec.depth)
+            out["depth"] = hole.spec.depth->in_mm();
+        holes.push_back(out);
+    }
+    return holes;
+}
+
+ordered instructions_json(const Job& job, const Plan& plan) {
+    const WordingNeeds needs{job, plan.holes, plan.machine};
+    ordered list = ordered::array();
+    for (const Instruction& instruction : plan.route.list) {
+        const Wording words = in_words(instruction, needs);
+        ordered out{{"device", words.heading}, {"sentence", words.sentence}, {"why", words.why}};
+        if (instruction.hole >= 0)
+            out["hole"] = hole_name(plan, instruction.hole);
+        out["figures"] = ordered::array();
+        for (const BigFigure& figure : words.figures)
+            out["figures"].push_back({{"caption", figure.caption}, {"value", figure.value}, {"after", figure.after}});
+        list.push_back(out);
+    }
+    return list;
+}
+
+ordered findings(const Plan& plan) {
+    ordered list = ordered::array();
+    for (const Finding& finding : plan.findings) {
+        ordered out{{"grade", in_words(finding.grade)}, {"kind", name_of(finding.kind)}, {"sentence", finding.sentence}, {"remedy", finding.remedy}};
+        out["holes"] = ordered::array();
+        for (const int hole : finding.holes)
+            out["holes"].push_back(hole_name(plan, hole));
+        list.push_back(out);
+    }
+    return list;
+}
+
+std::string dumped(const ordered& value) { return value.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n"; }
+
+} // namespace
+
+std::string plan_to_json(const Job& job, const Plan& plan) {
+    ordered out{{"clockface", "plan"}, {"version", plan_json_version}, {"title", job.title}, {"machine", plan.machine.name}, {"holes", holes_json(job, plan)},
+                {"instructions", instructions_json(job, plan)}};
+    ordered proof{{"complaints", plan.proof.complaints}, {"landings", ordered::array()}};
+    for (const Landing& landing : plan.proof.landings) {
+        const Point drawn = as_drawn(job.datum, landing.at);
+        proof["landings"].push_back({{"hole", hole_name(plan, landing.hole)}, {"x", drawn.x.in_mm() + 0.0}, {"y", drawn.y.in_mm() + 0.0},
+                                     {"miss", landing.miss.in_mm()}, {"by_routine", landing.by_routine}});
+    }
+    if (const auto worst = plan.proof.worst())
+        proof["worst"] = {{"hole", hole_name(plan, worst->hole)}, {"miss", worst->miss.in_mm()}};
+    out["proof"] = proof;
+    out["findings"] = findings(plan);
+    return dumped(out);
+}
+
+std::string findings_to_json(const Plan& plan) { return dumped(findings(plan)); }
+
+} // namespace clockface

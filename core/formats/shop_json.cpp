@@ -1,0 +1,153 @@
+#include "formats/shop_json.h"
+
+#include "formats/json_words.h"
+#include "formats/text_file.h"
+#include "shop/validate.h"
+
+namespace clockface {
+
+namespace {
+
+using nlohmann::json;
+using ordered = nlohmann::ordered_json;
+
+const std::vector<std::string> kinds = {"handwheels", "readout", "rotary-table", "layout-bench"};
+const std::vector<std::string> turns = {"clockwise", "counter-clockwise"};
+const std::vector<std::string> sides = {"plus", "minus"};
+
+ordered screw_json(const Screw& screw) {
+    return {{"unit", word_for(screw.unit, unit_words())}, {"lead", screw.lead.in_mm()},
+            {"graduations", screw.graduations},          {"backlash", screw.backlash.in_mm()},
+            {"plus", word_for(screw.plus, turns)},        {"finish", word_for(screw.finish, sides)}};
+}
+
+struct KindOut {
+    ordered& out;
+    void operator()(const Handwheels& wheels) const {
+        out["x"] = screw_json(wheels.x);
+        out["y"] = screw_json(wheels.y);
+    }
+    void operator()(const Readout& readout) const {
+        out["unit"] = word_for(readout.unit, unit_words());
+        out["resolution"] = readout.resolution.in_mm();
+        out["angle_resolution"] = readout.angle_resolution.in_degrees();
+        out["circle_convention"] = convention_json(readout.circle_convention);
+    }
+    void operator()(const RotaryTable& table) const {
+        out["ratio"] = table.ratio;
+        out["graduations"] = table.graduations;
+        out["backlash"] = table.backlash.in_degrees();
+        out["rising"] = word_for(table.rising, sense_words());
+        out["slide"] = screw_json(table.slide);
+    }
+    void operator()(const LayoutBench& bench) const {
+        out["unit"] = word_for(bench.unit, unit_words());
+        out["gauge_step"] = bench.gauge_step.in_mm();
+        out["divider_step"] = bench.divider_step.in_mm();
+        out["measured_to"] = bench.measured_to.in_mm();
+    }
+};
+
+Length length(JsonObject& in, const std::string& name) { return Length::mm(in.number(name)); }
+
+Unit unit(JsonObject& in) { return static_cast<Unit>(in.word("unit", unit_words())); }
+
+Screw read_screw(JsonObject& in, const std::string& name) {
+    JsonObject screw(in.member(name), in.place_of(name), in.fault());
+    Screw out;
+    out.unit = unit(screw);
+    out.lead = length(screw, "lead");
+    out.graduations = screw.integer("graduations");
+    out.backlash = length(screw, "backlash");
+    out.plus = static_cast<Turn>(screw.word("plus", turns));
+    out.finish = static_cast<Towards>(screw.word("finish", sides));
+    return out;
+}
+
+MachineKind read_kind(JsonObject& in) {
+    switch (in.word("kind", kinds)) {
+    case 0: {
+        const Screw x = read_screw(in, "x");
+        return Handwheels{x, read_screw(in, "y")};
+    }
+    case 1: {
+        Readout readout;
+        readout.unit = unit(in);
+        readout.resolution = length(in, "resolution");
+        readout.angle_resolution = Angle::degrees(in.number("angle_resolution"));
+        readout.circle_convention = read_convention(in, "circle_convention");
+        return readout;
+    }
+    case 2: {
+        RotaryTable table;
+        table.ratio = in.integer("ratio");
+        table.graduations = in.integer("graduations");
+        table.backlash = Angle::degrees(in.number("backlash"));
+        table.rising = static_cast<Sense>(in.word("rising", sense_words()));
+        table.slide = read_screw(in, "slide");
+        return table;
+    }
+    default: {
+        LayoutBench bench;
+        bench.unit = unit(in);
+        bench.gauge_step = length(in, "gauge_step");
+        bench.divider_step = length(in, "divider_step");
+        bench.measured_to = length(in, "measured_to");
+        return bench;
+    }
+    }
+}
+
+Shop read_shop(const json& document, FirstFault& fault) {
+    JsonObject in(document, "", fault);
+    in.text("clockface");
+    in.integer("version");
+    Shop shop;
+    shop.edge_distance_factor = in.number("edge_distance_factor");
+    const json& machines = in.array("machines");
+    for (std::size_t i = 0; i < machines.size(); ++i) {
+        JsonObject machine(machines[i], fmt::format("machines[{}]", i), fault);
+        const std::string name = machine.text("name");
+        const std::string remark = machine.text("remark");
+        shop.machines.push_back({name, remark, read_kind(machine)});
+    }
+    return shop;
+}
+
+} // namespace
+
+std::string shop_to_json(const Shop& shop) {
+    ordered out{{"clockface", "shop"}, {"version", shop_file_version}, {"edge_distance_factor", shop.edge_distance_factor}};
+    out["machines"] = ordered::array();
+    for (const Machine& machine : shop.machines) {
+        ordered entry{{"name", machine.name}, {"remark", machine.remark}, {"kind", kinds.at(machine.kind.index())}};
+        std::visit(KindOut{entry}, machine.kind);
+        out["machines"].push_back(entry);
+    }
+    return out.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
+}
+
+Result<Shop> shop_from_json(const std::string& text) {
+    const Result<json> document = parse_json(text);
+    if (!document)
+        return tl::unexpected(document.error());
+    if (const auto refused = refuse_other_files(*document, "shop", shop_file_version))
+        return tl::unexpected(*refused);
+    FirstFault fault;
+    Shop shop = read_shop(*document, fault);
+    if (fault.problem)
+        return tl::unexpected(*fault.problem);
+    if (const auto found = first_fault(shop))
+        return tl::unexpected(*found);
+    return shop;
+}
+
+Result<Shop> load_shop(const std::string& path) {
+    return read_file(path).and_then(shop_from_json).map_error([&](Problem found) {
+        if (found.place != path)
+            found.place = found.place.empty() ? path : path + ", " + found.place;
+        return found;
+    });
+}
+
+} // namespace clockface

@@ -1,0 +1,22 @@
+// What a job must satisfy before anything is computed from it. The interface asks before it accepts a figure, the file
+// reader before it hands over a job: so make_plan can rely on it.
+#pragma once
+
+#include "job/job.h"
+#include "measure/problem.h"
+
+#include <optional>
+
+namespace clockface {
+
+inline constexpr int most_holes_in_pattern = 10'000;
+inline constexpr int most_holes_in_job = 20'000;
+inline constexpr int most_patterns = 500;
+inline constexpr Length largest_size = Length::mm(20'000.0);
+
+/// The first thing in the job that cannot be, with its place ("patterns[1].count"), or nothing. Sizes must be above
+/// nought and up to 20 m, counts within the limits above, an arc has two holes or more and less than a full turn, names
+/// are there and differ. A bore must be smaller than the blank.
+std::optional<Problem> first_fault(const Job& job);
+
+} // namespace clockface

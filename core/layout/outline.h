@@ -1,0 +1,21 @@
+// The outline of the blank and how much metal is left towards it.
+#pragma once
+
+#include "job/job.h"
+
+namespace clockface {
+
+/// Signed distance from a point (from the middle of the blank) to the nearest edge of the metal: outline or bore.
+/// Positive in the metal, negative in the air. Measured sizes are used where they are known.
+Length metal_to_edge(const Blank& blank, Point from_middle);
+
+/// Which of the plate's edges (or tangents of the disc) a height gauge works from: the datum's own, so that the blank's
+/// size error stays out; left and lower when zero is in the middle.
+struct ReferenceEdges {
+    bool right = false;
+    bool upper = false;
+    Point corner; ///< where they meet, from the datum
+};
+ReferenceEdges reference_edges(const Job& job);
+
+} // namespace clockface

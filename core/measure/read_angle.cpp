@@ -1,0 +1,83 @@
+#include "measure/read_angle.h"
+
+#include "measure/figures.h"
+#include "measure/shop_number.h"
+
+#include <array>
+#include <cmath>
+#include <fmt/format.h>
+#include <regex>
+
+namespace clockface {
+
+namespace {
+
+constexpr double most_degrees = 3600.0;
+
+std::string trimmed(std::string_view text) {
+    const std::size_t first = text.find_first_not_of(" \t");
+    if (first == std::string_view::npos)
+        return {};
+    return std::string(text.substr(first, text.find_last_not_of(" \t") - first + 1));
+}
+
+// Drops a trailing "°", "deg" or "degrees": the field is in degrees anyway.
+std::string without_degree_sign(std::string text) {
+    for (const std::string_view sign : {"°", "degrees", "degree", "deg"})
+        if (text.size() > sign.size() && text.ends_with(sign))
+            return trimmed(text.substr(0, text.size() - sign.size()));
+    return text;
+}
+
+} // namespace
+
+Result<ReadAngle> read_turn(std::string_view text) {
+    const std::string typed = trimmed(text).substr(0, 200);
+    static const std::regex sexagesimal(R"(([-+]?)(\d{1,4})\s*°\s*(\d{1,2})\s*'(?:\s*(\d{1,2}(?:\.\d+)?)\s*(?:"|''))?)");
+    std::smatch part;
+    ReadAngle read;
+    if (std::regex_match(typed, part, sexagesimal)) {
+        const double minutes = std::stod(part[3]);
+        const double seconds = part[4].matched ? std::stod(part[4]) : 0.0;
+        if (minutes >= 60.0 || seconds >= 60.0)
+            return problem("", "Minutes and seconds of angle run from 0 to below 60.");
+        const double size = std::stod(part[2]) + minutes / 60.0 + seconds / 3600.0;
+        read.value = Angle::degrees(part[1] == "-" ? -size : size);
+        read.how = fmt::format("{} in decimals", in_degrees(read.value, 5));
+    } else {
+        const Result<double> degrees = read_number(without_degree_sign(typed));
+        if (!degrees)
+            return tl::unexpected(degrees.error());
+        read.value = Angle::degrees(*degrees);
+    }
+    if (std::fabs(read.value.in_degrees()) > most_degrees)
+        return problem("", "That is more than ten full turns. An angle between 0 and 360 degrees would do.");
+    return read;
+}
+
+Result<ReadAngle> read_direction(std::string_view text, const AngleConvention& convention) {
+    const std::string typed = trimmed(text).substr(0, 200);
+    static const std::regex clock(R"((\d{1,2})(?::(\d{2}))?\s*(o'?clock|o’clock|h)?)", std::regex::icase);
+    std::smatch part;
+    if (std::regex_match(typed, part, clock) && (part[2].matched || part[3].matched)) {
+        const int hours = std::stoi(part[1]);
+        const int minutes = part[2].matched ? std::stoi(part[2]) : 0;
+        if (hours > 12 || minutes > 59)
+            return problem("", "A time on the clock face runs from 0:00 to 12:59.");
+        const Angle bearing = bearing_of_clock(hours, minutes);
+        return ReadAngle{bearing, fmt::format("{} on the clock is {} here ({})", clock_time(bearing),
+                                              in_degrees(convention.figure_of(bearing)), convention.in_words())};
+    }
+    static constexpr std::array<std::pair<std::string_view, double>, 4> sides = {
+        {{"right", 0.0}, {"top", 90.0}, {"left", 180.0}, {"bottom", 270.0}}};
+    for (const auto& [side, bearing] : sides)
+        if (typed == side)
+            return ReadAngle{Angle::degrees(bearing), fmt::format("the {} is {} here", side,
+                                                                  in_degrees(convention.figure_of(Angle::degrees(bearing))))};
+    Result<ReadAngle> turn = read_turn(typed);
+    if (turn)
+        turn->value = convention.bearing_at(turn->value);
+    return turn;
+}
+
+} // namespace clockface

@@ -1,0 +1,26 @@
+// Angles and directions as people write them: 51.43, 360/7, 51°25'43", 2:30, 1 o'clock, top.
+#pragma once
+
+#include "measure/convention.h"
+#include "measure/problem.h"
+
+#include <string>
+#include <string_view>
+
+namespace clockface {
+
+/// An angle as read; `how` says how it was read where that is not plain (clock times, side words, minutes).
+struct ReadAngle {
+    Angle value;
+    std::string how;
+};
+
+/// Reads an amount of turn in degrees (sums, or degrees, minutes and seconds). Errors as for read_length, and anything
+/// beyond ten full turns.
+Result<ReadAngle> read_turn(std::string_view text);
+
+/// Reads a direction and gives its bearing (0 to the right, counter-clockwise, in [0, 360)). Plain figures are in
+/// `convention`; clock times ("2:30", "1 o'clock") and sides ("top", "right", "bottom", "left") need none.
+Result<ReadAngle> read_direction(std::string_view text, const AngleConvention& convention);
+
+} // namespace clockface

@@ -1,0 +1,35 @@
+// One screw with its dial, as the planner thinks of it.
+#pragma once
+
+#include "ordering/instruction.h"
+
+#include <optional>
+#include <vector>
+
+namespace clockface {
+
+/// Follows one dial through a list of targets and writes the moves that reach them, always finishing the same way.
+class DialWriter {
+public:
+    DialWriter(Axis axis, const Screw& screw) : m_axis(axis), m_screw(screw) {}
+
+    /// Moves to `target` (from where the dial was set to 0): none when the dial is there already; one move when the way
+    /// is the finishing way; otherwise past it by whole turns, more than the backlash, and back to the same reading.
+    std::vector<TurnHandwheel> moves_to(Length target);
+
+private:
+    Axis m_axis;
+    Screw m_screw;
+    std::int64_t m_lines = 0; // from 0, counted clockwise
+};
+
+/// Lines (clockwise from 0) at which the dial of this screw stands for a slide position, rounded once.
+std::int64_t dial_lines(const Screw& screw, Length position);
+
+/// Whole turns that are certainly more than the lost motion.
+int take_up_turns(double backlash_in_turns);
+
+/// Remainder that is never negative: the dial line for a count of lines.
+int dial_line(std::int64_t lines, int graduations);
+
+} // namespace clockface

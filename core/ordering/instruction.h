@@ -1,0 +1,133 @@
+// Instructions: what the hands do, as data. Made once; read by the wording, the Bench picture, the sheet, the CSV and
+// the simulated operator, who has nothing else to go by.
+#pragma once
+
+#include "measure/length.h"
+#include "shop/shop.h"
+
+#include <cstdint>
+#include <string>
+#include <variant>
+#include <vector>
+
+namespace clockface {
+
+/// Bring the drawing's zero under the spindle, last moving this way on each axis, and set both dials to 0.
+struct PickUpZero {
+    Towards finish_x = Towards::Plus;
+    Towards finish_y = Towards::Plus;
+    bool operator==(const PickUpZero&) const = default;
+};
+
+/// Turn a handwheel: `turns` whole turns, then on the same way until the dial shows `line` (0 … graduations-1).
+struct TurnHandwheel {
+    Axis axis = Axis::X;
+    Turn way = Turn::Clockwise;
+    int turns = 0;
+    int line = 0;
+    int take_up = 0; ///< whole turns of this move that only take up backlash: gone past, or come back
+    bool past = false; ///< goes past the target; a finishing move of take_up turns follows
+    bool operator==(const TurnHandwheel&) const = default;
+};
+
+/// Bring the drawing's zero under the spindle and set both axes of the readout to nought.
+struct ZeroReadout {
+    bool operator==(const ZeroReadout&) const = default;
+};
+
+/// What to key into a readout's circle routine. Lengths in counts of its resolution, angles in counts of its angle
+/// resolution and in its own convention; `last` is the angle of the LAST hole.
+struct KeyCircle {
+    std::int64_t centre_x = 0, centre_y = 0;
+    std::int64_t diameter = 0;
+    std::int64_t first = 0, last = 0;
+    int count = 0;
+    std::vector<int> holes; ///< hole made at each place of the routine, -1 where one is left out
+    bool operator==(const KeyCircle&) const = default;
+};
+
+/// Move until the readout shows these counts of its resolution, as the drawing counts its axes.
+struct GoToReadout {
+    std::int64_t x = 0, y = 0;
+    bool operator==(const GoToReadout&) const = default;
+};
+
+/// With the table's scale and handle dial at 0: bring the middle of the rotary table under the spindle, set the slide's
+/// dial to 0 (last moving this way), and clamp the work with this point of it on the middle, its right-hand side right.
+struct CentreOnTable {
+    Point centre; ///< from the datum
+    Towards finish = Towards::Plus;
+    bool operator==(const CentreOnTable&) const = default;
+};
+
+/// Turn the rotary table's handle: whole turns, then on the same way until its dial shows `line`.
+struct TurnTable {
+    Turn way = Turn::Clockwise;
+    int turns = 0;
+    int line = 0;
+    std::int64_t reading = 0; ///< what the table's own scale then shows, in steps (cross-check)
+    int take_up = 0;          ///< as for TurnHandwheel
+    bool operator==(const TurnTable&) const = default;
+};
+
+/// Scribe one line at a setting of the height gauge (counts of its step) from the reference edge. Axis X: the line
+/// stands at that X. `holes` and `centres` (patterns) lie on it.
+struct ScribeLine {
+    Axis axis = Axis::X;
+    bool from_far_edge = false; ///< right or upper edge is the reference, instead of left or lower
+    std::int64_t setting = 0;
+    std::vector<int> holes;
+    std::vector<int> centres;
+    bool operator==(const ScribeLine&) const = default;
+};
+
+/// Set the dividers to a radius (counts) and strike the pitch circle of a pattern from its pricked centre.
+struct StrikeCircle {
+    int pattern = 0;
+    std::int64_t radius = 0;
+    bool operator==(const StrikeCircle&) const = default;
+};
+
+/// Set the dividers to the chord (counts) and step round from the first hole: each crossing must fall on the step.
+struct StepChord {
+    int pattern = 0;
+    std::int64_t chord = 0;
+    int steps = 0;
+    bool operator==(const StepChord&) const = default;
+};
+
+/// Punch the crossing of the hole's two lines.
+struct PunchMark {
+    bool operator==(const PunchMark&) const = default;
+};
+
+/// Measure between the marks of two holes before drilling; `expected` in counts of what the caliper is trusted to.
+struct CompareMarks {
+    int from = 0, to = 0;
+    std::int64_t expected = 0;
+    bool operator==(const CompareMarks&) const = default;
+};
+
+/// Drill the hole where the spindle stands (or where the mark is).
+struct DrillHole {
+    bool operator==(const DrillHole&) const = default;
+};
+
+using Action = std::variant<PickUpZero, TurnHandwheel, ZeroReadout, KeyCircle, GoToReadout, CentreOnTable, TurnTable,
+                            ScribeLine, StrikeCircle, StepChord, PunchMark, CompareMarks, DrillHole>;
+
+struct Instruction {
+    Action action;
+    int hole = -1; ///< index of the hole it serves, -1 when it serves none in particular
+    bool operator==(const Instruction&) const = default;
+};
+
+/// All that is to be done on one machine, in order.
+struct Route {
+    std::string machine;
+    std::vector<Instruction> list;
+    std::vector<int> order; ///< holes in the order in which they are made
+    bool operator==(const Route&) const = default;
+};
+
+} // namespace clockface

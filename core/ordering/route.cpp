@@ -1,0 +1,57 @@
+#include "ordering/route.h"
+
+#include <fmt/format.h>
+#include <fmt/ranges.h>
+
+namespace clockface {
+
+namespace {
+
+// One line of plain figures for each action; used only to recognise a list again.
+struct Spell {
+    std::string operator()(const PickUpZero& a) const { return fmt::format("zero {} {}", int(a.finish_x), int(a.finish_y)); }
+    std::string operator()(const TurnHandwheel& a) const {
+        return fmt::format("wheel {} {} {} {} {} {}", int(a.axis), int(a.way), a.turns, a.line, a.take_up, a.past);
+    }
+    std::string operator()(const ZeroReadout&) const { return "readout zero"; }
+    std::string operator()(const KeyCircle& a) const {
+        return fmt::format("circle {} {} {} {} {} {} {}", a.centre_x, a.centre_y, a.diameter, a.first, a.last, a.count,
+                           fmt::join(a.holes, " "));
+    }
+    std::string operator()(const GoToReadout& a) const { return fmt::format("readout {} {}", a.x, a.y); }
+    std::string operator()(const CentreOnTable& a) const {
+        return fmt::format("centre {:.6f} {:.6f} {}", a.centre.x.in_mm(), a.centre.y.in_mm(), int(a.finish));
+    }
+    std::string operator()(const TurnTable& a) const {
+        return fmt::format("table {} {} {} {} {}", int(a.way), a.turns, a.line, a.reading, a.take_up);
+    }
+    std::string operator()(const ScribeLine& a) const {
+        return fmt::format("line {} {} {} {} {}", int(a.axis), a.from_far_edge, a.setting, fmt::join(a.holes, " "),
+                           fmt::join(a.centres, " "));
+    }
+    std::string operator()(const StrikeCircle& a) const { return fmt::format("strike {} {}", a.pattern, a.radius); }
+    std::string operator()(const StepChord& a) const { return fmt::format("chord {} {} {}", a.pattern, a.chord, a.steps); }
+    std::string operator()(const PunchMark&) const { return "punch"; }
+    std::string operator()(const CompareMarks& a) const { return fmt::format("compare {} {} {}", a.from, a.to, a.expected); }
+    std::string operator()(const DrillHole&) const { return "drill"; }
+};
+
+} // namespace
+
+Route make_route(const RouteNeeds& needs, const Machine& machine) {
+    Route route = std::visit([&](const auto& kind) { return make_route(needs, kind); }, machine.kind);
+    route.machine = machine.name;
+    return route;
+}
+
+std::string fingerprint(const Route& route) {
+    std::uint64_t hash = 0xcbf29ce484222325ULL; // FNV-1a, 64 bit
+    for (const Instruction& instruction : route.list)
+        for (const char c : fmt::format("{} {};", std::visit(Spell{}, instruction.action), instruction.hole)) {
+            hash ^= static_cast<unsigned char>(c);
+            hash *= 0x100000001b3ULL;
+        }
+    return fmt::format("{:016x}", hash);
+}
+
+} // namespace clockface

@@ -1,0 +1,34 @@
+// Makes the instruction list for one machine.
+#pragma once
+
+#include "job/job.h"
+#include "layout/pattern.h"
+#include "ordering/instruction.h"
+
+namespace clockface {
+
+/// What an instruction list is made from. References must outlive the call.
+struct RouteNeeds {
+    const Job& job;
+    const std::vector<Hole>& holes;
+    const std::vector<int>& order; ///< holes in the order wanted
+};
+
+// One maker for each kind of machine. All figures are rounded once, from the absolute place; moves are differences of
+// rounded absolutes, so nothing accumulates.
+Route make_route(const RouteNeeds& needs, const Handwheels& machine);
+Route make_route(const RouteNeeds& needs, const Readout& machine);
+Route make_route(const RouteNeeds& needs, const RotaryTable& machine);
+Route make_route(const RouteNeeds& needs, const LayoutBench& machine);
+
+/// The list for a machine, with its name in it.
+Route make_route(const RouteNeeds& needs, const Machine& machine);
+
+/// Order in which to make the holes: as drawn, or always on to the nearest one left, beginning nearest to zero.
+std::vector<int> hole_order(const std::vector<Hole>& holes, HoleOrder wanted);
+
+/// A short text that changes whenever the list changes (64-bit FNV-1a of its CSV-like form, in hex): kept with the
+/// progress, to know whether the place in the list still means the same.
+std::string fingerprint(const Route& route);
+
+} // namespace clockface

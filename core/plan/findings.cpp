@@ -1,0 +1,185 @@
+#include "plan/findings.h"
+
+#include "layout/outline.h"
+#include "measure/figures.h"
+#include "plan/plan.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+#include <unordered_map>
+
+namespace clockface {
+
+namespace {
+
+using Findings = std::vector<Finding>;
+
+void edges(const Job& job, const Shop& shop, const Plan& plan, Findings& findings) {
+    const Point datum = datum_from_middle(job.blank, job.datum.place);
+    for (std::size_t i = 0; i < plan.holes.size(); ++i) {
+        const Hole& hole = plan.holes[i];
+        const Length metal = metal_to_edge(job.blank, hole.at + datum);
+        const Length radius = hole.spec.diameter / 2.0;
+        const Length wanted = hole.spec.diameter * shop.edge_distance_factor;
+        const int index = static_cast<int>(i);
+        if (metal < Length{})
+            findings.push_back({Grade::Stop, FindingKind::OffBlank, fmt::format("The centre of {} lies off the metal.", hole.name),
+                                "Check its figures, the zero and the size of the blank.", {index}});
+        else if (metal < radius)
+            findings.push_back({Grade::Stop, FindingKind::OffBlank,
+                                fmt::format("{} breaks out of the edge: its centre is {} from it, its radius is {}.", hole.name,
+                                            with_unit(metal, job.unit), with_unit(radius, job.unit)),
+                                "Move it inwards or make it smaller.", {index}});
+        else if (metal + Length::mm(1e-6) < wanted)
+            findings.push_back({Grade::Check, FindingKind::NearEdge,
+                                fmt::format("{} is {} from the edge, {} diameters; {} is the usual least.", hole.name,
+                                            with_unit(metal, job.unit), decimal(metal / hole.spec.diameter, 2),
+                                            decimal(shop.edge_distance_factor, 2, Sign::WhenNegative, Tail::Trim)),
+                                "Ask whether the drawing means it, or move it inwards.", {index}});
+    }
+}
+
+void depths(const Job& job, const Plan& plan, Findings& findings) {
+    for (std::size_t i = 0; i < plan.holes.size(); ++i) {
+        const Hole& hole = plan.holes[i];
+        if (hole.spec.depth && *hole.spec.depth >= job.blank.thickness)
+            findings.push_back({Grade::Check, FindingKind::TooDeep,
+                                fmt::format("{} is {} deep, but the blank is only {} thick.", hole.name,
+                                            with_unit(*hole.spec.depth, job.unit), with_unit(job.blank.thickness, job.unit)),
+                                "Say that it goes through, or give a smaller depth.", {static_cast<int>(i)}});
+    }
+}
+
+// Pairs of holes near each other, found through a grid whose cells are as wide as the widest hole. Reporting stops at a
+// number nobody reads through, so that ten thousand doubled holes do not become fifty million sentences.
+class Neighbours {
+public:
+    explicit Neighbours(const std::vector<Hole>& holes) : m_holes(holes) {
+        for (const Hole& hole : holes)
+            m_cell = std::max(m_cell, hole.spec.diameter);
+    }
+
+    void find(const Job& job, Findings& findings) {
+        constexpr std::size_t enough = 200;
+        for (std::size_t i = 0; i < m_holes.size() && findings.size() < enough; ++i) {
+            const auto [column, row] = cell_of(m_holes[i].at);
+            for (std::int64_t dx = -1; dx <= 1; ++dx)
+                for (std::int64_t dy = -1; dy <= 1; ++dy)
+                    if (const auto cell = m_cells.find(key(column + dx, row + dy)); cell != m_cells.end())
+                        for (const std::size_t other : cell->second)
+                            if (findings.size() < enough)
+                                judge(job, other, i, findings);
+            m_cells[key(column, row)].push_back(i);
+        }
+    }
+
+private:
+    const std::vector<Hole>& m_holes;
+    Length m_cell = Length::mm(1e-3);
+    std::unordered_map<std::uint64_t, std::vector<std::size_t>> m_cells;
+
+    [[nodiscard]] std::pair<std::int64_t, std::int64_t> cell_of(Point at) const {
+        return {static_cast<std::int64_t>(std::floor(at.x / m_cell)), static_cast<std::int64_t>(std::floor(at.y / m_cell))};
+    }
+    static std::uint64_t key(std::int64_t column, std::int64_t row) {
+        return (static_cast<std::uint64_t>(column) << 32U) ^ (static_cast<std::uint64_t>(row) & 0xffffffffULL);
+    }
+    void judge(const Job& job, std::size_t i, std::size_t k, Findings& findings) const {
+        const Hole& a = m_holes[i];
+        const Hole& b = m_holes[k];
+        const Length apart = distance(a.at, b.at);
+        const Length metal = apart - (a.spec.diameter + b.spec.diameter) / 2.0;
+        if (metal > Length{})
+            return;
+        const std::vector<int> both{static_cast<int>(i), static_cast<int>(k)};
+        // Closer than a tenth of the smaller hole can only be one hole named twice.
+        if (apart < std::min(a.spec.diameter, b.spec.diameter) / 10.0)
+            findings.push_back({Grade::Stop, FindingKind::DoubleHole,
+                                fmt::format("{} and {} are in the same place.", a.name, b.name), "Leave one of them out.", both});
+        else
+            findings.push_back({Grade::Stop, FindingKind::HolesMeet,
+                                fmt::format("{} and {} meet: their centres are {} apart, their radii make {}.", a.name, b.name,
+                                            with_unit(apart, job.unit),
+                                            with_unit((a.spec.diameter + b.spec.diameter) / 2.0, job.unit)),
+                                "Move one, make them smaller, or leave one out.", both});
+    }
+};
+
+void counts(const Job& job, const Plan& plan, Findings& findings) {
+    const auto planned = static_cast<int>(plan.holes.size());
+    if (job.holes_called_for && *job.holes_called_for != planned)
+        findings.push_back({Grade::Stop, FindingKind::CountDiffers,
+                            fmt::format("The drawing calls for {}, the plan makes {}.", counted(*job.holes_called_for, "hole"), planned),
+                            "Look for a hole left out or made twice, or correct the drawing's count.", {}});
+}
+
+void lists(const Job& job, const Shop& shop, const Plan& plan, Findings& findings) {
+    if (!job.machine.empty() && !shop.find(job.machine))
+        findings.push_back({Grade::Check, FindingKind::NoSuchMachine,
+                            fmt::format("The job asks for '{}', which this shop does not have; {} is used.", job.machine, plan.machine.name),
+                            "Choose a machine under Order.", {}});
+    if (!plan.proof.complaints.empty())
+        findings.push_back({Grade::Stop, FindingKind::ListFails,
+                            "The simulated operator could not carry out the list. " + plan.proof.complaints.front(),
+                            "Do not work from this list.", {}});
+    const auto progress = job.progress.find(plan.machine.name);
+    if (progress != job.progress.end() && progress->second.done > 0 && progress->second.list != plan.fingerprint)
+        findings.push_back({Grade::Check, FindingKind::ListChanged,
+                            fmt::format("The list for {} has changed since {} of it {} done.", plan.machine.name,
+                                        counted(progress->second.done, "move"), progress->second.done == 1 ? "was" : "were"),
+                            "Go to Bench and begin the list again, or undo the change.", {}});
+}
+
+} // namespace
+
+std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& plan) {
+    Findings findings;
+    edges(job, shop, plan, findings);
+    depths(job, plan, findings);
+    Findings near;
+    Neighbours(plan.holes).find(job, near);
+    findings.insert(findings.end(), near.begin(), near.end());
+    counts(job, plan, findings);
+    lists(job, shop, plan, findings);
+    std::stable_sort(findings.begin(), findings.end(), [](const Finding& a, const Finding& b) { return a.grade < b.grade; });
+    return findings;
+}
+
+std::string in_words(Grade grade) {
+    switch (grade) {
+    case Grade::Stop:
+        return "stop";
+    case Grade::Check:
+        return "check";
+    case Grade::Note:
+        break;
+    }
+    return "note";
+}
+
+std::string name_of(FindingKind kind) {
+    switch (kind) {
+    case FindingKind::OffBlank:
+        return "hole-off-blank";
+    case FindingKind::NearEdge:
+        return "hole-near-edge";
+    case FindingKind::HolesMeet:
+        return "holes-meet";
+    case FindingKind::DoubleHole:
+        return "double-hole";
+    case FindingKind::CountDiffers:
+        return "count-differs";
+    case FindingKind::TooDeep:
+        return "deeper-than-blank";
+    case FindingKind::NoSuchMachine:
+        return "no-such-machine";
+    case FindingKind::ListFails:
+        return "list-fails";
+    case FindingKind::ListChanged:
+        break;
+    }
+    return "list-changed";
+}
+
+} // namespace clockface

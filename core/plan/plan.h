@@ -1,0 +1,27 @@
+// What follows from a job and a shop. Never saved as truth; the same job and shop give the same plan, bit for bit.
+#pragma once
+
+#include "job/job.h"
+#include "layout/pattern.h"
+#include "ordering/instruction.h"
+#include "plan/findings.h"
+#include "shop/shop.h"
+#include "simulate/operator.h"
+
+#include <vector>
+
+namespace clockface {
+
+struct Plan {
+    std::vector<Hole> holes;
+    Machine machine; ///< the one the job names, or the shop's first when it names none that is there
+    Route route;
+    std::string fingerprint; ///< of the route
+    Proof proof;
+    std::vector<Finding> findings; ///< gravest first
+};
+
+/// Works out the plan. Pure. Requires: the job and the shop have no first_fault (readers and editors see to that).
+Plan make_plan(const Job& job, const Shop& shop);
+
+} // namespace clockface

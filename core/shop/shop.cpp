@@ -1,0 +1,79 @@
+#include "shop/shop.h"
+
+#include "measure/figures.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+std::string in_words(const Screw& screw) {
+    return fmt::format("{} a turn, {} lines of {}, backlash {}", with_unit(screw.lead, screw.unit), screw.graduations,
+                       with_unit(screw.graduation(), screw.unit), with_unit(screw.backlash, screw.unit));
+}
+
+struct KindWord {
+    std::string operator()(const Handwheels&) const { return "handwheels"; }
+    std::string operator()(const Readout&) const { return "readout"; }
+    std::string operator()(const RotaryTable&) const { return "rotary table"; }
+    std::string operator()(const LayoutBench&) const { return "layout"; }
+};
+
+struct Describe {
+    std::string operator()(const Handwheels& wheels) const {
+        return fmt::format("X {}; Y {}", in_words(wheels.x), in_words(wheels.y));
+    }
+    std::string operator()(const Readout& readout) const {
+        return fmt::format("reads to {}; its circle routine has {}", with_unit(readout.resolution, readout.unit),
+                           readout.circle_convention.in_words());
+    }
+    std::string operator()(const RotaryTable& table) const {
+        return fmt::format("{} turns of the handle to one of the table, {} steps of {} seconds a turn; slide {}",
+                           table.ratio, table.graduations,
+                           decimal(table.step().in_degrees() * 3600.0, 1, Sign::WhenNegative, Tail::Trim),
+                           in_words(table.slide));
+    }
+    std::string operator()(const LayoutBench& bench) const {
+        return fmt::format("height gauge to {}, dividers to {}", with_unit(bench.gauge_step, bench.unit),
+                           with_unit(bench.divider_step, bench.unit));
+    }
+};
+
+} // namespace
+
+const Machine* Shop::find(const std::string& name) const {
+    const auto found = std::find_if(machines.begin(), machines.end(), [&](const Machine& m) { return m.name == name; });
+    return found == machines.end() ? nullptr : &*found;
+}
+
+Shop default_shop() {
+    const Screw metric{Unit::Millimetre, Length::mm(2.5), 125, Length::mm(0.18), Turn::Clockwise, Towards::Plus};
+    Screw metric_y = metric;
+    metric_y.backlash = Length::mm(0.23);
+    metric_y.plus = Turn::CounterClockwise;
+    const Screw inch{Unit::Inch, Length::inches(0.1), 100, Length::inches(0.009), Turn::Clockwise, Towards::Plus};
+    Screw inch_y = inch;
+    inch_y.lead = Length::inches(1.0 / 16.0);
+    inch_y.graduations = 125; // half a thou a line: 62.5 lines of a thou would not close
+    inch_y.backlash = Length::inches(0.012);
+    Shop shop;
+    shop.machines = {
+        {"Metric mill", "The bench mill by the window.", Handwheels{metric, metric_y}},
+        {"Inch mill", "The old knee mill.", Handwheels{inch, inch_y}},
+        {"Readout mill", "The mill with the glass scales.",
+         Readout{Unit::Millimetre, Length::mm(0.005), Angle::degrees(0.001), from_three_counter_clockwise}},
+        {"Rotary table", "The 150 mm table on the metric mill.",
+         RotaryTable{90, 240 * 6, Angle::degrees(0.05), Sense::Clockwise, metric}},
+        {"Layout bench", "Plate, height gauge, dividers and punch.",
+         LayoutBench{Unit::Millimetre, Length::mm(0.02), Length::mm(0.1), Length::mm(0.05)}},
+    };
+    return shop;
+}
+
+std::string kind_in_words(const MachineKind& kind) { return std::visit(KindWord{}, kind); }
+
+std::string machine_in_words(const Machine& machine) { return std::visit(Describe{}, machine.kind); }
+
+} // namespace clockface

@@ -1,0 +1,102 @@
+// What the user has: the machines and their faults, and the shop's rules of thumb.
+#pragma once
+
+#include "measure/convention.h"
+#include "measure/length.h"
+
+#include <optional>
+#include <string>
+#include <variant>
+#include <vector>
+
+namespace clockface {
+
+/// Which way a handle is turned, seen from the front of its dial.
+enum class Turn { Clockwise, CounterClockwise };
+inline constexpr Turn opposite(Turn turn) {
+    return turn == Turn::Clockwise ? Turn::CounterClockwise : Turn::Clockwise;
+}
+
+enum class Axis { X, Y };
+enum class Towards { Plus, Minus };
+inline constexpr Towards opposite(Towards side) { return side == Towards::Plus ? Towards::Minus : Towards::Plus; }
+
+/// A feed screw with its dial. The dial's figures rise when the handle is turned clockwise; `plus` says which turn takes
+/// the cutter, seen against the work, towards plus (X to the right, Y away from you).
+struct Screw {
+    Unit unit = Unit::Millimetre; ///< the dial is engraved in this
+    Length lead;                  ///< travel for one turn
+    int graduations = 0;          ///< lines round the dial
+    Length backlash;              ///< lost motion on reversal
+    Turn plus = Turn::Clockwise;
+    Towards finish = Towards::Plus; ///< every hole is approached going this way
+
+    [[nodiscard]] Length graduation() const { return lead / graduations; }
+    bool operator==(const Screw&) const = default;
+};
+
+/// A mill or drill table moved by two handwheels.
+struct Handwheels {
+    Screw x, y;
+    bool operator==(const Handwheels&) const = default;
+};
+
+/// A digital readout. It measures the slide itself, so backlash does not count.
+struct Readout {
+    Unit unit = Unit::Millimetre;
+    Length resolution;
+    Angle angle_resolution;            ///< of the figures keyed into the circle routine
+    AngleConvention circle_convention; ///< of the circle routine, from its manual
+    bool operator==(const Readout&) const = default;
+};
+
+/// A rotary table with worm and handle, standing on a mill whose X slide sets the radius. The handle dial's figures
+/// rise when it is turned clockwise, and the table's scale rises with it; `rising` says which way the table then turns.
+struct RotaryTable {
+    int ratio = 0;       ///< turns of the handle for one turn of the table
+    int graduations = 0; ///< steps round the handle dial, the vernier's included
+    Angle backlash;      ///< lost motion of the table on reversal
+    Sense rising = Sense::Clockwise;
+    Screw slide; ///< X slide of the mill
+
+    [[nodiscard]] Angle per_turn() const { return Angle::degrees(360.0 / ratio); }
+    [[nodiscard]] Angle step() const { return Angle::degrees(360.0 / ratio / graduations); }
+    bool operator==(const RotaryTable&) const = default;
+};
+
+/// Marking out on a flat plate: height gauge for the lines, dividers for circles and chords, a punch for the crossings.
+struct LayoutBench {
+    Unit unit = Unit::Millimetre;
+    Length gauge_step;    ///< smallest setting of the height gauge
+    Length divider_step;  ///< smallest setting the dividers are trusted to
+    Length measured_to;   ///< a caliper over the punch marks is trusted to this
+    bool operator==(const LayoutBench&) const = default;
+};
+
+using MachineKind = std::variant<Handwheels, Readout, RotaryTable, LayoutBench>;
+
+struct Machine {
+    std::string name;
+    std::string remark;
+    MachineKind kind;
+    bool operator==(const Machine&) const = default;
+};
+
+struct Shop {
+    std::vector<Machine> machines;
+    double edge_distance_factor = 1.5; ///< least distance of a hole's centre from an edge, in hole diameters
+    bool operator==(const Shop&) const = default;
+
+    /// The machine of that name, or nullptr.
+    [[nodiscard]] const Machine* find(const std::string& name) const;
+};
+
+/// A made-up shop to begin with: a metric and an inch handwheel mill, a readout mill, a rotary table, a layout bench.
+Shop default_shop();
+
+/// "handwheels", "readout", "rotary table", "layout".
+std::string kind_in_words(const MachineKind& kind);
+/// What a machine can show and where it slips: "2.5 mm a turn, 125 lines of 0.02 mm, backlash 0.18 mm".
+std::string machine_in_words(const Machine& machine);
+
+} // namespace clockface

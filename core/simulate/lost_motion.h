@@ -1,0 +1,55 @@
+// A driven slide (or table) behind a screw with lost motion.
+#pragma once
+
+#include <algorithm>
+#include <cstdint>
+#include <cstdlib>
+
+namespace clockface {
+
+/// The handle drives; the slide follows only when the play is used up. Positions are in the slide's own unit (mm, or
+/// degrees for a table). Driving towards plus the slide stands at the screw's position, towards minus at that + play.
+class LostMotion {
+public:
+    LostMotion(double per_line, int graduations, double play, bool clockwise_is_plus)
+        : m_per_line(clockwise_is_plus ? per_line : -per_line), m_graduations(graduations), m_play(play) {}
+
+    /// Calls the present position nought, with the play taken up as after driving towards plus (or minus).
+    void zero(bool driven_towards_plus) {
+        m_lines = 0;
+        m_slide = 0.0;
+        m_offset = driven_towards_plus ? 0.0 : -m_play;
+    }
+
+    /// Leaves the dial at 0 with all play on the side that a drive towards plus has still to use up.
+    void zero_slack() {
+        zero(true);
+        m_slide = m_play;
+    }
+
+    /// Turns whole turns, then on the same way until the dial shows `line`. False if the dial has no such line.
+    bool turn(bool clockwise, int turns, int line) {
+        if (line < 0 || line >= m_graduations || turns < 0)
+            return false;
+        const std::int64_t shown = ((m_lines % m_graduations) + m_graduations) % m_graduations;
+        const std::int64_t on = clockwise ? (line - shown + m_graduations) % m_graduations
+                                          : (shown - line + m_graduations) % m_graduations;
+        const std::int64_t lines = static_cast<std::int64_t>(turns) * m_graduations + on;
+        m_lines += clockwise ? lines : -lines;
+        const double screw = m_offset + static_cast<double>(m_lines) * m_per_line;
+        m_slide = std::clamp(m_slide, screw, screw + m_play);
+        return true;
+    }
+
+    [[nodiscard]] double position() const { return m_slide; }
+
+private:
+    double m_per_line;
+    std::int64_t m_graduations;
+    double m_play;
+    std::int64_t m_lines = 0;
+    double m_offset = 0.0;
+    double m_slide = 0.0;
+};
+
+} // namespace clockface

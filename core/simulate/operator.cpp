@@ -1,0 +1,244 @@
+#include "simulate/operator.h"
+
+#include "layout/outline.h"
+#include "simulate/lost_motion.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+// Shared by all kinds: scoring, and a complaint for an instruction the machine at hand cannot obey.
+class Bench {
+public:
+    Bench(const Job& job, const std::vector<Hole>& holes) : m_job(job), m_holes(holes) {}
+    virtual ~Bench() = default;
+    Bench(const Bench&) = delete;
+    Bench& operator=(const Bench&) = delete;
+
+    Proof work_off(const Route& route) {
+        for (m_step = 0; m_step < route.list.size(); ++m_step) {
+            m_hole = route.list[m_step].hole;
+            obey(route.list[m_step]);
+        }
+        return std::move(m_proof);
+    }
+
+protected:
+    virtual void obey(const Instruction& instruction) = 0;
+
+    void make_hole(int hole, Point at, bool by_routine = false) {
+        if (hole < 0 || static_cast<std::size_t>(hole) >= m_holes.size())
+            return complain("no hole is named");
+        m_proof.landings.push_back({hole, at, distance(at, m_holes[static_cast<std::size_t>(hole)].at), by_routine});
+    }
+    void complain(const std::string& what) {
+        m_proof.complaints.push_back(fmt::format("Instruction {}: {}.", m_step + 1, what));
+    }
+    [[nodiscard]] const Job& job() const { return m_job; }
+    [[nodiscard]] int hole() const { return m_hole; }
+
+private:
+    const Job& m_job;
+    const std::vector<Hole>& m_holes;
+    Proof m_proof;
+    std::size_t m_step = 0;
+    int m_hole = -1;
+};
+
+LostMotion slide_of(const Screw& screw) {
+    return {screw.graduation().in_mm(), screw.graduations, screw.backlash.in_mm(), screw.plus == Turn::Clockwise};
+}
+
+class HandwheelBench : public Bench {
+public:
+    HandwheelBench(const Job& job, const std::vector<Hole>& holes, const Handwheels& machine)
+        : Bench(job, holes), m_x(slide_of(machine.x)), m_y(slide_of(machine.y)) {}
+
+protected:
+    void obey(const Instruction& instruction) override {
+        if (const auto* zero = std::get_if<PickUpZero>(&instruction.action)) {
+            m_x.zero(zero->finish_x == Towards::Plus);
+            m_y.zero(zero->finish_y == Towards::Plus);
+        } else if (const auto* move = std::get_if<TurnHandwheel>(&instruction.action)) {
+            if (!(move->axis == Axis::X ? m_x : m_y).turn(move->way == Turn::Clockwise, move->turns, move->line))
+                complain("the dial has no such line");
+        } else if (std::holds_alternative<DrillHole>(instruction.action)) {
+            make_hole(hole(), {Length::mm(m_x.position()), Length::mm(m_y.position())});
+        } else {
+            complain("a mill with handwheels cannot do this");
+        }
+    }
+
+private:
+    LostMotion m_x, m_y;
+};
+
+class ReadoutBench : public Bench {
+public:
+    ReadoutBench(const Job& job, const std::vector<Hole>& holes, const Readout& machine) : Bench(job, holes), m_machine(machine) {}
+
+protected:
+    void obey(const Instruction& instruction) override {
+        if (std::holds_alternative<ZeroReadout>(instruction.action)) {
+            m_at = {};
+        } else if (const auto* go = std::get_if<GoToReadout>(&instruction.action)) {
+            m_at = shown(go->x, go->y);
+        } else if (const auto* key = std::get_if<KeyCircle>(&instruction.action)) {
+            run_routine(*key);
+        } else if (std::holds_alternative<DrillHole>(instruction.action)) {
+            make_hole(hole(), from_drawn(job().datum, m_at));
+        } else {
+            complain("a readout cannot do this");
+        }
+    }
+
+private:
+    const Readout& m_machine;
+    Point m_at; // in the readout's axes, which are the drawing's
+
+    [[nodiscard]] Point shown(std::int64_t x, std::int64_t y) const {
+        return {m_machine.resolution * static_cast<double>(x), m_machine.resolution * static_cast<double>(y)};
+    }
+
+    // The routine inside the readout: from the first to the last angle, its own way round, in equal steps.
+    void run_routine(const KeyCircle& key) {
+        if (key.count != static_cast<int>(key.holes.size()))
+            return complain("the circle routine is told of another number of holes than are named");
+        const Angle first = m_machine.angle_resolution * static_cast<double>(key.first);
+        const Angle sweep = (m_machine.angle_resolution * static_cast<double>(key.last) - first).wrapped();
+        const Length radius = m_machine.resolution * static_cast<double>(key.diameter) / 2.0;
+        for (int k = 0; k < key.count; ++k) {
+            if (key.holes[static_cast<std::size_t>(k)] < 0)
+                continue;
+            const Angle figure = key.count == 1 ? first : first + sweep * k / (key.count - 1);
+            const Point at = shown(key.centre_x, key.centre_y) +
+                             polar(radius, m_machine.circle_convention.bearing_at(figure));
+            make_hole(key.holes[static_cast<std::size_t>(k)], from_drawn(job().datum, at), true);
+        }
+    }
+};
+
+class RotaryBench : public Bench {
+public:
+    RotaryBench(const Job& job, const std::vector<Hole>& holes, const RotaryTable& machine)
+        : Bench(job, holes), m_rising(machine.rising), m_slide(slide_of(machine.slide)),
+          m_table(machine.step().in_degrees(), machine.graduations, machine.backlash.in_degrees(), true) {
+        m_table.zero_slack(); // nobody knows which way it was last turned: take the worse
+    }
+
+protected:
+    void obey(const Instruction& instruction) override {
+        if (const auto* centre = std::get_if<CentreOnTable>(&instruction.action)) {
+            m_slide.zero(centre->finish == Towards::Plus);
+            m_centre = centre->centre;
+            m_clamped_at = m_table.position();
+        } else if (const auto* turn = std::get_if<TurnTable>(&instruction.action)) {
+            if (!m_table.turn(turn->way == Turn::Clockwise, turn->turns, turn->line))
+                complain("the handle's dial has no such line");
+        } else if (const auto* move = std::get_if<TurnHandwheel>(&instruction.action)) {
+            if (move->axis != Axis::X || !m_slide.turn(move->way == Turn::Clockwise, move->turns, move->line))
+                complain("the slide under the table cannot do this");
+        } else if (std::holds_alternative<DrillHole>(instruction.action)) {
+            const Angle turned = Angle::degrees(m_table.position() - m_clamped_at);
+            // What the table has turned clockwise has brought a counter-clockwise bearing under the spindle.
+            make_hole(hole(), m_centre + polar(Length::mm(m_slide.position()),
+                                               turned * (m_rising == Sense::Clockwise ? 1.0 : -1.0)));
+        } else {
+            complain("a rotary table cannot do this");
+        }
+    }
+
+private:
+    Sense m_rising;
+    LostMotion m_slide, m_table;
+    Point m_centre;
+    double m_clamped_at = 0.0;
+};
+
+class LayoutPlate : public Bench {
+public:
+    LayoutPlate(const Job& job, const std::vector<Hole>& holes, const LayoutBench& machine)
+        : Bench(job, holes), m_machine(machine), m_edges(reference_edges(job)), m_marks(holes.size()) {}
+
+protected:
+    void obey(const Instruction& instruction) override {
+        if (const auto* line = std::get_if<ScribeLine>(&instruction.action)) {
+            const Length out = m_machine.gauge_step * static_cast<double>(line->setting) * (line->from_far_edge ? -1.0 : 1.0);
+            for (const int marked : line->holes)
+                if (static_cast<std::size_t>(marked) < m_marks.size())
+                    (line->axis == Axis::X ? m_marks[static_cast<std::size_t>(marked)].x
+                                           : m_marks[static_cast<std::size_t>(marked)].y) =
+                        line->axis == Axis::X ? m_edges.corner.x + out : m_edges.corner.y + out;
+        } else if (std::holds_alternative<PunchMark>(instruction.action)) {
+            if (!crossing(hole()))
+                complain("there is no crossing of two lines to punch");
+        } else if (const auto* compare = std::get_if<CompareMarks>(&instruction.action)) {
+            check(*compare);
+        } else if (std::holds_alternative<DrillHole>(instruction.action)) {
+            if (const auto at = crossing(hole()))
+                make_hole(hole(), *at);
+            else
+                complain("there is no mark to drill");
+        } else if (!std::holds_alternative<StrikeCircle>(instruction.action) &&
+                   !std::holds_alternative<StepChord>(instruction.action)) {
+            complain("this cannot be done on a layout plate");
+        }
+    }
+
+private:
+    struct Mark {
+        std::optional<Length> x, y;
+    };
+    const LayoutBench& m_machine;
+    ReferenceEdges m_edges;
+    std::vector<Mark> m_marks;
+
+    [[nodiscard]] std::optional<Point> crossing(int hole) const {
+        if (hole < 0 || static_cast<std::size_t>(hole) >= m_marks.size())
+            return std::nullopt;
+        const Mark& mark = m_marks[static_cast<std::size_t>(hole)];
+        if (!mark.x || !mark.y)
+            return std::nullopt;
+        return Point{*mark.x, *mark.y};
+    }
+
+    // Each mark may be off by half a gauge step in x and y, so two of them by sqrt(2) steps along their line.
+    void check(const CompareMarks& compare) {
+        const auto from = crossing(compare.from);
+        const auto to = crossing(compare.to);
+        const Length expected = m_machine.measured_to * static_cast<double>(compare.expected);
+        if (!from || !to)
+            complain("a mark to measure from is missing");
+        else if (abs(distance(*from, *to) - expected) > m_machine.measured_to * 0.51 + m_machine.gauge_step * 1.5)
+            complain("the marks are not as far apart as they should be");
+    }
+};
+
+struct BenchFor {
+    const Job& job;
+    const std::vector<Hole>& holes;
+    const Route& route;
+
+    Proof operator()(const Handwheels& machine) const { return HandwheelBench(job, holes, machine).work_off(route); }
+    Proof operator()(const Readout& machine) const { return ReadoutBench(job, holes, machine).work_off(route); }
+    Proof operator()(const RotaryTable& machine) const { return RotaryBench(job, holes, machine).work_off(route); }
+    Proof operator()(const LayoutBench& machine) const { return LayoutPlate(job, holes, machine).work_off(route); }
+};
+
+} // namespace
+
+std::optional<Landing> Proof::worst() const {
+    const auto found = std::max_element(landings.begin(), landings.end(),
+                                        [](const Landing& a, const Landing& b) { return a.miss < b.miss; });
+    return found == landings.end() ? std::nullopt : std::optional(*found);
+}
+
+Proof carry_out(const Route& route, const Machine& machine, const Job& job, const std::vector<Hole>& holes) {
+    return std::visit(BenchFor{job, holes, route}, machine.kind);
+}
+
+} // namespace clockface
