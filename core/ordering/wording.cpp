@@ -203,8 +203,12 @@ struct Say {
                                           degrees_minutes_seconds(table.backlash));
         else
             w.note = fmt::format("The table's own scale then shows {}.", scale);
-        w.sentence = fmt::format("Table handle: {}, {}on to {} (table at {}).", turn_word(turn.way),
-                                 turn.turns > 0 ? counted(turn.turns, "turn") + ", then " : "", figure, scale);
+        w.sentence = turn.take_up > 0
+                         ? fmt::format("Table handle: {}, {} to {} again.", turn_word(turn.way), counted(turn.turns, "turn"), figure)
+                         : fmt::format("Table handle: {}, {}on to {} (table at {}).", turn_word(turn.way),
+                                       turn.turns > 0 ? counted(turn.turns, "turn") + ", then " : "", figure, scale);
+        if (turn.take_up > 0)
+            w.figures.front().after = turn.turns == 1 ? "turn, to the same" : "turns, to the same";
         w.why = fmt::format("One turn of the handle is 360° / {} = {}. The table must stand at {} = {} turns and {}. It is counted from "
                             "0 each time, so nothing adds up.", table.ratio, in_degrees(table.per_turn(), 4), scale,
                             turn.reading / table.graduations, figure);

@@ -1,0 +1,67 @@
+// The Bench: one move at a time over the whole window, driven with one key.
+#pragma once
+
+#include "bench/big_figures.h"
+#include "bench/device_picture.h"
+#include "document/document.h"
+#include "look/look.h"
+
+#include <QWidget>
+
+class QLabel;
+class QPushButton;
+
+namespace clockface::app {
+
+/// How far the list has come, as segments (or one bar when there are too many).
+class ProgressStrip : public QWidget {
+    Q_OBJECT
+public:
+    using QWidget::QWidget;
+    void set_look(const Look& look);
+    void show_progress(int done, int all);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+
+private:
+    const Look* m_look = &Look::day();
+    int m_done = 0, m_all = 0;
+};
+
+class BenchView : public QWidget {
+    Q_OBJECT
+public:
+    explicit BenchView(Document& document, QWidget* parent = nullptr);
+    void set_look(const Look& look);
+
+    void next();
+    void back();
+    void begin_again();
+    void toggle_why();
+
+signals:
+    void leave_wanted();
+
+protected:
+    void keyPressEvent(QKeyEvent* event) override;
+    void paintEvent(QPaintEvent* event) override;
+    void showEvent(QShowEvent* event) override;
+
+private:
+    Document& m_document;
+    const Look* m_look = &Look::day();
+    bool m_why_shown = false;
+    QLabel *m_title, *m_where, *m_heading, *m_direction, *m_note, *m_next_moves, *m_why, *m_safety;
+    ProgressStrip* m_progress;
+    DevicePicture* m_picture;
+    BigFigures* m_figures;
+    QPushButton *m_done, *m_back, *m_why_button, *m_again;
+
+    void refresh();
+    void show_finished();
+    [[nodiscard]] QString next_moves(int step) const;
+    [[nodiscard]] QString place_in_list(int step) const;
+};
+
+} // namespace clockface::app

@@ -1,0 +1,104 @@
+#include "bench/big_figures.h"
+
+#include <QPainter>
+#include <algorithm>
+
+namespace clockface::app {
+
+namespace {
+
+constexpr int largest = 150;
+constexpr int smallest = 30;
+constexpr int most_in_one_column = 3;
+
+QFont figure_font(int pixels) {
+    QFont font = type(10, true);
+    font.setPixelSize(pixels);
+    return font;
+}
+
+QFont word_font(int pixels) {
+    QFont font = type(10);
+    font.setPixelSize(std::max(16, pixels / 4));
+    return font;
+}
+
+} // namespace
+
+BigFigures::BigFigures(QWidget* parent) : QWidget(parent) {
+    setObjectName(QStringLiteral("bigFigures"));
+    setMinimumSize(320, 130);
+}
+
+void BigFigures::set_look(const Look& look) {
+    m_look = &look;
+    update();
+}
+
+void BigFigures::show_figures(const std::vector<BigFigure>& figures) {
+    m_figures = figures;
+    QString spoken;
+    for (const BigFigure& figure : figures)
+        spoken += QString::fromStdString(figure.caption + " " + figure.value + " " + figure.after + " ");
+    setAccessibleName(spoken.simplified());
+    update();
+}
+
+double BigFigures::digit_height() const { return QFontMetricsF(figure_font(best_size())).tightBoundingRect(QStringLiteral("0")).height(); }
+
+QSizeF BigFigures::arrange(int pixels, QPainter* painter) const {
+    const QFontMetricsF figure(figure_font(pixels));
+    const QFontMetricsF word(word_font(pixels));
+    const double line = figure.height() * 0.92;
+    // Many figures (a routine's prompts) stand in two columns; few follow each other like words.
+    const bool columns = m_figures.size() > most_in_one_column;
+    double x = 0.0;
+    double y = 0.0;
+    QSizeF used;
+    for (std::size_t i = 0; i < m_figures.size(); ++i) {
+        const QString caption = QString::fromStdString(m_figures[i].caption);
+        const QString value = QString::fromStdString(m_figures[i].value);
+        const QString after = QString::fromStdString(m_figures[i].after);
+        const double gap = pixels * 0.16;
+        const double before = caption.isEmpty() ? 0.0 : word.horizontalAdvance(caption) + gap;
+        const double all = before + figure.horizontalAdvance(value) + (after.isEmpty() ? 0.0 : gap + word.horizontalAdvance(after));
+        if (columns) {
+            x = i % 2 == 0 ? 0.0 : width() / 2.0;
+            y = static_cast<double>(i / 2) * line;
+        } else if (x > 0.0 && x + all > width()) {
+            x = 0.0;
+            y += line;
+        }
+        if (painter) {
+            const double base = y + figure.ascent();
+            painter->setPen(m_look->bench_quiet);
+            painter->setFont(word_font(pixels));
+            painter->drawText(QPointF(x, base), caption);
+            painter->drawText(QPointF(x + before + figure.horizontalAdvance(value) + gap, base), after);
+            painter->setPen(m_figures[i].target ? m_look->brass_on_dark : m_look->bench_text);
+            painter->setFont(figure_font(pixels));
+            painter->drawText(QPointF(x + before, base), value);
+        }
+        used = used.expandedTo(QSizeF(columns ? (x + all) : x + all, y + line));
+        x += all + gap * 1.6;
+    }
+    return used;
+}
+
+int BigFigures::best_size() const {
+    for (int pixels = largest; pixels > smallest; pixels -= 2) {
+        const QSizeF used = arrange(pixels, nullptr);
+        const double widest = m_figures.size() > most_in_one_column ? width() - 8.0 : width();
+        if (used.width() <= widest && used.height() <= height())
+            return pixels;
+    }
+    return smallest;
+}
+
+void BigFigures::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    painter.setRenderHint(QPainter::TextAntialiasing);
+    arrange(best_size(), &painter);
+}
+
+} // namespace clockface::app

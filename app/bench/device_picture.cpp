@@ -1,0 +1,288 @@
+#include "bench/device_picture.h"
+
+#include "layout/outline.h"
+#include "measure/figures.h"
+#include "ordering/wording.h"
+
+#include <QPainterPath>
+#include <QtMath>
+#include <algorithm>
+#include <cmath>
+
+namespace clockface::app {
+
+namespace {
+
+QString q(const std::string& text) { return QString::fromStdString(text); }
+
+// Draws into a square of side 2 R about a centre; one function for each device.
+class DeviceArtist {
+public:
+    DeviceArtist(QPainter& painter, const Look& look, const Document& document, QRectF area)
+        : m_painter(painter), m_look(look), m_job(document.job()), m_plan(document.plan()), m_area(area),
+          m_centre(area.center()), m_radius(std::min(area.width(), area.height()) / 2.0 - 26.0) {}
+
+    void draw(const Instruction& instruction) {
+        m_hole = instruction.hole;
+        std::visit([this](const auto& action) { picture(action); }, instruction.action);
+    }
+
+private:
+    QPainter& m_painter;
+    const Look& m_look;
+    const Job& m_job;
+    const Plan& m_plan;
+    QRectF m_area;
+    QPointF m_centre;
+    double m_radius;
+    int m_hole = -1;
+
+    void text(QPointF at, const QString& words, double pixels, const QColor& colour, bool bold = false) {
+        QFont font = type(10, bold);
+        font.setPixelSize(std::max(8, static_cast<int>(pixels)));
+        m_painter.setFont(font);
+        m_painter.setPen(colour);
+        m_painter.drawText(QRectF(at.x() - 400, at.y() - pixels, 800, 2 * pixels), Qt::AlignCenter, words);
+    }
+
+    // A dial whose figures rise clockwise, turned so that `line` stands at the mark on top.
+    void dial(int graduations, int line, bool clockwise, const QString& reading, const QString& below, const std::function<QString(int)>& figure) {
+        m_painter.setPen(QPen(m_look.faint, 2.0));
+        m_painter.setBrush(m_look.air);
+        m_painter.drawEllipse(m_centre, m_radius, m_radius);
+        // Not more lines than can be told apart, and not more figures than can be read.
+        const int every = std::max(1, static_cast<int>(std::ceil(graduations / (2.0 * M_PI * m_radius / 7.0))));
+        const int figure_every = nice_step(graduations);
+        for (int i = 0; i < graduations; i += every) {
+            const double angle = 2.0 * M_PI * (i - line) / graduations;
+            // The dial is turned clockwise to raise its reading, so larger figures stand counter-clockwise of the mark.
+            const QPointF out(-std::sin(angle), -std::cos(angle));
+            const bool named = i % figure_every == 0;
+            m_painter.setPen(QPen(m_look.scribed, named ? 2.4 : 1.0));
+            m_painter.drawLine(m_centre + out * (m_radius - 5.0), m_centre + out * (m_radius - (named ? 24.0 : 15.0)));
+            if (named && graduations - i >= figure_every / 2 + 1)
+                text(m_centre + out * (m_radius - 44.0), figure(i), 16, m_look.scribed);
+        }
+        m_painter.setPen(Qt::NoPen);
+        m_painter.setBrush(m_look.surround);
+        m_painter.drawEllipse(m_centre, m_radius * 0.66, m_radius * 0.66);
+        mark();
+        fitted_text(m_centre - QPointF(0, 24), reading, 84, m_radius * 1.15);
+        text(m_centre + QPointF(0, 38), below, 19, m_look.bench_quiet);
+        turn_arrow(clockwise);
+    }
+
+    // About ten figures round the dial, at round counts of lines that divide it where they can.
+    static int nice_step(int graduations) {
+        for (const int figures : {10, 12, 8, 9, 5, 6})
+            if (graduations % figures == 0)
+                return graduations / figures;
+        return std::max(1, graduations / 10);
+    }
+
+    void fitted_text(QPointF at, const QString& words, double pixels, double width) {
+        QFont font = type(10, true);
+        font.setPixelSize(static_cast<int>(pixels));
+        const double natural = QFontMetricsF(font).horizontalAdvance(words);
+        text(at, words, natural > width ? pixels * width / natural : pixels, m_look.bench_text, true);
+    }
+
+    void mark() {
+        const QPointF tip = m_centre - QPointF(0, m_radius - 2.0);
+        m_painter.setPen(Qt::NoPen);
+        m_painter.setBrush(m_look.brass_on_dark);
+        m_painter.drawPolygon(QPolygonF({tip, tip + QPointF(-15, -24), tip + QPointF(15, -24)}));
+    }
+
+    void turn_arrow(bool clockwise) {
+        const double r = m_radius * 0.52;
+        m_painter.setPen(QPen(m_look.brass_on_dark, 5.0, Qt::SolidLine, Qt::RoundCap));
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.drawArc(QRectF(m_centre.x() - r, m_centre.y() - r, 2 * r, 2 * r), 225 * 16, 90 * 16);
+        // Along the bottom, clockwise runs to the left.
+        const double at = clockwise ? 225.0 : 315.0;
+        const QPointF tip = m_centre + QPointF(std::cos(qDegreesToRadians(at)), -std::sin(qDegreesToRadians(at))) * r;
+        const double side = clockwise ? 1.0 : -1.0;
+        m_painter.drawLine(tip, tip + QPointF(side * 20, -2));
+        m_painter.drawLine(tip, tip + QPointF(side * 3, 20));
+    }
+
+    void picture(const PickUpZero&) { zero_on_work(); }
+    void picture(const ZeroReadout&) { zero_on_work(); }
+    void picture(const DrillHole&) { work(true); }
+    void picture(const PunchMark&) { work(true); }
+
+    void picture(const TurnHandwheel& move) {
+        const auto* wheels = std::get_if<Handwheels>(&m_plan.machine.kind);
+        const Screw screw = wheels ? (move.axis == Axis::X ? wheels->x : wheels->y) : std::get<RotaryTable>(m_plan.machine.kind).slide;
+        dial(screw.graduations, move.line, move.way == Turn::Clockwise, q(dial_figure(screw, move.line)),
+             QObject::tr("on the %1 dial").arg(move.axis == Axis::X ? QStringLiteral("X") : QStringLiteral("Y")),
+             [&](int line) { return q(decimal((screw.graduation() * line).in(screw.unit), 4, Sign::WhenNegative, Tail::Trim)); });
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("%1 a turn, %2 a line").arg(q(with_unit(screw.lead, screw.unit)), q(with_unit(screw.graduation(), screw.unit))), 16, m_look.bench_quiet);
+    }
+
+    void picture(const TurnTable& turn) {
+        const auto& table = std::get<RotaryTable>(m_plan.machine.kind);
+        dial(table.graduations, turn.line, turn.way == Turn::Clockwise, q(dial_figure(table, turn.line)), QObject::tr("on the handle's dial"),
+             [&](int line) { return q(degrees_minutes_seconds(table.step() * line)).section(QLatin1Char(' '), 0, 1); });
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("%1 a turn; table at %2").arg(q(in_degrees(table.per_turn())), q(degrees_minutes_seconds(table.step() * static_cast<double>(turn.reading)))), 16, m_look.bench_quiet);
+    }
+
+    void picture(const CentreOnTable&) {
+        work(false);
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("this point on the middle of the table"), 16, m_look.bench_quiet);
+    }
+
+    void picture(const GoToReadout&) { work(true); }
+    void picture(const KeyCircle& key) {
+        work(false);
+        for (std::size_t i = 0; i < key.holes.size(); ++i)
+            if (key.holes[i] >= 0)
+                tag(key.holes[i], QString::number(i + 1));
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("numbers as the routine counts"), 16, m_look.bench_quiet);
+    }
+
+    void picture(const ScribeLine& line) {
+        work(false);
+        const auto& bench = std::get<LayoutBench>(m_plan.machine.kind);
+        const ReferenceEdges edges = reference_edges(m_job);
+        const Length out = bench.gauge_step * static_cast<double>(line.setting) * (line.from_far_edge ? -1.0 : 1.0);
+        const Length w = m_job.blank.extent_x() / 2.0;
+        const Length h = m_job.blank.extent_y() / 2.0;
+        const Point datum = datum_from_middle(m_job.blank, m_job.datum.place);
+        const Point corner = edges.corner + datum;
+        m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
+        if (line.axis == Axis::X)
+            m_painter.drawLine(screen({corner.x + out, -h}), screen({corner.x + out, h}));
+        else
+            m_painter.drawLine(screen({-w, corner.y + out}), screen({w, corner.y + out}));
+        // The edge that stands on the plate.
+        m_painter.setPen(QPen(m_look.scribed, 5.0));
+        if (line.axis == Axis::X)
+            m_painter.drawLine(screen({corner.x, -h}), screen({corner.x, h}));
+        else
+            m_painter.drawLine(screen({-w, corner.y}), screen({w, corner.y}));
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("thick: the edge on the plate; brass: the line to scribe"), 16, m_look.bench_quiet);
+    }
+
+    void picture(const StrikeCircle& strike) { struck(strike.pattern); }
+    void picture(const StepChord& step) { struck(step.pattern); }
+    void struck(int pattern) {
+        work(false);
+        m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
+        m_painter.setBrush(Qt::NoBrush);
+        const PatternLayout& layout = m_job.patterns[static_cast<std::size_t>(pattern)].layout;
+        const Point datum = datum_from_middle(m_job.blank, m_job.datum.place);
+        Length diameter;
+        if (const auto* circle = std::get_if<CirclePattern>(&layout))
+            diameter = circle->diameter;
+        else if (const auto* arc = std::get_if<ArcPattern>(&layout))
+            diameter = arc->diameter;
+        const double r = diameter.in_mm() / 2.0 * scale();
+        m_painter.drawEllipse(screen(anchor_of(layout) + datum), r, r);
+    }
+
+    void picture(const CompareMarks& compare) {
+        work(false);
+        const Point datum = datum_from_middle(m_job.blank, m_job.datum.place);
+        const QPointF a = screen(hole(compare.from).at + datum);
+        const QPointF b = screen(hole(compare.to).at + datum);
+        m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
+        m_painter.drawLine(a, b);
+        tag(compare.from, q(hole(compare.from).name));
+        tag(compare.to, q(hole(compare.to).name));
+    }
+
+    // ---- the work, small
+
+    [[nodiscard]] const Hole& hole(int index) const { return m_plan.holes[static_cast<std::size_t>(index)]; }
+    [[nodiscard]] double scale() const {
+        return 2.0 * m_radius / std::max(m_job.blank.extent_x().in_mm(), m_job.blank.extent_y().in_mm());
+    }
+    [[nodiscard]] QPointF screen(Point from_middle) const {
+        return m_centre + QPointF(from_middle.x.in_mm(), -from_middle.y.in_mm()) * scale();
+    }
+
+    void work(bool with_target) {
+        const Blank& blank = m_job.blank;
+        const double w = blank.extent_x().in_mm() / 2.0 * scale();
+        const double h = blank.extent_y().in_mm() / 2.0 * scale();
+        m_painter.setPen(QPen(m_look.faint, 2.0));
+        m_painter.setBrush(m_look.board);
+        const QRectF box(m_centre.x() - w, m_centre.y() - h, 2 * w, 2 * h);
+        if (blank.shape == BlankShape::Disc)
+            m_painter.drawEllipse(box);
+        else
+            m_painter.drawRect(box);
+        if (blank.bore) {
+            m_painter.setBrush(m_look.bench);
+            const double r = blank.bore->in_mm() / 2.0 * scale();
+            m_painter.drawEllipse(m_centre, r, r);
+        }
+        const Point datum = datum_from_middle(blank, m_job.datum.place);
+        for (const Hole& each : m_plan.holes) {
+            const double r = std::max(2.5, each.spec.diameter.in_mm() / 2.0 * scale());
+            m_painter.setPen(QPen(m_look.scribed, 1.4));
+            m_painter.setBrush(m_look.surround);
+            m_painter.drawEllipse(screen(each.at + datum), r, r);
+        }
+        if (!with_target || m_hole < 0)
+            return;
+        const QPointF at = screen(hole(m_hole).at + datum);
+        m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
+        m_painter.setBrush(Qt::NoBrush);
+        const double r = std::max(9.0, hole(m_hole).spec.diameter.in_mm() / 2.0 * scale() + 5.0);
+        m_painter.drawEllipse(at, r, r);
+        for (const QPointF& arm : {QPointF(1, 0), QPointF(-1, 0), QPointF(0, 1), QPointF(0, -1)})
+            m_painter.drawLine(at + arm * (r + 3.0), at + arm * (r + 24.0));
+        text(at + QPointF(0, r + 40.0), q(hole(m_hole).name), 22, m_look.brass_on_dark, true);
+    }
+
+    void tag(int index, const QString& words) {
+        const QPointF at = screen(hole(index).at + datum_from_middle(m_job.blank, m_job.datum.place));
+        m_painter.setPen(Qt::NoPen);
+        m_painter.setBrush(m_look.brass_on_dark);
+        m_painter.drawEllipse(at, 15.0, 15.0);
+        text(at, words, 15, m_look.bench, true);
+    }
+
+    void zero_on_work() {
+        work(false);
+        const QPointF zero = screen(datum_from_middle(m_job.blank, m_job.datum.place));
+        m_painter.setPen(QPen(m_look.brass_on_dark, 4.0));
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.drawEllipse(zero, 15.0, 15.0);
+        m_painter.drawLine(zero - QPointF(34, 0), zero + QPointF(34, 0));
+        m_painter.drawLine(zero - QPointF(0, 34), zero + QPointF(0, 34));
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("brass: the drawing's zero"), 16, m_look.bench_quiet);
+    }
+};
+
+} // namespace
+
+DevicePicture::DevicePicture(Document& document, QWidget* parent) : QWidget(parent), m_document(document) {
+    setObjectName(QStringLiteral("devicePicture"));
+    setAccessibleName(tr("picture of what to set"));
+    setMinimumSize(300, 300);
+}
+
+void DevicePicture::set_look(const Look& look) {
+    m_look = &look;
+    update();
+}
+
+void DevicePicture::show_move(int step) {
+    m_step = step;
+    update();
+}
+
+void DevicePicture::paintEvent(QPaintEvent*) {
+    const auto& list = m_document.plan().route.list;
+    if (m_step < 0 || m_step >= static_cast<int>(list.size()))
+        return;
+    QPainter painter(this);
+    painter.setRenderHint(QPainter::Antialiasing);
+    DeviceArtist(painter, *m_look, m_document, QRectF(rect()).adjusted(0, 0, 0, -18)).draw(list[static_cast<std::size_t>(m_step)]);
+}
+
+} // namespace clockface::app

@@ -1,0 +1,29 @@
+// The dial, table, readout, gauge or punch of one move, drawn as it must look when the move is done.
+#pragma once
+
+#include "document/document.h"
+#include "look/look.h"
+
+#include <QPainter>
+#include <QWidget>
+
+namespace clockface::app {
+
+class DevicePicture : public QWidget {
+    Q_OBJECT
+public:
+    explicit DevicePicture(Document& document, QWidget* parent = nullptr);
+    void set_look(const Look& look);
+    /// Shows the move at this place of the list.
+    void show_move(int step);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+
+private:
+    Document& m_document;
+    const Look* m_look = &Look::day();
+    int m_step = 0;
+};
+
+} // namespace clockface::app

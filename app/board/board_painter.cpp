@@ -1,0 +1,365 @@
+#include "board/board_painter.h"
+
+#include "measure/figures.h"
+
+#include <QPainterPath>
+#include <QtMath>
+#include <algorithm>
+#include <set>
+
+namespace clockface::app {
+
+namespace {
+
+QString q(const std::string& text) { return QString::fromStdString(text); }
+
+// A direction on the screen: bearings run counter-clockwise, the screen's y runs down.
+QPointF towards(Angle bearing) { return {bearing.cosine(), -bearing.sine()}; }
+
+constexpr std::size_t most_labels = 120;
+
+} // namespace
+
+BoardPainter::BoardPainter(QPainter& painter, const BoardMap& map, const Document& document, const Look& look, QRectF area)
+    : m_painter(painter), m_map(map), m_document(document), m_look(look), m_area(area),
+      m_datum(datum_from_middle(document.job().blank, document.job().datum.place)) {}
+
+void BoardPainter::paint(Stage stage, const std::string& pattern, const std::string& hole) {
+    m_painter.setRenderHint(QPainter::Antialiasing);
+    m_painter.fillRect(m_area, m_look.air);
+    metal();
+    centre_lines();
+    if (stage != Stage::Order)
+        clock_ring(pattern);
+    pattern_lines(pattern);
+    if (stage == Stage::Order)
+        path();
+    holes(stage, pattern, hole);
+    datum_mark();
+    if (stage == Stage::Blank)
+        overall_dimensions();
+    if (stage == Stage::Holes)
+        pitch_dimension(pattern);
+}
+
+QPainterPath BoardPainter::outline() const {
+    const Blank& blank = m_document.job().blank;
+    const double w = m_map.pixels(blank.extent_x()) / 2.0;
+    const double h = m_map.pixels(blank.extent_y()) / 2.0;
+    QPainterPath path;
+    const QRectF box(m_map.middle.x() - w, m_map.middle.y() - h, 2.0 * w, 2.0 * h);
+    if (blank.shape == BlankShape::Disc)
+        path.addEllipse(box);
+    else
+        path.addRect(box);
+    if (blank.bore) {
+        const double r = m_map.pixels(*blank.bore) / 2.0;
+        QPainterPath bore;
+        bore.addEllipse(m_map.middle, r, r);
+        path = path.subtracted(bore);
+    }
+    return path;
+}
+
+void BoardPainter::metal() {
+    const QPainterPath path = outline();
+    m_painter.save();
+    m_painter.setPen(Qt::NoPen);
+    m_painter.setBrush(m_look.board);
+    m_painter.drawPath(path);
+    // The strokes of the brush that laid the blue on: always the same ones, so that nothing flickers.
+    m_painter.setClipPath(path);
+    const QRectF box = path.boundingRect().intersected(m_area);
+    unsigned noise = 20261123U;
+    const auto next = [&noise] {
+        noise = noise * 1664525U + 1013904223U;
+        return (noise >> 8U) / double(1U << 24U);
+    };
+    for (int i = 0; i < 90; ++i) {
+        const double y = box.top() + next() * box.height();
+        const double x = box.left() + (next() * 1.3 - 0.3) * box.width();
+        const double length = (0.15 + 0.35 * next()) * box.width();
+        m_painter.setPen(QPen(m_look.strokes, 1.5 + 3.0 * next()));
+        m_painter.drawLine(QPointF(x, y), QPointF(x + length, y + 2.0 * next() - 1.0));
+    }
+    m_painter.restore();
+    m_painter.setBrush(Qt::NoBrush);
+    m_painter.setPen(QPen(m_look.surround.darker(150), 2.0));
+    m_painter.drawPath(path);
+}
+
+void BoardPainter::centre_lines() {
+    const Blank& blank = m_document.job().blank;
+    const double w = m_map.pixels(blank.extent_x()) / 2.0 + 14.0;
+    const double h = m_map.pixels(blank.extent_y()) / 2.0 + 14.0;
+    QPen pen(m_look.faint, 1.0);
+    pen.setDashPattern({14.0, 4.0, 3.0, 4.0});
+    QColor colour = m_look.faint;
+    colour.setAlphaF(0.55F);
+    pen.setColor(colour);
+    m_painter.setPen(pen);
+    m_painter.drawLine(m_map.middle - QPointF(w, 0), m_map.middle + QPointF(w, 0));
+    m_painter.drawLine(m_map.middle - QPointF(0, h), m_map.middle + QPointF(0, h));
+}
+
+void BoardPainter::label(QPointF at, const QString& text, const QColor& colour, double points, bool bold) {
+    m_painter.setFont(type(points, bold));
+    const QSizeF size = QFontMetricsF(m_painter.font()).boundingRect(text).size() + QSizeF(6, 4);
+    m_painter.setPen(colour);
+    m_painter.drawText(QRectF(at.x() - size.width() / 2.0, at.y() - size.height() / 2.0, size.width(), size.height()), Qt::AlignCenter, text);
+}
+
+void BoardPainter::datum_mark() {
+    const Datum& datum = m_document.job().datum;
+    const QPointF zero = m_map.to_screen(m_datum);
+    const QPointF x(datum.x_plus_right ? 34.0 : -34.0, 0.0);
+    const QPointF y(0.0, datum.y_plus_up ? -34.0 : 34.0);
+    m_painter.setPen(QPen(m_look.brass_on_dark, 2.0, Qt::SolidLine, Qt::RoundCap));
+    m_painter.setBrush(Qt::NoBrush);
+    for (const QPointF& arm : {x, y}) {
+        m_painter.drawLine(zero, zero + arm);
+        const QPointF back = arm / 34.0 * 7.0;
+        const QPointF side(back.y() * 0.6, back.x() * 0.6);
+        m_painter.drawLine(zero + arm, zero + arm - back + side);
+        m_painter.drawLine(zero + arm, zero + arm - back - side);
+    }
+    m_painter.drawEllipse(zero, 5.0, 5.0);
+    label(zero + x * 1.3, QStringLiteral("X"), m_look.brass_on_dark, 10, true);
+    label(zero + y * 1.3, QStringLiteral("Y"), m_look.brass_on_dark, 10, true);
+}
+
+void BoardPainter::clock_ring(const std::string& name) {
+    const Job& job = m_document.job();
+    Point centre = Point{} - m_datum;
+    for (const Pattern& pattern : job.patterns)
+        if (pattern.name == name && !std::holds_alternative<RowPattern>(pattern.layout) && !std::holds_alternative<SinglePattern>(pattern.layout))
+            centre = anchor_of(pattern.layout);
+    const QPointF middle = screen(centre);
+    // Round the whole blank, wherever the circle sits on it.
+    const double reach = std::hypot(m_map.pixels(job.blank.extent_x()), m_map.pixels(job.blank.extent_y())) / 2.0;
+    const double edge = job.blank.shape == BlankShape::Disc ? m_map.pixels(job.blank.extent_x()) / 2.0 : reach;
+    const double radius = edge + 26.0;
+    for (int hour = 1; hour <= 12; ++hour) {
+        const Angle bearing = bearing_of_clock(hour, 0);
+        const bool quarter = hour % 3 == 0;
+        m_painter.setPen(QPen(quarter ? m_look.scribed : m_look.faint, quarter ? 2.5 : 1.4));
+        m_painter.drawLine(middle + towards(bearing) * radius, middle + towards(bearing) * (radius + (quarter ? 10.0 : 6.0)));
+        label(middle + towards(bearing) * (radius + 22.0), QString::number(hour), quarter ? m_look.scribed : m_look.faint, quarter ? 11 : 9, quarter);
+    }
+    // Where 0 degrees is, and which way angles run from it.
+    const AngleConvention& convention = job.convention;
+    const double arc = radius - 9.0;
+    m_painter.setPen(QPen(m_look.brass_on_dark, 2.5, Qt::SolidLine, Qt::RoundCap));
+    const double start = convention.zero.in_degrees();
+    const double span = 24.0 * sign_of(convention.sense);
+    m_painter.setBrush(Qt::NoBrush);
+    m_painter.drawArc(QRectF(middle.x() - arc, middle.y() - arc, 2 * arc, 2 * arc), qRound(start * 16.0), qRound(span * 16.0));
+    const Angle end = Angle::degrees(start + span);
+    const QPointF tip = middle + towards(end) * arc;
+    const QPointF along = towards(end + Angle::degrees(90.0 * sign_of(convention.sense)));
+    const QPointF out = towards(end);
+    m_painter.drawLine(tip, tip - along * 9.0 + out * 5.0);
+    m_painter.drawLine(tip, tip - along * 9.0 - out * 5.0);
+    m_painter.drawLine(middle + towards(convention.zero) * (arc - 5.0), middle + towards(convention.zero) * (arc + 5.0));
+    label(middle + towards(Angle::degrees(start - 7.0 * sign_of(convention.sense))) * (arc - 1.0), QStringLiteral("0°"), m_look.brass_on_dark, 9, true);
+}
+
+void BoardPainter::pattern_lines(const std::string& name) {
+    for (const Pattern& pattern : m_document.job().patterns) {
+        QColor colour = m_look.scribed;
+        colour.setAlphaF(pattern.name == name ? 0.9F : 0.4F);
+        m_painter.setPen(QPen(colour, 1.1));
+        m_painter.setBrush(Qt::NoBrush);
+        if (const auto* circle = std::get_if<CirclePattern>(&pattern.layout)) {
+            const double r = m_map.pixels(circle->diameter) / 2.0;
+            m_painter.drawEllipse(screen(circle->centre), r, r);
+        } else if (const auto* arc = std::get_if<ArcPattern>(&pattern.layout)) {
+            const double r = m_map.pixels(arc->diameter) / 2.0;
+            const QPointF c = screen(arc->centre);
+            m_painter.drawArc(QRectF(c.x() - r, c.y() - r, 2 * r, 2 * r), qRound(arc->first.in_degrees() * 16.0),
+                              qRound(arc->sweep.in_degrees() * sign_of(arc->going) * 16.0));
+        } else if (const auto* row = std::get_if<RowPattern>(&pattern.layout)) {
+            const QPointF a = screen(row->first);
+            const QPointF b = screen(place_of(pattern.layout, row->count));
+            const QPointF on = towards(row->bearing) * 12.0;
+            m_painter.drawLine(a - on, b + on);
+        }
+    }
+}
+
+void BoardPainter::hole(const Hole& hole, bool chosen, bool near, bool troubled) {
+    const QPointF at = screen(hole.at);
+    const double r = std::max(2.0, m_map.pixels(hole.spec.diameter) / 2.0);
+    if (!m_area.adjusted(-r - 40, -r - 40, r + 40, r + 40).contains(at))
+        return;
+    QColor line = near ? m_look.scribed : m_look.faint;
+    m_painter.setPen(QPen(chosen ? m_look.brass_on_dark : line, chosen ? 2.6 : 1.4));
+    m_painter.setBrush(m_look.surround);
+    m_painter.drawEllipse(at, r, r);
+    if (hole.spec.purpose == Purpose::Tapped && r > 5.0) {
+        // A thread is drawn as a print does it: three quarters of a circle round the core.
+        m_painter.setBrush(Qt::NoBrush);
+        const double core = r * 0.8;
+        m_painter.drawArc(QRectF(at.x() - core, at.y() - core, 2 * core, 2 * core), 20 * 16, 270 * 16);
+    }
+    if (r > 3.0) {
+        m_painter.setPen(QPen(line, 0.9));
+        const double arm = r + 5.0;
+        m_painter.drawLine(at - QPointF(arm, 0), at + QPointF(arm, 0));
+        m_painter.drawLine(at - QPointF(0, arm), at + QPointF(0, arm));
+        m_painter.setPen(Qt::NoPen);
+        m_painter.setBrush(chosen ? m_look.brass_on_dark : m_look.scribed);
+        m_painter.drawEllipse(at, 2.0, 2.0);
+    }
+    if (troubled) {
+        QPen pen(QColor("#FF9C86"), 2.0, Qt::DashLine);
+        m_painter.setPen(pen);
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.drawEllipse(at, r + 8.0, r + 8.0);
+    }
+}
+
+void BoardPainter::holes(Stage stage, const std::string& pattern, const std::string& selected) {
+    const Plan& plan = m_document.plan();
+    std::set<int> troubled;
+    for (const Finding& finding : plan.findings)
+        troubled.insert(finding.holes.begin(), finding.holes.end());
+    const auto& patterns = m_document.job().patterns;
+    for (std::size_t i = 0; i < plan.holes.size(); ++i) {
+        const Hole& each = plan.holes[i];
+        hole(each, each.name == selected, stage != Stage::Holes || patterns[each.pattern].name == pattern, troubled.contains(static_cast<int>(i)));
+    }
+    const bool all = plan.holes.size() <= most_labels;
+    for (const Hole& each : plan.holes) {
+        const bool chosen = each.name == selected;
+        if (!chosen && (!all || stage == Stage::Blank))
+            continue;
+        const double r = std::max(2.0, m_map.pixels(each.spec.diameter) / 2.0);
+        // Names stand inwards of a circle and below everything else, where the fewest lines run.
+        const PatternLayout& layout = patterns[each.pattern].layout;
+        QPointF off(0.0, r + 13.0);
+        if (std::holds_alternative<CirclePattern>(layout) || std::holds_alternative<ArcPattern>(layout)) {
+            const QPointF in = screen(anchor_of(layout)) - screen(each.at);
+            const double length = std::max(1.0, std::hypot(in.x(), in.y()));
+            off = in / length * (r + 15.0);
+        }
+        const bool near = stage != Stage::Holes || patterns[each.pattern].name == pattern;
+        label(screen(each.at) + off, q(each.name), chosen ? m_look.brass_on_dark : near ? m_look.scribed : m_look.faint, 10, chosen || near);
+    }
+}
+
+void BoardPainter::path() {
+    const Plan& plan = m_document.plan();
+    if (plan.route.order.empty())
+        return;
+    QColor colour = m_look.brass_on_dark;
+    colour.setAlphaF(0.75F);
+    m_painter.setPen(QPen(colour, 1.8, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    QPolygonF line;
+    line << m_map.to_screen(m_datum);
+    for (const int index : plan.route.order)
+        line << screen(plan.holes[static_cast<std::size_t>(index)].at);
+    m_painter.drawPolyline(line);
+    if (plan.route.order.size() > most_labels)
+        return;
+    for (std::size_t i = 0; i < plan.route.order.size(); ++i) {
+        // The number in the order, in a small tag outside the hole on the side away from where the path came.
+        const QPointF at = line[static_cast<int>(i) + 1];
+        const QPointF came = at - line[static_cast<int>(i)];
+        const double length = std::max(1.0, std::hypot(came.x(), came.y()));
+        const double r = m_map.pixels(plan.holes[static_cast<std::size_t>(plan.route.order[i])].spec.diameter) / 2.0;
+        const QPointF tag = at + QPointF(came.x() / length, came.y() / length) * (r + 14.0);
+        m_painter.setPen(Qt::NoPen);
+        m_painter.setBrush(m_look.brass_on_dark);
+        m_painter.drawEllipse(tag, 9.5, 9.5);
+        label(tag, QString::number(i + 1), m_look.surround, 9, true);
+        m_painter.setPen(QPen(colour, 1.8, Qt::SolidLine, Qt::RoundCap));
+    }
+}
+
+void BoardPainter::dimension(QPointF from, QPointF to, double offset, const QString& text) {
+    const QPointF way = to - from;
+    const double length = std::max(1.0, std::hypot(way.x(), way.y()));
+    const QPointF side(-way.y() / length * offset, way.x() / length * offset);
+    const QPointF a = from + side;
+    const QPointF b = to + side;
+    m_painter.setPen(QPen(m_look.scribed, 1.1));
+    m_painter.drawLine(from + side * 0.2, a + side * 0.12);
+    m_painter.drawLine(to + side * 0.2, b + side * 0.12);
+    m_painter.setFont(type(11));
+    const double room = QFontMetricsF(m_painter.font()).horizontalAdvance(text) / 2.0 + 8.0;
+    const QPointF along = way / length;
+    const QPointF middle = (a + b) / 2.0;
+    const bool level = std::fabs(along.x()) > 0.5;
+    const double gap = level ? room : 12.0;
+    m_painter.drawLine(a, middle - along * gap);
+    m_painter.drawLine(middle + along * gap, b);
+    for (const auto& [end, inward] : {std::pair(a, along), std::pair(b, -along)}) {
+        m_painter.drawLine(end, end + inward * 8.0 + QPointF(-inward.y(), inward.x()) * 3.0);
+        m_painter.drawLine(end, end + inward * 8.0 - QPointF(-inward.y(), inward.x()) * 3.0);
+    }
+    label(middle, text, m_look.scribed, 11, false);
+}
+
+void BoardPainter::overall_dimensions() {
+    const Job& job = m_document.job();
+    const double w = m_map.pixels(job.blank.extent_x()) / 2.0;
+    const double h = m_map.pixels(job.blank.extent_y()) / 2.0;
+    const QPointF m = m_map.middle;
+    const bool disc = job.blank.shape == BlankShape::Disc;
+    const QString across = q(with_unit(job.blank.extent_x(), job.unit));
+    // Below the clock ring, which surrounds the blank.
+    const double below = disc ? 66.0 : std::hypot(w, h) - h + 66.0;
+    dimension(m + QPointF(-w, disc ? 0.0 : h), m + QPointF(w, disc ? 0.0 : h), disc ? h + below : below, (disc ? QStringLiteral("⌀ ") : QString()) + across);
+    if (!disc)
+        dimension(m + QPointF(w, h), m + QPointF(w, -h), std::hypot(w, h) - w + 66.0, q(with_unit(job.blank.extent_y(), job.unit)));
+    if (job.blank.bore)
+        label(m + QPointF(0, m_map.pixels(*job.blank.bore) / 2.0 + 14.0), QStringLiteral("⌀ ") + q(with_unit(*job.blank.bore, job.unit)), m_look.scribed, 11, false);
+}
+
+void BoardPainter::pitch_dimension(const std::string& name) {
+    const Job& job = m_document.job();
+    for (const Pattern& pattern : job.patterns) {
+        if (pattern.name != name)
+            continue;
+        const double h = m_map.pixels(job.blank.extent_y()) / 2.0;
+        const double ring = job.blank.shape == BlankShape::Disc ? h : std::hypot(m_map.pixels(job.blank.extent_x()) / 2.0, h);
+        const double bottom = m_map.middle.y() + ring + 66.0;
+        const auto across = [&](Point centre, Length diameter) {
+            const QPointF c = screen(centre);
+            const double r = m_map.pixels(diameter) / 2.0;
+            dimension(c + QPointF(-r, 0), c + QPointF(r, 0), bottom - c.y(), QObject::tr("pitch circle ⌀ %1").arg(q(with_unit(diameter, job.unit))));
+        };
+        if (const auto* circle = std::get_if<CirclePattern>(&pattern.layout))
+            across(circle->centre, circle->diameter);
+        else if (const auto* arc = std::get_if<ArcPattern>(&pattern.layout))
+            across(arc->centre, arc->diameter);
+        else if (const auto* row = std::get_if<RowPattern>(&pattern.layout))
+            dimension(screen(row->first), screen(place_of(pattern.layout, 2)), 34.0, q(with_unit(row->pitch, job.unit)));
+    }
+}
+
+void BoardPainter::card(QPointF at, const QStringList& lines) {
+    m_painter.setFont(type(10));
+    const QFontMetricsF metrics(m_painter.font());
+    double width = 0.0;
+    for (const QString& line : lines)
+        width = std::max(width, QFontMetricsF(type(10, true)).horizontalAdvance(line));
+    QRectF box(at + QPointF(16, 16), QSizeF(width + 24.0, metrics.height() * 1.25 * static_cast<double>(lines.size()) + 14.0));
+    if (box.right() > m_area.right() - 4)
+        box.moveRight(at.x() - 14);
+    if (box.bottom() > m_area.bottom() - 4)
+        box.moveBottom(at.y() - 14);
+    m_painter.setPen(QPen(m_look.brass_on_dark, 1.2));
+    m_painter.setBrush(m_look.surround);
+    m_painter.drawRoundedRect(box, 5, 5);
+    double y = box.top() + 7.0;
+    for (int i = 0; i < lines.size(); ++i) {
+        m_painter.setFont(type(10, i == 0));
+        m_painter.setPen(i == 0 ? m_look.brass_on_dark : m_look.scribed);
+        m_painter.drawText(QRectF(box.left() + 12.0, y, width + 4.0, metrics.height() * 1.25), Qt::AlignVCenter | Qt::AlignLeft, lines[i]);
+        y += metrics.height() * 1.25;
+    }
+}
+
+} // namespace clockface::app

@@ -1,0 +1,48 @@
+// Paints the workpiece as it lies on the bench: blue, scribed lines, holes, and what a stage lays over it.
+#pragma once
+
+#include "board/board_map.h"
+#include "document/document.h"
+#include "look/look.h"
+
+#include <QPainter>
+#include <string>
+
+namespace clockface::app {
+
+enum class Stage { Blank, Holes, Order, Bench };
+
+class BoardPainter {
+public:
+    BoardPainter(QPainter& painter, const BoardMap& map, const Document& document, const Look& look, QRectF area);
+
+    /// The whole board for a stage; `pattern` and `hole` are selected (names, may be empty).
+    void paint(Stage stage, const std::string& pattern, const std::string& hole);
+    /// A small card beside `at` with lines of text, the first one in brass.
+    void card(QPointF at, const QStringList& lines);
+
+private:
+    QPainter& m_painter;
+    const BoardMap& m_map;
+    const Document& m_document;
+    const Look& m_look;
+    QRectF m_area;
+    Point m_datum; // from the middle
+
+    [[nodiscard]] QPainterPath outline() const;
+    [[nodiscard]] QPointF screen(Point from_datum) const { return m_map.to_screen(from_datum + m_datum); }
+    void metal();
+    void centre_lines();
+    void datum_mark();
+    void clock_ring(const std::string& pattern);
+    void pattern_lines(const std::string& pattern);
+    void holes(Stage stage, const std::string& pattern, const std::string& selected);
+    void hole(const Hole& hole, bool chosen, bool near, bool troubled);
+    void path();
+    void overall_dimensions();
+    void pitch_dimension(const std::string& pattern);
+    void dimension(QPointF from, QPointF to, double offset, const QString& text);
+    void label(QPointF at, const QString& text, const QColor& colour, double points, bool bold);
+};
+
+} // namespace clockface::app

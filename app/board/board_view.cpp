@@ -1,0 +1,246 @@
+#include "board/board_view.h"
+
+#include "measure/figures.h"
+
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QWheelEvent>
+#include <algorithm>
+#include <cmath>
+
+namespace clockface::app {
+
+namespace {
+
+constexpr double ring_room = 92.0; // pixels round the blank for the clock ring and a dimension
+constexpr double least_scale = 0.02;
+constexpr double largest_scale = 2000.0;
+constexpr double reach_pixels = 10.0;
+
+} // namespace
+
+BoardView::BoardView(Document& document, Selection& selection, QWidget* parent)
+    : QWidget(parent), m_document(document), m_selection(selection), m_look(&Look::day()) {
+    setObjectName(QStringLiteral("board"));
+    setAccessibleName(tr("board: the workpiece"));
+    setAccessibleDescription(tr("Left and right arrows choose holes, plus and minus zoom, F shows all"));
+    setFocusPolicy(Qt::StrongFocus);
+    setMouseTracking(true);
+    setMinimumSize(360, 320);
+    connect(&document, &Document::changed, this, &BoardView::follow_document);
+    connect(&document, &Document::replaced, this, &BoardView::fit);
+    connect(&selection, &Selection::changed, this, qOverload<>(&QWidget::update));
+}
+
+void BoardView::set_stage(Stage stage) {
+    m_stage = stage;
+    update();
+}
+
+void BoardView::set_look(const Look& look) {
+    m_look = &look;
+    update();
+}
+
+void BoardView::follow_document() {
+    if (m_fitted)
+        fit();
+    update();
+}
+
+void BoardView::fit() {
+    m_fitted = true;
+    const Blank& blank = m_document.job().blank;
+    const double w = blank.extent_x().in_mm();
+    const double h = blank.extent_y().in_mm();
+    // The ring runs round the blank: round a plate it passes through the corners.
+    const double across = blank.shape == BlankShape::Disc ? w : std::hypot(w, h);
+    const double room = std::min(width(), height()) - 2.0 * ring_room;
+    m_map.pixels_per_mm = std::clamp(std::max(80.0, room) / std::max(across, 1e-6), least_scale, largest_scale);
+    m_map.middle = QPointF(width() / 2.0, height() / 2.0 - 8.0);
+    update();
+}
+
+void BoardView::zoom(double factor, QPointF about) {
+    const double scale = std::clamp(m_map.pixels_per_mm * factor, least_scale, largest_scale);
+    const double real = scale / m_map.pixels_per_mm;
+    m_map.middle = about + (m_map.middle - about) * real;
+    m_map.pixels_per_mm = scale;
+    m_fitted = false;
+    update();
+}
+
+void BoardView::pan(QPointF by) {
+    m_map.middle += by;
+    m_fitted = false;
+    update();
+}
+
+void BoardView::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    BoardPainter board(painter, m_map, m_document, *m_look, QRectF(rect()));
+    board.paint(m_stage, m_selection.pattern(), m_selection.hole());
+    if (m_hover && !m_dragged_from)
+        board.card(*m_hover, hover_lines(*m_hover));
+    if (hasFocus()) {
+        painter.setPen(QPen(m_look->brass_on_dark, 1.0, Qt::DotLine));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawRect(rect().adjusted(2, 2, -3, -3));
+    }
+}
+
+QStringList BoardView::hover_lines(QPointF at) const {
+    const Job& job = m_document.job();
+    const int index = hole_at(at);
+    const Point datum = datum_from_middle(job.blank, job.datum.place);
+    Point place = m_map.to_metal(at) - datum;
+    Point centre{};
+    QStringList lines;
+    if (index >= 0) {
+        const Hole& hole = m_document.plan().holes[static_cast<std::size_t>(index)];
+        place = hole.at;
+        const PatternLayout& layout = job.patterns[hole.pattern].layout;
+        if (!std::holds_alternative<RowPattern>(layout) && !std::holds_alternative<SinglePattern>(layout))
+            centre = anchor_of(layout);
+        lines << QString::fromStdString(hole.name + ", " + size_in_words(hole.spec, job.unit) +
+                                        (hole.spec.depth ? ", " + with_unit(*hole.spec.depth, job.unit) + " deep" : ", through"));
+    }
+    const Point drawn = as_drawn(job.datum, place);
+    const Angle bearing = bearing_of(centre, place);
+    lines << QString::fromStdString("X " + column_figure(drawn.x, job.unit) + "   Y " + column_figure(drawn.y, job.unit));
+    lines << QString::fromStdString("out " + with_unit(distance(centre, place), job.unit) + " at " +
+                                    in_degrees(job.convention.figure_of(bearing), 2) + ", " + clock_time(bearing) + " on the clock");
+    return lines;
+}
+
+int BoardView::hole_at(QPointF at) const {
+    const Job& job = m_document.job();
+    const Point datum = datum_from_middle(job.blank, job.datum.place);
+    int found = -1;
+    double least = 1e300;
+    const auto& holes = m_document.plan().holes;
+    for (std::size_t i = 0; i < holes.size(); ++i) {
+        const QPointF away = m_map.to_screen(holes[i].at + datum) - at;
+        const double off = std::hypot(away.x(), away.y());
+        if (off < least && off < std::max(reach_pixels, m_map.pixels(holes[i].spec.diameter) / 2.0)) {
+            least = off;
+            found = static_cast<int>(i);
+        }
+    }
+    return found;
+}
+
+std::optional<QPointF> BoardView::position_of(const std::string& name) const {
+    const Job& job = m_document.job();
+    for (const Hole& hole : m_document.plan().holes)
+        if (hole.name == name)
+            return m_map.to_screen(hole.at + datum_from_middle(job.blank, job.datum.place));
+    return std::nullopt;
+}
+
+void BoardView::select_at(QPointF at) {
+    const int index = hole_at(at);
+    if (index < 0) {
+        m_selection.select(m_selection.pattern(), {});
+        return;
+    }
+    const Hole& hole = m_document.plan().holes[static_cast<std::size_t>(index)];
+    m_selection.select(m_document.job().patterns[hole.pattern].name, hole.name);
+}
+
+void BoardView::step_selection(int by) {
+    const auto& holes = m_document.plan().holes;
+    if (holes.empty())
+        return;
+    const int count = static_cast<int>(holes.size());
+    int now = by > 0 ? -1 : 0;
+    for (int i = 0; i < count; ++i)
+        if (holes[static_cast<std::size_t>(i)].name == m_selection.hole())
+            now = i;
+    const Hole& next = holes[static_cast<std::size_t>(((now + by) % count + count) % count)];
+    m_selection.select(m_document.job().patterns[next.pattern].name, next.name);
+}
+
+void BoardView::show_holes(const std::vector<int>& holes) {
+    fit();
+    if (holes.empty())
+        return;
+    const Hole& first = m_document.plan().holes[static_cast<std::size_t>(holes.front())];
+    m_selection.select(m_document.job().patterns[first.pattern].name, first.name);
+    // A hole off the blank may lie outside the fitted view: bring it to the middle then.
+    const auto at = position_of(first.name);
+    if (at && !QRectF(rect()).adjusted(30, 30, -30, -30).contains(*at)) {
+        const QPointF away = *at - QRectF(rect()).center();
+        const double out = std::max(std::fabs(away.x()) / (width() / 2.0 - 50.0), std::fabs(away.y()) / (height() / 2.0 - 50.0));
+        zoom(1.0 / std::max(out, 1.0), QRectF(rect()).center());
+    }
+}
+
+void BoardView::resizeEvent(QResizeEvent*) {
+    if (m_fitted)
+        fit();
+}
+
+void BoardView::wheelEvent(QWheelEvent* event) {
+    zoom(std::pow(1.0015, event->angleDelta().y()), event->position());
+    event->accept();
+}
+
+void BoardView::mousePressEvent(QMouseEvent* event) {
+    if (event->button() == Qt::LeftButton || event->button() == Qt::MiddleButton)
+        m_pressed = event->position();
+}
+
+void BoardView::mouseMoveEvent(QMouseEvent* event) {
+    constexpr double drag_starts = 5.0;
+    if (m_pressed && !m_dragged_from && QLineF(*m_pressed, event->position()).length() > drag_starts) {
+        m_dragged_from = m_pressed;
+        setCursor(Qt::ClosedHandCursor);
+    }
+    if (m_dragged_from) {
+        pan(event->position() - *m_dragged_from);
+        m_dragged_from = event->position();
+    }
+    m_hover = event->position();
+    update();
+}
+
+void BoardView::mouseReleaseEvent(QMouseEvent* event) {
+    if (m_pressed && !m_dragged_from && event->button() == Qt::LeftButton)
+        select_at(event->position());
+    m_pressed.reset();
+    m_dragged_from.reset();
+    unsetCursor();
+    update();
+}
+
+void BoardView::leaveEvent(QEvent*) {
+    m_hover.reset();
+    update();
+}
+
+void BoardView::keyPressEvent(QKeyEvent* event) {
+    constexpr double step = 40.0;
+    const bool move = event->modifiers().testFlag(Qt::ShiftModifier);
+    switch (event->key()) {
+    case Qt::Key_F:
+        return fit();
+    case Qt::Key_Plus:
+    case Qt::Key_Equal:
+        return zoom(1.25, QRectF(rect()).center());
+    case Qt::Key_Minus:
+        return zoom(0.8, QRectF(rect()).center());
+    case Qt::Key_Left:
+        return move ? pan({step, 0}) : step_selection(-1);
+    case Qt::Key_Right:
+        return move ? pan({-step, 0}) : step_selection(1);
+    case Qt::Key_Up:
+        return move ? pan({0, step}) : step_selection(-1);
+    case Qt::Key_Down:
+        return move ? pan({0, -step}) : step_selection(1);
+    default:
+        QWidget::keyPressEvent(event);
+    }
+}
+
+} // namespace clockface::app

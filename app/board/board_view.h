@@ -1,0 +1,59 @@
+// The board: always there, one for all stages.
+#pragma once
+
+#include "board/board_painter.h"
+#include "document/selection.h"
+
+#include <QWidget>
+#include <optional>
+
+namespace clockface::app {
+
+class BoardView : public QWidget {
+    Q_OBJECT
+public:
+    BoardView(Document& document, Selection& selection, QWidget* parent = nullptr);
+
+    void set_stage(Stage stage);
+    void set_look(const Look& look);
+    /// Shows the whole blank with the ring round it.
+    void fit();
+    /// Selects the next (or the previous) hole in drawn order.
+    void step_selection(int by);
+    /// Brings the holes into view and selects the first.
+    void show_holes(const std::vector<int>& holes);
+
+    /// Where a hole is on this widget, for those who point at it.
+    [[nodiscard]] std::optional<QPointF> position_of(const std::string& hole) const;
+    [[nodiscard]] const BoardMap& map() const { return m_map; }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void leaveEvent(QEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+private:
+    Document& m_document;
+    Selection& m_selection;
+    const Look* m_look;
+    Stage m_stage = Stage::Holes;
+    BoardMap m_map;
+    bool m_fitted = true; // follows the window until somebody zooms or pans
+    std::optional<QPointF> m_hover;
+    std::optional<QPointF> m_pressed, m_dragged_from;
+    QString m_shape_seen;
+
+    void zoom(double factor, QPointF about);
+    void pan(QPointF by);
+    void select_at(QPointF at);
+    void follow_document();
+    [[nodiscard]] int hole_at(QPointF at) const;
+    [[nodiscard]] QStringList hover_lines(QPointF at) const;
+};
+
+} // namespace clockface::app

@@ -1,0 +1,147 @@
+#include "document/document.h"
+
+#include "formats/job_json.h"
+#include "job/validate.h"
+
+#include <QUndoCommand>
+
+namespace clockface::app {
+
+/// One undo step, from one Job value to the next. Progress at the machines is not part of it: undoing a figure must not
+/// undo work that is done.
+class JobEdit : public QUndoCommand {
+public:
+    JobEdit(Document& document, const QString& name, Job next)
+        : QUndoCommand(name), m_document(document), m_before(document.m_job), m_after(std::move(next)) {}
+
+    void redo() override { apply(m_after); }
+    void undo() override { apply(m_before); }
+
+private:
+    Document& m_document;
+    Job m_before, m_after;
+
+    void apply(Job job) {
+        job.progress = m_document.m_job.progress;
+        m_document.set_job(job);
+    }
+};
+
+Job blank_job() {
+    Job job;
+    job.title = "New job";
+    job.blank.shape = BlankShape::Plate;
+    job.blank.width.nominal = Length::mm(96.0);
+    job.blank.height.nominal = Length::mm(64.0);
+    job.blank.thickness = Length::mm(8.0);
+    job.blank.material = "steel";
+    job.datum.place = DatumPlace::LowerLeft;
+    return job;
+}
+
+Document::Document(Shop shop, QObject* parent) : QObject(parent), m_shop(std::move(shop)) { new_job(); }
+
+Result<void> Document::edit(const QString& name, const Job& next) {
+    if (const auto fault = first_fault(next)) {
+        drop_preview();
+        return tl::unexpected(*fault);
+    }
+    if (next == m_job) {
+        drop_preview();
+        return {};
+    }
+    m_undo.push(new JobEdit(*this, name, next));
+    return {};
+}
+
+bool Document::preview(const Job& next) {
+    if (first_fault(next)) {
+        drop_preview();
+        return false;
+    }
+    m_preview = next;
+    m_plan = make_plan(next, m_shop);
+    emit changed();
+    return true;
+}
+
+void Document::drop_preview() {
+    if (!m_preview)
+        return;
+    m_preview.reset();
+    m_plan = make_plan(m_job, m_shop);
+    emit changed();
+}
+
+void Document::set_done(int moves) {
+    drop_preview();
+    Progress progress{moves, m_plan.fingerprint};
+    if (moves == 0)
+        m_job.progress.erase(m_plan.machine.name);
+    else
+        m_job.progress[m_plan.machine.name] = progress;
+    m_plan.findings = find_faults(m_job, m_shop, m_plan);
+    update_dirty();
+    emit changed();
+    emit settled_changed();
+}
+
+int Document::done() const {
+    const auto found = m_job.progress.find(m_plan.machine.name);
+    if (found == m_job.progress.end() || found->second.list != m_plan.fingerprint)
+        return 0;
+    return std::min(found->second.done, static_cast<int>(m_plan.route.list.size()));
+}
+
+void Document::set_job(const Job& job) {
+    m_preview.reset();
+    m_job = job;
+    m_plan = make_plan(m_job, m_shop);
+    update_dirty();
+    emit changed();
+    emit settled_changed();
+}
+
+void Document::replace(const Job& job, const Job& saved, const QString& path) {
+    m_saved = saved;
+    m_path = path;
+    m_undo.clear();
+    set_job(job);
+    emit replaced();
+    emit file_changed();
+}
+
+void Document::update_dirty() {
+    const bool dirty = !(m_job == m_saved);
+    if (dirty == m_dirty)
+        return;
+    m_dirty = dirty;
+    emit file_changed();
+}
+
+void Document::new_job() {
+    const Job job = blank_job();
+    replace(job, job, {});
+}
+
+void Document::recover(const Job& job, const QString& path) { replace(job, Job{}, path); }
+
+Result<void> Document::open(const QString& path) {
+    Result<Job> job = load_job(path.toStdString());
+    if (!job)
+        return tl::unexpected(job.error());
+    replace(*job, *job, path);
+    return {};
+}
+
+Result<void> Document::save(const QString& path) {
+    if (Result<void> saved = save_job(m_job, path.toStdString()); !saved)
+        return saved;
+    m_saved = m_job;
+    m_path = path;
+    update_dirty();
+    emit file_changed();
+    return {};
+}
+
+} // namespace clockface::app

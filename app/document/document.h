@@ -1,0 +1,76 @@
+// The one job that is open: the only place where it changes. Views read job() and plan(); they edit by handing over
+// the next Job value.
+#pragma once
+
+#include "job/job.h"
+#include "measure/problem.h"
+#include "plan/plan.h"
+#include "shop/shop.h"
+
+#include <QObject>
+#include <QString>
+#include <QUndoStack>
+#include <optional>
+
+namespace clockface::app {
+
+class Document : public QObject {
+    Q_OBJECT
+public:
+    explicit Document(Shop shop, QObject* parent = nullptr);
+
+    /// The job as the views show it: with the figure that is just being typed, when it makes sense.
+    [[nodiscard]] const Job& job() const { return m_preview ? *m_preview : m_job; }
+    /// The job as it stands, without what is being typed.
+    [[nodiscard]] const Job& settled() const { return m_job; }
+    [[nodiscard]] const Plan& plan() const { return m_plan; }
+    [[nodiscard]] const Shop& shop() const { return m_shop; }
+    [[nodiscard]] const QString& path() const { return m_path; }
+    [[nodiscard]] bool is_dirty() const { return m_dirty; }
+    [[nodiscard]] QUndoStack& undo_stack() { return m_undo; }
+
+    /// Makes `next` the job as one named undo step. Refused, with the reason, when it cannot be; nothing changes then.
+    Result<void> edit(const QString& name, const Job& next);
+    /// Shows `next` without keeping it, while a figure is being typed. False when it cannot be.
+    bool preview(const Job& next);
+    void drop_preview();
+
+    /// Moves done at the machine in use. Not an undo step: Backspace at the Bench is its own undo.
+    void set_done(int moves);
+    /// Moves done that still fit the list; 0 when the list has changed since.
+    [[nodiscard]] int done() const;
+
+    void new_job();
+    /// Shows a job that belongs to no file and needs no saving, such as the demo.
+    void show_example(const Job& job) { replace(job, job, {}); }
+    /// Replaces the job by one that was recovered: no path unless given, and unsaved.
+    void recover(const Job& job, const QString& path);
+    Result<void> open(const QString& path);
+    Result<void> save(const QString& path);
+
+signals:
+    void changed();      ///< job or plan
+    void settled_changed(); ///< the job itself (not a mere preview)
+    void replaced();     ///< another job altogether
+    void file_changed(); ///< path or unsaved mark
+
+private:
+    friend class JobEdit;
+
+    Shop m_shop;
+    Job m_job, m_saved;
+    std::optional<Job> m_preview;
+    Plan m_plan;
+    QString m_path;
+    bool m_dirty = false;
+    QUndoStack m_undo;
+
+    void set_job(const Job& job);
+    void replace(const Job& job, const Job& saved, const QString& path);
+    void update_dirty();
+};
+
+/// A first job to start from: a plate with no holes.
+Job blank_job();
+
+} // namespace clockface::app

@@ -1,0 +1,37 @@
+// The colours and type of the bench: marking blue, scribed lines, an ivory job card.
+#pragma once
+
+#include <QColor>
+#include <QFont>
+#include <QString>
+
+namespace clockface::app {
+
+/// All colours of one theme. Contrast is measured in tests: 4.5:1 for text, 7:1 on the Bench.
+struct Look {
+    bool night = false;
+    // the board and everything dark around it
+    QColor surround, board, strokes, scribed, faint, air;
+    // the slip
+    QColor card, ink, quiet, rule, link, chosen_row;
+    // states, always together with a shape or a word
+    QColor brass, brass_on_dark, stop, check, good, good_on_dark;
+    QColor strip, strip_ink;
+    // the Bench
+    QColor bench, bench_text, bench_quiet, bench_note, bench_note_text;
+
+    static const Look& day();
+    static const Look& night_shift();
+};
+
+/// WCAG relative-luminance contrast of two opaque colours, 1 … 21.
+double contrast(const QColor& a, const QColor& b);
+
+/// Registers the B612 fonts that are built in. False when one could not be read.
+bool load_fonts();
+QFont type(double points, bool bold = false);
+
+/// The style sheet for ordinary controls.
+QString style_sheet(const Look& look);
+
+} // namespace clockface::app

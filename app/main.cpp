@@ -1,0 +1,146 @@
+// Clockface: the window.
+#include "formats/shop_json.h"
+#include "look/look.h"
+#include "shell/main_window.h"
+
+#include <QApplication>
+#include <QCommandLineParser>
+#include <QDir>
+#include <QElapsedTimer>
+#include <QFile>
+#include <QStandardPaths>
+#include <QTimer>
+#include <QWindow>
+#include <cstdio>
+
+namespace {
+
+using namespace clockface;
+using namespace clockface::app;
+
+struct Wishes {
+    QString job, shot, stage, machine, shop, hole;
+    QSize size{1280, 800};
+    int step = -1;
+    bool demo = false, night = false, time_start = false;
+};
+
+Wishes read_wishes(const QApplication& application) {
+    QCommandLineParser parser;
+    parser.setApplicationDescription(QStringLiteral("From a drawing's hole circle to the last hole at the machine."));
+    parser.addHelpOption();
+    parser.addVersionOption();
+    parser.addPositionalArgument("job", "A job file to open.");
+    parser.addOptions({{"demo", "Open the demo job."},
+                       {"shot", "Save a picture of the window as PNG and end.", "file"},
+                       {"stage", "Show this stage: blank, holes, order or bench.", "stage"},
+                       {"machine", "Work on this machine.", "name"},
+                       {"step", "Show this move of the Bench.", "number"},
+                       {"hole", "Select this hole.", "name"},
+                       {"shop", "Use this shop file.", "file"},
+                       {"size", "Size of the window, such as 1280x800.", "size"},
+                       {"night", "Night colours."},
+                       {"time-start", "Print the milliseconds to the first painted window and end."}});
+    parser.process(application);
+    Wishes wishes;
+    wishes.job = parser.positionalArguments().value(0);
+    wishes.shot = parser.value("shot");
+    wishes.stage = parser.value("stage");
+    wishes.machine = parser.value("machine");
+    wishes.shop = parser.value("shop");
+    wishes.hole = parser.value("hole");
+    if (parser.isSet("step"))
+        wishes.step = parser.value("step").toInt();
+    const QStringList size = parser.value("size").split(QLatin1Char('x'));
+    if (size.size() == 2)
+        wishes.size = QSize(std::clamp(size[0].toInt(), 1024, 8000), std::clamp(size[1].toInt(), 700, 8000));
+    wishes.demo = parser.isSet("demo");
+    wishes.night = parser.isSet("night");
+    wishes.time_start = parser.isSet("time-start");
+    return wishes;
+}
+
+void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
+    if (wishes.night)
+        window.set_night(true);
+    if (!wishes.machine.isEmpty()) {
+        Job next = document.settled();
+        next.machine = wishes.machine.toStdString();
+        (void)document.edit(QStringLiteral("machine"), next);
+    }
+    for (const Hole& hole : document.plan().holes)
+        if (hole.name == wishes.hole.toStdString())
+            window.selection().select(document.job().patterns[hole.pattern].name, hole.name);
+    if (wishes.step >= 0)
+        document.set_done(std::min(wishes.step, static_cast<int>(document.plan().route.list.size())));
+    const QStringList stages = {"blank", "holes", "order", "bench"};
+    if (stages.contains(wishes.stage))
+        window.show_stage(static_cast<Stage>(stages.indexOf(wishes.stage)));
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    QElapsedTimer since_start;
+    since_start.start();
+    QApplication application(argc, argv);
+    QApplication::setApplicationName(QStringLiteral("clockface"));
+    QApplication::setApplicationVersion(QStringLiteral(CLOCKFACE_VERSION));
+    QApplication::setApplicationDisplayName(QStringLiteral("Clockface"));
+    QApplication::setStyle(QStringLiteral("Fusion"));
+    QApplication::setWindowIcon(QIcon(QStringLiteral(":/clockface.svg")));
+    if (!load_fonts())
+        std::fputs("The built-in type could not be read; another one is used.\n", stderr);
+    QApplication::setFont(type(11));
+    const Wishes wishes = read_wishes(application);
+
+    Seams seams = Seams::real();
+    if (!wishes.shot.isEmpty()) // a picture must not depend on, or change, what the user has set
+        seams.settings_file = seams.recovery_folder = QDir::tempPath() + QStringLiteral("/clockface-shot-%1").arg(QApplication::applicationPid());
+    // The shop is a file the user may edit; a faulty one is said, and the made-up shop is used.
+    const QString own_shop = QStandardPaths::writableLocation(QStandardPaths::AppConfigLocation) + QStringLiteral("/shop.json");
+    const QString shop_path = !wishes.shop.isEmpty() ? wishes.shop : QFile::exists(own_shop) && wishes.shot.isEmpty() ? own_shop : QString();
+    Result<Shop> shop = shop_path.isEmpty() ? Result<Shop>(default_shop()) : load_shop(shop_path.toStdString());
+
+    int ended = 0;
+    {
+        Document document(shop ? *shop : default_shop());
+        MainWindow window(document, seams);
+        window.resize(wishes.size);
+        const bool opened = !wishes.job.isEmpty() && window.open_file(wishes.job);
+        if (!opened && (wishes.demo || wishes.job.isEmpty()))
+            window.show_demo();
+        if (!shop)
+            window.tell(QStringLiteral("%1 The made-up shop is used until this is mended.").arg(QString::fromStdString(shop.error().text())));
+        else if (wishes.shot.isEmpty())
+            window.offer_left_behind();
+        if (!wishes.shot.isEmpty())
+            if (auto* understood = window.findChild<QWidget*>(QStringLiteral("notice")))
+                understood->hide();
+        show_wishes(wishes, document, window);
+        window.show();
+        if (wishes.time_start) {
+            QApplication::processEvents();
+            window.grab(); // every widget has painted once when this returns
+            std::printf("%lld\n", static_cast<long long>(since_start.elapsed()));
+            return 0;
+        }
+        if (!wishes.shot.isEmpty()) {
+            constexpr int settle_ms = 400;
+            QTimer::singleShot(settle_ms, &window, [&] {
+                if (!window.grab().save(wishes.shot)) {
+                    std::fprintf(stderr, "The picture could not be saved to %s.\n", qPrintable(wishes.shot));
+                    QApplication::exit(1);
+                    return;
+                }
+                QApplication::exit(0);
+            });
+        }
+        ended = QApplication::exec();
+    }
+    if (!wishes.shot.isEmpty()) {
+        QDir(seams.recovery_folder).removeRecursively();
+        QFile::remove(seams.settings_file);
+    }
+    return ended;
+}

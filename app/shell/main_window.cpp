@@ -1,0 +1,384 @@
+#include "shell/main_window.h"
+
+#include "formats/csv.h"
+#include "formats/job_json.h"
+#include "formats/text_file.h"
+#include "measure/figures.h"
+#include "report/sheet.h"
+#include "slips/blank_slip.h"
+#include "slips/holes_slip.h"
+#include "slips/order_slip.h"
+
+#include <QAction>
+#include <QApplication>
+#include <QCloseEvent>
+#include <QFile>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QMenu>
+#include <QStackedWidget>
+#include <QToolButton>
+
+namespace clockface::app {
+
+namespace {
+
+constexpr int most_recent = 8;
+const QString job_ending = QStringLiteral(".clockface.json");
+
+QString q(const std::string& text) { return QString::fromStdString(text); }
+
+QString job_filter() { return QObject::tr("Clockface jobs (*.clockface.json *.json)"); }
+
+// A name for a file made from the job's title.
+QString file_name(const Job& job) {
+    QString name;
+    for (const QChar c : q(job.title).toLower())
+        name += c.isLetterOrNumber() ? c : QLatin1Char('-');
+    return name.isEmpty() ? QStringLiteral("job") : name.left(80);
+}
+
+QString with_ending(const QString& path, const QString& ending) {
+    return QFileInfo(path).suffix().isEmpty() ? path + ending : path;
+}
+
+} // namespace
+
+MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
+    : QMainWindow(parent), m_document(document), m_seams(std::move(seams)), m_settings(m_seams.settings_file, QSettings::IniFormat),
+      m_recovery(document, m_seams.recovery_folder) {
+    setObjectName(QStringLiteral("mainWindow"));
+    m_header = make_header();
+    m_rail = new StageRail(document);
+    m_board = new BoardView(document, m_selection);
+    m_bench = new BenchView(document);
+    m_notice = new NoticeStrip;
+    m_findings = new FindingsStrip(document);
+    m_slips = new QStackedWidget;
+    auto* blank = new BlankSlip(document, m_selection);
+    auto* holes = new HolesSlip(document, m_selection);
+    auto* order = new OrderSlip(document, m_selection);
+    m_slips->addWidget(blank);
+    m_slips->addWidget(holes);
+    m_slips->addWidget(order);
+
+    auto* middle = new QHBoxLayout;
+    middle->setSpacing(0);
+    middle->addWidget(m_board, 66);
+    middle->addWidget(m_slips, 34);
+    m_slips->setMinimumWidth(372);
+    m_slips->setMaximumWidth(620);
+    auto* right = new QVBoxLayout;
+    right->setContentsMargins(0, 0, 0, 0);
+    right->setSpacing(0);
+    right->addWidget(m_header);
+    right->addWidget(m_notice);
+    right->addLayout(middle, 1);
+    right->addWidget(m_findings);
+    auto* work = new QWidget;
+    auto* all = new QHBoxLayout(work);
+    all->setContentsMargins(0, 0, 0, 0);
+    all->setSpacing(0);
+    all->addWidget(m_rail);
+    all->addLayout(right, 1);
+    m_pages = new QStackedWidget;
+    m_pages->addWidget(work);
+    m_pages->addWidget(m_bench);
+    setCentralWidget(m_pages);
+    resize(1280, 800);
+    setMinimumSize(1024, 700);
+
+    connect(m_rail, &StageRail::stage_wanted, this, &MainWindow::show_stage);
+    connect(m_bench, &BenchView::leave_wanted, this, [this] { show_stage(Stage::Order); });
+    connect(order, &OrderSlip::bench_wanted, this, [this] { show_stage(Stage::Bench); });
+    connect(order, &OrderSlip::sheet_wanted, this, &MainWindow::save_sheet);
+    connect(m_findings, &FindingsStrip::show_wanted, m_board, &BoardView::show_holes);
+    connect(&m_recovery, &Recovery::failed, this, &MainWindow::tell);
+    connect(&document, &Document::changed, this, &MainWindow::update_title);
+    connect(&document, &Document::file_changed, this, &MainWindow::update_title);
+    connect(&document, &Document::replaced, this, [this] {
+        const auto& patterns = m_document.job().patterns;
+        m_selection.select(patterns.empty() ? std::string() : patterns.front().name, {});
+    });
+    set_night(m_settings.value(QStringLiteral("night"), false).toBool());
+    show_stage(Stage::Holes);
+    update_title();
+}
+
+QAction* MainWindow::command(const QString& name, const QString& text, const QKeySequence& keys, std::function<void()> act) {
+    auto* action = new QAction(text, this);
+    action->setObjectName(name);
+    action->setShortcut(keys);
+    connect(action, &QAction::triggered, this, act);
+    addAction(action); // so that its keys work in every stage
+    return action;
+}
+
+QMenu* MainWindow::make_job_menu() {
+    auto* menu = new QMenu(this);
+    menu->addAction(command("new", tr("New job"), QKeySequence::New, [this] { new_job(); }));
+    menu->addAction(command("open", tr("Open…"), QKeySequence::Open, [this] {
+        const QString path = m_seams.file_to_open(this, tr("Open a job"), job_filter());
+        if (!path.isEmpty())
+            open_file(path);
+    }));
+    m_recent = menu->addMenu(tr("Open again"));
+    connect(m_recent, &QMenu::aboutToShow, this, &MainWindow::fill_recent);
+    menu->addAction(command("demo", tr("Open the demo job"), {}, [this] {
+        if (make_way())
+            show_demo();
+    }));
+    menu->addSeparator();
+    menu->addAction(command("save", tr("Save"), QKeySequence::Save, [this] { save(); }));
+    menu->addAction(command("saveAs", tr("Save as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { save_as(); }));
+    menu->addSeparator();
+    menu->addAction(command("sheet", tr("Sheet as PDF…"), QKeySequence::Print, [this] { save_sheet(); }));
+    menu->addAction(command("coordinatesCsv", tr("Coordinates as CSV…"), {}, [this] { save_csv(false); }));
+    menu->addAction(command("instructionsCsv", tr("Moves as CSV…"), {}, [this] { save_csv(true); }));
+    menu->addSeparator();
+    m_night = command("night", tr("Night colours"), QKeySequence(Qt::Key_F10), [this] { set_night(m_night->isChecked()); });
+    m_night->setCheckable(true);
+    menu->addAction(m_night);
+    menu->addAction(command("quit", tr("Quit"), QKeySequence::Quit, [this] { close(); }));
+    return menu;
+}
+
+QWidget* MainWindow::make_header() {
+    auto* header = new QWidget;
+    header->setObjectName(QStringLiteral("header"));
+    header->setAttribute(Qt::WA_StyledBackground);
+    header->setFixedHeight(56);
+    auto* layout = new QHBoxLayout(header);
+    layout->setContentsMargins(20, 0, 16, 0);
+    layout->setSpacing(6);
+    m_title = new QLabel;
+    m_title->setObjectName(QStringLiteral("jobTitle"));
+    m_facts = new QLabel;
+    m_facts->setObjectName(QStringLiteral("jobFacts"));
+    layout->addWidget(m_title);
+    layout->addSpacing(12);
+    layout->addWidget(m_facts);
+    layout->addStretch();
+    const auto button = [&](const QString& name, const QString& text, QAction* action) {
+        auto* made = new QToolButton;
+        made->setObjectName(name);
+        if (action)
+            made->setDefaultAction(action);
+        made->setText(text);
+        made->setAccessibleName(text);
+        made->setFocusPolicy(Qt::TabFocus);
+        layout->addWidget(made);
+        return made;
+    };
+    QAction* undo = m_document.undo_stack().createUndoAction(this, tr("Undo"));
+    undo->setShortcut(QKeySequence::Undo);
+    QAction* redo = m_document.undo_stack().createRedoAction(this, tr("Redo"));
+    redo->setShortcuts({QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), QKeySequence(Qt::CTRL | Qt::Key_Y)});
+    for (QAction* action : {undo, redo}) {
+        // The button says just "Undo"; what is undone is in the tip.
+        action->setIconText(action == undo ? tr("Undo") : tr("Redo"));
+        addAction(action);
+    }
+    button(QStringLiteral("undo"), tr("Undo"), undo);
+    button(QStringLiteral("redo"), tr("Redo"), redo);
+    auto* job = button(QStringLiteral("jobMenu"), tr("Job ▾"), nullptr);
+    job->setToolTip(tr("New, open, save, print to file (Alt+J)"));
+    job->setMenu(make_job_menu());
+    job->setPopupMode(QToolButton::InstantPopup);
+    job->setShortcut(QKeySequence(Qt::ALT | Qt::Key_J));
+    return header;
+}
+
+void MainWindow::set_night(bool night) {
+    m_night->setChecked(night);
+    m_settings.setValue(QStringLiteral("night"), night);
+    const Look& look = night ? Look::night_shift() : Look::day();
+    setStyleSheet(style_sheet(look));
+    m_board->set_look(look);
+    m_rail->set_look(look);
+    m_findings->set_look(look);
+    m_bench->set_look(look);
+}
+
+void MainWindow::show_stage(Stage stage) {
+    m_stage = stage;
+    m_rail->set_stage(stage);
+    m_pages->setCurrentIndex(stage == Stage::Bench ? 1 : 0);
+    if (stage == Stage::Bench) {
+        m_bench->setFocus();
+        return;
+    }
+    m_slips->setCurrentIndex(static_cast<int>(stage));
+    m_board->set_stage(stage);
+}
+
+void MainWindow::update_title() {
+    const Job& job = m_document.job();
+    const QString title = q(job.title).isEmpty() ? tr("Untitled") : q(job.title);
+    m_title->setText(title);
+    const QString saved = m_document.is_dirty() ? tr("not saved ●") : m_document.path().isEmpty() ? QString() : tr("saved");
+    QStringList facts;
+    if (!job.work_for.empty())
+        facts << q(job.work_for);
+    facts << tr("%1 wanted").arg(job.pieces) << q(unit_word(job.unit));
+    if (!saved.isEmpty())
+        facts << saved;
+    m_facts->setText(facts.join(QStringLiteral(" · ")));
+    const QString file = m_document.path().isEmpty() ? QString() : QFileInfo(m_document.path()).fileName() + QStringLiteral(" – ");
+    setWindowTitle(QStringLiteral("%1%2[*] – Clockface").arg(file, title));
+    setWindowModified(m_document.is_dirty());
+}
+
+bool MainWindow::make_way() {
+    if (!m_document.is_dirty())
+        return true;
+    const QString title = q(m_document.settled().title);
+    if (!m_recovery.set_aside()) {
+        tell(tr("The unsaved job could not be set aside, so it stays open. Save it first."));
+        return false;
+    }
+    m_notice->tell(tr("The unsaved job '%1' was set aside.").arg(title), {{tr("Bring it back"), [this] {
+                       const auto left = m_recovery.left_behind();
+                       if (left.empty())
+                           return;
+                       m_document.recover(left.front().job, left.front().path);
+                       Recovery::let_go(left.front());
+                   }}, {tr("Leave it there"), [] {}}});
+    return true;
+}
+
+void MainWindow::new_job() {
+    if (!make_way())
+        return;
+    m_document.new_job();
+    show_stage(Stage::Blank);
+}
+
+bool MainWindow::open_file(const QString& path) {
+    // Read first: a file that cannot be read must leave everything as it is.
+    if (const Result<Job> job = load_job(path.toStdString()); !job) {
+        tell(tr("%1 The open job was left as it is.").arg(q(job.error().text())));
+        return false;
+    }
+    if (!make_way())
+        return false;
+    if (const Result<void> opened = m_document.open(path); !opened) {
+        tell(q(opened.error().text()));
+        return false;
+    }
+    remember(path);
+    return true;
+}
+
+bool MainWindow::save() {
+    if (m_document.path().isEmpty())
+        return save_as();
+    if (const Result<void> saved = m_document.save(m_document.path()); !saved) {
+        tell(q(saved.error().text()));
+        return false;
+    }
+    remember(m_document.path());
+    m_recovery.keep_now();
+    return true;
+}
+
+bool MainWindow::save_as() {
+    const QString suggested = m_document.path().isEmpty() ? file_name(m_document.job()) + job_ending : m_document.path();
+    const QString chosen = m_seams.file_to_save(this, tr("Save the job"), suggested, job_filter());
+    if (chosen.isEmpty())
+        return false;
+    const QString path = with_ending(chosen, job_ending);
+    if (const Result<void> saved = m_document.save(path); !saved) {
+        tell(q(saved.error().text()));
+        return false;
+    }
+    remember(path);
+    m_recovery.keep_now();
+    return true;
+}
+
+void MainWindow::save_sheet() {
+    const QString path = m_seams.file_to_save(this, tr("Sheet as PDF"), file_name(m_document.job()) + QStringLiteral(".pdf"), tr("PDF (*.pdf)"));
+    if (path.isEmpty())
+        return;
+    const Result<void> written = write_sheet(m_document.job(), m_document.plan(), with_ending(path, QStringLiteral(".pdf")));
+    tell(written ? tr("The sheet is in %1.").arg(with_ending(path, QStringLiteral(".pdf"))) : q(written.error().text()));
+}
+
+void MainWindow::save_csv(bool instructions) {
+    const QString name = file_name(m_document.job()) + (instructions ? tr("-moves.csv") : tr("-holes.csv"));
+    const QString path = m_seams.file_to_save(this, tr("Save as CSV"), name, tr("CSV (*.csv)"));
+    if (path.isEmpty())
+        return;
+    write_csv(with_ending(path, QStringLiteral(".csv")),
+              instructions ? instructions_csv(m_document.job(), m_document.plan()) : coordinates_csv(m_document.job(), m_document.plan()));
+}
+
+void MainWindow::write_csv(const QString& path, const std::string& content) {
+    const Result<void> written = write_file_atomically(path.toStdString(), content);
+    tell(written ? tr("The table is in %1.").arg(path) : q(written.error().text()));
+}
+
+void MainWindow::remember(const QString& path) {
+    const QString whole = QFileInfo(path).absoluteFilePath();
+    QStringList recent = m_settings.value(QStringLiteral("recent")).toStringList();
+    recent.removeAll(whole);
+    recent.prepend(whole);
+    m_settings.setValue(QStringLiteral("recent"), QStringList(recent.mid(0, most_recent)));
+}
+
+void MainWindow::fill_recent() {
+    m_recent->clear();
+    for (const QString& path : m_settings.value(QStringLiteral("recent")).toStringList())
+        connect(m_recent->addAction(QFileInfo(path).fileName()), &QAction::triggered, this, [this, path] { open_file(path); });
+    if (m_recent->isEmpty())
+        m_recent->addAction(tr("Nothing was opened yet"))->setEnabled(false);
+}
+
+bool MainWindow::show_demo() {
+    QFile file(QStringLiteral(":/demo/dial-centre-flange.clockface.json"));
+    if (!file.open(QIODevice::ReadOnly))
+        return false;
+    const Result<Job> job = job_from_json(file.readAll().toStdString());
+    if (!job)
+        return false;
+    m_document.show_example(*job);
+    if (!m_settings.value(QStringLiteral("guided"), false).toBool())
+        m_notice->tell(tr("This is a finished job to look round in. Type over any underlined figure and watch the board. "
+                          "Under Order choose how it is made, then let the Bench lead you move by move."),
+                       {{tr("Understood"), [this] { m_settings.setValue(QStringLiteral("guided"), true); }}});
+    return true;
+}
+
+void MainWindow::offer_left_behind() {
+    const auto left = m_recovery.left_behind();
+    if (left.empty())
+        return;
+    const LeftBehind newest = left.front();
+    m_notice->tell(tr("The job '%1' was not saved when Clockface ended.").arg(q(newest.job.title)),
+                   {{tr("Bring it back"), [this, newest] {
+                         if (!make_way())
+                             return;
+                         m_document.recover(newest.job, newest.path);
+                         Recovery::let_go(newest);
+                     }},
+                    {tr("Let it go"), [this, newest] {
+                         Recovery::let_go(newest);
+                         offer_left_behind();
+                     }}});
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) {
+    // A figure still being typed is settled first, as when the blank is left.
+    if (QWidget* at_work = QApplication::focusWidget())
+        at_work->clearFocus();
+    if (!m_recovery.set_aside()) {
+        tell(tr("The unsaved job could not be set aside. Save it, then close."));
+        event->ignore();
+        return;
+    }
+    event->accept();
+}
+
+} // namespace clockface::app

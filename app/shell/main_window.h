@@ -1,0 +1,80 @@
+// The window: rail, board, slip, strips; and the Bench over all of it.
+#pragma once
+
+#include "bench/bench_view.h"
+#include "board/board_view.h"
+#include "document/document.h"
+#include "document/recovery.h"
+#include "document/selection.h"
+#include "shell/seams.h"
+#include "shell/stage_rail.h"
+#include "shell/strips.h"
+
+#include <QMainWindow>
+#include <QSettings>
+
+class QLabel;
+class QMenu;
+class QStackedWidget;
+class QToolButton;
+
+namespace clockface::app {
+
+class HolesSlip;
+
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+public:
+    MainWindow(Document& document, Seams seams, QWidget* parent = nullptr);
+
+    void show_stage(Stage stage);
+    [[nodiscard]] Stage stage() const { return m_stage; }
+    void set_night(bool night);
+
+    bool open_file(const QString& path);
+    bool save();
+    bool save_as();
+    void new_job();
+    /// The job that ships with the program, with the guidance of a first start.
+    bool show_demo();
+    /// After a kill: offers the newest job that was left behind.
+    void offer_left_behind();
+    void tell(const QString& sentence) { m_notice->tell(sentence); }
+    [[nodiscard]] Selection& selection() { return m_selection; }
+
+protected:
+    void closeEvent(QCloseEvent* event) override;
+
+private:
+    Document& m_document;
+    Seams m_seams;
+    QSettings m_settings;
+    Recovery m_recovery;
+    Selection m_selection;
+    Stage m_stage = Stage::Holes;
+
+    QStackedWidget* m_pages;
+    QStackedWidget* m_slips;
+    QWidget* m_header;
+    StageRail* m_rail;
+    BoardView* m_board;
+    BenchView* m_bench;
+    NoticeStrip* m_notice;
+    FindingsStrip* m_findings;
+    QLabel *m_title, *m_facts;
+    QMenu* m_recent;
+    QAction* m_night;
+
+    QWidget* make_header();
+    QMenu* make_job_menu();
+    QAction* command(const QString& name, const QString& text, const QKeySequence& keys, std::function<void()> act);
+    void update_title();
+    void remember(const QString& path);
+    void fill_recent();
+    bool make_way(); // sets an unsaved job aside before another comes; false when it must stay
+    void save_sheet();
+    void save_csv(bool instructions);
+    void write_csv(const QString& path, const std::string& content);
+};
+
+} // namespace clockface::app

@@ -1,0 +1,137 @@
+#include "shell/stage_rail.h"
+
+#include "shell/icon.h"
+
+#include <QPainter>
+#include <QVBoxLayout>
+#include <algorithm>
+
+namespace clockface::app {
+
+QString StageState::in_words() const {
+    switch (kind) {
+    case Kind::Untouched:
+        return QObject::tr("untouched");
+    case Kind::InHand:
+        return QObject::tr("in hand");
+    case Kind::Done:
+        return QObject::tr("done");
+    case Kind::Attention:
+        break;
+    }
+    return QObject::tr("needs attention, findings: %1").arg(count);
+}
+
+StageButton::StageButton(const QString& icon, const QString& word, const QKeySequence& keys, QWidget* parent)
+    : QAbstractButton(parent), m_icon(icon) {
+    setText(word);
+    setObjectName(QStringLiteral("stage") + word);
+    setAccessibleName(QObject::tr("stage %1").arg(word));
+    setToolTip(QStringLiteral("%1 (%2)").arg(word, keys.toString()));
+    setShortcut(keys);
+    setCheckable(true);
+    setAutoExclusive(true);
+    setFixedSize(92, 80);
+}
+
+void StageButton::set_state(StageState state) {
+    m_state = state;
+    setAccessibleDescription(state.in_words());
+    update();
+}
+
+void StageButton::set_look(const Look& look) {
+    m_look = &look;
+    update();
+}
+
+void StageButton::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    painter.setRenderHint(QPainter::Antialiasing);
+    if (isChecked()) {
+        painter.fillRect(rect(), m_look->board);
+        painter.fillRect(QRect(0, 0, 4, height()), m_look->brass_on_dark);
+    }
+    const QColor ink = isChecked() ? m_look->scribed : m_look->faint;
+    painter.drawPixmap(width() / 2 - 16, 12, line_drawing(m_icon, ink, 32, devicePixelRatioF()));
+    painter.setFont(type(10, isChecked()));
+    painter.setPen(ink);
+    painter.drawText(QRect(0, 48, width(), 22), Qt::AlignCenter, text());
+    const QPointF mark(width() - 17.0, 17.0);
+    switch (m_state.kind) {
+    case StageState::Kind::Untouched:
+        break;
+    case StageState::Kind::InHand:
+        painter.setPen(QPen(m_look->brass_on_dark, 2.0));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawEllipse(mark, 5.0, 5.0);
+        painter.setBrush(m_look->brass_on_dark);
+        painter.drawPie(QRectF(mark.x() - 5, mark.y() - 5, 10, 10), 90 * 16, 180 * 16);
+        break;
+    case StageState::Kind::Done:
+        painter.setPen(QPen(m_look->good_on_dark, 2.4, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+        painter.drawPolyline(QPolygonF({mark + QPointF(-5, 0), mark + QPointF(-1, 4), mark + QPointF(6, -5)}));
+        break;
+    case StageState::Kind::Attention: {
+        painter.setPen(Qt::NoPen);
+        painter.setBrush(m_look->brass_on_dark);
+        painter.drawPolygon(QPolygonF({mark + QPointF(0, -12), mark + QPointF(13, 10), mark + QPointF(-13, 10)}));
+        painter.setFont(type(8, true));
+        painter.setPen(m_look->surround);
+        painter.drawText(QRectF(mark.x() - 12, mark.y() - 5, 24, 15), Qt::AlignCenter, m_state.count > 99 ? QStringLiteral("99") : QString::number(m_state.count));
+        break;
+    }
+    }
+    if (hasFocus()) {
+        painter.setPen(QPen(m_look->brass_on_dark, 1.0, Qt::DotLine));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawRect(rect().adjusted(6, 2, -3, -3));
+    }
+}
+
+StageRail::StageRail(Document& document, QWidget* parent) : QWidget(parent), m_document(document) {
+    setObjectName(QStringLiteral("rail"));
+    setAttribute(Qt::WA_StyledBackground);
+    setFixedWidth(92);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 56, 0, 8);
+    layout->setSpacing(4);
+    const std::pair<const char*, QString> stages[] = {{"blank", tr("Blank")}, {"holes", tr("Holes")}, {"order", tr("Order")}, {"bench", tr("Bench")}};
+    for (int i = 0; i < 4; ++i) {
+        auto* button = new StageButton(QLatin1String(stages[i].first), stages[i].second, QKeySequence(Qt::CTRL | static_cast<Qt::Key>(Qt::Key_1 + i)));
+        connect(button, &QAbstractButton::clicked, this, [this, i] { emit stage_wanted(static_cast<Stage>(i)); });
+        layout->addWidget(button);
+        m_buttons << button;
+    }
+    layout->addStretch();
+    connect(&document, &Document::changed, this, &StageRail::refresh);
+    refresh();
+}
+
+void StageRail::set_stage(Stage stage) { m_buttons[static_cast<int>(stage)]->setChecked(true); }
+
+void StageRail::set_look(const Look& look) {
+    for (StageButton* button : m_buttons)
+        button->set_look(look);
+}
+
+void StageRail::refresh() {
+    using Kind = StageState::Kind;
+    const Job& job = m_document.job();
+    const Plan& plan = m_document.plan();
+    const bool measured = job.blank.shape == BlankShape::Disc ? job.blank.diameter.measured.has_value()
+                                                              : job.blank.width.measured && job.blank.height.measured;
+    m_buttons[0]->set_state({measured ? Kind::Done : Kind::InHand});
+    const auto of_order = [](const Finding& f) {
+        return f.kind == FindingKind::ListFails || f.kind == FindingKind::ListChanged || f.kind == FindingKind::NoSuchMachine;
+    };
+    const auto order_findings = static_cast<int>(std::count_if(plan.findings.begin(), plan.findings.end(), of_order));
+    const int hole_findings = static_cast<int>(plan.findings.size()) - order_findings;
+    const bool empty = plan.holes.empty();
+    m_buttons[1]->set_state(hole_findings > 0 ? StageState{Kind::Attention, hole_findings} : StageState{empty ? Kind::Untouched : Kind::Done});
+    m_buttons[2]->set_state(order_findings > 0 ? StageState{Kind::Attention, order_findings} : StageState{empty ? Kind::Untouched : Kind::Done});
+    const int done = m_document.done();
+    m_buttons[3]->set_state({done == 0 ? Kind::Untouched : done < static_cast<int>(plan.route.list.size()) ? Kind::InHand : Kind::Done});
+}
+
+} // namespace clockface::app

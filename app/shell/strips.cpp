@@ -1,0 +1,111 @@
+#include "shell/strips.h"
+
+#include "shell/icon.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <algorithm>
+
+namespace clockface::app {
+
+FindingsStrip::FindingsStrip(Document& document, QWidget* parent)
+    : QWidget(parent), m_document(document), m_icon(new QLabel), m_sentence(new QLabel), m_next(new QPushButton), m_show(new QPushButton(tr("Show where"))) {
+    setObjectName(QStringLiteral("findings"));
+    setAttribute(Qt::WA_StyledBackground);
+    auto* layout = new QHBoxLayout(this);
+    layout->setContentsMargins(22, 6, 16, 6);
+    layout->setSpacing(12);
+    m_sentence->setObjectName(QStringLiteral("finding"));
+    m_sentence->setWordWrap(true);
+    m_next->setObjectName(QStringLiteral("nextFinding"));
+    m_next->setToolTip(tr("Shows the next finding (F8)"));
+    m_next->setShortcut(Qt::Key_F8);
+    m_show->setObjectName(QStringLiteral("showFinding"));
+    m_show->setToolTip(tr("Shows on the board what this is about (F9)"));
+    m_show->setShortcut(Qt::Key_F9);
+    layout->addWidget(m_icon);
+    layout->addWidget(m_sentence, 1);
+    layout->addWidget(m_next);
+    layout->addWidget(m_show);
+    connect(m_next, &QPushButton::clicked, this, [this] {
+        ++m_at;
+        refresh();
+    });
+    connect(m_show, &QPushButton::clicked, this, [this] {
+        const auto& findings = m_document.plan().findings;
+        if (m_at < static_cast<int>(findings.size()))
+            emit show_wanted(findings[static_cast<std::size_t>(m_at)].holes);
+    });
+    connect(&document, &Document::changed, this, [this] {
+        m_at = 0;
+        refresh();
+    });
+    refresh();
+}
+
+void FindingsStrip::set_look(const Look& look) {
+    m_look = &look;
+    refresh();
+}
+
+void FindingsStrip::refresh() {
+    const auto& findings = m_document.plan().findings;
+    const int count = static_cast<int>(findings.size());
+    m_at = count == 0 ? 0 : m_at % count;
+    m_next->setVisible(count > 1);
+    m_show->setVisible(count > 0 && !findings[static_cast<std::size_t>(m_at)].holes.empty());
+    if (count == 0) {
+        m_icon->setPixmap(line_drawing(QStringLiteral("good"), m_look->good, 24, devicePixelRatioF()));
+        m_sentence->setText(m_document.plan().holes.empty() ? tr("No holes yet.") : tr("Nothing stands against this job."));
+        return;
+    }
+    const Finding& finding = findings[static_cast<std::size_t>(m_at)];
+    const QColor colour = finding.grade == Grade::Stop ? m_look->stop : finding.grade == Grade::Check ? m_look->check : m_look->quiet;
+    m_icon->setPixmap(line_drawing(QString::fromStdString(in_words(finding.grade)), colour, 24, devicePixelRatioF()));
+    const QString grade = finding.grade == Grade::Stop ? tr("Stop") : finding.grade == Grade::Check ? tr("Check") : tr("Note");
+    m_sentence->setText(QStringLiteral("<b style='color:%1'>%2.</b> %3 %4")
+                            .arg(colour.name(), grade, QString::fromStdString(finding.sentence).toHtmlEscaped(), QString::fromStdString(finding.remedy).toHtmlEscaped()));
+    m_next->setText(tr("%1 of %2, next").arg(m_at + 1).arg(count));
+}
+
+NoticeStrip::NoticeStrip(QWidget* parent) : QWidget(parent), m_text(new QLabel), m_first(new QPushButton), m_second(new QPushButton) {
+    setObjectName(QStringLiteral("notice"));
+    setAttribute(Qt::WA_StyledBackground);
+    auto* layout = new QHBoxLayout(this);
+    layout->setContentsMargins(22, 6, 16, 6);
+    layout->setSpacing(12);
+    m_text->setObjectName(QStringLiteral("noticeText"));
+    m_text->setWordWrap(true);
+    m_first->setObjectName(QStringLiteral("noticeFirst"));
+    m_second->setObjectName(QStringLiteral("noticeSecond"));
+    layout->addWidget(m_text, 1);
+    layout->addWidget(m_first);
+    layout->addWidget(m_second);
+    connect(m_first, &QPushButton::clicked, this, [this] { answer(0); });
+    connect(m_second, &QPushButton::clicked, this, [this] { answer(1); });
+    hide();
+}
+
+void NoticeStrip::tell(const QString& text, std::vector<Answer> answers) {
+    if (answers.empty())
+        answers.push_back({tr("Good"), [] {}});
+    m_answers = std::move(answers);
+    m_text->setText(text);
+    m_first->setText(m_answers[0].text);
+    m_second->setVisible(m_answers.size() > 1);
+    if (m_answers.size() > 1)
+        m_second->setText(m_answers[1].text);
+    show();
+}
+
+QString NoticeStrip::text() const { return isHidden() ? QString() : m_text->text(); }
+
+void NoticeStrip::answer(std::size_t which) {
+    hide();
+    // The answer may tell something itself.
+    const auto act = m_answers.at(which).act;
+    act();
+}
+
+} // namespace clockface::app

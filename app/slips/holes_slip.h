@@ -1,0 +1,44 @@
+// The Holes stage: where do the holes go. Each pattern is a sentence; the one at hand is open, the others are one line.
+#pragma once
+
+#include "slips/hole_table.h"
+#include "slips/new_pattern.h"
+#include "slips/slip.h"
+
+class QTableView;
+
+namespace clockface::app {
+
+class HolesSlip : public Slip {
+    Q_OBJECT
+public:
+    HolesSlip(Document& document, Selection& selection, QWidget* parent = nullptr);
+
+    void add_pattern(PatternKind kind);
+    void remove_pattern();
+
+protected:
+    void refresh() override;
+
+private:
+    QVBoxLayout* m_patterns;
+    QWidget* m_pattern_box = nullptr;
+    Sentence* m_open = nullptr;
+    QList<QPushButton*> m_lines;
+    HoleTable m_table_model;
+    QTableView* m_table;
+    QLabel* m_why;
+    QLabel* m_convention;
+    QString m_built; // what the sentences were built for
+    int m_open_index = -1;
+    std::size_t m_built_patterns = 0;
+
+    void build();
+    Sentence* pattern_sentence(std::size_t index);
+    void hole_blanks(Sentence& sentence, std::size_t index, bool counted);
+    void follow_selection();
+    [[nodiscard]] QString structure();
+    [[nodiscard]] int open_pattern();
+};
+
+} // namespace clockface::app

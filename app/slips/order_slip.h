@@ -1,0 +1,35 @@
+// The Order stage: on which machine, in which order, and what the simulated operator makes of it.
+#pragma once
+
+#include "slips/instruction_list.h"
+#include "slips/slip.h"
+
+class QListView;
+
+namespace clockface::app {
+
+class OrderSlip : public Slip {
+    Q_OBJECT
+public:
+    OrderSlip(Document& document, Selection& selection, QWidget* parent = nullptr);
+
+signals:
+    void bench_wanted();
+    void sheet_wanted();
+
+protected:
+    void refresh() override;
+
+private:
+    QVBoxLayout* m_machines;
+    QList<QPushButton*> m_buttons;
+    QLabel* m_machine_words;
+    Sentence* m_order;
+    QLabel* m_proof;
+    QLabel* m_why;
+    QPushButton* m_bench;
+    InstructionList m_list_model;
+    QListView* m_list;
+};
+
+} // namespace clockface::app

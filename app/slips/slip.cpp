@@ -1,0 +1,65 @@
+#include "slips/slip.h"
+
+#include <QLabel>
+#include <QPushButton>
+
+namespace clockface::app {
+
+Slip::Slip(Document& document, Selection& selection, QWidget* parent)
+    : QWidget(parent), m_document(document), m_selection(selection), m_blanks(document) {
+    setObjectName(QStringLiteral("slip"));
+    setAttribute(Qt::WA_StyledBackground);
+    auto* outer = new QVBoxLayout(this);
+    outer->setContentsMargins(0, 0, 0, 0);
+    auto* scroll = new QScrollArea(this);
+    scroll->setObjectName(QStringLiteral("slipScroll"));
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setFocusPolicy(Qt::NoFocus);
+    auto* body = new QWidget(scroll);
+    body->setObjectName(QStringLiteral("slipBody"));
+    m_body = new QVBoxLayout(body);
+    m_body->setContentsMargins(20, 18, 20, 18);
+    m_body->setSpacing(14);
+    scroll->setWidget(body);
+    outer->addWidget(scroll);
+    connect(&document, &Document::changed, this, [this] {
+        if (isVisible())
+            refresh();
+    });
+}
+
+void Slip::showEvent(QShowEvent* event) {
+    refresh();
+    QWidget::showEvent(event);
+}
+
+QLabel* Slip::heading(const QString& text) {
+    auto* label = new QLabel(text);
+    label->setProperty("heading", true);
+    return label;
+}
+
+QLabel* Slip::quiet(const QString& text) {
+    auto* label = new QLabel(text);
+    label->setProperty("quiet", true);
+    label->setWordWrap(true);
+    return label;
+}
+
+Sentence* Slip::sentence(QWidget* parent) {
+    auto* made = new Sentence(parent);
+    connect(made, &Sentence::given_up, this, [this] { m_document.drop_preview(); });
+    return made;
+}
+
+QPushButton* Slip::link(const QString& name, const QString& text) {
+    auto* button = new QPushButton(text);
+    button->setObjectName(name);
+    button->setProperty("link", true);
+    button->setSizePolicy(QSizePolicy::Maximum, QSizePolicy::Fixed);
+    button->setCursor(Qt::PointingHandCursor);
+    return button;
+}
+
+} // namespace clockface::app

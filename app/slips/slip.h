@@ -1,0 +1,45 @@
+// The job card at the right: what a stage has to say, in sentences.
+#pragma once
+
+#include "document/document.h"
+#include "document/selection.h"
+#include "widgets/job_blanks.h"
+
+#include <QScrollArea>
+#include <QVBoxLayout>
+#include <QWidget>
+
+class QLabel;
+class QPushButton;
+
+namespace clockface::app {
+
+class Slip : public QWidget {
+    Q_OBJECT
+public:
+    Slip(Document& document, Selection& selection, QWidget* parent = nullptr);
+
+protected:
+    /// Shows the job's present values; called after every change while the slip can be seen, and when it comes to view.
+    virtual void refresh() = 0;
+    void showEvent(QShowEvent* event) override;
+
+    Document& document() { return m_document; }
+    Selection& selection() { return m_selection; }
+    JobBlanks& blanks() { return m_blanks; }
+    QVBoxLayout* body() { return m_body; }
+
+    QLabel* heading(const QString& text);
+    QLabel* quiet(const QString& text);
+    /// A sentence that belongs to the slip; leaving one of its blanks with Escape drops what was being tried.
+    Sentence* sentence(QWidget* parent = nullptr);
+    QPushButton* link(const QString& name, const QString& text);
+
+private:
+    Document& m_document;
+    Selection& m_selection;
+    JobBlanks m_blanks;
+    QVBoxLayout* m_body;
+};
+
+} // namespace clockface::app

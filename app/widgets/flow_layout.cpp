@@ -1,0 +1,49 @@
+#include "widgets/flow_layout.h"
+
+#include <QWidget>
+#include <algorithm>
+
+namespace clockface::app {
+
+namespace {
+
+constexpr int between_words = 5;
+constexpr int between_lines = 7;
+
+} // namespace
+
+FlowLayout::~FlowLayout() { qDeleteAll(m_items); }
+
+QSize FlowLayout::minimumSize() const {
+    int width = 0;
+    for (const QLayoutItem* item : m_items)
+        width = std::max(width, item->minimumSize().width());
+    return {width, 20};
+}
+
+int FlowLayout::arrange(const QRect& area, bool move) const {
+    int x = area.x();
+    int y = area.y();
+    int line = 0;
+    for (QLayoutItem* item : m_items) {
+        if (item->isEmpty())
+            continue;
+        const QSize size = item->sizeHint().boundedTo(QSize(area.width(), QWIDGETSIZE_MAX));
+        // A comma or full stop never begins a line: it clings to the word before it.
+        const bool clings = item->widget() && item->widget()->property("clings").toBool();
+        if (clings && x > area.x())
+            x -= between_words - 1;
+        if (x > area.x() && x + size.width() > area.right() + 1 && !clings) {
+            x = area.x();
+            y += line + between_lines;
+            line = 0;
+        }
+        if (move)
+            item->setGeometry(QRect(QPoint(x, y), size));
+        x += size.width() + between_words;
+        line = std::max(line, size.height());
+    }
+    return y + line - area.y();
+}
+
+} // namespace clockface::app

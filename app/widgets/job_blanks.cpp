@@ -1,0 +1,163 @@
+#include "widgets/job_blanks.h"
+
+#include "measure/figures.h"
+#include "measure/read_angle.h"
+#include "measure/shop_number.h"
+
+namespace clockface::app {
+
+namespace {
+
+QString q(const std::string& text) { return QString::fromStdString(text); }
+
+// Echo of a length: how it was read if that could be doubted, and both units while typing.
+QString echo(const ReadLength& read) {
+    const QString both = q(both_units(read.value));
+    return read.how.empty() || q(read.how).contains(both) ? (read.how.empty() ? both : q(read.how)) : q(read.how) + QStringLiteral("; ") + both;
+}
+
+// The value as it stands. Reach works on a job that may change, so it is given one of its own.
+template <class T> T peek(const Job& job, const JobBlanks::Reach<T>& reach) {
+    Job copy = job;
+    return reach(copy);
+}
+
+} // namespace
+
+QString shown_length(const Job& job, Length length) { return q(with_unit(length, job.unit)); }
+
+void JobBlanks::custom(Sentence& sentence, const QString& name, const QString& what,
+                       std::function<QString(const Job&)> show,
+                       std::function<Result<QString>(Job&, const QString&)> read) const {
+    Document& document = m_document;
+    sentence.blank(
+        name, what, [&document, show] { return show(document.settled()); },
+        [&document, read, what](const QString& text, bool keep) -> Verdict {
+            Job next = document.settled();
+            const Result<QString> how = read(next, text);
+            if (!how) {
+                document.drop_preview();
+                return {q(how.error().sentence), {}};
+            }
+            if (!keep && document.preview(next))
+                return {{}, *how};
+            // Either to be kept, or not possible: then edit says why.
+            if (const Result<void> kept = document.edit(QObject::tr("change of %1").arg(what), next); !kept)
+                return {q(kept.error().sentence), {}};
+            return {};
+        });
+}
+
+void JobBlanks::length(Sentence& sentence, const QString& name, const QString& what, Reach<Length> reach) const {
+    custom(
+        sentence, name, what, [reach](const Job& job) { return shown_length(job, peek(job, reach)); },
+        [reach](Job& job, const QString& text) -> Result<QString> {
+            return read_length(text.toStdString(), job.unit).map([&](const ReadLength& read) {
+                reach(job) = read.value;
+                return echo(read);
+            });
+        });
+}
+
+void JobBlanks::optional_length(Sentence& sentence, const QString& name, const QString& what, const QString& none,
+                                Reach<std::optional<Length>> reach) const {
+    custom(
+        sentence, name, what,
+        [reach, none](const Job& job) {
+            const std::optional<Length> value = peek(job, reach);
+            return value ? shown_length(job, *value) : none;
+        },
+        [reach, none](Job& job, const QString& text) -> Result<QString> {
+            if (text.trimmed().isEmpty() || text.trimmed() == none) {
+                reach(job).reset();
+                return none;
+            }
+            return read_length(text.toStdString(), job.unit).map([&](const ReadLength& read) {
+                reach(job) = read.value;
+                return echo(read);
+            });
+        });
+}
+
+void JobBlanks::coordinate(Sentence& sentence, const QString& name, const QString& what, Axis axis, Reach<Point> reach) const {
+    const auto part = [axis](Point& point) -> Length& { return axis == Axis::X ? point.x : point.y; };
+    custom(
+        sentence, name, what,
+        [reach, part](const Job& job) {
+            Point drawn = as_drawn(job.datum, peek(job, reach));
+            return shown_length(job, part(drawn));
+        },
+        [reach, part](Job& job, const QString& text) -> Result<QString> {
+            return read_length(text.toStdString(), job.unit).map([&](const ReadLength& read) {
+                Point drawn = as_drawn(job.datum, reach(job));
+                part(drawn) = read.value;
+                reach(job) = from_drawn(job.datum, drawn);
+                return echo(read);
+            });
+        });
+}
+
+void JobBlanks::count(Sentence& sentence, const QString& name, const QString& what, int least, int most, Reach<int> reach) const {
+    custom(
+        sentence, name, what, [reach](const Job& job) { return q(count_word(peek(job, reach))); },
+        [reach, least, most](Job& job, const QString& text) -> Result<QString> {
+            return read_count(text.trimmed().toStdString(), least, most, "holes").map([&](int read) {
+                reach(job) = read;
+                return QString();
+            });
+        });
+}
+
+void JobBlanks::direction(Sentence& sentence, const QString& name, const QString& what, Reach<Angle> reach) const {
+    custom(
+        sentence, name, what,
+        [reach](const Job& job) {
+            const Angle bearing = peek(job, reach);
+            return q(in_degrees(job.convention.figure_of(bearing)) + " (" + clock_time(bearing) + ")");
+        },
+        [reach](Job& job, const QString& text) -> Result<QString> {
+            // The blank shows the clock time in brackets behind the figure; left there, it is not read again.
+            const QString typed = text.section(QLatin1Char('('), 0, 0).trimmed();
+            return read_direction(typed.isEmpty() ? text.toStdString() : typed.toStdString(), job.convention)
+                .map([&](const ReadAngle& read) {
+                    reach(job) = read.value;
+                    return read.how.empty() ? q(clock_time(read.value) + " on the clock; " + job.convention.in_words())
+                                            : q(read.how);
+                });
+        });
+}
+
+void JobBlanks::turn(Sentence& sentence, const QString& name, const QString& what, Reach<Angle> reach) const {
+    custom(
+        sentence, name, what, [reach](const Job& job) { return q(in_degrees(peek(job, reach))); },
+        [reach](Job& job, const QString& text) -> Result<QString> {
+            return read_turn(text.toStdString()).map([&](const ReadAngle& read) {
+                reach(job) = read.value;
+                return q(read.how);
+            });
+        });
+}
+
+void JobBlanks::text(Sentence& sentence, const QString& name, const QString& what, Reach<std::string> reach) const {
+    custom(
+        sentence, name, what, [reach](const Job& job) { return q(peek(job, reach)); },
+        [reach](Job& job, const QString& typed) -> Result<QString> {
+            reach(job) = typed.simplified().toStdString();
+            return QString();
+        });
+}
+
+void JobBlanks::choice(Sentence& sentence, const QString& name, const QString& what, const QStringList& fillings,
+                       std::function<int(const Job&)> now, std::function<void(Job&, int)> choose) const {
+    Document& document = m_document;
+    sentence.choice(
+        name, what, fillings, [&document, now] { return now(document.settled()); },
+        [&document, choose, what](int filling) {
+            Job next = document.settled();
+            choose(next, filling);
+            // Choices offer only what can be.
+            (void)document.edit(QObject::tr("change of %1").arg(what), next);
+        });
+}
+
+} // namespace clockface::app

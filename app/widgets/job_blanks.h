@@ -1,0 +1,44 @@
+// The usual blanks over the job: each knows how to show one value, read a typed text and hand on the next job.
+#pragma once
+
+#include "document/document.h"
+#include "measure/convention.h"
+#include "widgets/sentence.h"
+
+namespace clockface::app {
+
+/// Makes blanks that edit one document. `Reach` functions find the value inside a job; they must not be called on a job
+/// that lacks it (slips are rebuilt when the patterns change).
+class JobBlanks {
+public:
+    explicit JobBlanks(Document& document) : m_document(document) {}
+
+    template <class T> using Reach = std::function<T&(Job&)>;
+
+    /// A length in the job's unit.
+    void length(Sentence& sentence, const QString& name, const QString& what, Reach<Length> reach) const;
+    /// A length that may be missing: empty (or the word itself) takes it away.
+    void optional_length(Sentence& sentence, const QString& name, const QString& what, const QString& none,
+                         Reach<std::optional<Length>> reach) const;
+    /// One coordinate of a point, with the sign the drawing gives it.
+    void coordinate(Sentence& sentence, const QString& name, const QString& what, Axis axis, Reach<Point> reach) const;
+    void count(Sentence& sentence, const QString& name, const QString& what, int least, int most, Reach<int> reach) const;
+    /// A direction, in the job's angle convention or as clock time.
+    void direction(Sentence& sentence, const QString& name, const QString& what, Reach<Angle> reach) const;
+    /// An amount of turn.
+    void turn(Sentence& sentence, const QString& name, const QString& what, Reach<Angle> reach) const;
+    void text(Sentence& sentence, const QString& name, const QString& what, Reach<std::string> reach) const;
+    /// Anything else: own words out, own reading in.
+    void custom(Sentence& sentence, const QString& name, const QString& what, std::function<QString(const Job&)> show,
+                std::function<Result<QString>(Job&, const QString&)> read) const;
+    void choice(Sentence& sentence, const QString& name, const QString& what, const QStringList& fillings,
+                std::function<int(const Job&)> now, std::function<void(Job&, int)> choose) const;
+
+private:
+    Document& m_document;
+};
+
+/// "12.500" trimmed to what has to be written in the job's unit, with the unit: "12.5 mm".
+QString shown_length(const Job& job, Length length);
+
+} // namespace clockface::app
