@@ -83,6 +83,7 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
 int main(int argc, char** argv) {
     QElapsedTimer since_start;
     since_start.start();
+    keep_typewriter_faces_out();
     QApplication application(argc, argv);
     QApplication::setApplicationName(QStringLiteral("clockface"));
     QApplication::setApplicationVersion(QStringLiteral(CLOCKFACE_VERSION));

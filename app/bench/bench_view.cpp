@@ -108,14 +108,15 @@ BenchView::BenchView(Document& document, QWidget* parent) : QWidget(parent), m_d
     acts->addWidget(m_why_button, 1);
     acts->addWidget(m_again, 1);
     auto* right = new QVBoxLayout;
-    right->setSpacing(12);
+    right->setSpacing(14);
+    right->addStretch(1);
     right->addWidget(m_heading);
-    right->addWidget(m_figures, 3);
+    right->addWidget(m_figures);
     right->addWidget(m_direction);
     right->addWidget(m_note);
     right->addWidget(m_why);
     right->addWidget(m_next_moves);
-    right->addStretch(1);
+    right->addStretch(2);
     right->addLayout(acts);
     auto* middle = new QHBoxLayout;
     middle->setSpacing(30);

@@ -9,6 +9,7 @@ namespace {
 
 constexpr int largest = 150;
 constexpr int smallest = 30;
+constexpr double tallest = 320.0;
 constexpr int most_in_one_column = 3;
 
 QFont figure_font(int pixels) {
@@ -41,6 +42,7 @@ void BigFigures::show_figures(const std::vector<BigFigure>& figures) {
     for (const BigFigure& figure : figures)
         spoken += QString::fromStdString(figure.caption + " " + figure.value + " " + figure.after + " ");
     setAccessibleName(spoken.simplified());
+    take_height();
     update();
 }
 
@@ -88,12 +90,15 @@ QSizeF BigFigures::arrange(int pixels, QPainter* painter) const {
 int BigFigures::best_size() const {
     for (int pixels = largest; pixels > smallest; pixels -= 2) {
         const QSizeF used = arrange(pixels, nullptr);
-        const double widest = m_figures.size() > most_in_one_column ? width() - 8.0 : width();
-        if (used.width() <= widest && used.height() <= height())
+        if (used.width() <= width() && used.height() <= tallest)
             return pixels;
     }
     return smallest;
 }
+
+void BigFigures::take_height() { setFixedHeight(static_cast<int>(arrange(best_size(), nullptr).height()) + 4); }
+
+void BigFigures::resizeEvent(QResizeEvent*) { take_height(); }
 
 void BigFigures::paintEvent(QPaintEvent*) {
     QPainter painter(this);

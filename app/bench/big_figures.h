@@ -20,6 +20,7 @@ public:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
     const Look* m_look = &Look::day();
@@ -28,6 +29,7 @@ private:
     /// Lays the figures out at this size of type; paints when a painter is given. Gives the room used.
     QSizeF arrange(int pixels, QPainter* painter) const;
     [[nodiscard]] int best_size() const;
+    void take_height();
 };
 
 } // namespace clockface::app

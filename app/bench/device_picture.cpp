@@ -46,20 +46,21 @@ private:
     }
 
     // A dial whose figures rise clockwise, turned so that `line` stands at the mark on top.
-    void dial(int graduations, int line, bool clockwise, const QString& reading, const QString& below, const std::function<QString(int)>& figure) {
+    void dial(int graduations, int line, int figure_every, bool clockwise, const QString& reading, const QString& below,
+              const std::function<QString(int)>& figure) {
         m_painter.setPen(QPen(m_look.faint, 2.0));
         m_painter.setBrush(m_look.air);
         m_painter.drawEllipse(m_centre, m_radius, m_radius);
         // Not more lines than can be told apart, and not more figures than can be read.
         const int every = std::max(1, static_cast<int>(std::ceil(graduations / (2.0 * M_PI * m_radius / 7.0))));
-        const int figure_every = nice_step(graduations);
         for (int i = 0; i < graduations; i += every) {
             const double angle = 2.0 * M_PI * (i - line) / graduations;
             // The dial is turned clockwise to raise its reading, so larger figures stand counter-clockwise of the mark.
             const QPointF out(-std::sin(angle), -std::cos(angle));
             const bool named = i % figure_every == 0;
+            const bool fifth = i % 5 == 0;
             m_painter.setPen(QPen(m_look.scribed, named ? 2.4 : 1.0));
-            m_painter.drawLine(m_centre + out * (m_radius - 5.0), m_centre + out * (m_radius - (named ? 24.0 : 15.0)));
+            m_painter.drawLine(m_centre + out * (m_radius - 5.0), m_centre + out * (m_radius - (named ? 26.0 : fifth ? 19.0 : 13.0)));
             if (named && graduations - i >= figure_every / 2 + 1)
                 text(m_centre + out * (m_radius - 44.0), figure(i), 16, m_look.scribed);
         }
@@ -72,12 +73,16 @@ private:
         turn_arrow(clockwise);
     }
 
-    // About ten figures round the dial, at round counts of lines that divide it where they can.
-    static int nice_step(int graduations) {
-        for (const int figures : {10, 12, 8, 9, 5, 6})
-            if (graduations % figures == 0)
-                return graduations / figures;
-        return std::max(1, graduations / 10);
+    // Lines from one engraved figure to the next: a round value in the dial's unit that leaves 8 to 26 figures.
+    static int engraved_every(const Screw& screw) {
+        const double line = screw.graduation().in(screw.unit);
+        for (double value = 1e-4; value < 100.0; value *= 10.0)
+            for (const double round : {value, 2.0 * value, 5.0 * value}) {
+                const double lines = round / line;
+                if (lines > 0.999 && std::fabs(lines - std::round(lines)) < 1e-6 && screw.graduations / lines <= 26.0)
+                    return static_cast<int>(std::lround(lines));
+            }
+        return std::max(1, screw.graduations / 10);
     }
 
     void fitted_text(QPointF at, const QString& words, double pixels, double width) {
@@ -115,7 +120,7 @@ private:
     void picture(const TurnHandwheel& move) {
         const auto* wheels = std::get_if<Handwheels>(&m_plan.machine.kind);
         const Screw screw = wheels ? (move.axis == Axis::X ? wheels->x : wheels->y) : std::get<RotaryTable>(m_plan.machine.kind).slide;
-        dial(screw.graduations, move.line, move.way == Turn::Clockwise, q(dial_figure(screw, move.line)),
+        dial(screw.graduations, move.line, engraved_every(screw), move.way == Turn::Clockwise, q(dial_figure(screw, move.line)),
              QObject::tr("on the %1 dial").arg(move.axis == Axis::X ? QStringLiteral("X") : QStringLiteral("Y")),
              [&](int line) { return q(decimal((screw.graduation() * line).in(screw.unit), 4, Sign::WhenNegative, Tail::Trim)); });
         text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("%1 a turn, %2 a line").arg(q(with_unit(screw.lead, screw.unit)), q(with_unit(screw.graduation(), screw.unit))), 16, m_look.bench_quiet);
@@ -123,7 +128,7 @@ private:
 
     void picture(const TurnTable& turn) {
         const auto& table = std::get<RotaryTable>(m_plan.machine.kind);
-        dial(table.graduations, turn.line, turn.way == Turn::Clockwise, q(dial_figure(table, turn.line)), QObject::tr("on the handle's dial"),
+        dial(table.graduations, turn.line, std::max(1, table.graduations / 12), turn.way == Turn::Clockwise, q(dial_figure(table, turn.line)), QObject::tr("on the handle's dial"),
              [&](int line) { return q(degrees_minutes_seconds(table.step() * line)).section(QLatin1Char(' '), 0, 1); });
         text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("%1 a turn; table at %2").arg(q(in_degrees(table.per_turn())), q(degrees_minutes_seconds(table.step() * static_cast<double>(turn.reading)))), 16, m_look.bench_quiet);
     }

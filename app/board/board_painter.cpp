@@ -235,17 +235,17 @@ void BoardPainter::holes(Stage stage, const std::string& pattern, const std::str
         if (!chosen && (!all || stage == Stage::Blank))
             continue;
         const double r = std::max(2.0, m_map.pixels(each.spec.diameter) / 2.0);
-        // Names stand inwards of a circle and below everything else, where the fewest lines run.
-        const PatternLayout& layout = patterns[each.pattern].layout;
-        QPointF off(0.0, r + 13.0);
-        if (std::holds_alternative<CirclePattern>(layout) || std::holds_alternative<ArcPattern>(layout)) {
-            const QPointF in = screen(anchor_of(layout)) - screen(each.at);
-            const double length = std::max(1.0, std::hypot(in.x(), in.y()));
-            off = in / length * (r + 15.0);
-        }
         const bool near = stage != Stage::Holes || patterns[each.pattern].name == pattern;
-        label(screen(each.at) + off, q(each.name), chosen ? m_look.brass_on_dark : near ? m_look.scribed : m_look.faint, 10, chosen || near);
+        label(screen(each.at) + name_side(each) * (r + 15.0), q(each.name), chosen ? m_look.brass_on_dark : near ? m_look.scribed : m_look.faint, 10, chosen || near);
     }
+}
+
+QPointF BoardPainter::name_side(const Hole& hole) const {
+    const PatternLayout& layout = m_document.job().patterns[hole.pattern].layout;
+    if (std::holds_alternative<RowPattern>(layout) || std::holds_alternative<SinglePattern>(layout))
+        return {0.0, 1.0};
+    const QPointF in = screen(anchor_of(layout)) - screen(hole.at);
+    return in / std::max(1.0, std::hypot(in.x(), in.y()));
 }
 
 void BoardPainter::path() {
@@ -263,12 +263,10 @@ void BoardPainter::path() {
     if (plan.route.order.size() > most_labels)
         return;
     for (std::size_t i = 0; i < plan.route.order.size(); ++i) {
-        // The number in the order, in a small tag outside the hole on the side away from where the path came.
+        // The number in the order, in a small tag on the side where the hole's name is not.
+        const Hole& made = plan.holes[static_cast<std::size_t>(plan.route.order[i])];
         const QPointF at = line[static_cast<int>(i) + 1];
-        const QPointF came = at - line[static_cast<int>(i)];
-        const double length = std::max(1.0, std::hypot(came.x(), came.y()));
-        const double r = m_map.pixels(plan.holes[static_cast<std::size_t>(plan.route.order[i])].spec.diameter) / 2.0;
-        const QPointF tag = at + QPointF(came.x() / length, came.y() / length) * (r + 14.0);
+        const QPointF tag = at - name_side(made) * (m_map.pixels(made.spec.diameter) / 2.0 + 14.0);
         m_painter.setPen(Qt::NoPen);
         m_painter.setBrush(m_look.brass_on_dark);
         m_painter.drawEllipse(tag, 9.5, 9.5);
@@ -284,8 +282,9 @@ void BoardPainter::dimension(QPointF from, QPointF to, double offset, const QStr
     const QPointF a = from + side;
     const QPointF b = to + side;
     m_painter.setPen(QPen(m_look.scribed, 1.1));
-    m_painter.drawLine(from + side * 0.2, a + side * 0.12);
-    m_painter.drawLine(to + side * 0.2, b + side * 0.12);
+    const QPointF out = side / std::max(1.0, std::fabs(offset));
+    m_painter.drawLine(from + out * 8.0, a + out * 6.0);
+    m_painter.drawLine(to + out * 8.0, b + out * 6.0);
     m_painter.setFont(type(11));
     const double room = QFontMetricsF(m_painter.font()).horizontalAdvance(text) / 2.0 + 8.0;
     const QPointF along = way / length;

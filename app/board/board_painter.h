@@ -38,6 +38,8 @@ private:
     void pattern_lines(const std::string& pattern);
     void holes(Stage stage, const std::string& pattern, const std::string& selected);
     void hole(const Hole& hole, bool chosen, bool near, bool troubled);
+    /// Unit step on the screen towards where a hole's name stands: inwards of a circle, otherwise below.
+    [[nodiscard]] QPointF name_side(const Hole& hole) const;
     void path();
     void overall_dimensions();
     void pitch_dimension(const std::string& pattern);

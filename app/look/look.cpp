@@ -3,6 +3,7 @@
 #include <QFontDatabase>
 #include <algorithm>
 #include <cmath>
+#include <fontconfig/fontconfig.h>
 
 namespace clockface::app {
 
@@ -22,7 +23,7 @@ Look make_day() {
     look.rule = "#D9D1BC";
     look.link = "#24337A";
     look.chosen_row = "#E9D9AE";
-    look.brass = "#835812";
+    look.brass = "#7A5210";
     look.brass_on_dark = "#E0AC4A";
     look.stop = "#A83A26";
     look.check = "#7D5A0C";
@@ -79,8 +80,21 @@ const Look& Look::night_shift() {
 }
 
 double contrast(const QColor& a, const QColor& b) {
-    const auto [dark, light] = std::minmax(luminance(a), luminance(b));
-    return (light + 0.05) / (dark + 0.05);
+    const double one = luminance(a);
+    const double other = luminance(b);
+    return (std::max(one, other) + 0.05) / (std::min(one, other) + 0.05);
+}
+
+void keep_typewriter_faces_out() {
+    static constexpr const char* rules = R"(<?xml version="1.0"?><fontconfig><selectfont><rejectfont>
+        <pattern><patelt name="family"><string>B612 Mono</string></patelt></pattern>
+        </rejectfont></selectfont></fontconfig>)";
+    FcConfig* config = FcInitLoadConfig();
+    if (!config)
+        return;
+    FcConfigParseAndLoadFromMemory(config, reinterpret_cast<const FcChar8*>(rules), FcTrue);
+    FcConfigBuildFonts(config);
+    FcConfigSetCurrent(config); // Qt asks for the current one
 }
 
 bool load_fonts() {
@@ -118,6 +132,8 @@ QString style_sheet(const Look& look) {
         QWidget#slip QPushButton { background: transparent; color: @ink; font-size: 11pt; text-align: left; border: 1px solid @rule;
             border-radius: 4px; padding: 6px 8px; }
         QWidget#slip QPushButton:focus, QWidget#slip QPushButton:hover { border: 2px solid @brass; padding: 5px 7px; }
+        QWidget#slip QPushButton[line="true"] { padding: 2px 8px; }
+        QWidget#slip QPushButton[line="true"]:focus, QWidget#slip QPushButton[line="true"]:hover { padding: 1px 7px; }
         QWidget#slip QPushButton:checked { border: 2px solid @link; padding: 5px 7px; font-weight: bold; }
         QWidget#slip QPushButton[link="true"] { border: none; color: @link; text-decoration: underline; font-size: 10pt; padding: 2px; }
         QWidget#slip QPushButton[link="true"]:focus { border: 1px dashed @brass; padding: 1px; }

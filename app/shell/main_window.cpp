@@ -103,6 +103,7 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     });
     set_night(m_settings.value(QStringLiteral("night"), false).toBool());
     show_stage(Stage::Holes);
+    m_board->setFocus();
     update_title();
 }
 

@@ -39,7 +39,7 @@ Sentence* BlankSlip::job_sentence() {
     blanks().text(*s, "title", tr("title of the job"), [](Job& job) -> std::string& { return job.title; });
     s->words(tr("for"));
     blanks().text(*s, "workFor", tr("what the job is for"), [](Job& job) -> std::string& { return job.work_for; });
-    s->words(tr(", wanted"));
+    s->words(QStringLiteral(";"));
     blanks().custom(
         *s, "pieces", tr("number of pieces"), [](const Job& job) { return QString::fromStdString(count_word(job.pieces)); },
         [](Job& job, const QString& text) -> Result<QString> {
@@ -48,7 +48,7 @@ Sentence* BlankSlip::job_sentence() {
                 return QString();
             });
         });
-    s->words(tr("of. Figures are in"));
+    s->words(tr("wanted. Figures are in"));
     blanks().choice(
         *s, "unit", tr("unit of the job's figures"), {tr("millimetres"), tr("inches")},
         [](const Job& job) { return static_cast<int>(job.unit); },
@@ -89,7 +89,7 @@ Sentence* BlankSlip::shape_sentence() {
             if (blank.diameter.nominal == zero)
                 blank.diameter.nominal = std::min(blank.width.nominal, blank.height.nominal);
             if (blank.width.nominal == zero)
-                blank.width = blank.height = blank.diameter;
+                blank.width.nominal = blank.height.nominal = blank.diameter.nominal;
         });
     s->words(tr("of"));
     blanks().text(*s, "material", tr("material"), [](Job& job) -> std::string& { return job.blank.material; });

@@ -5,8 +5,8 @@
 #include "measure/figures.h"
 #include "measure/shop_number.h"
 #include "shop/hole_words.h"
+#include "widgets/flow_layout.h"
 
-#include <QHBoxLayout>
 #include <QHeaderView>
 #include <QLabel>
 #include <QPushButton>
@@ -34,10 +34,9 @@ QString summary(const Job& job, const Pattern& pattern) {
 
 HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     : Slip(document, selection, parent), m_table_model(document) {
-    auto* add = new QHBoxLayout;
-    add->setSpacing(6);
-    auto* add_label = new QLabel(tr("Add a"));
-    add->addWidget(add_label);
+    auto* add_line = new QWidget;
+    auto* add = new FlowLayout(add_line);
+    add->addWidget(new QLabel(tr("Add a")));
     const std::pair<const char*, QString> kinds[] = {{"addCircle", tr("circle")}, {"addArc", tr("arc")}, {"addRow", tr("row")}, {"addSingle", tr("single hole")}};
     for (int i = 0; i < 4; ++i) {
         auto* button = new QPushButton(kinds[i].second);
@@ -48,8 +47,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
         connect(button, &QPushButton::clicked, this, [this, i] { add_pattern(static_cast<PatternKind>(i)); });
         add->addWidget(button);
     }
-    add->addStretch();
-    body()->addLayout(add);
+    body()->addWidget(add_line);
     m_patterns = new QVBoxLayout;
     m_patterns->setSpacing(8);
     body()->addLayout(m_patterns);
@@ -128,7 +126,7 @@ void HolesSlip::build() {
     m_pattern_box = new QWidget;
     auto* box = new QVBoxLayout(m_pattern_box);
     box->setContentsMargins(0, 0, 0, 0);
-    box->setSpacing(8);
+    box->setSpacing(5);
     const Job& job = document().settled();
     const int open = open_pattern();
     if (open < 0)
@@ -144,6 +142,7 @@ void HolesSlip::build() {
             continue;
         }
         auto* line = new QPushButton;
+        line->setProperty("line", true);
         line->setObjectName(QStringLiteral("pattern%1").arg(q(job.patterns[i].name)));
         line->setAccessibleName(tr("open pattern %1").arg(q(job.patterns[i].name)));
         const std::string name = job.patterns[i].name;
@@ -152,6 +151,7 @@ void HolesSlip::build() {
         m_lines << line;
     }
     m_patterns->addWidget(m_pattern_box);
+    m_pattern_box->show(); // at once, so that a blank in it can take the keys
 }
 
 void HolesSlip::hole_blanks(Sentence& s, std::size_t index, bool counted) {

@@ -38,7 +38,7 @@ void BlankEdit::refresh() {
 
 QSize BlankEdit::sizeHint() const {
     const QFontMetrics metrics(font());
-    const int width = metrics.horizontalAdvance(text().isEmpty() ? QStringLiteral("00") : text()) + 12;
+    const int width = metrics.horizontalAdvance(text().isEmpty() ? QStringLiteral("00") : text()) + 8;
     return {width, metrics.height() + 4};
 }
 

@@ -32,8 +32,8 @@ Fault measured_fault(const std::string& place, const std::string& what, const Me
         return found;
     // A measured size this far out is a slipped figure, and it would move the middle without a word.
     if (abs(*size.measured - size.nominal) > 0.25 * size.nominal)
-        return fault(place + ".measured", fmt::format("The measured figure differs from the drawing's by more than a "
-                                                      "quarter. Change the drawing's figure first if that is right."));
+        return fault(place + ".measured", fmt::format("The measured figure and the drawing's differ by more than a "
+                                                      "quarter. One is wrong: correct it, or empty the measured one first."));
     return std::nullopt;
 }
 

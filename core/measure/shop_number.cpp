@@ -33,6 +33,15 @@ std::string lower(std::string_view text) {
     return out;
 }
 
+// Printed signs as the keyboard has them: what the program shows (a true minus) must be readable again.
+std::string with_plain_signs(std::string_view text) {
+    std::string out(text);
+    for (const auto& [printed, plain] : {std::pair("−", "-"), {"–", "-"}, {"×", "x"}, {"″", "\""}, {"”", "\""}, {"\u00a0", " "}})
+        for (std::size_t at = out.find(printed); at != std::string::npos; at = out.find(printed, at + 1))
+            out.replace(at, std::char_traits<char>::length(printed), plain);
+    return out;
+}
+
 bool is_digit(char c) { return std::isdigit(static_cast<unsigned char>(c)) != 0; }
 bool is_letter(char c) { return std::isalpha(static_cast<unsigned char>(c)) != 0; }
 
@@ -151,7 +160,7 @@ private:
         if (c == '#' || is_letter(c))
             return drill();
         return refuse(fmt::format("A number is expected where '{}' stands. {}", rest(),
-                                  c == '/' || c == '*' ? "One sign too many?" : "Figures such as 12.5 or 3 1/4 would do."));
+                                  c == '/' || c == '*' ? "One sign too many, it seems." : "Figures such as 12.5 or 3 1/4 would do."));
     }
 
     // Reads decimal digits; an exponent is taken only when digits follow it.
@@ -209,13 +218,35 @@ private:
         double size = *read;
         const std::string_view written = m_text.substr(start, m_at - start);
         const bool whole = written.find_first_not_of("0123456789") == std::string_view::npos;
-        if (whole)
-            take_fraction(size);
+        if (whole) {
+            if (const Result<bool> fraction = take_plain_fraction(size); !fraction)
+                return tl::unexpected(fraction.error());
+            else if (!*fraction)
+                take_mixed_fraction(size);
+        }
         return with_unit_behind({size, Kind::Bare});
     }
 
+    // "7/16" is one number, so that a unit behind it counts for all of it. True when it was taken.
+    Result<bool> take_plain_fraction(double& size) {
+        if (peek() != '/' || !is_digit(peek(1)))
+            return false;
+        const std::size_t stroke = m_at++;
+        const Result<double> under = digits();
+        if (!under)
+            return tl::unexpected(under.error());
+        if (m_text.substr(stroke + 1, m_at - stroke - 1).find_first_not_of("0123456789") != std::string_view::npos) {
+            m_at = stroke; // 10/2.5 is a division
+            return false;
+        }
+        if (*under == 0.0)
+            return problem("", "Nothing can be divided by nought. Change the figure under the stroke.");
+        size /= *under;
+        return true;
+    }
+
     // After a whole number: " 1/4" or "-1/4" belongs to it (a mixed number) unless blanks stand on both sides of the minus.
-    void take_fraction(double& size) {
+    void take_mixed_fraction(double& size) {
         std::size_t next = m_at;
         while (next < m_text.size() && m_text[next] == ' ')
             ++next;
@@ -348,7 +379,8 @@ private:
 } // namespace
 
 Result<ReadLength> read_length(std::string_view text, Unit field) {
-    Parser parser(text, field);
+    const std::string typed = with_plain_signs(text);
+    Parser parser(typed, field);
     const Result<Value> value = parser.all();
     if (!value)
         return tl::unexpected(value.error());
@@ -361,7 +393,8 @@ Result<ReadLength> read_length(std::string_view text, Unit field) {
 }
 
 Result<double> read_number(std::string_view text) {
-    Parser parser(text, Unit::Millimetre);
+    const std::string typed = with_plain_signs(text);
+    Parser parser(typed, Unit::Millimetre);
     const Result<Value> value = parser.all();
     if (!value)
         return tl::unexpected(value.error());

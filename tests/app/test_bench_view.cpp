@@ -1,0 +1,120 @@
+// The Bench, walked from the first move to the last on every machine.
+#include "support/window.h"
+
+#include <QLabel>
+
+using namespace clockface;
+using namespace clockface::app;
+using namespace clockface::testing;
+
+class TestBenchView : public QObject {
+    Q_OBJECT
+private slots:
+    void the_whole_list_is_walked_data() {
+        QTest::addColumn<QString>("machine");
+        for (const Machine& machine : default_shop().machines)
+            QTest::newRow(machine.name.c_str()) << QString::fromStdString(machine.name);
+    }
+    void the_whole_list_is_walked() {
+        QFETCH(QString, machine);
+        Window w;
+        w.main.show_stage(Stage::Order);
+        w.click("machine:" + machine);
+        w.click("goToBench");
+        QCOMPARE(w.main.stage(), Stage::Bench);
+        auto* bench = w.find<BenchView>("bench");
+        const int all = static_cast<int>(w.document.plan().route.list.size());
+        QString last;
+        for (int step = 0; step < all; ++step) {
+            QCOMPARE(w.document.done(), step);
+            QVERIFY(w.find<QLabel>("benchWhere")->text().contains(QStringLiteral("move %1 of %2").arg(step + 1).arg(all)));
+            const QString shown = w.find<BigFigures>("bigFigures")->accessibleName();
+            QVERIFY(!shown.isEmpty());
+            QVERIFY(!w.find<QLabel>("benchHeading")->text().isEmpty());
+            bench->grab(); // every picture is really drawn
+            QTest::keyClick(bench, Qt::Key_Space);
+        }
+        QCOMPARE(w.document.done(), all);
+        QVERIFY(w.find<QLabel>("benchHeading")->text().contains("last move"));
+        QTest::keyClick(bench, Qt::Key_Space); // nothing after the end
+        QCOMPARE(w.document.done(), all);
+        QTest::keyClick(bench, Qt::Key_Backspace);
+        QCOMPARE(w.document.done(), all - 1);
+        QTest::keyClick(bench, Qt::Key_Home);
+        QCOMPARE(w.document.done(), 0);
+    }
+    void the_place_is_kept_in_the_file() {
+        Window w;
+        w.main.show_stage(Stage::Bench);
+        auto* bench = w.find<BenchView>("bench");
+        for (int i = 0; i < 9; ++i)
+            QTest::keyClick(bench, Qt::Key_Space);
+        QTest::keyClick(bench, Qt::Key_Backspace);
+        const QString shown = w.find<BigFigures>("bigFigures")->accessibleName();
+        QTest::keyClick(bench, Qt::Key_Escape);
+        QCOMPARE(w.main.stage(), Stage::Order);
+        w.next_file = w.folder.filePath("flange.clockface.json");
+        QVERIFY(w.main.save_as());
+        w.main.new_job();
+        QVERIFY(w.main.open_file(w.next_file));
+        w.main.show_stage(Stage::Bench);
+        QCOMPARE(w.document.done(), 8);
+        QCOMPARE(w.find<BigFigures>("bigFigures")->accessibleName(), shown);
+    }
+    void figures_are_those_of_the_list() {
+        Window w;
+        w.main.show_stage(Stage::Bench);
+        auto* bench = w.find<BenchView>("bench");
+        QTest::keyClick(bench, Qt::Key_Space); // zero is found; now X to A1
+        QCOMPARE(w.find<BigFigures>("bigFigures")->accessibleName(), QStringLiteral("6 turns, then on to 0.38 mm"));
+        QVERIFY(!w.find("benchWhy"));
+        QTest::keyClick(bench, Qt::Key_H);
+        QVERIFY(w.find<QLabel>("benchWhy")->text().contains("769 lines"));
+    }
+    void figures_are_large_enough() {
+        // 20 mm on a 24 inch screen of 1920 x 1080: 531 mm wide, so 72 pixels.
+        Window w;
+        w.main.resize(1920, 1080);
+        w.main.show_stage(Stage::Bench);
+        auto* bench = w.find<BenchView>("bench");
+        for (int i = 0; i < 8; ++i) {
+            QTest::qWait(0);
+            QVERIFY2(w.find<BigFigures>("bigFigures")->digit_height() >= 72.0, qPrintable(w.find<BigFigures>("bigFigures")->accessibleName()));
+            QTest::keyClick(bench, Qt::Key_Space);
+        }
+    }
+    void buttons_are_knuckle_wide_and_never_take_the_space_key() {
+        Window w;
+        w.main.show_stage(Stage::Bench);
+        QTest::mouseClick(w.find("benchDone"), Qt::LeftButton);
+        QTest::mouseClick(w.find("benchDone"), Qt::LeftButton);
+        QTest::mouseClick(w.find("benchBack"), Qt::LeftButton);
+        QCOMPARE(w.document.done(), 1);
+        QTest::keyClick(QApplication::focusWidget(), Qt::Key_Space);
+        QCOMPARE(w.document.done(), 2);
+        for (const char* name : {"benchDone", "benchBack", "benchWhyButton"})
+            QVERIFY(w.find(name)->width() >= 48 && w.find(name)->height() >= 48);
+    }
+    void a_changed_list_is_told() {
+        Window w;
+        w.document.set_done(6);
+        w.main.selection().select("E", {});
+        w.fill("placeX", "-13.1");
+        QVERIFY(w.find<QLabel>("finding")->text().contains("has changed"));
+        w.main.show_stage(Stage::Bench);
+        QVERIFY(w.find<QLabel>("benchNote")->text().contains("has changed"));
+        QVERIFY(w.find("benchAgain"));
+    }
+    void a_job_without_holes_has_an_empty_bench() {
+        Window w;
+        w.command("new");
+        w.main.show_stage(Stage::Bench);
+        auto* bench = w.find<BenchView>("bench");
+        QTest::keyClick(bench, Qt::Key_Space);
+        bench->grab();
+        QVERIFY(w.document.done() <= static_cast<int>(w.document.plan().route.list.size()));
+    }
+};
+
+CLOCKFACE_WINDOW_MAIN(TestBenchView)
+#include "test_bench_view.moc"

@@ -1,0 +1,89 @@
+// clockface-cli as a person calls it.
+#include "support/jobs.h"
+
+#include <QFile>
+#include <QProcess>
+#include <QTemporaryDir>
+#include <nlohmann/json.hpp>
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+struct Ran {
+    int code;
+    QString out, err;
+};
+
+Ran run(const QStringList& arguments) {
+    QProcess process;
+    process.start(QStringLiteral(CLI_PROGRAM), arguments);
+    process.waitForFinished();
+    return {process.exitCode(), QString::fromUtf8(process.readAllStandardOutput()), QString::fromUtf8(process.readAllStandardError())};
+}
+
+const QString demo = QStringLiteral(SOURCE_FOLDER "/demo/dial-centre-flange.clockface.json");
+
+} // namespace
+
+class TestCli : public QObject {
+    Q_OBJECT
+private slots:
+    void numbers() {
+        const Ran mixed = run({"number", "12-1/2", "--unit", "in"});
+        QCOMPARE(mixed.code, 0);
+        QVERIFY(mixed.out.contains("317.5 mm = 12.5 in"));
+        QVERIFY(mixed.out.contains("read as 12 and 1/2"));
+        const Ran bad = run({"number", "3//4"});
+        QCOMPARE(bad.code, 2);
+        QVERIFY(bad.err.contains("3//4") && bad.err.contains("One sign too many"));
+    }
+    void plan_in_every_form() {
+        const Ran text = run({"plan", demo, "--machine", "Readout mill"});
+        QCOMPARE(text.code, 0);
+        QVERIFY(text.out.contains("Go to A1: X +15.375, Y +26.630."));
+        QVERIFY(text.out.contains("worst hole"));
+        const Ran json = run({"plan", demo, "--as", "json"});
+        const auto document = nlohmann::json::parse(json.out.toStdString());
+        QCOMPARE(document["holes"].size(), 17U);
+        QVERIFY(document["proof"]["worst"]["miss"] < 0.0142); // half a line of 0.02 in X and Y: 0.01414
+        QVERIFY(std::abs(document["holes"][2]["x"].get<double>() - 22.541) < 0.0005);
+        QVERIFY(run({"plan", demo, "--as", "csv"}).out.startsWith("step,hole,device"));
+        QVERIFY(run({"plan", demo, "--as", "coordinates"}).out.contains("\r\nA1,15.3"));
+    }
+    void check_tells_by_its_code() {
+        QCOMPARE(run({"check", demo}).code, 0);
+        QTemporaryDir folder;
+        QFile spoilt(folder.filePath("spoilt.json"));
+        QVERIFY(spoilt.open(QIODevice::WriteOnly));
+        spoilt.write(QByteArray::fromStdString(read_text(demo.toStdString())).replace("\"holes_called_for\": 17", "\"holes_called_for\": 16"));
+        spoilt.close();
+        const Ran stopped = run({"check", spoilt.fileName()});
+        QCOMPARE(stopped.code, 1);
+        QVERIFY(stopped.out.startsWith("stop: The drawing calls for 16 holes, the plan makes 17."));
+        const auto findings = nlohmann::json::parse(run({"check", spoilt.fileName(), "--as", "json"}).out.toStdString());
+        QCOMPARE(findings[0]["kind"].get<std::string>(), std::string("count-differs"));
+    }
+    void refusals_data() {
+        QTest::addColumn<QStringList>("arguments");
+        QTest::addColumn<QString>("says");
+        QTest::newRow("no such file") << QStringList{"plan", "/no/such.json"} << "no such file";
+        QTest::newRow("no such machine") << QStringList{"plan", demo, "--machine", "Jig borer"} << "Metric mill";
+        QTest::newRow("not a job") << QStringList{"check", QStringLiteral(SOURCE_FOLDER "/README.md")} << "README.md";
+        QTest::newRow("no such form") << QStringList{"plan", demo, "--as", "xml"} << "--as";
+        QTest::newRow("nothing asked") << QStringList{} << "subcommand";
+        QTest::newRow("shop file missing") << QStringList{"plan", demo, "--shop", "/no/shop.json"} << "/no/shop.json";
+    }
+    void refusals() {
+        QFETCH(QStringList, arguments);
+        QFETCH(QString, says);
+        const Ran ran = run(arguments);
+        QCOMPARE(ran.code, 2);
+        QVERIFY2(ran.err.contains(says), qPrintable(ran.err));
+        QVERIFY(ran.out.isEmpty());
+    }
+};
+
+QTEST_GUILESS_MAIN(TestCli)
+#include "test_cli.moc"

@@ -1,0 +1,193 @@
+// The document: one way to change the job, undo for everything, nothing lost.
+#include "document/document.h"
+#include "document/recovery.h"
+#include "formats/job_json.h"
+#include "slips/hole_table.h"
+#include "slips/instruction_list.h"
+#include "slips/new_pattern.h"
+#include "job/validate.h"
+#include "support/jobs.h"
+
+#include <QAbstractItemModelTester>
+#include <QDir>
+#include <QFile>
+#include <QSignalSpy>
+#include <QTemporaryDir>
+
+using namespace clockface;
+using namespace clockface::app;
+using namespace clockface::testing;
+
+class TestDocument : public QObject {
+    Q_OBJECT
+private slots:
+    void edits_are_undo_steps() {
+        Document document(default_shop());
+        document.show_example(flange());
+        Job next = document.job();
+        next.title = "Other";
+        QVERIFY(document.edit("title", next));
+        QVERIFY(document.is_dirty());
+        QCOMPARE(document.undo_stack().count(), 1);
+        QVERIFY(document.edit("nothing", next)); // no change, no step
+        QCOMPARE(document.undo_stack().count(), 1);
+        document.undo_stack().undo();
+        QCOMPARE(document.settled(), flange());
+        QVERIFY(!document.is_dirty());
+        document.undo_stack().redo();
+        QCOMPARE(document.settled().title, std::string("Other"));
+    }
+    void impossible_edits_change_nothing() {
+        Document document(default_shop());
+        document.show_example(flange());
+        QSignalSpy changed(&document, &Document::changed);
+        Job next = flange();
+        next.blank.thickness = mm(0);
+        const auto edited = document.edit("thickness", next);
+        QVERIFY(!edited && edited.error().place == "blank.thickness");
+        QCOMPARE(document.settled(), flange());
+        QCOMPARE(changed.count(), 0);
+    }
+    void previews_are_seen_but_not_kept() {
+        Document document(default_shop());
+        document.show_example(flange());
+        Job next = flange();
+        std::get<CirclePattern>(next.patterns[0].layout).diameter = mm(50);
+        QVERIFY(document.preview(next));
+        QCOMPARE(document.job(), next);
+        QCOMPARE(document.settled(), flange());
+        QVERIFY(same(distance({}, document.plan().holes[0].at), mm(25)));
+        QVERIFY(!document.is_dirty());
+        document.drop_preview();
+        QVERIFY(same(distance({}, document.plan().holes[0].at), mm(30.75)));
+    }
+    void undo_leaves_the_work_done() {
+        Document document(default_shop());
+        document.show_example(flange());
+        Job next = flange();
+        next.title = "Other";
+        QVERIFY(document.edit("title", next));
+        document.set_done(4);
+        document.undo_stack().undo();
+        QCOMPARE(document.done(), 4);
+        QCOMPARE(document.settled().title, flange().title);
+    }
+    void progress_belongs_to_its_list() {
+        Document document(default_shop());
+        document.show_example(flange());
+        document.set_done(7);
+        Job next = document.settled();
+        next.machine = "Readout mill";
+        QVERIFY(document.edit("machine", next));
+        QCOMPARE(document.done(), 0);
+        document.undo_stack().undo();
+        QCOMPARE(document.done(), 7);
+        next = document.settled();
+        next.patterns.pop_back();
+        QVERIFY(document.edit("fewer", next));
+        QCOMPARE(document.done(), 0); // the list is another one now
+        document.undo_stack().undo();
+        QCOMPARE(document.done(), 7);
+    }
+    void saving_and_opening() {
+        QTemporaryDir folder;
+        Document document(default_shop());
+        document.show_example(flange());
+        document.set_done(3);
+        QVERIFY(document.is_dirty());
+        QVERIFY(document.save(folder.filePath("a.json")));
+        QVERIFY(!document.is_dirty());
+        Document other(default_shop());
+        QVERIFY(other.open(folder.filePath("a.json")));
+        QCOMPARE(other.settled(), document.settled());
+        QCOMPARE(other.done(), 3);
+        const Job before = other.settled();
+        QVERIFY(!other.open(folder.filePath("none.json")));
+        QCOMPARE(other.settled(), before);
+    }
+    void unsaved_work_survives_a_kill() {
+        QTemporaryDir folder;
+        Document document(default_shop());
+        Recovery recovery(document, folder.path());
+        document.show_example(flange());
+        Job next = flange();
+        next.title = "Half done";
+        QVERIFY(document.edit("title", next));
+        // The copy comes by itself, soon after the change.
+        QTRY_COMPARE(QDir(folder.path()).entryList({"*.autosave.json"}, QDir::Files).size(), 1);
+        QVERIFY(recovery.left_behind().empty()); // this program still runs
+        // As a killed program leaves it: the same copy under a number that no process has.
+        const QString own = QDir(folder.path()).entryList({"*.autosave.json"}, QDir::Files).first();
+        QVERIFY(QFile::copy(folder.filePath(own), folder.filePath("999999999.autosave.json")));
+        const auto left = recovery.left_behind();
+        QCOMPARE(left.size(), 1U);
+        QCOMPARE(left[0].job.title, std::string("Half done"));
+        document.recover(left[0].job, left[0].path);
+        QVERIFY(document.is_dirty());
+        Recovery::let_go(left[0]);
+        QVERIFY(recovery.left_behind().empty());
+    }
+    void saved_work_leaves_no_copy() {
+        QTemporaryDir folder;
+        Document document(default_shop());
+        Recovery recovery(document, folder.filePath("unsaved"));
+        Job next = document.settled();
+        next.title = "Soon saved";
+        QVERIFY(document.edit("title", next));
+        recovery.keep_now();
+        QVERIFY(!QDir(folder.filePath("unsaved")).entryList(QDir::Files).isEmpty());
+        QVERIFY(document.save(folder.filePath("a.json")));
+        recovery.keep_now();
+        QVERIFY(QDir(folder.filePath("unsaved")).entryList(QDir::Files).isEmpty());
+    }
+    void a_copy_that_cannot_be_written_is_told_once() {
+        Document document(default_shop());
+        Recovery recovery(document, "/proc/no-such-place");
+        QSignalSpy told(&recovery, &Recovery::failed);
+        Job next = document.settled();
+        next.title = "Nowhere to go";
+        QVERIFY(document.edit("title", next));
+        recovery.keep_now();
+        recovery.keep_now();
+        QCOMPARE(told.count(), 1);
+        QVERIFY(!recovery.set_aside());
+    }
+    void models_are_sound() {
+        Document document(default_shop());
+        HoleTable holes(document);
+        InstructionList moves(document);
+        QAbstractItemModelTester holes_tester(&holes, QAbstractItemModelTester::FailureReportingMode::QtTest);
+        QAbstractItemModelTester moves_tester(&moves, QAbstractItemModelTester::FailureReportingMode::QtTest);
+        const auto show = [&] {
+            holes.show_pattern("A");
+            moves.refresh();
+        };
+        show();
+        document.show_example(flange());
+        show();
+        QCOMPARE(holes.rowCount(), 7);
+        QCOMPARE(holes.data(holes.index(2, 2), Qt::DisplayRole).toString(), QStringLiteral("−20.915"));
+        QCOMPARE(holes.data(holes.index(2, 3), Qt::DisplayRole).toString(), QStringLiteral("4:26"));
+        QCOMPARE(moves.rowCount(), static_cast<int>(document.plan().route.list.size()));
+        Job next = flange();
+        next.patterns[0].left_out = {2};
+        next.unit = Unit::Inch;
+        QVERIFY(document.edit("leave out", next));
+        show();
+        QCOMPARE(holes.rowCount(), 6);
+        QCOMPARE(holes.headerData(1, Qt::Horizontal, Qt::DisplayRole).toString(), QStringLiteral("X, in"));
+        holes.show_pattern({});
+        QCOMPARE(holes.rowCount(), 16);
+    }
+    void new_patterns_are_possible_on_any_blank() {
+        holds("a pattern to begin with never breaks the job", [](void) {
+            Job job = *any_job();
+            for (const auto kind : {PatternKind::Circle, PatternKind::Arc, PatternKind::Row, PatternKind::Single})
+                job.patterns.push_back(new_pattern(job, kind));
+            RC_ASSERT(!first_fault(job));
+        });
+    }
+};
+
+QTEST_MAIN(TestDocument)
+#include "test_document.moc"

@@ -1,0 +1,88 @@
+// How fast: start to the first painted window, re-plan, repaint, a keystroke to the board.
+#include "board/board_view.h"
+#include "look/look.h"
+#include "shell/main_window.h"
+#include "support/window.h"
+
+#include <QProcess>
+#include <benchmark/benchmark.h>
+
+using namespace clockface;
+using namespace clockface::app;
+using namespace clockface::testing;
+
+namespace {
+
+// Holes spread over a plate in rows of a hundred.
+Job job_of(int holes) {
+    Job job = plate_job();
+    job.blank.width.nominal = job.blank.height.nominal = mm(1200);
+    for (int made = 0; made < holes; made += 100)
+        job.patterns.push_back(row(next_pattern_name(job), 7.3, 9.1 + made / 10.0, std::min(100, holes - made), 11.7, 0));
+    return job;
+}
+
+void start_to_first_painted_window(benchmark::State& state) {
+    for (auto _ : state) {
+        QProcess program;
+        program.start(QStringLiteral(APP_PROGRAM), {"--demo", "--time-start"});
+        program.waitForFinished();
+        state.SetIterationTime(program.readAllStandardOutput().trimmed().toDouble() / 1000.0);
+    }
+}
+BENCHMARK(start_to_first_painted_window)->UseManualTime()->Unit(benchmark::kMillisecond)->Iterations(5);
+
+void re_plan(benchmark::State& state, const char* machine) {
+    Job job = job_of(static_cast<int>(state.range(0)));
+    job.machine = machine;
+    const Shop shop = default_shop();
+    for (auto _ : state)
+        benchmark::DoNotOptimize(make_plan(job, shop));
+}
+BENCHMARK_CAPTURE(re_plan, handwheels, "Metric mill")->Arg(100)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(re_plan, readout, "Readout mill")->Arg(100)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(re_plan, rotary_table, "Rotary table")->Arg(100)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(re_plan, layout, "Layout bench")->Arg(100)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
+
+void board_repaint(benchmark::State& state) {
+    Document document(default_shop());
+    document.show_example(job_of(static_cast<int>(state.range(0))));
+    Selection selection;
+    BoardView board(document, selection);
+    board.resize(784, 708);
+    board.show();
+    for (auto _ : state)
+        board.repaint();
+}
+BENCHMARK(board_repaint)->Arg(100)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
+
+// From the key to the painted board and slip, in the whole window with an open blank.
+void keystroke_to_board(benchmark::State& state) {
+    Window w;
+    w.document.show_example(job_of(static_cast<int>(state.range(0))));
+    QApplication::processEvents();
+    BlankEdit* blank = w.blank("pitch");
+    blank->setFocus();
+    QApplication::processEvents();
+    blank->setText("11.7");
+    int n = 0;
+    for (auto _ : state) {
+        QTest::keyClick(blank, Qt::Key_Backspace);
+        QTest::keyClick(blank, static_cast<Qt::Key>(Qt::Key_1 + n++ % 8));
+        w.main.findChild<BoardView*>()->repaint();
+    }
+}
+BENCHMARK(keystroke_to_board)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
+
+} // namespace
+
+int main(int argc, char** argv) {
+    keep_typewriter_faces_out();
+    QApplication application(argc, argv);
+    load_fonts();
+    benchmark::Initialize(&argc, argv);
+    if (benchmark::ReportUnrecognizedArguments(argc, argv))
+        return 1;
+    benchmark::RunSpecifiedBenchmarks();
+    return 0;
+}

@@ -1,0 +1,113 @@
+// Findings: each kind appears when it should, not when it should not, and names its holes.
+#include "plan/plan.h"
+#include "support/jobs.h"
+
+#include <algorithm>
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+std::vector<Finding> found(const Job& job, FindingKind kind) {
+    std::vector<Finding> out;
+    for (const Finding& finding : make_plan(job, default_shop()).findings)
+        if (finding.kind == kind)
+            out.push_back(finding);
+    return out;
+}
+
+Job with(std::vector<Pattern> patterns) {
+    Job job = plate_job();
+    job.patterns = std::move(patterns);
+    return job;
+}
+
+} // namespace
+
+class TestFindings : public QObject {
+    Q_OBJECT
+private slots:
+    void the_flange_has_none() { QVERIFY(make_plan(flange(), default_shop()).findings.empty()); }
+    void off_the_blank() {
+        QCOMPARE(found(with({single("A", -0.1, 40)}), FindingKind::OffBlank).size(), 1U);
+        QCOMPARE(found(with({single("A", 1.9, 40)}), FindingKind::OffBlank).size(), 1U); // radius 2 breaks out
+        QVERIFY(found(with({single("A", 2.0, 40)}), FindingKind::OffBlank).empty());
+        Job bored = with({single("A", 60, 45)});
+        bored.blank.bore = mm(20);
+        QCOMPARE(found(bored, FindingKind::OffBlank).at(0).grade, Grade::Stop);
+    }
+    void near_the_edge() {
+        // Diameter 4, factor 1.5: 6.0 from the edge is enough, 5.99 is not.
+        QVERIFY(found(with({single("A", 6.0, 40)}), FindingKind::NearEdge).empty());
+        const auto near = found(with({single("A", 5.99, 40)}), FindingKind::NearEdge);
+        QCOMPARE(near.size(), 1U);
+        QCOMPARE(near[0].grade, Grade::Check);
+        QVERIFY(near[0].sentence.find("A1") != std::string::npos);
+    }
+    void holes_that_meet() {
+        QVERIFY(found(with({single("A", 50, 40), single("B", 54.01, 40)}), FindingKind::HolesMeet).empty());
+        const auto meet = found(with({single("A", 50, 40), single("B", 53.9, 40)}), FindingKind::HolesMeet);
+        QCOMPARE(meet.size(), 1U);
+        QCOMPARE(meet[0].holes, (std::vector<int>{0, 1}));
+        // A wide hole reaches across many cells of narrow ones.
+        QCOMPARE(found(with({single("A", 60, 45, 30), single("B", 74, 45, 1)}), FindingKind::HolesMeet).size(), 1U);
+        // Seven holes of 12 on a circle of 24: chord 10.4, all seven pairs meet.
+        QCOMPARE(found(with({circle("A", {mm(60), mm(45)}, 24, 7, 0, Sense::Clockwise, 12)}), FindingKind::HolesMeet).size(), 7U);
+    }
+    void double_holes() {
+        const auto twice = found(with({single("A", 50, 40), single("B", 50.01, 40)}), FindingKind::DoubleHole);
+        QCOMPARE(twice.size(), 1U);
+        QVERIFY(found(with({single("A", 50, 40), single("B", 50.01, 40)}), FindingKind::HolesMeet).empty());
+    }
+    void neighbours_are_those_of_a_plain_search() {
+        holds("the grid finds exactly the pairs that a search over all pairs finds", [](void) {
+            Job job = *any_job();
+            const Plan plan = make_plan(job, default_shop());
+            std::size_t pairs = 0;
+            for (std::size_t i = 0; i < plan.holes.size(); ++i)
+                for (std::size_t k = 0; k < i; ++k)
+                    if (distance(plan.holes[i].at, plan.holes[k].at) <= (plan.holes[i].spec.diameter + plan.holes[k].spec.diameter) / 2.0)
+                        ++pairs;
+            const auto reported = std::count_if(plan.findings.begin(), plan.findings.end(), [](const Finding& f) {
+                return f.kind == FindingKind::HolesMeet || f.kind == FindingKind::DoubleHole;
+            });
+            RC_ASSERT(static_cast<std::size_t>(reported) == std::min<std::size_t>(pairs, 200));
+        });
+    }
+    void counts_that_differ() {
+        Job job = with({circle("A", {mm(60), mm(45)}, 40, 6, 0)});
+        job.holes_called_for = 6;
+        QVERIFY(found(job, FindingKind::CountDiffers).empty());
+        job.patterns[0].left_out = {2};
+        const auto differs = found(job, FindingKind::CountDiffers);
+        QCOMPARE(differs.size(), 1U);
+        QVERIFY(differs[0].sentence.find("6 holes") != std::string::npos && differs[0].sentence.find("5") != std::string::npos);
+    }
+    void depths() {
+        Job job = with({single("A", 50, 40)});
+        job.patterns[0].hole.depth = mm(9.4); // of 9.5
+        QVERIFY(found(job, FindingKind::TooDeep).empty());
+        job.patterns[0].hole.depth = mm(9.5);
+        QCOMPARE(found(job, FindingKind::TooDeep).size(), 1U);
+    }
+    void machines_and_lists() {
+        Job job = flange();
+        job.machine = "Jig borer";
+        QCOMPARE(found(job, FindingKind::NoSuchMachine).size(), 1U);
+        job = flange();
+        job.progress["Metric mill"] = {5, make_plan(job, default_shop()).fingerprint};
+        QVERIFY(found(job, FindingKind::ListChanged).empty());
+        job.patterns.pop_back();
+        QCOMPARE(found(job, FindingKind::ListChanged).size(), 1U);
+    }
+    void gravest_first() {
+        Job job = with({single("A", 5, 40), single("B", -5, 40)});
+        const auto findings = make_plan(job, default_shop()).findings;
+        QCOMPARE(findings.front().grade, Grade::Stop);
+        QVERIFY(std::is_sorted(findings.begin(), findings.end(), [](const Finding& a, const Finding& b) { return a.grade < b.grade; }));
+    }
+};
+
+QTEST_GUILESS_MAIN(TestFindings)
+#include "test_findings.moc"

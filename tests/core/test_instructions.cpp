@@ -1,0 +1,220 @@
+// The lists for each way of working, against figures reckoned by hand.
+#include "ordering/handwheel.h"
+#include "ordering/route.h"
+#include "ordering/wording.h"
+#include "plan/plan.h"
+#include "support/jobs.h"
+
+#include <cmath>
+#include <set>
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+template <class Action> std::vector<Action> all_of(const Route& route) {
+    std::vector<Action> found;
+    for (const Instruction& instruction : route.list)
+        if (const auto* action = std::get_if<Action>(&instruction.action))
+            found.push_back(*action);
+    return found;
+}
+
+Plan plan_on(Job job, MachineKind kind) {
+    job.machine = "M";
+    return make_plan(job, shop_with(std::move(kind)));
+}
+
+} // namespace
+
+class TestInstructions : public QObject {
+    Q_OBJECT
+private slots:
+    void dial_on_a_metric_screw() {
+        // 2.5 mm a turn, 125 lines of 0.02. To 15.37: 768.5 lines, a tie, 769 = 6 turns of 125 and 19 lines, dial 0.38.
+        DialWriter dial(Axis::X, screw(Unit::Millimetre, 2.5, 125, 0.18));
+        const auto there = dial.moves_to(mm(15.37));
+        QCOMPARE(there.size(), 1U);
+        QCOMPARE(there[0], (TurnHandwheel{Axis::X, Turn::Clockwise, 6, 19, 0, false}));
+        // Back to 3.00 = 150 lines: 619 lines back = 4 turns and 119, dial 25 (0.50), plus one turn past, then a turn forward.
+        const auto back = dial.moves_to(mm(3.0));
+        QCOMPARE(back.size(), 2U);
+        QCOMPARE(back[0], (TurnHandwheel{Axis::X, Turn::CounterClockwise, 5, 25, 1, true}));
+        QCOMPARE(back[1], (TurnHandwheel{Axis::X, Turn::Clockwise, 1, 25, 1, false}));
+        QVERIFY(dial.moves_to(mm(3.0)).empty());
+    }
+    void dial_on_an_inch_screw_for_a_metric_job() {
+        // 26.63 mm = 1.048425 in; 0.1 in a turn in thousandths: 1048 lines = 10 turns and 48.
+        DialWriter dial(Axis::Y, screw(Unit::Inch, 2.54, 100, 0.2));
+        QCOMPARE(dial.moves_to(mm(26.63))[0], (TurnHandwheel{Axis::Y, Turn::Clockwise, 10, 48, 0, false}));
+    }
+    void dial_that_runs_down_towards_plus() {
+        // Plus is counter-clockwise: +3.10 mm is 155 lines counter-clockwise, one turn and 30 lines down from 0 to 95.
+        DialWriter dial(Axis::Y, screw(Unit::Millimetre, 2.5, 125, 0.2, Turn::CounterClockwise));
+        QCOMPARE(dial.moves_to(mm(3.10))[0], (TurnHandwheel{Axis::Y, Turn::CounterClockwise, 1, 95, 0, false}));
+        // Finishing towards minus instead: going plus is the wrong way, so past and back.
+        DialWriter minus(Axis::Y, screw(Unit::Millimetre, 2.5, 125, 0.2, Turn::CounterClockwise, Towards::Minus));
+        const auto moves = minus.moves_to(mm(3.10));
+        QCOMPARE(moves.size(), 2U);
+        QVERIFY(moves[0].past && moves[1].way == Turn::Clockwise);
+    }
+    void take_up_is_more_than_the_backlash() {
+        QCOMPARE(take_up_turns(0.0), 1);
+        QCOMPARE(take_up_turns(0.499), 1);
+        QCOMPARE(take_up_turns(1.0), 2);
+        QCOMPARE(take_up_turns(2.3), 3);
+        QCOMPARE(dial_line(-1, 125), 124);
+        QCOMPARE(dial_line(-125, 125), 0);
+    }
+    void readout_figures_are_rounded_once_from_zero() {
+        Job job = plate_job();
+        job.patterns = {row("A", 0.004, 10, 20, 1.004, 0)};
+        const Plan plan = plan_on(job, Readout{Unit::Millimetre, mm(0.01), deg(0.001), {}});
+        const auto stops = all_of<GoToReadout>(plan.route);
+        QCOMPARE(stops.size(), 20U);
+        QCOMPARE(stops[0].x, 0);
+        QCOMPARE(stops[19].x, 1908); // 0.004 + 19 x 1.004 = 19.080, not 19 x 1.00
+    }
+    void circle_routine_wants_the_last_hole() {
+        // Seven from one o'clock clockwise, in a routine with 0 at three o'clock counter-clockwise: the first stays at 60,
+        // the holes come in reverse, and the last is at 60 + 6 x 360/7 = 368.571, shown as 8.571.
+        const Job job = flange();
+        const Plan plan = plan_on(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
+        const KeyCircle key = all_of<KeyCircle>(plan.route).at(0);
+        QCOMPARE(key.first, 60'000);
+        QCOMPARE(key.last, 8'571);
+        QCOMPARE(key.diameter, 12'300);
+        QCOMPARE(key.holes, (std::vector<int>{0, 6, 5, 4, 3, 2, 1}));
+        // In a routine that runs like the drawing, figures are the drawing's: 30 and 30 + 308.571.
+        const KeyCircle same_way = all_of<KeyCircle>(plan_on(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise}).route).at(0);
+        QCOMPARE(same_way.first, 30'000);
+        QCOMPARE(same_way.last, 338'571);
+        QCOMPARE(same_way.holes, (std::vector<int>{0, 1, 2, 3, 4, 5, 6}));
+    }
+    void circle_routine_names_what_is_left_out() {
+        const Plan plan = plan_on(flange(), Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
+        const KeyCircle arc_key = all_of<KeyCircle>(plan.route).at(2);
+        QCOMPARE(arc_key.count, 5);
+        QCOMPARE(arc_key.holes[1], -1);
+        QCOMPARE(arc_key.first, 212'000);
+        QCOMPARE(arc_key.last, 279'000);
+    }
+    void table_turns_one_way_and_counts_from_nought() {
+        // 90:1, 4 degrees a turn, 240 lines of one minute. Three holes at bearings 10, 130, 250; the table turns clockwise.
+        Job job = plate_job();
+        job.datum.place = DatumPlace::Middle;
+        job.patterns = {circle("A", {}, 40, 3, 10)};
+        const Plan plan = plan_on(job, RotaryTable{90, 240, deg(0.05), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)});
+        const auto turns = all_of<TurnTable>(plan.route);
+        QCOMPARE(turns.size(), 5U); // back and forth at the start, then three
+        QCOMPARE(turns[0].way, Turn::CounterClockwise);
+        QCOMPARE(turns[2], (TurnTable{Turn::Clockwise, 2, 120, 600, 0})); // 10 degrees: 2 turns, 2 degrees = 120 minutes
+        QCOMPARE(turns[3], (TurnTable{Turn::Clockwise, 30, 120, 7800, 0}));
+        QCOMPARE(turns[4], (TurnTable{Turn::Clockwise, 30, 120, 15000, 0}));
+        // The radius is set once: 20 mm = 8 turns, dial 0.
+        const auto slide = all_of<TurnHandwheel>(plan.route);
+        QCOMPARE(slide.size(), 1U);
+        QCOMPARE(slide[0], (TurnHandwheel{Axis::X, Turn::Clockwise, 8, 0, 0, false}));
+    }
+    void table_never_turns_back() {
+        holds("after the first take-up the handle only ever goes clockwise", [](void) {
+            const Plan plan = plan_on(*any_job(), *any_rotary());
+            const auto turns = all_of<TurnTable>(plan.route);
+            for (std::size_t i = 1; i < turns.size(); ++i)
+                RC_ASSERT(turns[i].way == Turn::Clockwise);
+            RC_ASSERT(plan.route.order.size() == plan.holes.size());
+        });
+    }
+    void layout_sets_the_gauge_once_a_line() {
+        Job job = plate_job();
+        job.patterns = {row("A", 20, 30, 4, 10, 0), single("B", 20, 50)};
+        const Plan plan = plan_on(job, LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
+        const auto lines = all_of<ScribeLine>(plan.route);
+        QCOMPARE(lines.size(), 6U); // x 20, 30, 40, 50 and y 30, 50
+        QCOMPARE(lines[0].setting, 1000);
+        QCOMPARE(lines[0].holes, (std::vector<int>{0, 4}));
+        QCOMPARE(lines[4].axis, Axis::Y);
+        std::set<std::pair<Axis, std::int64_t>> settings;
+        for (const ScribeLine& line : lines)
+            QVERIFY(settings.insert({line.axis, line.setting}).second);
+        QCOMPARE(all_of<PunchMark>(plan.route).size(), 5U);
+    }
+    void layout_works_from_the_datum_edges() {
+        // Zero at the upper right, figures to the left and down: settings are the drawing's own, whatever the width is.
+        Job job = plate_job();
+        job.datum = {DatumPlace::UpperRight, false, false};
+        job.blank.width.measured = mm(120.6);
+        job.patterns = {single("A", -22, -13)};
+        const auto lines = all_of<ScribeLine>(plan_on(job, LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)}).route);
+        QVERIFY(lines[0].from_far_edge && lines[0].setting == 1100);
+        QVERIFY(lines[1].from_far_edge && lines[1].setting == 650);
+    }
+    void layout_dividers_and_checks() {
+        const Plan plan = plan_on(flange(), LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
+        QCOMPARE(all_of<StrikeCircle>(plan.route).at(0).radius, 308); // 30.75 is a tie at tenths
+        QCOMPARE(all_of<StepChord>(plan.route).at(0).chord, 267);     // 61.5 sin(180/7) = 26.684
+        const auto checks = all_of<CompareMarks>(plan.route);
+        QCOMPARE(checks.at(0).expected, 534); // A1 to A2, 26.684 in steps of 0.05
+        for (const CompareMarks& check : checks)
+            QVERIFY(check.from != check.to);
+    }
+    void nearest_first_makes_every_hole_once() {
+        holds("an order is a permutation", [](void) {
+            const Job job = *any_job();
+            const auto holes = holes_of(job);
+            auto order = hole_order(holes, HoleOrder::ShortestWay);
+            std::sort(order.begin(), order.end());
+            for (std::size_t i = 0; i < order.size(); ++i)
+                RC_ASSERT(order[i] == static_cast<int>(i));
+            RC_ASSERT(order.size() == holes.size());
+        });
+    }
+    void every_instruction_has_words() {
+        for (const Machine& machine : default_shop().machines) {
+            Job job = flange();
+            job.machine = machine.name;
+            const Plan plan = make_plan(job, default_shop());
+            for (const Instruction& instruction : plan.route.list) {
+                const Wording words = in_words(instruction, {job, plan.holes, plan.machine});
+                QVERIFY(!words.heading.empty() && !words.figures.empty() && words.why.size() > 15);
+                QVERIFY2(words.sentence.ends_with('.'), words.sentence.c_str());
+            }
+        }
+    }
+    void words_of_a_dial_move() {
+        const Plan plan = make_plan(flange(), default_shop());
+        const Wording words = in_words(plan.route.list.at(1), {flange(), plan.holes, plan.machine});
+        QCOMPARE(words.sentence, std::string("X handwheel: clockwise, 6 turns, then on to 0.38."));
+        QCOMPARE(words.direction, std::string("clockwise, the cutter goes right"));
+        QVERIFY(words.why.find("769 lines = 6 whole turns of 125 and 19 lines") != std::string::npos);
+    }
+    void a_changed_list_has_another_fingerprint() {
+        Job job = flange();
+        const std::string before = make_plan(job, default_shop()).fingerprint;
+        QCOMPARE(make_plan(job, default_shop()).fingerprint, before);
+        std::get<SinglePattern>(job.patterns[4].layout).at.x += mm(0.05);
+        QVERIFY(make_plan(job, default_shop()).fingerprint != before);
+    }
+    void a_moved_hole_moves_in_all_four_lists() {
+        for (const Machine& machine : default_shop().machines) {
+            Job job = flange();
+            job.machine = machine.name;
+            const Plan before = make_plan(job, default_shop());
+            std::get<SinglePattern>(job.patterns[4].layout).at = {mm(-13.9), mm(17.1)};
+            const Plan after = make_plan(job, default_shop());
+            QVERIFY2(before.route.list != after.route.list, machine.name.c_str());
+            const auto landed = [](const Plan& plan) {
+                for (const Landing& landing : plan.proof.landings)
+                    if (plan.holes[static_cast<std::size_t>(landing.hole)].name == "E1")
+                        return landing.at;
+                return Point{};
+            };
+            QVERIFY(same(landed(before), {mm(-12.6), mm(18.9)}, 0.03));
+            QVERIFY(same(landed(after), {mm(-13.9), mm(17.1)}, 0.03));
+        }
+    }
+};
+
+QTEST_GUILESS_MAIN(TestInstructions)
+#include "test_instructions.moc"

@@ -1,0 +1,220 @@
+// The proof itself: for random jobs and machines every list, carried out by the simulated operator, makes every hole
+// within the rounding of the device; and lists that are wrong are found out.
+#include "plan/plan.h"
+#include "simulate/lost_motion.h"
+#include "support/jobs.h"
+
+#include <algorithm>
+#include <cmath>
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+Plan plan_on(Job job, MachineKind kind) {
+    job.machine = "M";
+    return make_plan(job, shop_with(std::move(kind)));
+}
+
+// Every hole made exactly once (routine landings aside), each within its allowance.
+template <class Allowance> void all_within(const Plan& plan, Allowance&& allowance) {
+    RC_ASSERT(plan.proof.complaints.empty());
+    std::vector<int> made(plan.holes.size(), 0);
+    for (const Landing& landing : plan.proof.landings) {
+        made[static_cast<std::size_t>(landing.hole)] += landing.by_routine ? 0 : 1;
+        RC_ASSERT(landing.miss <= allowance(landing));
+    }
+    RC_ASSERT(std::all_of(made.begin(), made.end(), [](int n) { return n == 1; }));
+}
+
+constexpr double whisker = 1e-6; // mm, for floating point
+
+// The list with every take-up struck out: the wrong-way move goes straight to the target and nobody comes back.
+Route without_take_up(Route route) {
+    std::vector<Instruction> kept;
+    for (Instruction instruction : route.list) {
+        if (auto* move = std::get_if<TurnHandwheel>(&instruction.action)) {
+            if (move->take_up > 0 && !move->past)
+                continue;
+            if (move->past)
+                move->turns -= move->take_up;
+        } else if (auto* turn = std::get_if<TurnTable>(&instruction.action)) {
+            if (turn->take_up > 0)
+                continue;
+        }
+        kept.push_back(instruction);
+    }
+    route.list = kept;
+    return route;
+}
+
+Length worst(const Proof& proof) { return proof.worst() ? proof.worst()->miss : Length{}; }
+
+} // namespace
+
+class TestProof : public QObject {
+    Q_OBJECT
+private slots:
+    void handwheels_land_within_rounding() {
+        holds("half a line in X and in Y, whatever the backlash, units, turns and finishing side", [](void) {
+            const Handwheels machine = *any_handwheels();
+            const Plan plan = plan_on(*any_job(), machine);
+            const Length most = hypot(machine.x.graduation() / 2.0, machine.y.graduation() / 2.0) + mm(whisker);
+            all_within(plan, [&](const Landing&) { return most; });
+        });
+    }
+    void readouts_land_within_rounding() {
+        holds("half a step in X and Y; the circle routine adds half a step of radius and of angle", [](void) {
+            const Readout machine = *any_readout();
+            const Job job = *any_job();
+            const Plan plan = plan_on(job, machine);
+            all_within(plan, [&](const Landing& landing) {
+                const Length steps = machine.resolution * std::sqrt(0.5) + mm(whisker);
+                if (!landing.by_routine)
+                    return steps;
+                // Both keyed angles are off by up to half a step; so is every angle between them.
+                const Length radius = mm(100.0 + 180.0);
+                return steps + machine.resolution / 4.0 + radius * (machine.angle_resolution.in_degrees() / 2.0 * 3.1416 / 180.0);
+            });
+        });
+    }
+    void rotary_tables_land_within_rounding() {
+        holds("half a line of the slide, half a step of the table at the hole's own radius", [](void) {
+            const RotaryTable machine = *any_rotary();
+            const Plan plan = plan_on(*any_job(), machine);
+            Point centre;
+            for (const Instruction& instruction : plan.route.list)
+                if (const auto* table = std::get_if<CentreOnTable>(&instruction.action))
+                    centre = table->centre;
+            all_within(plan, [&](const Landing& landing) {
+                const Length radius = distance(centre, plan.holes[static_cast<std::size_t>(landing.hole)].at);
+                return machine.slide.graduation() / 2.0 + radius * (machine.step().in_degrees() / 2.0 * 3.1416 / 180.0) + mm(whisker);
+            });
+        });
+    }
+    void layout_lands_within_rounding() {
+        holds("half a gauge step in X and Y", [](void) {
+            const LayoutBench machine = *any_layout();
+            const Plan plan = plan_on(*any_job(), machine);
+            all_within(plan, [&](const Landing&) { return machine.gauge_step * std::sqrt(0.5) + mm(whisker); });
+        });
+    }
+
+    // ---- and the proof can fail
+
+    void without_take_up_the_backlash_shows_on_handwheels() {
+        const Handwheels machine{screw(Unit::Millimetre, 2.5, 125, 0.4), screw(Unit::Inch, 2.54, 100, 0.3, Turn::CounterClockwise, Towards::Minus)};
+        const Plan plan = plan_on(flange(), machine);
+        QVERIFY(worst(plan.proof) < mm(0.02));
+        const Proof spoilt = carry_out(without_take_up(plan.route), plan.machine, flange(), plan.holes);
+        QVERIFY(worst(spoilt) > mm(0.29));
+        QVERIFY(worst(spoilt) < mm(0.4 + 0.3));
+    }
+    void without_take_up_the_backlash_shows_on_random_machines() {
+        holds("whenever some move goes the wrong way and the backlash is more than two lines, the spoilt list misses", [](void) {
+            Handwheels machine = *any_handwheels();
+            machine.x.backlash = std::max(machine.x.backlash, machine.x.graduation() * 2.5);
+            machine.y.backlash = std::max(machine.y.backlash, machine.y.graduation() * 2.5);
+            Job job = *any_job();
+            const Plan plan = plan_on(job, machine);
+            const auto wrong_way = [&](Axis axis) {
+                return std::any_of(plan.route.list.begin(), plan.route.list.end(), [axis](const Instruction& i) {
+                    const auto* move = std::get_if<TurnHandwheel>(&i.action);
+                    return move && move->past && move->axis == axis;
+                });
+            };
+            RC_PRE(wrong_way(Axis::X) || wrong_way(Axis::Y));
+            job.machine = "M";
+            const Proof spoilt = carry_out(without_take_up(plan.route), plan.machine, job, plan.holes);
+            const Length least = std::min(wrong_way(Axis::X) ? machine.x.backlash - machine.x.graduation() : mm(1e9),
+                                          wrong_way(Axis::Y) ? machine.y.backlash - machine.y.graduation() : mm(1e9));
+            RC_ASSERT(worst(spoilt) >= least);
+        });
+    }
+    void without_take_up_the_backlash_shows_on_a_table() {
+        const RotaryTable machine{90, 240, deg(0.5), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)};
+        const Plan plan = plan_on(flange(), machine);
+        QVERIFY(worst(plan.proof) < mm(0.03));
+        // Half a degree on a radius of 38.4 mm is 0.335 mm.
+        const Proof spoilt = carry_out(without_take_up(plan.route), plan.machine, flange(), plan.holes);
+        QVERIFY(worst(spoilt) > mm(0.3));
+    }
+    void a_lost_turn_is_found() {
+        Plan plan = plan_on(flange(), Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.18)});
+        std::get<TurnHandwheel>(plan.route.list[1].action).turns -= 1;
+        QVERIFY(same(carry_out(plan.route, plan.machine, flange(), plan.holes).landings[0].miss, mm(2.5), 0.03));
+    }
+    void a_wrong_end_angle_is_found() {
+        Plan plan = plan_on(flange(), Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
+        auto& key = std::get<KeyCircle>(plan.route.list[1].action);
+        key.last = key.first; // 360 on: the usual mistake, all holes on the first
+        QVERIFY(worst(carry_out(plan.route, plan.machine, flange(), plan.holes)) > mm(20));
+    }
+    void what_cannot_be_done_is_complained_of() {
+        Plan plan = plan_on(flange(), Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.18)});
+        Route broken = plan.route;
+        std::get<TurnHandwheel>(broken.list[1].action).line = 125;
+        broken.list.push_back({GoToReadout{1, 1}, 0});
+        broken.list.push_back({DrillHole{}, 99});
+        const Proof proof = carry_out(broken, plan.machine, flange(), plan.holes);
+        QCOMPARE(proof.complaints.size(), 3U);
+        // A mark that was never scribed, and a check that does not come true.
+        Plan laid = plan_on(flange(), LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
+        laid.route.list.erase(laid.route.list.begin());
+        for (Instruction& instruction : laid.route.list)
+            if (auto* check = std::get_if<CompareMarks>(&instruction.action)) {
+                check->expected += 5;
+                break;
+            }
+        QVERIFY(carry_out(laid.route, laid.machine, flange(), laid.holes).complaints.size() >= 3);
+    }
+    void lost_motion_by_hand() {
+        // 1 mm a turn, 10 lines, 0.35 play. Forward to 5 lines: 0.5. Back to 2 lines: the slide waits 0.35, so it stands
+        // at 0.2 + 0.35 = 0.55? No: it may only lag, so at min(0.5, 0.2 + 0.35) = 0.5. Back to 0: 0.35. Forward 3: 0.35.
+        LostMotion slide(0.1, 10, 0.35, true);
+        slide.zero(true);
+        QVERIFY(slide.turn(true, 0, 5));
+        QVERIFY(std::abs(slide.position() - 0.5) < 1e-12);
+        QVERIFY(slide.turn(false, 0, 2));
+        QVERIFY(std::abs(slide.position() - 0.5) < 1e-12);
+        QVERIFY(slide.turn(false, 0, 0));
+        QVERIFY(std::abs(slide.position() - 0.35) < 1e-12);
+        QVERIFY(slide.turn(true, 0, 3));
+        QVERIFY(std::abs(slide.position() - 0.35) < 1e-12);
+        QVERIFY(slide.turn(true, 1, 3));
+        QVERIFY(std::abs(slide.position() - 1.3) < 1e-12);
+        QVERIFY(!slide.turn(true, 0, 10));
+    }
+    void plans_are_the_same_bit_for_bit() {
+        holds("same job, same shop, same plan", [](void) {
+            const Job job = *any_job();
+            const Shop shop = default_shop();
+            const Plan a = make_plan(job, shop);
+            const Plan b = make_plan(job, shop);
+            RC_ASSERT(a.holes == b.holes && a.route == b.route && a.findings == b.findings && a.fingerprint == b.fingerprint);
+        });
+    }
+    void a_job_without_holes_has_nothing_to_prove() {
+        for (const Machine& machine : default_shop().machines) {
+            Job job = plate_job();
+            job.machine = machine.name;
+            const Plan plan = make_plan(job, default_shop());
+            QVERIFY(!plan.proof.worst() && plan.proof.complaints.empty() && plan.route.order.empty());
+        }
+    }
+    void four_hundred_holes() {
+        Job job = plate_job();
+        job.datum.place = DatumPlace::Middle;
+        job.patterns = {circle("A", {}, 80, 400, 17, Sense::Clockwise, 0.4)};
+        for (const Machine& machine : default_shop().machines) {
+            job.machine = machine.name;
+            const Plan plan = make_plan(job, default_shop());
+            QVERIFY(plan.proof.complaints.empty());
+            QVERIFY(worst(plan.proof) < mm(0.03));
+        }
+    }
+};
+
+QTEST_GUILESS_MAIN(TestProof)
+#include "test_proof.moc"

@@ -1,0 +1,178 @@
+// Job and shop files: they come back as they were, and nothing hostile gets in.
+#include "formats/job_json.h"
+#include "formats/shop_json.h"
+#include "formats/text_file.h"
+#include "support/jobs.h"
+
+#include <QDir>
+#include <QFile>
+#include <QTemporaryDir>
+#include <csignal>
+#include <nlohmann/json.hpp>
+#include <sys/resource.h>
+#include <sys/stat.h>
+
+using namespace clockface;
+using namespace clockface::testing;
+
+class TestJobFiles : public QObject {
+    Q_OBJECT
+private slots:
+    void jobs_come_back_exactly() {
+        holds("job -> text -> job", [](void) {
+            Job job = *any_job();
+            job.title = *rc::gen::container<std::string>(rc::gen::inRange<char>(32, 127));
+            job.progress["Metric mill"] = {3, "0123456789abcdef"};
+            const auto back = job_from_json(job_to_json(job));
+            RC_ASSERT(back);
+            RC_ASSERT(*back == job);
+        });
+    }
+    void the_demo_is_as_the_program_writes_it() {
+        const std::string text = read_text(SOURCE_FOLDER "/demo/dial-centre-flange.clockface.json");
+        QCOMPARE(QString::fromStdString(job_to_json(flange())), QString::fromStdString(text));
+    }
+    void shops_come_back_exactly() {
+        QCOMPARE(*shop_from_json(shop_to_json(default_shop())), default_shop());
+        holds("shop -> text -> shop", [](void) {
+            Shop shop;
+            shop.machines = {{"a", "x", *any_handwheels()}, {"b", "", *any_readout()}, {"c", "", *any_rotary()}, {"d", "", *any_layout()}};
+            const auto back = shop_from_json(shop_to_json(shop));
+            RC_ASSERT(back && *back == shop);
+        });
+    }
+    void broken_texts_data() {
+        QTest::addColumn<QByteArray>("text");
+        QTest::addColumn<QString>("says");
+        const QByteArray good = QByteArray::fromStdString(job_to_json(flange()));
+        const auto changed = [&](const char* from, const char* to) {
+            QByteArray copy = good;
+            Q_ASSERT(copy.contains(from));
+            return copy.replace(copy.indexOf(from), static_cast<int>(qstrlen(from)), to);
+        };
+        QTest::newRow("empty") << QByteArray() << "empty";
+        QTest::newRow("blanks") << QByteArray("  \n ") << "empty";
+        QTest::newRow("truncated") << good.left(good.size() / 2) << "stops in the middle";
+        QTest::newRow("not JSON") << QByteArray("hole,x,y\r\nA1,3,4\r\n") << "not JSON";
+        QTest::newRow("binary") << QByteArray("\x89PNG\r\n\x1a\n\0\0\0\x0dIHDR", 16) << "JSON";
+        QTest::newRow("bad UTF-8") << changed("Dial-centre", "Dial\xff-centre") << "JSON";
+        QTest::newRow("other JSON") << QByteArray("{\"name\": \"x\"}") << "not a Clockface job file";
+        QTest::newRow("a list") << QByteArray("[1, 2]") << "not a Clockface job file";
+        QTest::newRow("a shop") << QByteArray::fromStdString(shop_to_json(default_shop())) << "not a Clockface job file";
+        QTest::newRow("newer") << changed("\"version\": 1", "\"version\": 2") << "newer Clockface";
+        QTest::newRow("version in words") << changed("\"version\": 1", "\"version\": \"one\"") << "version";
+        QTest::newRow("count as text") << changed("\"count\": 7", "\"count\": \"7\"") << "patterns[0].count";
+        QTest::newRow("count broken") << changed("\"count\": 7", "\"count\": 7.5") << "patterns[0].count";
+        QTest::newRow("count huge") << changed("\"count\": 7", "\"count\": 1e308") << "patterns[0].count";
+        QTest::newRow("count overflows") << changed("\"count\": 7", "\"count\": 1e999") << "number";
+        QTest::newRow("count million") << changed("\"count\": 7", "\"count\": 1000000") << "patterns[0].count";
+        QTest::newRow("diameter null") << changed("\"diameter\": 61.5", "\"diameter\": null") << "patterns[0].diameter";
+        QTest::newRow("negative diameter") << changed("\"diameter\": 61.5", "\"diameter\": -61.5") << "patterns[0].diameter";
+        QTest::newRow("misspelt name") << changed("\"diameter\": 61.5", "\"diamter\": 61.5") << "diam";
+        QTest::newRow("unknown kind") << changed("\"kind\": \"arc\"", "\"kind\": \"bow\"") << "circle, arc, row, single";
+        QTest::newRow("unknown unit") << changed("\"unit\": \"mm\"", "\"unit\": \"m\"") << "mm, in";
+        QTest::newRow("point of one") << changed("\"centre\": [\n        0.0,\n        0.0\n      ]", "\"centre\": [3]") << "patterns[0].centre";
+        QTest::newRow("patterns no list") << changed("\"patterns\": [", "\"patterns\": 3, \"x\": [") << "patterns";
+        QTest::newRow("deep nesting") << QByteArray(200'000, '[') << "stops in the middle";
+        QTest::newRow("done below nought") << changed("\"order\": \"as-drawn\"", "\"order\": \"as-drawn\", \"progress\": {\"M\": {\"done\": -1, \"list\": \"\"}}") << "progress.M";
+    }
+    void broken_texts() {
+        QFETCH(QByteArray, text);
+        QFETCH(QString, says);
+        const auto job = job_from_json(text.toStdString());
+        QVERIFY(!job);
+        QVERIFY2(QString::fromStdString(job.error().text()).contains(says), job.error().text().c_str());
+    }
+    void every_truncation_is_refused() {
+        const std::string good = job_to_json(flange());
+        for (std::size_t length = 0; length + 2 < good.size(); length += 7)
+            QVERIFY(!job_from_json(good.substr(0, length)));
+    }
+    void flipped_bytes_never_crash() {
+        const std::string good = job_to_json(flange());
+        holds("a damaged file is read or refused", [&](void) {
+            std::string bad = good;
+            for (int i = *rc::gen::inRange(1, 6); i > 0; --i)
+                bad[*rc::gen::inRange<std::size_t>(0, bad.size())] = static_cast<char>(*rc::gen::inRange(0, 256));
+            const auto job = job_from_json(bad);
+            if (job)
+                RC_ASSERT(make_plan(*job, default_shop()).proof.complaints.empty());
+            else
+                RC_ASSERT(!job.error().sentence.empty());
+        });
+    }
+    void files_that_cannot_be_read() {
+        QTemporaryDir folder;
+        const std::string base = folder.path().toStdString();
+        QVERIFY(load_job(base + "/none.json").error().text().find("no such file") != std::string::npos);
+        QVERIFY(!load_job(base));
+        const std::string huge = base + "/huge.json";
+        QFile file(QString::fromStdString(huge));
+        QVERIFY(file.open(QIODevice::WriteOnly) && file.resize(40LL * 1024 * 1024));
+        QVERIFY(load_job(huge).error().text().find("40 MB") != std::string::npos);
+        const std::string pipe = base + "/pipe";
+        QCOMPARE(::mkfifo(pipe.c_str(), 0600), 0);
+        QVERIFY(!load_job(pipe)); // and does not hang
+        QVERIFY(load_job(huge).error().place.find(huge) != std::string::npos);
+    }
+    void saving_is_whole_or_not_at_all() {
+        QTemporaryDir folder;
+        const std::string path = folder.path().toStdString() + "/job.json";
+        QVERIFY(save_job(flange(), path));
+        QCOMPARE(*load_job(path), flange());
+        // A disk that fails after some bytes: the old file stays, and nothing is left lying about.
+        rlimit old{};
+        ::getrlimit(RLIMIT_FSIZE, &old);
+        std::signal(SIGXFSZ, SIG_IGN);
+        rlimit tiny = old;
+        tiny.rlim_cur = 100;
+        ::setrlimit(RLIMIT_FSIZE, &tiny);
+        Job other = flange();
+        other.title = "Changed";
+        const auto saved = save_job(other, path);
+        ::setrlimit(RLIMIT_FSIZE, &old);
+        QVERIFY(!saved);
+        QVERIFY(saved.error().text().find("could not be saved") != std::string::npos);
+        QCOMPARE(*load_job(path), flange());
+        QCOMPARE(QDir(folder.path()).entryList(QDir::Files).size(), 1);
+    }
+    void saving_where_it_cannot_be() {
+        QTemporaryDir folder;
+        QVERIFY(!save_job(flange(), folder.path().toStdString()));
+        QVERIFY(!save_job(flange(), folder.path().toStdString() + "/no/such/folder/job.json"));
+        QVERIFY(!save_job(flange(), "/proc/job.json"));
+        const auto full = save_job(flange(), folder.path().toStdString() + "/" + std::string(300, 'x'));
+        QVERIFY(full.error().text().find("name is too long") != std::string::npos);
+    }
+    void links_and_rights_are_kept() {
+        QTemporaryDir folder;
+        const QString real = folder.path() + "/real.json";
+        const QString link = folder.path() + "/link.json";
+        QVERIFY(save_job(flange(), real.toStdString()));
+        QFile::setPermissions(real, QFile::ReadOwner | QFile::WriteOwner);
+        QVERIFY(QFile::link(real, link));
+        QVERIFY(save_job(plate_job(), link.toStdString()));
+        QVERIFY(QFileInfo(link).isSymLink());
+        QCOMPARE(*load_job(real.toStdString()), plate_job());
+        QVERIFY(!(QFile::permissions(real) & QFile::ReadOther));
+    }
+    void schema_knows_every_name() {
+        // Every name the program writes stands in the published schema.
+        const std::string schema = read_text(SOURCE_FOLDER "/docs/job.schema.json");
+        QVERIFY(nlohmann::json::accept(schema));
+        Job job = flange();
+        job.progress["Metric mill"] = {1, "x"};
+        std::function<void(const nlohmann::json&)> visit = [&](const nlohmann::json& value) {
+            for (const auto& item : value.items()) {
+                if (value.is_object() && item.key() != "Metric mill")
+                    QVERIFY2(schema.find('"' + item.key() + '"') != std::string::npos, item.key().c_str());
+                if (item.value().is_structured())
+                    visit(item.value());
+            }
+        };
+        visit(nlohmann::json::parse(job_to_json(job)));
+    }
+};
+
+QTEST_GUILESS_MAIN(TestJobFiles)
+#include "test_job_files.moc"

@@ -1,0 +1,97 @@
+// A real window for tests: widgets found by name, real keys, no dialogs, nothing of the user's touched.
+#pragma once
+
+#include "look/look.h"
+#include "shell/main_window.h"
+#include "support/jobs.h"
+#include "widgets/blank_edit.h"
+
+#include <QApplication>
+#include <QInputMethodEvent>
+#include <QMenu>
+#include <QTemporaryDir>
+#include <QTest>
+#include <QToolButton>
+
+namespace clockface::testing {
+
+struct Window {
+    QTemporaryDir folder;
+    QString next_file; ///< what the file dialogs answer
+    app::Document document{default_shop()};
+    app::MainWindow main;
+
+    Window() : main(document, seams()) {
+        main.show_demo();
+        main.show();
+        (void)QTest::qWaitForWindowExposed(&main);
+    }
+
+    app::Seams seams() {
+        app::Seams made;
+        made.file_to_open = [this](QWidget*, const QString&, const QString&) { return next_file; };
+        made.file_to_save = [this](QWidget*, const QString&, const QString&, const QString&) { return next_file; };
+        made.settings_file = folder.filePath("settings.ini");
+        made.recovery_folder = folder.filePath("unsaved");
+        return made;
+    }
+
+    template <class W = QWidget> W* find(const QString& name) {
+        for (W* each : main.findChildren<W*>(name))
+            if (each->isVisible())
+                return each;
+        return nullptr;
+    }
+    app::BlankEdit* blank(const QString& name) { return find<app::BlankEdit>(name); }
+
+    /// Types into a blank as a person does: go there, type over, Enter.
+    void fill(const QString& name, const QString& text, bool enter = true) {
+        app::BlankEdit* edit = blank(name);
+        QVERIFY2(edit, qPrintable("no blank " + name));
+        edit->setFocus();
+        edit->selectAll();
+        if (text.isEmpty())
+            QTest::keyClick(edit, Qt::Key_Delete);
+        type(edit, text);
+        if (enter)
+            QTest::keyClick(edit, Qt::Key_Return);
+    }
+    /// Keys where there are keys; other signs come as an input method sends them.
+    static void type(QWidget* into, const QString& text) {
+        if (std::all_of(text.begin(), text.end(), [](QChar c) { return c.unicode() < 128; }))
+            return QTest::keyClicks(into, text);
+        QInputMethodEvent event;
+        event.setCommitString(text);
+        QApplication::sendEvent(into, &event);
+    }
+    /// Takes a filling of a choice by its text.
+    void choose(const QString& name, const QString& filling) {
+        auto* button = find<QToolButton>(name);
+        QVERIFY2(button, qPrintable("no choice " + name));
+        for (QAction* action : button->menu()->actions())
+            if (action->text() == filling)
+                return action->trigger();
+        QFAIL(qPrintable("no filling " + filling));
+    }
+    void click(const QString& name) {
+        auto* button = find<QAbstractButton>(name);
+        QVERIFY2(button, qPrintable("no button " + name));
+        QTest::mouseClick(button, Qt::LeftButton);
+    }
+    void command(const QString& name) { main.findChild<QAction*>(name)->trigger(); }
+    const Job& job() const { return document.settled(); }
+};
+
+/// Qt Test's main for windows, with the program's own type.
+#define CLOCKFACE_WINDOW_MAIN(TestClass)                                                                               \
+    int main(int argc, char** argv) {                                                                                  \
+        clockface::app::keep_typewriter_faces_out();                                                                   \
+        QApplication application(argc, argv);                                                                          \
+        QApplication::setStyle(QStringLiteral("Fusion"));                                                              \
+        clockface::app::load_fonts();                                                                                  \
+        QApplication::setFont(clockface::app::type(11));                                                               \
+        TestClass test;                                                                                                \
+        return QTest::qExec(&test, argc, argv);                                                                        \
+    }
+
+} // namespace clockface::testing
