@@ -97,10 +97,14 @@ int main(int argc, char** argv) {
 
     Seams seams = Seams::real();
     if (!wishes.shot.isEmpty()) // a picture must not depend on, or change, what the user has set
-        seams.settings_file = seams.recovery_folder = QDir::tempPath() + QStringLiteral("/clockface-shot-%1").arg(QApplication::applicationPid());
+        seams.settings_file = seams.recovery_folder =
+            QDir::tempPath() + QStringLiteral("/clockface-shot-%1").arg(QApplication::applicationPid());
     // The shop is a file the user may edit; a faulty one is said, and the made-up shop is used.
-    const QString own_shop = QStandardPaths::writableLocation(QStandardPaths::AppConfigLocation) + QStringLiteral("/shop.json");
-    const QString shop_path = !wishes.shop.isEmpty() ? wishes.shop : QFile::exists(own_shop) && wishes.shot.isEmpty() ? own_shop : QString();
+    const QString own_shop =
+        QStandardPaths::writableLocation(QStandardPaths::AppConfigLocation) + QStringLiteral("/shop.json");
+    const QString shop_path = !wishes.shop.isEmpty()                             ? wishes.shop
+                              : QFile::exists(own_shop) && wishes.shot.isEmpty() ? own_shop
+                                                                                 : QString();
     Result<Shop> shop = shop_path.isEmpty() ? Result<Shop>(default_shop()) : load_shop(shop_path.toStdString());
 
     int ended = 0;
@@ -112,7 +116,8 @@ int main(int argc, char** argv) {
         if (!opened && (wishes.demo || wishes.job.isEmpty()))
             window.show_demo();
         if (!shop)
-            window.tell(QStringLiteral("%1 The made-up shop is used until this is mended.").arg(QString::fromStdString(shop.error().text())));
+            window.tell(QStringLiteral("%1 The made-up shop is used until this is mended.")
+                            .arg(QString::fromStdString(shop.error().text())));
         else if (wishes.shot.isEmpty())
             window.offer_left_behind();
         if (!wishes.shot.isEmpty())

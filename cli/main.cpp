@@ -42,7 +42,8 @@ Result<Loaded> load(const std::string& job_path, const std::string& shop_path, c
             std::string names;
             for (const Machine& known : shop->machines)
                 names += (names.empty() ? "" : ", ") + known.name;
-            return problem("--machine", fmt::format("The shop has no machine called '{}'. It has: {}.", machine, names));
+            return problem("--machine",
+                           fmt::format("The shop has no machine called '{}'. It has: {}.", machine, names));
         }
         job->machine = machine;
     }
@@ -63,7 +64,8 @@ void print_text(const Job& job, const Plan& plan) {
     std::cout << "\n";
     if (const auto worst = plan.proof.worst())
         std::cout << fmt::format("The simulated operator carried this out: worst hole {}, {} from the drawing.\n",
-                                 plan.holes[static_cast<std::size_t>(worst->hole)].name, with_unit(worst->miss, job.unit));
+                                 plan.holes[static_cast<std::size_t>(worst->hole)].name,
+                                 with_unit(worst->miss, job.unit));
     print_findings(plan);
     std::cout << "The machine maker's manual, the shop's rules and local codes come before this list.\n";
 }

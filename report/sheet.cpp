@@ -13,7 +13,9 @@ namespace clockface {
 
 namespace {
 
-QString text(const std::string& plain) { return QString::fromStdString(plain).toHtmlEscaped(); }
+QString text(const std::string& plain) {
+    return QString::fromStdString(plain).toHtmlEscaped();
+}
 
 QString cell(const std::string& plain, bool right = false) {
     return QStringLiteral("<td%1>%2</td>").arg(right ? QStringLiteral(" align='right'") : QString(), text(plain));
@@ -21,21 +23,26 @@ QString cell(const std::string& plain, bool right = false) {
 
 QString holes_table(const Job& job, const Plan& plan) {
     QString html = QStringLiteral("<h3>Holes, in %1</h3><table width='100%' cellpadding='2' cellspacing='0' border='1'>"
-                                  "<tr><th>hole</th><th>X</th><th>Y</th><th>size</th><th>depth</th></tr>").arg(text(unit_word(job.unit)));
+                                  "<tr><th>hole</th><th>X</th><th>Y</th><th>size</th><th>depth</th></tr>")
+                       .arg(text(unit_word(job.unit)));
     for (const Hole& hole : plan.holes) {
         const Point drawn = as_drawn(job.datum, hole.at);
-        html += QStringLiteral("<tr>") + cell(hole.name) + cell(column_figure(drawn.x, job.unit), true) + cell(column_figure(drawn.y, job.unit), true) +
-                cell(size_in_words(hole.spec, job.unit)) + cell(hole.spec.depth ? with_unit(*hole.spec.depth, job.unit) : "through") + QStringLiteral("</tr>");
+        html += QStringLiteral("<tr>") + cell(hole.name) + cell(column_figure(drawn.x, job.unit), true) +
+                cell(column_figure(drawn.y, job.unit), true) + cell(size_in_words(hole.spec, job.unit)) +
+                cell(hole.spec.depth ? with_unit(*hole.spec.depth, job.unit) : "through") + QStringLiteral("</tr>");
     }
     return html + QStringLiteral("</table>");
 }
 
 QString moves_table(const Job& job, const Plan& plan) {
-    QString html = QStringLiteral("<h3>Moves on %1</h3><p>%2.</p><table width='100%' cellpadding='2' cellspacing='0' border='1'>"
-                                  "<tr><th>no.</th><th>done</th><th>move</th></tr>").arg(text(plan.machine.name), text(machine_in_words(plan.machine)));
+    QString html =
+        QStringLiteral("<h3>Moves on %1</h3><p>%2.</p><table width='100%' cellpadding='2' cellspacing='0' border='1'>"
+                       "<tr><th>no.</th><th>done</th><th>move</th></tr>")
+            .arg(text(plan.machine.name), text(machine_in_words(plan.machine)));
     const WordingNeeds needs{job, plan.holes, plan.machine};
     for (std::size_t i = 0; i < plan.route.list.size(); ++i)
-        html += QStringLiteral("<tr><td align='right'>%1</td><td align='center'>☐</td>").arg(i + 1) + cell(in_words(plan.route.list[i], needs).sentence) + QStringLiteral("</tr>");
+        html += QStringLiteral("<tr><td align='right'>%1</td><td align='center'>☐</td>").arg(i + 1) +
+                cell(in_words(plan.route.list[i], needs).sentence) + QStringLiteral("</tr>");
     return html + QStringLiteral("</table>");
 }
 
@@ -43,16 +50,23 @@ QString moves_table(const Job& job, const Plan& plan) {
 
 QString sheet_html(const Job& job, const Plan& plan) {
     QString html = QStringLiteral("<h2>%1</h2><p>%2. Wanted: %3. Zero %4. Angles: %5.</p>")
-                       .arg(text(job.title), text(job.work_for)).arg(job.pieces)
-                       .arg(job.datum.place == DatumPlace::Middle ? QStringLiteral("in the middle of the blank") : QStringLiteral("at a corner of the blank"), text(job.convention.in_words()));
+                       .arg(text(job.title), text(job.work_for))
+                       .arg(job.pieces)
+                       .arg(job.datum.place == DatumPlace::Middle ? QStringLiteral("in the middle of the blank")
+                                                                  : QStringLiteral("at a corner of the blank"),
+                            text(job.convention.in_words()));
     if (const auto worst = plan.proof.worst(); worst && plan.proof.complaints.empty())
         html += QStringLiteral("<p>Carried out by the simulated operator: worst hole %1, %2 from the drawing.</p>")
-                    .arg(text(plan.holes[static_cast<std::size_t>(worst->hole)].name), text(with_unit(worst->miss, job.unit)));
+                    .arg(text(plan.holes[static_cast<std::size_t>(worst->hole)].name),
+                         text(with_unit(worst->miss, job.unit)));
     for (const Finding& finding : plan.findings)
-        html += QStringLiteral("<p><b>%1:</b> %2 %3</p>").arg(text(in_words(finding.grade)), text(finding.sentence), text(finding.remedy));
+        html += QStringLiteral("<p><b>%1:</b> %2 %3</p>")
+                    .arg(text(in_words(finding.grade)), text(finding.sentence), text(finding.remedy));
     html += holes_table(job, plan) + moves_table(job, plan);
-    html += QStringLiteral("<p>Clamp the work against being spun by the drill, chuck key out, eyes covered, no gloves or loose sleeves at the "
-                           "spindle, chips with a brush. The machine maker's manual, the shop's rules, local codes and a trained person's advice come before this sheet.</p>");
+    html += QStringLiteral("<p>Clamp the work against being spun by the drill, chuck key out, eyes covered, no gloves "
+                           "or loose sleeves at the "
+                           "spindle, chips with a brush. The machine maker's manual, the shop's rules, local codes and "
+                           "a trained person's advice come before this sheet.</p>");
     return html;
 }
 

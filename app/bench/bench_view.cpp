@@ -18,7 +18,9 @@ namespace {
 constexpr int knuckle = 64; // pixels: a target that a knuckle finds
 constexpr int most_segments = 120;
 
-QString q(const std::string& text) { return QString::fromStdString(text); }
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
 
 QLabel* label(const QString& name) {
     auto* made = new QLabel;
@@ -50,12 +52,16 @@ void ProgressStrip::paintEvent(QPaintEvent*) {
     for (int i = 0; i < segments; ++i) {
         const int move = i * m_all / segments;
         const int after = (i + 1) * m_all / segments;
-        const QColor colour = after <= m_done ? m_look->good_on_dark : move <= m_done ? m_look->brass_on_dark : m_look->board;
+        const QColor colour = after <= m_done  ? m_look->good_on_dark
+                              : move <= m_done ? m_look->brass_on_dark
+                                               : m_look->board;
         painter.fillRect(QRectF(i * step, 0, std::max(1.0, step - 3.0), height()), colour);
     }
 }
 
-BenchView::BenchView(Document& document, QWidget* parent) : QWidget(parent), m_document(document) {
+BenchView::BenchView(Document& document, QWidget* parent)
+    : QWidget(parent)
+    , m_document(document) {
     setObjectName(QStringLiteral("bench"));
     setAccessibleName(tr("Bench: the next move"));
     setFocusPolicy(Qt::StrongFocus);
@@ -76,9 +82,11 @@ BenchView::BenchView(Document& document, QWidget* parent) : QWidget(parent), m_d
     m_next_moves = label(QStringLiteral("benchNext"));
     m_why = label(QStringLiteral("benchWhy"));
     m_safety = label(QStringLiteral("benchSafety"));
-    m_safety->setText(tr("Chuck key out. Eyes covered. Brush, not fingers. The machine maker's manual, the shop's rules and a trained person come before this list."));
+    m_safety->setText(tr("Chuck key out. Eyes covered. Brush, not fingers. The machine maker's manual, the shop's "
+                         "rules and a trained person come before this list."));
 
-    const auto button = [this](const QString& name, const QString& text, const QString& spoken, void (BenchView::*act)()) {
+    const auto button = [this](const QString& name, const QString& text, const QString& spoken,
+                               void (BenchView::*act)()) {
         auto* made = new QPushButton(text);
         made->setObjectName(name);
         made->setAccessibleName(spoken);
@@ -90,7 +98,8 @@ BenchView::BenchView(Document& document, QWidget* parent) : QWidget(parent), m_d
     m_done = button(QStringLiteral("benchDone"), tr("Done   (Space)"), tr("done, next move"), &BenchView::next);
     m_back = button(QStringLiteral("benchBack"), tr("Back"), tr("back one move, Backspace"), &BenchView::back);
     m_why_button = button(QStringLiteral("benchWhyButton"), tr("Why?"), tr("what and why, H"), &BenchView::toggle_why);
-    m_again = button(QStringLiteral("benchAgain"), tr("Begin again"), tr("begin the list again"), &BenchView::begin_again);
+    m_again =
+        button(QStringLiteral("benchAgain"), tr("Begin again"), tr("begin the list again"), &BenchView::begin_again);
     m_back->setToolTip(tr("Back one move (Backspace)"));
     m_why_button->setToolTip(tr("What and why (H)"));
     m_again->setToolTip(tr("Begin the list again (Home)"));
@@ -154,7 +163,9 @@ void BenchView::set_look(const Look& look) {
         QPushButton:hover { border-color: %3; }
         QPushButton:disabled { color: #5D6895; border-color: #39406A; }
         QPushButton#benchDone { color: #10152E; background: %3; border-color: %3; font-size: 18pt; font-weight: bold; }
-    )").arg(look.bench_text.name(), look.bench_quiet.name(), look.brass_on_dark.name(), look.bench_note.name(), look.bench_note_text.name(), look.air.name()));
+    )")
+                      .arg(look.bench_text.name(), look.bench_quiet.name(), look.brass_on_dark.name(),
+                           look.bench_note.name(), look.bench_note_text.name(), look.air.name()));
     update();
 }
 
@@ -180,7 +191,9 @@ void BenchView::back() {
         m_document.set_done(m_document.done() - 1);
 }
 
-void BenchView::begin_again() { m_document.set_done(0); }
+void BenchView::begin_again() {
+    m_document.set_done(0);
+}
 
 void BenchView::toggle_why() {
     m_why_shown = !m_why_shown;
@@ -215,7 +228,10 @@ QString BenchView::place_in_list(int step) const {
     QString where = tr("%1 · move %2 of %3").arg(q(plan.machine.name)).arg(step + 1).arg(plan.route.list.size());
     if (hole >= 0) {
         const auto at = std::find(plan.route.order.begin(), plan.route.order.end(), hole) - plan.route.order.begin();
-        where += tr(" · hole %1, %2 of %3").arg(q(plan.holes[static_cast<std::size_t>(hole)].name)).arg(at + 1).arg(plan.route.order.size());
+        where += tr(" · hole %1, %2 of %3")
+                     .arg(q(plan.holes[static_cast<std::size_t>(hole)].name))
+                     .arg(at + 1)
+                     .arg(plan.route.order.size());
     }
     return where;
 }
@@ -224,8 +240,11 @@ QString BenchView::next_moves(int step) const {
     const Plan& plan = m_document.plan();
     QString text;
     for (int i = step + 1; i <= step + 3 && i < static_cast<int>(plan.route.list.size()); ++i)
-        text += tr("%1  %2\n").arg(i == step + 1 ? tr("next") : tr("then"),
-                                    q(in_words(plan.route.list[static_cast<std::size_t>(i)], {m_document.job(), plan.holes, plan.machine}).sentence));
+        text +=
+            tr("%1  %2\n")
+                .arg(i == step + 1 ? tr("next") : tr("then"), q(in_words(plan.route.list[static_cast<std::size_t>(i)],
+                                                                         {m_document.job(), plan.holes, plan.machine})
+                                                                    .sentence));
     return text.trimmed();
 }
 
@@ -235,7 +254,8 @@ void BenchView::show_finished() {
     m_picture->hide();
     m_heading->setText(empty ? tr("There is nothing to do yet") : tr("The last move is done"));
     m_figures->show_figures({{"", std::to_string(m_document.plan().route.order.size()), "holes", true}});
-    m_direction->setText(empty ? tr("Place holes under Holes, then come back.") : tr("Deburr both sides, wipe, and measure before the work is unclamped."));
+    m_direction->setText(empty ? tr("Place holes under Holes, then come back.")
+                               : tr("Deburr both sides, wipe, and measure before the work is unclamped."));
     m_note->hide();
     m_why->hide();
     m_next_moves->clear();
@@ -257,7 +277,8 @@ void BenchView::refresh() {
     if (step >= all)
         return show_finished();
     m_picture->show();
-    const Wording words = in_words(plan.route.list[static_cast<std::size_t>(step)], {m_document.job(), plan.holes, plan.machine});
+    const Wording words =
+        in_words(plan.route.list[static_cast<std::size_t>(step)], {m_document.job(), plan.holes, plan.machine});
     m_where->setText(place_in_list(step));
     m_picture->show_move(step);
     m_heading->setText(q(words.heading));
@@ -265,7 +286,9 @@ void BenchView::refresh() {
     m_direction->setText(q(words.direction));
     QString note = q(words.note);
     if (stale)
-        note = tr("The list has changed since %1 of its moves were done. Find zero again and begin here, or leave and undo the change.").arg(progress->second.done);
+        note = tr("The list has changed since %1 of its moves were done. Find zero again and begin here, or leave and "
+                  "undo the change.")
+                   .arg(progress->second.done);
     m_note->setText(note);
     m_note->setVisible(!note.isEmpty());
     m_why->setText(tr("Why? %1").arg(q(words.why)));

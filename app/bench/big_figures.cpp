@@ -26,7 +26,8 @@ QFont word_font(int pixels) {
 
 } // namespace
 
-BigFigures::BigFigures(QWidget* parent) : QWidget(parent) {
+BigFigures::BigFigures(QWidget* parent)
+    : QWidget(parent) {
     setObjectName(QStringLiteral("bigFigures"));
     setMinimumSize(320, 130);
 }
@@ -46,7 +47,9 @@ void BigFigures::show_figures(const std::vector<BigFigure>& figures) {
     update();
 }
 
-double BigFigures::digit_height() const { return QFontMetricsF(figure_font(best_size())).tightBoundingRect(QStringLiteral("0")).height(); }
+double BigFigures::digit_height() const {
+    return QFontMetricsF(figure_font(best_size())).tightBoundingRect(QStringLiteral("0")).height();
+}
 
 QSizeF BigFigures::arrange(int pixels, QPainter* painter) const {
     const QFontMetricsF figure(figure_font(pixels));
@@ -57,17 +60,28 @@ QSizeF BigFigures::arrange(int pixels, QPainter* painter) const {
     double x = 0.0;
     double y = 0.0;
     QSizeF used;
+    // X above Y: the figures stand under each other on the decimal point, whatever their signs are as wide as.
+    const bool stacked =
+        !columns && m_figures.size() > 1 && std::all_of(m_figures.begin(), m_figures.end(), [&](const BigFigure& f) {
+            return f.target && f.after == m_figures.front().after;
+        });
+    double widest = 0.0;
+    if (stacked)
+        for (const BigFigure& each : m_figures)
+            widest = std::max(widest, figure.horizontalAdvance(QString::fromStdString(each.value)));
     for (std::size_t i = 0; i < m_figures.size(); ++i) {
         const QString caption = QString::fromStdString(m_figures[i].caption);
         const QString value = QString::fromStdString(m_figures[i].value);
         const QString after = QString::fromStdString(m_figures[i].after);
         const double gap = pixels * 0.16;
-        const double before = caption.isEmpty() ? 0.0 : word.horizontalAdvance(caption) + gap;
-        const double all = before + figure.horizontalAdvance(value) + (after.isEmpty() ? 0.0 : gap + word.horizontalAdvance(after));
+        const double indent = stacked ? widest - figure.horizontalAdvance(value) : 0.0;
+        const double before = (caption.isEmpty() ? 0.0 : word.horizontalAdvance(caption) + gap) + indent;
+        const double all =
+            before + figure.horizontalAdvance(value) + (after.isEmpty() ? 0.0 : gap + word.horizontalAdvance(after));
         if (columns) {
             x = i % 2 == 0 ? 0.0 : width() / 2.0;
             y = static_cast<double>(i / 2) * line;
-        } else if (x > 0.0 && x + all > width()) {
+        } else if (x > 0.0 && (stacked || x + all > width())) {
             x = 0.0;
             y += line;
         }
@@ -81,7 +95,8 @@ QSizeF BigFigures::arrange(int pixels, QPainter* painter) const {
             painter->setFont(figure_font(pixels));
             painter->drawText(QPointF(x + before, base), value);
         }
-        used = used.expandedTo(QSizeF(columns ? (x + all) : x + all, y + line));
+        // In two columns each entry must leave the other half free.
+        used = used.expandedTo(QSizeF(columns ? 2.0 * (all + gap) : x + all, y + line));
         x += all + gap * 1.6;
     }
     return used;
@@ -96,9 +111,13 @@ int BigFigures::best_size() const {
     return smallest;
 }
 
-void BigFigures::take_height() { setFixedHeight(static_cast<int>(arrange(best_size(), nullptr).height()) + 4); }
+void BigFigures::take_height() {
+    setFixedHeight(static_cast<int>(arrange(best_size(), nullptr).height()) + 4);
+}
 
-void BigFigures::resizeEvent(QResizeEvent*) { take_height(); }
+void BigFigures::resizeEvent(QResizeEvent*) {
+    take_height();
+}
 
 void BigFigures::paintEvent(QPaintEvent*) {
     QPainter painter(this);

@@ -13,14 +13,21 @@ namespace clockface::app {
 
 namespace {
 
-QString q(const std::string& text) { return QString::fromStdString(text); }
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
 
 // Draws into a square of side 2 R about a centre; one function for each device.
 class DeviceArtist {
 public:
     DeviceArtist(QPainter& painter, const Look& look, const Document& document, QRectF area)
-        : m_painter(painter), m_look(look), m_job(document.job()), m_plan(document.plan()), m_area(area),
-          m_centre(area.center()), m_radius(std::min(area.width(), area.height()) / 2.0 - 26.0) {}
+        : m_painter(painter)
+        , m_look(look)
+        , m_job(document.job())
+        , m_plan(document.plan())
+        , m_area(area)
+        , m_centre(area.center())
+        , m_radius(std::min(area.width(), area.height()) / 2.0 - 26.0) {}
 
     void draw(const Instruction& instruction) {
         m_hole = instruction.hole;
@@ -60,7 +67,9 @@ private:
             const bool named = i % figure_every == 0;
             const bool fifth = i % 5 == 0;
             m_painter.setPen(QPen(m_look.scribed, named ? 2.4 : 1.0));
-            m_painter.drawLine(m_centre + out * (m_radius - 5.0), m_centre + out * (m_radius - (named ? 26.0 : fifth ? 19.0 : 13.0)));
+            m_painter.drawLine(m_centre + out * (m_radius - 5.0), m_centre + out * (m_radius - (named   ? 26.0
+                                                                                                : fifth ? 19.0
+                                                                                                        : 13.0)));
             if (named && graduations - i >= figure_every / 2 + 1)
                 text(m_centre + out * (m_radius - 44.0), figure(i), 16, m_look.scribed);
         }
@@ -119,23 +128,36 @@ private:
 
     void picture(const TurnHandwheel& move) {
         const auto* wheels = std::get_if<Handwheels>(&m_plan.machine.kind);
-        const Screw screw = wheels ? (move.axis == Axis::X ? wheels->x : wheels->y) : std::get<RotaryTable>(m_plan.machine.kind).slide;
-        dial(screw.graduations, move.line, engraved_every(screw), move.way == Turn::Clockwise, q(dial_figure(screw, move.line)),
+        const Screw screw =
+            wheels ? (move.axis == Axis::X ? wheels->x : wheels->y) : std::get<RotaryTable>(m_plan.machine.kind).slide;
+        dial(screw.graduations, move.line, engraved_every(screw), move.way == Turn::Clockwise,
+             q(dial_figure(screw, move.line)),
              QObject::tr("on the %1 dial").arg(move.axis == Axis::X ? QStringLiteral("X") : QStringLiteral("Y")),
-             [&](int line) { return q(decimal((screw.graduation() * line).in(screw.unit), 4, Sign::WhenNegative, Tail::Trim)); });
-        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("%1 a turn, %2 a line").arg(q(with_unit(screw.lead, screw.unit)), q(with_unit(screw.graduation(), screw.unit))), 16, m_look.bench_quiet);
+             [&](int line) {
+                 return q(decimal((screw.graduation() * line).in(screw.unit), 4, Sign::WhenNegative, Tail::Trim));
+             });
+        text(QPointF(m_centre.x(), m_area.bottom() - 4),
+             QObject::tr("%1 a turn, %2 a line")
+                 .arg(q(with_unit(screw.lead, screw.unit)), q(with_unit(screw.graduation(), screw.unit))),
+             16, m_look.bench_quiet);
     }
 
     void picture(const TurnTable& turn) {
         const auto& table = std::get<RotaryTable>(m_plan.machine.kind);
-        dial(table.graduations, turn.line, std::max(1, table.graduations / 12), turn.way == Turn::Clockwise, q(dial_figure(table, turn.line)), QObject::tr("on the handle's dial"),
+        dial(table.graduations, turn.line, std::max(1, table.graduations / 12), turn.way == Turn::Clockwise,
+             q(dial_figure(table, turn.line)), QObject::tr("on the handle's dial"),
              [&](int line) { return q(degrees_minutes_seconds(table.step() * line)).section(QLatin1Char(' '), 0, 1); });
-        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("%1 a turn; table at %2").arg(q(in_degrees(table.per_turn())), q(degrees_minutes_seconds(table.step() * static_cast<double>(turn.reading)))), 16, m_look.bench_quiet);
+        text(QPointF(m_centre.x(), m_area.bottom() - 4),
+             QObject::tr("%1 a turn; table at %2")
+                 .arg(q(in_degrees(table.per_turn())),
+                      q(degrees_minutes_seconds(table.step() * static_cast<double>(turn.reading)))),
+             16, m_look.bench_quiet);
     }
 
     void picture(const CentreOnTable&) {
         work(false);
-        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("this point on the middle of the table"), 16, m_look.bench_quiet);
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("this point on the middle of the table"), 16,
+             m_look.bench_quiet);
     }
 
     void picture(const GoToReadout&) { work(true); }
@@ -144,7 +166,8 @@ private:
         for (std::size_t i = 0; i < key.holes.size(); ++i)
             if (key.holes[i] >= 0)
                 tag(key.holes[i], QString::number(i + 1));
-        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("numbers as the routine counts"), 16, m_look.bench_quiet);
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("numbers as the routine counts"), 16,
+             m_look.bench_quiet);
     }
 
     void picture(const ScribeLine& line) {
@@ -167,7 +190,8 @@ private:
             m_painter.drawLine(screen({corner.x, -h}), screen({corner.x, h}));
         else
             m_painter.drawLine(screen({-w, corner.y}), screen({w, corner.y}));
-        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("thick: the edge on the plate; brass: the line to scribe"), 16, m_look.bench_quiet);
+        text(QPointF(m_centre.x(), m_area.bottom() - 4),
+             QObject::tr("thick: the edge on the plate; brass: the line to scribe"), 16, m_look.bench_quiet);
     }
 
     void picture(const StrikeCircle& strike) { struck(strike.pattern); }
@@ -259,13 +283,16 @@ private:
         m_painter.drawEllipse(zero, 15.0, 15.0);
         m_painter.drawLine(zero - QPointF(34, 0), zero + QPointF(34, 0));
         m_painter.drawLine(zero - QPointF(0, 34), zero + QPointF(0, 34));
-        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("brass: the drawing's zero"), 16, m_look.bench_quiet);
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("brass: the drawing's zero"), 16,
+             m_look.bench_quiet);
     }
 };
 
 } // namespace
 
-DevicePicture::DevicePicture(Document& document, QWidget* parent) : QWidget(parent), m_document(document) {
+DevicePicture::DevicePicture(Document& document, QWidget* parent)
+    : QWidget(parent)
+    , m_document(document) {
     setObjectName(QStringLiteral("devicePicture"));
     setAccessibleName(tr("picture of what to set"));
     setMinimumSize(300, 300);
@@ -287,7 +314,8 @@ void DevicePicture::paintEvent(QPaintEvent*) {
         return;
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
-    DeviceArtist(painter, *m_look, m_document, QRectF(rect()).adjusted(0, 0, 0, -18)).draw(list[static_cast<std::size_t>(m_step)]);
+    DeviceArtist(painter, *m_look, m_document, QRectF(rect()).adjusted(0, 0, 0, -18))
+        .draw(list[static_cast<std::size_t>(m_step)]);
 }
 
 } // namespace clockface::app

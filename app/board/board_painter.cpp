@@ -11,18 +11,27 @@ namespace clockface::app {
 
 namespace {
 
-QString q(const std::string& text) { return QString::fromStdString(text); }
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
 
 // A direction on the screen: bearings run counter-clockwise, the screen's y runs down.
-QPointF towards(Angle bearing) { return {bearing.cosine(), -bearing.sine()}; }
+QPointF towards(Angle bearing) {
+    return {bearing.cosine(), -bearing.sine()};
+}
 
 constexpr std::size_t most_labels = 120;
 
 } // namespace
 
-BoardPainter::BoardPainter(QPainter& painter, const BoardMap& map, const Document& document, const Look& look, QRectF area)
-    : m_painter(painter), m_map(map), m_document(document), m_look(look), m_area(area),
-      m_datum(datum_from_middle(document.job().blank, document.job().datum.place)) {}
+BoardPainter::BoardPainter(QPainter& painter, const BoardMap& map, const Document& document, const Look& look,
+                           QRectF area)
+    : m_painter(painter)
+    , m_map(map)
+    , m_document(document)
+    , m_look(look)
+    , m_area(area)
+    , m_datum(datum_from_middle(document.job().blank, document.job().datum.place)) {}
 
 void BoardPainter::paint(Stage stage, const std::string& pattern, const std::string& hole) {
     m_painter.setRenderHint(QPainter::Antialiasing);
@@ -106,7 +115,8 @@ void BoardPainter::label(QPointF at, const QString& text, const QColor& colour, 
     m_painter.setFont(type(points, bold));
     const QSizeF size = QFontMetricsF(m_painter.font()).boundingRect(text).size() + QSizeF(6, 4);
     m_painter.setPen(colour);
-    m_painter.drawText(QRectF(at.x() - size.width() / 2.0, at.y() - size.height() / 2.0, size.width(), size.height()), Qt::AlignCenter, text);
+    m_painter.drawText(QRectF(at.x() - size.width() / 2.0, at.y() - size.height() / 2.0, size.width(), size.height()),
+                       Qt::AlignCenter, text);
 }
 
 void BoardPainter::datum_mark() {
@@ -132,7 +142,8 @@ void BoardPainter::clock_ring(const std::string& name) {
     const Job& job = m_document.job();
     Point centre = Point{} - m_datum;
     for (const Pattern& pattern : job.patterns)
-        if (pattern.name == name && !std::holds_alternative<RowPattern>(pattern.layout) && !std::holds_alternative<SinglePattern>(pattern.layout))
+        if (pattern.name == name && !std::holds_alternative<RowPattern>(pattern.layout) &&
+            !std::holds_alternative<SinglePattern>(pattern.layout))
             centre = anchor_of(pattern.layout);
     const QPointF middle = screen(centre);
     // Round the whole blank, wherever the circle sits on it.
@@ -143,8 +154,10 @@ void BoardPainter::clock_ring(const std::string& name) {
         const Angle bearing = bearing_of_clock(hour, 0);
         const bool quarter = hour % 3 == 0;
         m_painter.setPen(QPen(quarter ? m_look.scribed : m_look.faint, quarter ? 2.5 : 1.4));
-        m_painter.drawLine(middle + towards(bearing) * radius, middle + towards(bearing) * (radius + (quarter ? 10.0 : 6.0)));
-        label(middle + towards(bearing) * (radius + 22.0), QString::number(hour), quarter ? m_look.scribed : m_look.faint, quarter ? 11 : 9, quarter);
+        m_painter.drawLine(middle + towards(bearing) * radius,
+                           middle + towards(bearing) * (radius + (quarter ? 10.0 : 6.0)));
+        label(middle + towards(bearing) * (radius + 22.0), QString::number(hour),
+              quarter ? m_look.scribed : m_look.faint, quarter ? 11 : 9, quarter);
     }
     // Where 0 degrees is, and which way angles run from it.
     const AngleConvention& convention = job.convention;
@@ -153,15 +166,18 @@ void BoardPainter::clock_ring(const std::string& name) {
     const double start = convention.zero.in_degrees();
     const double span = 24.0 * sign_of(convention.sense);
     m_painter.setBrush(Qt::NoBrush);
-    m_painter.drawArc(QRectF(middle.x() - arc, middle.y() - arc, 2 * arc, 2 * arc), qRound(start * 16.0), qRound(span * 16.0));
+    m_painter.drawArc(QRectF(middle.x() - arc, middle.y() - arc, 2 * arc, 2 * arc), qRound(start * 16.0),
+                      qRound(span * 16.0));
     const Angle end = Angle::degrees(start + span);
     const QPointF tip = middle + towards(end) * arc;
     const QPointF along = towards(end + Angle::degrees(90.0 * sign_of(convention.sense)));
     const QPointF out = towards(end);
     m_painter.drawLine(tip, tip - along * 9.0 + out * 5.0);
     m_painter.drawLine(tip, tip - along * 9.0 - out * 5.0);
-    m_painter.drawLine(middle + towards(convention.zero) * (arc - 5.0), middle + towards(convention.zero) * (arc + 5.0));
-    label(middle + towards(Angle::degrees(start - 7.0 * sign_of(convention.sense))) * (arc - 1.0), QStringLiteral("0°"), m_look.brass_on_dark, 9, true);
+    m_painter.drawLine(middle + towards(convention.zero) * (arc - 5.0),
+                       middle + towards(convention.zero) * (arc + 5.0));
+    label(middle + towards(Angle::degrees(start - 7.0 * sign_of(convention.sense))) * (arc - 1.0), QStringLiteral("0°"),
+          m_look.brass_on_dark, 9, true);
 }
 
 void BoardPainter::pattern_lines(const std::string& name) {
@@ -227,7 +243,8 @@ void BoardPainter::holes(Stage stage, const std::string& pattern, const std::str
     const auto& patterns = m_document.job().patterns;
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const Hole& each = plan.holes[i];
-        hole(each, each.name == selected, stage != Stage::Holes || patterns[each.pattern].name == pattern, troubled.contains(static_cast<int>(i)));
+        hole(each, each.name == selected, stage != Stage::Holes || patterns[each.pattern].name == pattern,
+             troubled.contains(static_cast<int>(i)));
     }
     const bool all = plan.holes.size() <= most_labels;
     for (const Hole& each : plan.holes) {
@@ -236,7 +253,11 @@ void BoardPainter::holes(Stage stage, const std::string& pattern, const std::str
             continue;
         const double r = std::max(2.0, m_map.pixels(each.spec.diameter) / 2.0);
         const bool near = stage != Stage::Holes || patterns[each.pattern].name == pattern;
-        label(screen(each.at) + name_side(each) * (r + 15.0), q(each.name), chosen ? m_look.brass_on_dark : near ? m_look.scribed : m_look.faint, 10, chosen || near);
+        label(screen(each.at) + name_side(each) * (r + 15.0), q(each.name),
+              chosen ? m_look.brass_on_dark
+              : near ? m_look.scribed
+                     : m_look.faint,
+              10, chosen || near);
     }
 }
 
@@ -309,11 +330,14 @@ void BoardPainter::overall_dimensions() {
     const QString across = q(with_unit(job.blank.extent_x(), job.unit));
     // Below the clock ring, which surrounds the blank.
     const double below = disc ? 66.0 : std::hypot(w, h) - h + 66.0;
-    dimension(m + QPointF(-w, disc ? 0.0 : h), m + QPointF(w, disc ? 0.0 : h), disc ? h + below : below, (disc ? QStringLiteral("⌀ ") : QString()) + across);
+    dimension(m + QPointF(-w, disc ? 0.0 : h), m + QPointF(w, disc ? 0.0 : h), disc ? h + below : below,
+              (disc ? QStringLiteral("⌀ ") : QString()) + across);
     if (!disc)
-        dimension(m + QPointF(w, h), m + QPointF(w, -h), std::hypot(w, h) - w + 66.0, q(with_unit(job.blank.extent_y(), job.unit)));
+        dimension(m + QPointF(w, h), m + QPointF(w, -h), std::hypot(w, h) - w + 66.0,
+                  q(with_unit(job.blank.extent_y(), job.unit)));
     if (job.blank.bore)
-        label(m + QPointF(0, m_map.pixels(*job.blank.bore) / 2.0 + 14.0), QStringLiteral("⌀ ") + q(with_unit(*job.blank.bore, job.unit)), m_look.scribed, 11, false);
+        label(m + QPointF(0, m_map.pixels(*job.blank.bore) / 2.0 + 14.0),
+              QStringLiteral("⌀ ") + q(with_unit(*job.blank.bore, job.unit)), m_look.scribed, 11, false);
 }
 
 void BoardPainter::pitch_dimension(const std::string& name) {
@@ -322,19 +346,22 @@ void BoardPainter::pitch_dimension(const std::string& name) {
         if (pattern.name != name)
             continue;
         const double h = m_map.pixels(job.blank.extent_y()) / 2.0;
-        const double ring = job.blank.shape == BlankShape::Disc ? h : std::hypot(m_map.pixels(job.blank.extent_x()) / 2.0, h);
+        const double ring =
+            job.blank.shape == BlankShape::Disc ? h : std::hypot(m_map.pixels(job.blank.extent_x()) / 2.0, h);
         const double bottom = m_map.middle.y() + ring + 66.0;
         const auto across = [&](Point centre, Length diameter) {
             const QPointF c = screen(centre);
             const double r = m_map.pixels(diameter) / 2.0;
-            dimension(c + QPointF(-r, 0), c + QPointF(r, 0), bottom - c.y(), QObject::tr("pitch circle ⌀ %1").arg(q(with_unit(diameter, job.unit))));
+            dimension(c + QPointF(-r, 0), c + QPointF(r, 0), bottom - c.y(),
+                      QObject::tr("pitch circle ⌀ %1").arg(q(with_unit(diameter, job.unit))));
         };
         if (const auto* circle = std::get_if<CirclePattern>(&pattern.layout))
             across(circle->centre, circle->diameter);
         else if (const auto* arc = std::get_if<ArcPattern>(&pattern.layout))
             across(arc->centre, arc->diameter);
         else if (const auto* row = std::get_if<RowPattern>(&pattern.layout))
-            dimension(screen(row->first), screen(place_of(pattern.layout, 2)), 34.0, q(with_unit(row->pitch, job.unit)));
+            dimension(screen(row->first), screen(place_of(pattern.layout, 2)), 34.0,
+                      q(with_unit(row->pitch, job.unit)));
     }
 }
 
@@ -344,7 +371,8 @@ void BoardPainter::card(QPointF at, const QStringList& lines) {
     double width = 0.0;
     for (const QString& line : lines)
         width = std::max(width, QFontMetricsF(type(10, true)).horizontalAdvance(line));
-    QRectF box(at + QPointF(16, 16), QSizeF(width + 24.0, metrics.height() * 1.25 * static_cast<double>(lines.size()) + 14.0));
+    QRectF box(at + QPointF(16, 16),
+               QSizeF(width + 24.0, metrics.height() * 1.25 * static_cast<double>(lines.size()) + 14.0));
     if (box.right() > m_area.right() - 4)
         box.moveRight(at.x() - 14);
     if (box.bottom() > m_area.bottom() - 4)
@@ -356,7 +384,8 @@ void BoardPainter::card(QPointF at, const QStringList& lines) {
     for (int i = 0; i < lines.size(); ++i) {
         m_painter.setFont(type(10, i == 0));
         m_painter.setPen(i == 0 ? m_look.brass_on_dark : m_look.scribed);
-        m_painter.drawText(QRectF(box.left() + 12.0, y, width + 4.0, metrics.height() * 1.25), Qt::AlignVCenter | Qt::AlignLeft, lines[i]);
+        m_painter.drawText(QRectF(box.left() + 12.0, y, width + 4.0, metrics.height() * 1.25),
+                           Qt::AlignVCenter | Qt::AlignLeft, lines[i]);
         y += metrics.height() * 1.25;
     }
 }

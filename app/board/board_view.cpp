@@ -20,7 +20,10 @@ constexpr double reach_pixels = 10.0;
 } // namespace
 
 BoardView::BoardView(Document& document, Selection& selection, QWidget* parent)
-    : QWidget(parent), m_document(document), m_selection(selection), m_look(&Look::day()) {
+    : QWidget(parent)
+    , m_document(document)
+    , m_selection(selection)
+    , m_look(&Look::day()) {
     setObjectName(QStringLiteral("board"));
     setAccessibleName(tr("board: the workpiece"));
     setAccessibleDescription(tr("Left and right arrows choose holes, plus and minus zoom, F shows all"));
@@ -102,14 +105,17 @@ QStringList BoardView::hover_lines(QPointF at) const {
         const PatternLayout& layout = job.patterns[hole.pattern].layout;
         if (!std::holds_alternative<RowPattern>(layout) && !std::holds_alternative<SinglePattern>(layout))
             centre = anchor_of(layout);
-        lines << QString::fromStdString(hole.name + ", " + size_in_words(hole.spec, job.unit) +
-                                        (hole.spec.depth ? ", " + with_unit(*hole.spec.depth, job.unit) + " deep" : ", through"));
+        lines << QString::fromStdString(
+            hole.name + ", " + size_in_words(hole.spec, job.unit) +
+            (hole.spec.depth ? ", " + with_unit(*hole.spec.depth, job.unit) + " deep" : ", through"));
     }
     const Point drawn = as_drawn(job.datum, place);
     const Angle bearing = bearing_of(centre, place);
-    lines << QString::fromStdString("X " + column_figure(drawn.x, job.unit) + "   Y " + column_figure(drawn.y, job.unit));
+    lines << QString::fromStdString("X " + column_figure(drawn.x, job.unit) + "   Y " +
+                                    column_figure(drawn.y, job.unit));
     lines << QString::fromStdString("out " + with_unit(distance(centre, place), job.unit) + " at " +
-                                    in_degrees(job.convention.figure_of(bearing), 2) + ", " + clock_time(bearing) + " on the clock");
+                                    in_degrees(job.convention.figure_of(bearing), 2) + ", " + clock_time(bearing) +
+                                    " on the clock");
     return lines;
 }
 
@@ -171,7 +177,8 @@ void BoardView::show_holes(const std::vector<int>& holes) {
     const auto at = position_of(first.name);
     if (at && !QRectF(rect()).adjusted(30, 30, -30, -30).contains(*at)) {
         const QPointF away = *at - QRectF(rect()).center();
-        const double out = std::max(std::fabs(away.x()) / (width() / 2.0 - 50.0), std::fabs(away.y()) / (height() / 2.0 - 50.0));
+        const double out =
+            std::max(std::fabs(away.x()) / (width() / 2.0 - 50.0), std::fabs(away.y()) / (height() / 2.0 - 50.0));
         zoom(1.0 / std::max(out, 1.0), QRectF(rect()).center());
     }
 }

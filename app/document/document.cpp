@@ -12,7 +12,10 @@ namespace clockface::app {
 class JobEdit : public QUndoCommand {
 public:
     JobEdit(Document& document, const QString& name, Job next)
-        : QUndoCommand(name), m_document(document), m_before(document.m_job), m_after(std::move(next)) {}
+        : QUndoCommand(name)
+        , m_document(document)
+        , m_before(document.m_job)
+        , m_after(std::move(next)) {}
 
     void redo() override { apply(m_after); }
     void undo() override { apply(m_before); }
@@ -39,7 +42,11 @@ Job blank_job() {
     return job;
 }
 
-Document::Document(Shop shop, QObject* parent) : QObject(parent), m_shop(std::move(shop)) { new_job(); }
+Document::Document(Shop shop, QObject* parent)
+    : QObject(parent)
+    , m_shop(std::move(shop)) {
+    new_job();
+}
 
 Result<void> Document::edit(const QString& name, const Job& next) {
     if (const auto fault = first_fault(next)) {
@@ -124,7 +131,9 @@ void Document::new_job() {
     replace(job, job, {});
 }
 
-void Document::recover(const Job& job, const QString& path) { replace(job, Job{}, path); }
+void Document::recover(const Job& job, const QString& path) {
+    replace(job, Job{}, path);
+}
 
 Result<void> Document::open(const QString& path) {
     Result<Job> job = load_job(path.toStdString());

@@ -49,10 +49,10 @@ public:
     Result<void> save(const QString& path);
 
 signals:
-    void changed();      ///< job or plan
+    void changed();         ///< job or plan
     void settled_changed(); ///< the job itself (not a mere preview)
-    void replaced();     ///< another job altogether
-    void file_changed(); ///< path or unsaved mark
+    void replaced();        ///< another job altogether
+    void file_changed();    ///< path or unsaved mark
 
 private:
     friend class JobEdit;

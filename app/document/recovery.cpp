@@ -21,13 +21,16 @@ const QString path_ending = QStringLiteral(".path");
 bool still_running(const QString& file) {
     bool is_number = false;
     const auto pid = file.section(QLatin1Char('.'), 0, 0).toLongLong(&is_number);
-    return is_number && pid > 0 && (pid == QCoreApplication::applicationPid() || ::kill(static_cast<pid_t>(pid), 0) == 0);
+    return is_number && pid > 0 &&
+           (pid == QCoreApplication::applicationPid() || ::kill(static_cast<pid_t>(pid), 0) == 0);
 }
 
 } // namespace
 
 Recovery::Recovery(Document& document, QString folder, QObject* parent)
-    : QObject(parent), m_document(document), m_folder(std::move(folder)) {
+    : QObject(parent)
+    , m_document(document)
+    , m_folder(std::move(folder)) {
     QDir().mkpath(m_folder);
     m_timer.setSingleShot(true);
     m_timer.setInterval(moment_ms);
@@ -62,7 +65,8 @@ void Recovery::keep_now() {
     if (kept)
         kept = save_job(m_document.settled(), file.toStdString());
     if (!kept && !m_told)
-        emit failed(tr("The safety copy could not be written. Save the job yourself. %1").arg(QString::fromStdString(kept.error().sentence)));
+        emit failed(tr("The safety copy could not be written. Save the job yourself. %1")
+                        .arg(QString::fromStdString(kept.error().sentence)));
     m_told = !kept;
 }
 
@@ -70,7 +74,8 @@ bool Recovery::set_aside() {
     if (!m_document.is_dirty())
         return true;
     // Number 0 is no process: the copy counts as left behind from now on.
-    const QString file = QStringLiteral("%1/0.%2%3").arg(m_folder).arg(QDateTime::currentMSecsSinceEpoch()).arg(copy_ending);
+    const QString file =
+        QStringLiteral("%1/0.%2%3").arg(m_folder).arg(QDateTime::currentMSecsSinceEpoch()).arg(copy_ending);
     return write_file_atomically((file + path_ending).toStdString(), m_document.path().toStdString()) &&
            save_job(m_document.settled(), file.toStdString());
 }

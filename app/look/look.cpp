@@ -61,7 +61,9 @@ Look make_night() {
     return look;
 }
 
-double linear(double channel) { return channel <= 0.04045 ? channel / 12.92 : std::pow((channel + 0.055) / 1.055, 2.4); }
+double linear(double channel) {
+    return channel <= 0.04045 ? channel / 12.92 : std::pow((channel + 0.055) / 1.055, 2.4);
+}
 
 double luminance(const QColor& colour) {
     return 0.2126 * linear(colour.redF()) + 0.7152 * linear(colour.greenF()) + 0.0722 * linear(colour.blueF());
@@ -162,10 +164,20 @@ QString style_sheet(const Look& look) {
         QScrollBar:horizontal { background: @card; height: 10px; } QScrollBar::handle:horizontal { background: @rule; border-radius: 5px; min-width: 24px; }
     )");
     // Longest names first, so that @strip_ink is not taken for @strip.
-    const std::pair<const char*, QColor> names[] = {
-        {"@chosen_row", look.chosen_row}, {"@strip_ink", look.strip_ink}, {"@surround", look.surround}, {"@scribed", look.scribed},
-        {"@board", look.board}, {"@brass", look.brass}, {"@faint", look.faint}, {"@strip", look.strip}, {"@quiet", look.quiet},
-        {"@card", look.card}, {"@rule", look.rule}, {"@link", look.link}, {"@stop", look.stop}, {"@ink", look.ink}};
+    const std::pair<const char*, QColor> names[] = {{"@chosen_row", look.chosen_row},
+                                                    {"@strip_ink", look.strip_ink},
+                                                    {"@surround", look.surround},
+                                                    {"@scribed", look.scribed},
+                                                    {"@board", look.board},
+                                                    {"@brass", look.brass},
+                                                    {"@faint", look.faint},
+                                                    {"@strip", look.strip},
+                                                    {"@quiet", look.quiet},
+                                                    {"@card", look.card},
+                                                    {"@rule", look.rule},
+                                                    {"@link", look.link},
+                                                    {"@stop", look.stop},
+                                                    {"@ink", look.ink}};
     for (const auto& [name, colour] : names)
         sheet.replace(QLatin1String(name), colour.name());
     return sheet;

@@ -27,9 +27,13 @@ namespace {
 constexpr int most_recent = 8;
 const QString job_ending = QStringLiteral(".clockface.json");
 
-QString q(const std::string& text) { return QString::fromStdString(text); }
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
 
-QString job_filter() { return QObject::tr("Clockface jobs (*.clockface.json *.json)"); }
+QString job_filter() {
+    return QObject::tr("Clockface jobs (*.clockface.json *.json)");
+}
 
 // A name for a file made from the job's title.
 QString file_name(const Job& job) {
@@ -46,8 +50,11 @@ QString with_ending(const QString& path, const QString& ending) {
 } // namespace
 
 MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
-    : QMainWindow(parent), m_document(document), m_seams(std::move(seams)), m_settings(m_seams.settings_file, QSettings::IniFormat),
-      m_recovery(document, m_seams.recovery_folder) {
+    : QMainWindow(parent)
+    , m_document(document)
+    , m_seams(std::move(seams))
+    , m_settings(m_seams.settings_file, QSettings::IniFormat)
+    , m_recovery(document, m_seams.recovery_folder) {
     setObjectName(QStringLiteral("mainWindow"));
     m_header = make_header();
     m_rail = new StageRail(document);
@@ -107,7 +114,8 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     update_title();
 }
 
-QAction* MainWindow::command(const QString& name, const QString& text, const QKeySequence& keys, std::function<void()> act) {
+QAction* MainWindow::command(const QString& name, const QString& text, const QKeySequence& keys,
+                             std::function<void()> act) {
     auto* action = new QAction(text, this);
     action->setObjectName(name);
     action->setShortcut(keys);
@@ -132,13 +140,15 @@ QMenu* MainWindow::make_job_menu() {
     }));
     menu->addSeparator();
     menu->addAction(command("save", tr("Save"), QKeySequence::Save, [this] { save(); }));
-    menu->addAction(command("saveAs", tr("Save as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { save_as(); }));
+    menu->addAction(
+        command("saveAs", tr("Save as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { save_as(); }));
     menu->addSeparator();
     menu->addAction(command("sheet", tr("Sheet as PDF…"), QKeySequence::Print, [this] { save_sheet(); }));
     menu->addAction(command("coordinatesCsv", tr("Coordinates as CSV…"), {}, [this] { save_csv(false); }));
     menu->addAction(command("instructionsCsv", tr("Moves as CSV…"), {}, [this] { save_csv(true); }));
     menu->addSeparator();
-    m_night = command("night", tr("Night colours"), QKeySequence(Qt::Key_F10), [this] { set_night(m_night->isChecked()); });
+    m_night =
+        command("night", tr("Night colours"), QKeySequence(Qt::Key_F10), [this] { set_night(m_night->isChecked()); });
     m_night->setCheckable(true);
     menu->addAction(m_night);
     menu->addAction(command("quit", tr("Quit"), QKeySequence::Quit, [this] { close(); }));
@@ -218,7 +228,9 @@ void MainWindow::update_title() {
     const Job& job = m_document.job();
     const QString title = q(job.title).isEmpty() ? tr("Untitled") : q(job.title);
     m_title->setText(title);
-    const QString saved = m_document.is_dirty() ? tr("not saved ●") : m_document.path().isEmpty() ? QString() : tr("saved");
+    const QString saved = m_document.is_dirty()         ? tr("not saved ●")
+                          : m_document.path().isEmpty() ? QString()
+                                                        : tr("saved");
     QStringList facts;
     if (!job.work_for.empty())
         facts << q(job.work_for);
@@ -226,7 +238,8 @@ void MainWindow::update_title() {
     if (!saved.isEmpty())
         facts << saved;
     m_facts->setText(facts.join(QStringLiteral(" · ")));
-    const QString file = m_document.path().isEmpty() ? QString() : QFileInfo(m_document.path()).fileName() + QStringLiteral(" – ");
+    const QString file =
+        m_document.path().isEmpty() ? QString() : QFileInfo(m_document.path()).fileName() + QStringLiteral(" – ");
     setWindowTitle(QStringLiteral("%1%2[*] – Clockface").arg(file, title));
     setWindowModified(m_document.is_dirty());
 }
@@ -239,13 +252,16 @@ bool MainWindow::make_way() {
         tell(tr("The unsaved job could not be set aside, so it stays open. Save it first."));
         return false;
     }
-    m_notice->tell(tr("The unsaved job '%1' was set aside.").arg(title), {{tr("Bring it back"), [this] {
-                       const auto left = m_recovery.left_behind();
-                       if (left.empty())
-                           return;
-                       m_document.recover(left.front().job, left.front().path);
-                       Recovery::let_go(left.front());
-                   }}, {tr("Leave it there"), [] {}}});
+    m_notice->tell(tr("The unsaved job '%1' was set aside.").arg(title),
+                   {{tr("Bring it back"),
+                     [this] {
+                         const auto left = m_recovery.left_behind();
+                         if (left.empty())
+                             return;
+                         m_document.recover(left.front().job, left.front().path);
+                         Recovery::let_go(left.front());
+                     }},
+                    {tr("Leave it there"), [] {}}});
     return true;
 }
 
@@ -285,7 +301,8 @@ bool MainWindow::save() {
 }
 
 bool MainWindow::save_as() {
-    const QString suggested = m_document.path().isEmpty() ? file_name(m_document.job()) + job_ending : m_document.path();
+    const QString suggested =
+        m_document.path().isEmpty() ? file_name(m_document.job()) + job_ending : m_document.path();
     const QString chosen = m_seams.file_to_save(this, tr("Save the job"), suggested, job_filter());
     if (chosen.isEmpty())
         return false;
@@ -300,11 +317,14 @@ bool MainWindow::save_as() {
 }
 
 void MainWindow::save_sheet() {
-    const QString path = m_seams.file_to_save(this, tr("Sheet as PDF"), file_name(m_document.job()) + QStringLiteral(".pdf"), tr("PDF (*.pdf)"));
+    const QString path = m_seams.file_to_save(this, tr("Sheet as PDF"),
+                                              file_name(m_document.job()) + QStringLiteral(".pdf"), tr("PDF (*.pdf)"));
     if (path.isEmpty())
         return;
-    const Result<void> written = write_sheet(m_document.job(), m_document.plan(), with_ending(path, QStringLiteral(".pdf")));
-    tell(written ? tr("The sheet is in %1.").arg(with_ending(path, QStringLiteral(".pdf"))) : q(written.error().text()));
+    const Result<void> written =
+        write_sheet(m_document.job(), m_document.plan(), with_ending(path, QStringLiteral(".pdf")));
+    tell(written ? tr("The sheet is in %1.").arg(with_ending(path, QStringLiteral(".pdf")))
+                 : q(written.error().text()));
 }
 
 void MainWindow::save_csv(bool instructions) {
@@ -312,8 +332,9 @@ void MainWindow::save_csv(bool instructions) {
     const QString path = m_seams.file_to_save(this, tr("Save as CSV"), name, tr("CSV (*.csv)"));
     if (path.isEmpty())
         return;
-    write_csv(with_ending(path, QStringLiteral(".csv")),
-              instructions ? instructions_csv(m_document.job(), m_document.plan()) : coordinates_csv(m_document.job(), m_document.plan()));
+    write_csv(with_ending(path, QStringLiteral(".csv")), instructions
+                                                             ? instructions_csv(m_document.job(), m_document.plan())
+                                                             : coordinates_csv(m_document.job(), m_document.plan()));
 }
 
 void MainWindow::write_csv(const QString& path, const std::string& content) {
@@ -332,7 +353,8 @@ void MainWindow::remember(const QString& path) {
 void MainWindow::fill_recent() {
     m_recent->clear();
     for (const QString& path : m_settings.value(QStringLiteral("recent")).toStringList())
-        connect(m_recent->addAction(QFileInfo(path).fileName()), &QAction::triggered, this, [this, path] { open_file(path); });
+        connect(m_recent->addAction(QFileInfo(path).fileName()), &QAction::triggered, this,
+                [this, path] { open_file(path); });
     if (m_recent->isEmpty())
         m_recent->addAction(tr("Nothing was opened yet"))->setEnabled(false);
 }
@@ -346,9 +368,10 @@ bool MainWindow::show_demo() {
         return false;
     m_document.show_example(*job);
     if (!m_settings.value(QStringLiteral("guided"), false).toBool())
-        m_notice->tell(tr("This is a finished job to look round in. Type over any underlined figure and watch the board. "
-                          "Under Order choose how it is made, then let the Bench lead you move by move."),
-                       {{tr("Understood"), [this] { m_settings.setValue(QStringLiteral("guided"), true); }}});
+        m_notice->tell(
+            tr("This is a finished job to look round in. Type over any underlined figure and watch the board. "
+               "Under Order choose how it is made, then let the Bench lead you move by move."),
+            {{tr("Understood"), [this] { m_settings.setValue(QStringLiteral("guided"), true); }}});
     return true;
 }
 
@@ -358,7 +381,8 @@ void MainWindow::offer_left_behind() {
         return;
     const LeftBehind newest = left.front();
     m_notice->tell(tr("The job '%1' was not saved when Clockface ended.").arg(q(newest.job.title)),
-                   {{tr("Bring it back"), [this, newest] {
+                   {{tr("Bring it back"),
+                     [this, newest] {
                          if (!make_way())
                              return;
                          m_document.recover(newest.job, newest.path);

@@ -13,8 +13,10 @@ Seams Seams::real() {
     seams.file_to_save = [](QWidget* parent, const QString& title, const QString& suggested, const QString& filter) {
         return QFileDialog::getSaveFileName(parent, title, suggested, filter);
     };
-    seams.settings_file = QStandardPaths::writableLocation(QStandardPaths::AppConfigLocation) + QStringLiteral("/clockface.ini");
-    seams.recovery_folder = QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + QStringLiteral("/unsaved");
+    seams.settings_file =
+        QStandardPaths::writableLocation(QStandardPaths::AppConfigLocation) + QStringLiteral("/clockface.ini");
+    seams.recovery_folder =
+        QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + QStringLiteral("/unsaved");
     return seams;
 }
 

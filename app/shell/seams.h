@@ -11,7 +11,8 @@ namespace clockface::app {
 struct Seams {
     /// Asks for a file; an empty answer means the user thought better of it.
     std::function<QString(QWidget*, const QString& title, const QString& filter)> file_to_open;
-    std::function<QString(QWidget*, const QString& title, const QString& suggested, const QString& filter)> file_to_save;
+    std::function<QString(QWidget*, const QString& title, const QString& suggested, const QString& filter)>
+        file_to_save;
     QString settings_file;   ///< ini file for recent files and the theme
     QString recovery_folder; ///< where unsaved jobs are kept
 

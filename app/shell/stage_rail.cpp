@@ -23,7 +23,8 @@ QString StageState::in_words() const {
 }
 
 StageButton::StageButton(const QString& icon, const QString& word, const QKeySequence& keys, QWidget* parent)
-    : QAbstractButton(parent), m_icon(icon) {
+    : QAbstractButton(parent)
+    , m_icon(icon) {
     setText(word);
     setObjectName(QStringLiteral("stage") + word);
     setAccessibleName(QObject::tr("stage %1").arg(word));
@@ -78,7 +79,8 @@ void StageButton::paintEvent(QPaintEvent*) {
         painter.drawPolygon(QPolygonF({mark + QPointF(0, -12), mark + QPointF(13, 10), mark + QPointF(-13, 10)}));
         painter.setFont(type(8, true));
         painter.setPen(m_look->surround);
-        painter.drawText(QRectF(mark.x() - 12, mark.y() - 5, 24, 15), Qt::AlignCenter, m_state.count > 99 ? QStringLiteral("99") : QString::number(m_state.count));
+        painter.drawText(QRectF(mark.x() - 12, mark.y() - 5, 24, 15), Qt::AlignCenter,
+                         m_state.count > 99 ? QStringLiteral("99") : QString::number(m_state.count));
         break;
     }
     }
@@ -89,16 +91,20 @@ void StageButton::paintEvent(QPaintEvent*) {
     }
 }
 
-StageRail::StageRail(Document& document, QWidget* parent) : QWidget(parent), m_document(document) {
+StageRail::StageRail(Document& document, QWidget* parent)
+    : QWidget(parent)
+    , m_document(document) {
     setObjectName(QStringLiteral("rail"));
     setAttribute(Qt::WA_StyledBackground);
     setFixedWidth(92);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 56, 0, 8);
     layout->setSpacing(4);
-    const std::pair<const char*, QString> stages[] = {{"blank", tr("Blank")}, {"holes", tr("Holes")}, {"order", tr("Order")}, {"bench", tr("Bench")}};
+    const std::pair<const char*, QString> stages[] = {
+        {"blank", tr("Blank")}, {"holes", tr("Holes")}, {"order", tr("Order")}, {"bench", tr("Bench")}};
     for (int i = 0; i < 4; ++i) {
-        auto* button = new StageButton(QLatin1String(stages[i].first), stages[i].second, QKeySequence(Qt::CTRL | static_cast<Qt::Key>(Qt::Key_1 + i)));
+        auto* button = new StageButton(QLatin1String(stages[i].first), stages[i].second,
+                                       QKeySequence(Qt::CTRL | static_cast<Qt::Key>(Qt::Key_1 + i)));
         connect(button, &QAbstractButton::clicked, this, [this, i] { emit stage_wanted(static_cast<Stage>(i)); });
         layout->addWidget(button);
         m_buttons << button;
@@ -108,7 +114,9 @@ StageRail::StageRail(Document& document, QWidget* parent) : QWidget(parent), m_d
     refresh();
 }
 
-void StageRail::set_stage(Stage stage) { m_buttons[static_cast<int>(stage)]->setChecked(true); }
+void StageRail::set_stage(Stage stage) {
+    m_buttons[static_cast<int>(stage)]->setChecked(true);
+}
 
 void StageRail::set_look(const Look& look) {
     for (StageButton* button : m_buttons)
@@ -123,15 +131,20 @@ void StageRail::refresh() {
                                                               : job.blank.width.measured && job.blank.height.measured;
     m_buttons[0]->set_state({measured ? Kind::Done : Kind::InHand});
     const auto of_order = [](const Finding& f) {
-        return f.kind == FindingKind::ListFails || f.kind == FindingKind::ListChanged || f.kind == FindingKind::NoSuchMachine;
+        return f.kind == FindingKind::ListFails || f.kind == FindingKind::ListChanged ||
+               f.kind == FindingKind::NoSuchMachine;
     };
     const auto order_findings = static_cast<int>(std::count_if(plan.findings.begin(), plan.findings.end(), of_order));
     const int hole_findings = static_cast<int>(plan.findings.size()) - order_findings;
     const bool empty = plan.holes.empty();
-    m_buttons[1]->set_state(hole_findings > 0 ? StageState{Kind::Attention, hole_findings} : StageState{empty ? Kind::Untouched : Kind::Done});
-    m_buttons[2]->set_state(order_findings > 0 ? StageState{Kind::Attention, order_findings} : StageState{empty ? Kind::Untouched : Kind::Done});
+    m_buttons[1]->set_state(hole_findings > 0 ? StageState{Kind::Attention, hole_findings}
+                                              : StageState{empty ? Kind::Untouched : Kind::Done});
+    m_buttons[2]->set_state(order_findings > 0 ? StageState{Kind::Attention, order_findings}
+                                               : StageState{empty ? Kind::Untouched : Kind::Done});
     const int done = m_document.done();
-    m_buttons[3]->set_state({done == 0 ? Kind::Untouched : done < static_cast<int>(plan.route.list.size()) ? Kind::InHand : Kind::Done});
+    m_buttons[3]->set_state({done == 0                                         ? Kind::Untouched
+                             : done < static_cast<int>(plan.route.list.size()) ? Kind::InHand
+                                                                               : Kind::Done});
 }
 
 } // namespace clockface::app

@@ -10,7 +10,12 @@
 namespace clockface::app {
 
 FindingsStrip::FindingsStrip(Document& document, QWidget* parent)
-    : QWidget(parent), m_document(document), m_icon(new QLabel), m_sentence(new QLabel), m_next(new QPushButton), m_show(new QPushButton(tr("Show where"))) {
+    : QWidget(parent)
+    , m_document(document)
+    , m_icon(new QLabel)
+    , m_sentence(new QLabel)
+    , m_next(new QPushButton)
+    , m_show(new QPushButton(tr("Show where"))) {
     setObjectName(QStringLiteral("findings"));
     setAttribute(Qt::WA_StyledBackground);
     auto* layout = new QHBoxLayout(this);
@@ -57,19 +62,29 @@ void FindingsStrip::refresh() {
     m_show->setVisible(count > 0 && !findings[static_cast<std::size_t>(m_at)].holes.empty());
     if (count == 0) {
         m_icon->setPixmap(line_drawing(QStringLiteral("good"), m_look->good, 24, devicePixelRatioF()));
-        m_sentence->setText(m_document.plan().holes.empty() ? tr("No holes yet.") : tr("Nothing stands against this job."));
+        m_sentence->setText(m_document.plan().holes.empty() ? tr("No holes yet.")
+                                                            : tr("Nothing stands against this job."));
         return;
     }
     const Finding& finding = findings[static_cast<std::size_t>(m_at)];
-    const QColor colour = finding.grade == Grade::Stop ? m_look->stop : finding.grade == Grade::Check ? m_look->check : m_look->quiet;
+    const QColor colour = finding.grade == Grade::Stop    ? m_look->stop
+                          : finding.grade == Grade::Check ? m_look->check
+                                                          : m_look->quiet;
     m_icon->setPixmap(line_drawing(QString::fromStdString(in_words(finding.grade)), colour, 24, devicePixelRatioF()));
-    const QString grade = finding.grade == Grade::Stop ? tr("Stop") : finding.grade == Grade::Check ? tr("Check") : tr("Note");
+    const QString grade = finding.grade == Grade::Stop    ? tr("Stop")
+                          : finding.grade == Grade::Check ? tr("Check")
+                                                          : tr("Note");
     m_sentence->setText(QStringLiteral("<b style='color:%1'>%2.</b> %3 %4")
-                            .arg(colour.name(), grade, QString::fromStdString(finding.sentence).toHtmlEscaped(), QString::fromStdString(finding.remedy).toHtmlEscaped()));
+                            .arg(colour.name(), grade, QString::fromStdString(finding.sentence).toHtmlEscaped(),
+                                 QString::fromStdString(finding.remedy).toHtmlEscaped()));
     m_next->setText(tr("%1 of %2, next").arg(m_at + 1).arg(count));
 }
 
-NoticeStrip::NoticeStrip(QWidget* parent) : QWidget(parent), m_text(new QLabel), m_first(new QPushButton), m_second(new QPushButton) {
+NoticeStrip::NoticeStrip(QWidget* parent)
+    : QWidget(parent)
+    , m_text(new QLabel)
+    , m_first(new QPushButton)
+    , m_second(new QPushButton) {
     setObjectName(QStringLiteral("notice"));
     setAttribute(Qt::WA_StyledBackground);
     auto* layout = new QHBoxLayout(this);
@@ -99,7 +114,9 @@ void NoticeStrip::tell(const QString& text, std::vector<Answer> answers) {
     show();
 }
 
-QString NoticeStrip::text() const { return isHidden() ? QString() : m_text->text(); }
+QString NoticeStrip::text() const {
+    return isHidden() ? QString() : m_text->text();
+}
 
 void NoticeStrip::answer(std::size_t which) {
     hide();

@@ -7,7 +7,8 @@
 
 namespace clockface::app {
 
-BlankSlip::BlankSlip(Document& document, Selection& selection, QWidget* parent) : Slip(document, selection, parent) {
+BlankSlip::BlankSlip(Document& document, Selection& selection, QWidget* parent)
+    : Slip(document, selection, parent) {
     body()->addWidget(heading(tr("The job")));
     body()->addWidget(job_sentence());
     body()->addSpacing(6);
@@ -16,12 +17,14 @@ BlankSlip::BlankSlip(Document& document, Selection& selection, QWidget* parent) 
     body()->addWidget(m_disc = disc_sentence());
     body()->addWidget(m_plate = plate_sentence());
     body()->addWidget(metal_sentence());
-    body()->addWidget(quiet(tr("Measure the blank and write the real size in: halving the drawing's figure puts every hole off centre.")));
+    body()->addWidget(quiet(
+        tr("Measure the blank and write the real size in: halving the drawing's figure puts every hole off centre.")));
     body()->addSpacing(6);
     body()->addWidget(heading(tr("Zero and angles")));
     body()->addWidget(zero_sentence());
     body()->addWidget(angle_sentence());
-    body()->addWidget(quiet(tr("Changing zero, axes, angles or unit changes the figures. The holes stay where they are on the metal.")));
+    body()->addWidget(quiet(
+        tr("Changing zero, axes, angles or unit changes the figures. The holes stay where they are on the metal.")));
     body()->addStretch();
 }
 
@@ -41,7 +44,8 @@ Sentence* BlankSlip::job_sentence() {
     blanks().text(*s, "workFor", tr("what the job is for"), [](Job& job) -> std::string& { return job.work_for; });
     s->words(QStringLiteral(";"));
     blanks().custom(
-        *s, "pieces", tr("number of pieces"), [](const Job& job) { return QString::fromStdString(count_word(job.pieces)); },
+        *s, "pieces", tr("number of pieces"),
+        [](const Job& job) { return QString::fromStdString(count_word(job.pieces)); },
         [](Job& job, const QString& text) -> Result<QString> {
             return read_count(text.trimmed().toStdString(), 1, 100'000, "pieces").map([&](int pieces) {
                 job.pieces = pieces;
@@ -114,7 +118,8 @@ Sentence* BlankSlip::disc_sentence() {
     Sentence* s = sentence();
     m_sentences << s;
     s->words(tr("Across it is"));
-    measured(blanks(), *s, "diameter", tr("diameter of the disc"), [](Job& job) -> Measured& { return job.blank.diameter; });
+    measured(blanks(), *s, "diameter", tr("diameter of the disc"),
+             [](Job& job) -> Measured& { return job.blank.diameter; });
     s->words(QStringLiteral("."));
     return s;
 }
@@ -148,7 +153,8 @@ Sentence* BlankSlip::zero_sentence() {
     s->words(tr("Zero is"));
     blanks().choice(
         *s, "datum", tr("place of zero"),
-        {tr("in the middle"), tr("at the lower left"), tr("at the lower right"), tr("at the upper left"), tr("at the upper right")},
+        {tr("in the middle"), tr("at the lower left"), tr("at the lower right"), tr("at the upper left"),
+         tr("at the upper right")},
         [](const Job& job) { return static_cast<int>(job.datum.place); },
         [](Job& job, int place) { job = with_datum_place(job, static_cast<DatumPlace>(place)); });
     s->words(tr(". X counts up to the"));
@@ -170,7 +176,8 @@ Sentence* BlankSlip::angle_sentence() {
     m_sentences << s;
     s->words(tr("Angles begin with 0° at"));
     blanks().choice(
-        *s, "angleZero", tr("place of 0 degrees"), {tr("3 o'clock"), tr("12 o'clock"), tr("9 o'clock"), tr("6 o'clock")},
+        *s, "angleZero", tr("place of 0 degrees"),
+        {tr("3 o'clock"), tr("12 o'clock"), tr("9 o'clock"), tr("6 o'clock")},
         [](const Job& job) { return static_cast<int>(job.convention.zero.wrapped().in_degrees() / 90.0 + 0.5) % 4; },
         [](Job& job, int quarter) { job.convention.zero = Angle::degrees(90.0 * quarter); });
     s->words(tr("and run"));

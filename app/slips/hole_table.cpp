@@ -6,7 +6,9 @@
 
 namespace clockface::app {
 
-HoleTable::HoleTable(Document& document, QObject* parent) : QAbstractTableModel(parent), m_document(document) {}
+HoleTable::HoleTable(Document& document, QObject* parent)
+    : QAbstractTableModel(parent)
+    , m_document(document) {}
 
 void HoleTable::show_pattern(const std::string& name) {
     m_pattern = name;
@@ -28,7 +30,8 @@ void HoleTable::refresh() {
     m_unit = job.unit;
     m_centres.clear();
     for (const Pattern& pattern : job.patterns) {
-        const bool round = std::holds_alternative<CirclePattern>(pattern.layout) || std::holds_alternative<ArcPattern>(pattern.layout);
+        const bool round =
+            std::holds_alternative<CirclePattern>(pattern.layout) || std::holds_alternative<ArcPattern>(pattern.layout);
         m_centres.push_back(round ? anchor_of(pattern.layout) : Point{});
     }
     if (!same_names)
@@ -47,8 +50,12 @@ int HoleTable::row_of(const std::string& hole) const {
     return found == m_holes.end() ? -1 : static_cast<int>(found - m_holes.begin());
 }
 
-int HoleTable::rowCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : static_cast<int>(m_holes.size()); }
-int HoleTable::columnCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : 4; }
+int HoleTable::rowCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : static_cast<int>(m_holes.size());
+}
+int HoleTable::columnCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : 4;
+}
 
 QVariant HoleTable::data(const QModelIndex& index, int role) const {
     const Hole* hole = hole_at(index.row());

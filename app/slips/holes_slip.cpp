@@ -16,11 +16,15 @@ namespace clockface::app {
 
 namespace {
 
-QString q(const std::string& text) { return QString::fromStdString(text); }
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
 
 // One line for a pattern that is not open: "7 × M5 on a circle of 61.5 mm".
 QString summary(const Job& job, const Pattern& pattern) {
-    const QString many = QStringLiteral("%1 × %2").arg(places_in(pattern.layout) - static_cast<int>(pattern.left_out.size())).arg(q(size_in_words(pattern.hole, job.unit)));
+    const QString many = QStringLiteral("%1 × %2")
+                             .arg(places_in(pattern.layout) - static_cast<int>(pattern.left_out.size()))
+                             .arg(q(size_in_words(pattern.hole, job.unit)));
     if (const auto* circle = std::get_if<CirclePattern>(&pattern.layout))
         return QObject::tr("%1 on a circle of %2").arg(many, shown_length(job, circle->diameter));
     if (const auto* arc = std::get_if<ArcPattern>(&pattern.layout))
@@ -33,16 +37,22 @@ QString summary(const Job& job, const Pattern& pattern) {
 } // namespace
 
 HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
-    : Slip(document, selection, parent), m_table_model(document) {
+    : Slip(document, selection, parent)
+    , m_table_model(document) {
     auto* add_line = new QWidget;
     auto* add = new FlowLayout(add_line);
-    add->addWidget(new QLabel(tr("Add a")));
-    const std::pair<const char*, QString> kinds[] = {{"addCircle", tr("circle")}, {"addArc", tr("arc")}, {"addRow", tr("row")}, {"addSingle", tr("single hole")}};
+    auto* add_label = new QLabel(tr("Add a"));
+    add_label->setContentsMargins(0, 7, 0, 0); // level with the words on the buttons
+    add->addWidget(add_label);
+    const std::pair<const char*, QString> kinds[] = {
+        {"addCircle", tr("circle")}, {"addArc", tr("arc")}, {"addRow", tr("row")}, {"addSingle", tr("single hole")}};
     for (int i = 0; i < 4; ++i) {
         auto* button = new QPushButton(kinds[i].second);
         button->setObjectName(QLatin1String(kinds[i].first));
         button->setAccessibleName(tr("add a %1").arg(kinds[i].second));
-        button->setToolTip(tr("Adds a %1 in the middle of the blank, to be changed where it stands (Alt+%2)").arg(kinds[i].second).arg(i + 1));
+        button->setToolTip(tr("Adds a %1 in the middle of the blank, to be changed where it stands (Alt+%2)")
+                               .arg(kinds[i].second)
+                               .arg(i + 1));
         button->setShortcut(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + i)));
         connect(button, &QPushButton::clicked, this, [this, i] { add_pattern(static_cast<PatternKind>(i)); });
         add->addWidget(button);
@@ -106,8 +116,12 @@ void HolesSlip::refresh() {
     const Job& job = document().settled();
     for (int i = 0; i < m_lines.size(); ++i)
         if (m_lines[i])
-            m_lines[i]->setText(QStringLiteral("%1    %2").arg(q(job.patterns[static_cast<std::size_t>(i)].name), summary(job, job.patterns[static_cast<std::size_t>(i)])));
-    m_convention->setText(tr("%1; zero %2. Change them at Blank.").arg(q(job.convention.in_words()), job.datum.place == DatumPlace::Middle ? tr("in the middle") : tr("at a corner")));
+            m_lines[i]->setText(QStringLiteral("%1    %2")
+                                    .arg(q(job.patterns[static_cast<std::size_t>(i)].name),
+                                         summary(job, job.patterns[static_cast<std::size_t>(i)])));
+    m_convention->setText(tr("%1; zero %2. Change them at Blank.")
+                              .arg(q(job.convention.in_words()),
+                                   job.datum.place == DatumPlace::Middle ? tr("in the middle") : tr("at a corner")));
     follow_selection();
 }
 
@@ -130,7 +144,8 @@ void HolesSlip::build() {
     const Job& job = document().settled();
     const int open = open_pattern();
     if (open < 0)
-        box->addWidget(quiet(tr("There are no holes yet. Begin with the pattern the drawing gives most holes in; every figure in its sentence can then be typed over.")));
+        box->addWidget(quiet(tr("There are no holes yet. Begin with the pattern the drawing gives most holes in; every "
+                                "figure in its sentence can then be typed over.")));
     for (std::size_t i = 0; i < job.patterns.size(); ++i) {
         if (static_cast<int>(i) == open) {
             m_open = pattern_sentence(i);
@@ -194,10 +209,14 @@ Sentence* HolesSlip::pattern_sentence(std::size_t index) {
     Sentence* s = sentence();
     s->setObjectName(QStringLiteral("patternSentence"));
     const PatternLayout layout = document().settled().patterns[index].layout;
-    const auto circle = [index](Job& job) -> CirclePattern& { return std::get<CirclePattern>(job.patterns[index].layout); };
+    const auto circle = [index](Job& job) -> CirclePattern& {
+        return std::get<CirclePattern>(job.patterns[index].layout);
+    };
     const auto arc = [index](Job& job) -> ArcPattern& { return std::get<ArcPattern>(job.patterns[index].layout); };
     const auto row = [index](Job& job) -> RowPattern& { return std::get<RowPattern>(job.patterns[index].layout); };
-    const auto single = [index](Job& job) -> SinglePattern& { return std::get<SinglePattern>(job.patterns[index].layout); };
+    const auto single = [index](Job& job) -> SinglePattern& {
+        return std::get<SinglePattern>(job.patterns[index].layout);
+    };
     const auto place = [&](const std::function<Point&(Job&)>& reach) {
         s->words(QStringLiteral("X"));
         blanks().coordinate(*s, "placeX", tr("X"), Axis::X, reach);
@@ -214,40 +233,50 @@ Sentence* HolesSlip::pattern_sentence(std::size_t index) {
             },
             [reach](Job& job, int sense) { reach(job) = static_cast<Sense>(sense); });
     };
-    blanks().text(*s, "patternName", tr("name of the pattern"), [index](Job& job) -> std::string& { return job.patterns[index].name; });
+    blanks().text(*s, "patternName", tr("name of the pattern"),
+                  [index](Job& job) -> std::string& { return job.patterns[index].name; });
     s->words(QStringLiteral(":"));
     if (std::holds_alternative<CirclePattern>(layout)) {
-        blanks().count(*s, "count", tr("number of holes"), 1, most_holes_in_pattern, [circle](Job& j) -> int& { return circle(j).count; });
+        blanks().count(*s, "count", tr("number of holes"), 1, most_holes_in_pattern,
+                       [circle](Job& j) -> int& { return circle(j).count; });
         hole_blanks(*s, index, true);
         s->words(tr("on a circle of"));
-        blanks().length(*s, "pitchCircle", tr("diameter of the pitch circle"), [circle](Job& j) -> Length& { return circle(j).diameter; });
+        blanks().length(*s, "pitchCircle", tr("diameter of the pitch circle"),
+                        [circle](Job& j) -> Length& { return circle(j).diameter; });
         s->words(tr("about"));
         place([circle](Job& j) -> Point& { return circle(j).centre; });
         s->words(tr(", the first at"));
-        blanks().direction(*s, "first", tr("direction of the first hole"), [circle](Job& j) -> Angle& { return circle(j).first; });
+        blanks().direction(*s, "first", tr("direction of the first hole"),
+                           [circle](Job& j) -> Angle& { return circle(j).first; });
         going([circle](Job& j) -> Sense& { return circle(j).going; });
     } else if (std::holds_alternative<ArcPattern>(layout)) {
-        blanks().count(*s, "count", tr("number of holes"), 1, most_holes_in_pattern, [arc](Job& j) -> int& { return arc(j).count; });
+        blanks().count(*s, "count", tr("number of holes"), 1, most_holes_in_pattern,
+                       [arc](Job& j) -> int& { return arc(j).count; });
         hole_blanks(*s, index, true);
         s->words(tr("on an arc of a circle of"));
-        blanks().length(*s, "pitchCircle", tr("diameter of the pitch circle"), [arc](Job& j) -> Length& { return arc(j).diameter; });
+        blanks().length(*s, "pitchCircle", tr("diameter of the pitch circle"),
+                        [arc](Job& j) -> Length& { return arc(j).diameter; });
         s->words(tr("about"));
         place([arc](Job& j) -> Point& { return arc(j).centre; });
         s->words(tr(", the first at"));
-        blanks().direction(*s, "first", tr("direction of the first hole"), [arc](Job& j) -> Angle& { return arc(j).first; });
+        blanks().direction(*s, "first", tr("direction of the first hole"),
+                           [arc](Job& j) -> Angle& { return arc(j).first; });
         s->words(tr(", the last"));
-        blanks().turn(*s, "sweep", tr("angle from the first hole to the last"), [arc](Job& j) -> Angle& { return arc(j).sweep; });
+        blanks().turn(*s, "sweep", tr("angle from the first hole to the last"),
+                      [arc](Job& j) -> Angle& { return arc(j).sweep; });
         s->words(tr("further"));
         going([arc](Job& j) -> Sense& { return arc(j).going; });
     } else if (std::holds_alternative<RowPattern>(layout)) {
-        blanks().count(*s, "count", tr("number of holes"), 1, most_holes_in_pattern, [row](Job& j) -> int& { return row(j).count; });
+        blanks().count(*s, "count", tr("number of holes"), 1, most_holes_in_pattern,
+                       [row](Job& j) -> int& { return row(j).count; });
         hole_blanks(*s, index, true);
         s->words(tr("in a row,"));
         blanks().length(*s, "pitch", tr("pitch of the row"), [row](Job& j) -> Length& { return row(j).pitch; });
         s->words(tr("apart, the first at"));
         place([row](Job& j) -> Point& { return row(j).first; });
         s->words(tr(", going towards"));
-        blanks().direction(*s, "bearing", tr("direction of the row"), [row](Job& j) -> Angle& { return row(j).bearing; });
+        blanks().direction(*s, "bearing", tr("direction of the row"),
+                           [row](Job& j) -> Angle& { return row(j).bearing; });
     } else {
         hole_blanks(*s, index, false);
         s->words(tr("at"));
@@ -264,10 +293,11 @@ Sentence* HolesSlip::pattern_sentence(std::size_t index) {
                 return numbers.isEmpty() ? tr("none") : numbers.join(QStringLiteral(", "));
             },
             [index](Job& job, const QString& text) -> Result<QString> {
-                return read_hole_numbers(text.toStdString(), places_in(job.patterns[index].layout)).map([&](const std::set<int>& numbers) {
-                    job.patterns[index].left_out = numbers;
-                    return QString();
-                });
+                return read_hole_numbers(text.toStdString(), places_in(job.patterns[index].layout))
+                    .map([&](const std::set<int>& numbers) {
+                        job.patterns[index].left_out = numbers;
+                        return QString();
+                    });
             });
     }
     s->words(QStringLiteral("."));

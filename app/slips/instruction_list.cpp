@@ -19,13 +19,16 @@ void InstructionList::refresh() {
 
 const Instruction* InstructionList::at(int row) const {
     const auto& list = m_document.plan().route.list;
-    return row >= 0 && row < m_rows && row < static_cast<int>(list.size()) ? &list[static_cast<std::size_t>(row)] : nullptr;
+    return row >= 0 && row < m_rows && row < static_cast<int>(list.size()) ? &list[static_cast<std::size_t>(row)]
+                                                                           : nullptr;
 }
 
 QString InstructionList::why(int row) const {
     const Instruction* instruction = at(row);
     const Plan& plan = m_document.plan();
-    return instruction ? QString::fromStdString(in_words(*instruction, {m_document.job(), plan.holes, plan.machine}).why) : QString();
+    return instruction
+               ? QString::fromStdString(in_words(*instruction, {m_document.job(), plan.holes, plan.machine}).why)
+               : QString();
 }
 
 int InstructionList::hole_of(int row) const {
@@ -39,8 +42,10 @@ QVariant InstructionList::data(const QModelIndex& index, int role) const {
         return {};
     const Plan& plan = m_document.plan();
     const QString mark = index.row() < m_document.done() ? QStringLiteral("✓ ") : QString();
-    return QStringLiteral("%1%2  %3").arg(mark).arg(index.row() + 1).arg(QString::fromStdString(
-        in_words(*instruction, {m_document.job(), plan.holes, plan.machine}).sentence));
+    return QStringLiteral("%1%2  %3")
+        .arg(mark)
+        .arg(index.row() + 1)
+        .arg(QString::fromStdString(in_words(*instruction, {m_document.job(), plan.holes, plan.machine}).sentence));
 }
 
 } // namespace clockface::app

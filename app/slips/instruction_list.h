@@ -10,7 +10,9 @@ namespace clockface::app {
 class InstructionList : public QAbstractListModel {
     Q_OBJECT
 public:
-    explicit InstructionList(Document& document, QObject* parent = nullptr) : QAbstractListModel(parent), m_document(document) {}
+    explicit InstructionList(Document& document, QObject* parent = nullptr)
+        : QAbstractListModel(parent)
+        , m_document(document) {}
 
     /// Takes the plan's list as it is now.
     void refresh();

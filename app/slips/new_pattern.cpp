@@ -27,7 +27,8 @@ Pattern new_pattern(const Job& job, PatternKind kind) {
         pattern.layout = CirclePattern{middle, across, 6, job.convention.zero, job.convention.sense};
         break;
     case PatternKind::Arc:
-        pattern.layout = ArcPattern{middle, across, 4, job.convention.zero, Angle::degrees(120.0), job.convention.sense};
+        pattern.layout =
+            ArcPattern{middle, across, 4, job.convention.zero, Angle::degrees(120.0), job.convention.sense};
         break;
     case PatternKind::Row: {
         const Length pitch = round_figure(least / 6.0, job.unit);

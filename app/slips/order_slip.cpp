@@ -11,7 +11,8 @@
 namespace clockface::app {
 
 OrderSlip::OrderSlip(Document& document, Selection& selection, QWidget* parent)
-    : Slip(document, selection, parent), m_list_model(document) {
+    : Slip(document, selection, parent)
+    , m_list_model(document) {
     body()->addWidget(heading(tr("On which machine?")));
     auto* grid = new QGridLayout;
     grid->setSpacing(6);
@@ -99,12 +100,14 @@ void OrderSlip::refresh() {
     m_bench->setEnabled(!plan.route.order.empty());
     m_list->setVisible(!plan.route.order.empty());
     if (const auto worst = plan.proof.worst(); worst && plan.proof.complaints.empty())
-        m_proof->setText(tr("The simulated operator carried out %1: worst hole <b>%2</b>, <b>%3</b> from the drawing.")
-                             .arg(QString::fromStdString(counted(static_cast<std::int64_t>(plan.route.list.size()), "move")),
-                                  QString::fromStdString(plan.holes[static_cast<std::size_t>(worst->hole)].name),
-                                  QString::fromStdString(with_unit(worst->miss, job.unit))));
+        m_proof->setText(
+            tr("The simulated operator carried out %1: worst hole <b>%2</b>, <b>%3</b> from the drawing.")
+                .arg(QString::fromStdString(counted(static_cast<std::int64_t>(plan.route.list.size()), "move")),
+                     QString::fromStdString(plan.holes[static_cast<std::size_t>(worst->hole)].name),
+                     QString::fromStdString(with_unit(worst->miss, job.unit))));
     else if (!plan.proof.complaints.empty())
-        m_proof->setText(tr("▲ The simulated operator could not carry the list out. %1").arg(QString::fromStdString(plan.proof.complaints.front())));
+        m_proof->setText(tr("▲ The simulated operator could not carry the list out. %1")
+                             .arg(QString::fromStdString(plan.proof.complaints.front())));
     else
         m_proof->setText(tr("There are no holes yet: place some under Holes."));
 }

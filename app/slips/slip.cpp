@@ -6,7 +6,10 @@
 namespace clockface::app {
 
 Slip::Slip(Document& document, Selection& selection, QWidget* parent)
-    : QWidget(parent), m_document(document), m_selection(selection), m_blanks(document) {
+    : QWidget(parent)
+    , m_document(document)
+    , m_selection(selection)
+    , m_blanks(document) {
     setObjectName(QStringLiteral("slip"));
     setAttribute(Qt::WA_StyledBackground);
     auto* outer = new QVBoxLayout(this);

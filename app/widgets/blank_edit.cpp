@@ -14,7 +14,9 @@ constexpr int longest_text = 200;
 } // namespace
 
 BlankEdit::BlankEdit(const QString& name, const QString& what, Show show, Try attempt, QWidget* parent)
-    : QLineEdit(parent), m_show(std::move(show)), m_try(std::move(attempt)) {
+    : QLineEdit(parent)
+    , m_show(std::move(show))
+    , m_try(std::move(attempt)) {
     setObjectName(name);
     setAccessibleName(what);
     setToolTip(what + tr(" – type a new one; Enter keeps it, Escape brings the old one back"));

@@ -12,7 +12,9 @@ constexpr int between_lines = 7;
 
 } // namespace
 
-FlowLayout::~FlowLayout() { qDeleteAll(m_items); }
+FlowLayout::~FlowLayout() {
+    qDeleteAll(m_items);
+}
 
 QSize FlowLayout::minimumSize() const {
     int width = 0;

@@ -8,7 +8,10 @@ namespace clockface::app {
 
 class FlowLayout : public QLayout {
 public:
-    explicit FlowLayout(QWidget* parent) : QLayout(parent) { setContentsMargins(0, 0, 0, 0); }
+    explicit FlowLayout(QWidget* parent)
+        : QLayout(parent) {
+        setContentsMargins(0, 0, 0, 0);
+    }
     ~FlowLayout() override;
 
     void addItem(QLayoutItem* item) override { m_items.append(item); }

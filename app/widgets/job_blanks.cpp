@@ -8,12 +8,15 @@ namespace clockface::app {
 
 namespace {
 
-QString q(const std::string& text) { return QString::fromStdString(text); }
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
 
 // Echo of a length: how it was read if that could be doubted, and both units while typing.
 QString echo(const ReadLength& read) {
     const QString both = q(both_units(read.value));
-    return read.how.empty() || q(read.how).contains(both) ? (read.how.empty() ? both : q(read.how)) : q(read.how) + QStringLiteral("; ") + both;
+    return read.how.empty() || q(read.how).contains(both) ? (read.how.empty() ? both : q(read.how))
+                                                          : q(read.how) + QStringLiteral("; ") + both;
 }
 
 // The value as it stands. Reach works on a job that may change, so it is given one of its own.
@@ -24,7 +27,9 @@ template <class T> T peek(const Job& job, const JobBlanks::Reach<T>& reach) {
 
 } // namespace
 
-QString shown_length(const Job& job, Length length) { return q(with_unit(length, job.unit)); }
+QString shown_length(const Job& job, Length length) {
+    return q(with_unit(length, job.unit));
+}
 
 void JobBlanks::custom(Sentence& sentence, const QString& name, const QString& what,
                        std::function<QString(const Job&)> show,
@@ -79,7 +84,8 @@ void JobBlanks::optional_length(Sentence& sentence, const QString& name, const Q
         });
 }
 
-void JobBlanks::coordinate(Sentence& sentence, const QString& name, const QString& what, Axis axis, Reach<Point> reach) const {
+void JobBlanks::coordinate(Sentence& sentence, const QString& name, const QString& what, Axis axis,
+                           Reach<Point> reach) const {
     const auto part = [axis](Point& point) -> Length& { return axis == Axis::X ? point.x : point.y; };
     custom(
         sentence, name, what,
@@ -97,7 +103,8 @@ void JobBlanks::coordinate(Sentence& sentence, const QString& name, const QStrin
         });
 }
 
-void JobBlanks::count(Sentence& sentence, const QString& name, const QString& what, int least, int most, Reach<int> reach) const {
+void JobBlanks::count(Sentence& sentence, const QString& name, const QString& what, int least, int most,
+                      Reach<int> reach) const {
     custom(
         sentence, name, what, [reach](const Job& job) { return q(count_word(peek(job, reach))); },
         [reach, least, most](Job& job, const QString& text) -> Result<QString> {

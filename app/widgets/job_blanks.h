@@ -11,7 +11,8 @@ namespace clockface::app {
 /// that lacks it (slips are rebuilt when the patterns change).
 class JobBlanks {
 public:
-    explicit JobBlanks(Document& document) : m_document(document) {}
+    explicit JobBlanks(Document& document)
+        : m_document(document) {}
 
     template <class T> using Reach = std::function<T&(Job&)>;
 
@@ -22,7 +23,8 @@ public:
                          Reach<std::optional<Length>> reach) const;
     /// One coordinate of a point, with the sign the drawing gives it.
     void coordinate(Sentence& sentence, const QString& name, const QString& what, Axis axis, Reach<Point> reach) const;
-    void count(Sentence& sentence, const QString& name, const QString& what, int least, int most, Reach<int> reach) const;
+    void count(Sentence& sentence, const QString& name, const QString& what, int least, int most,
+               Reach<int> reach) const;
     /// A direction, in the job's angle convention or as clock time.
     void direction(Sentence& sentence, const QString& name, const QString& what, Reach<Angle> reach) const;
     /// An amount of turn.

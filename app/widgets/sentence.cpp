@@ -9,7 +9,10 @@
 
 namespace clockface::app {
 
-Sentence::Sentence(QWidget* parent) : QWidget(parent), m_line(new QWidget(this)), m_below(new QLabel(this)) {
+Sentence::Sentence(QWidget* parent)
+    : QWidget(parent)
+    , m_line(new QWidget(this))
+    , m_below(new QLabel(this)) {
     new FlowLayout(m_line);
     QSizePolicy policy(QSizePolicy::Preferred, QSizePolicy::Minimum);
     policy.setHeightForWidth(true);

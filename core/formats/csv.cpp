@@ -22,7 +22,9 @@ std::string quoted(const std::string& text) {
 }
 
 // Shortest decimal text that reads back to the same number.
-std::string exact(Length length, Unit unit) { return fmt::format("{}", length.in(unit) + 0.0); }
+std::string exact(Length length, Unit unit) {
+    return fmt::format("{}", length.in(unit) + 0.0);
+}
 
 } // namespace
 
@@ -31,9 +33,10 @@ std::string coordinates_csv(const Job& job, const Plan& plan) {
     const std::string unit = job.unit == Unit::Inch ? "in" : "mm";
     for (const Hole& hole : plan.holes) {
         const Point drawn = as_drawn(job.datum, hole.at);
-        out += fmt::format("{},{},{},{},{},{},{},{}\r\n", quoted(hole.name), exact(drawn.x, job.unit), exact(drawn.y, job.unit),
-                           unit, exact(hole.spec.diameter, job.unit), name_of(hole.spec.purpose), quoted(hole.spec.label),
-                           hole.spec.depth ? exact(*hole.spec.depth, job.unit) : "");
+        out +=
+            fmt::format("{},{},{},{},{},{},{},{}\r\n", quoted(hole.name), exact(drawn.x, job.unit),
+                        exact(drawn.y, job.unit), unit, exact(hole.spec.diameter, job.unit), name_of(hole.spec.purpose),
+                        quoted(hole.spec.label), hole.spec.depth ? exact(*hole.spec.depth, job.unit) : "");
     }
     return out;
 }
@@ -49,8 +52,10 @@ std::string instructions_csv(const Job& job, const Plan& plan) {
             for (const std::string& part : {figure.caption, figure.value, figure.after})
                 if (!part.empty())
                     figures += (figures.empty() ? "" : " ") + part;
-        const std::string hole = instruction.hole < 0 ? "" : plan.holes[static_cast<std::size_t>(instruction.hole)].name;
-        out += fmt::format("{},{},{},{},{},{}\r\n", i + 1, quoted(hole), quoted(words.heading), quoted(figures), quoted(words.direction), quoted(words.sentence));
+        const std::string hole =
+            instruction.hole < 0 ? "" : plan.holes[static_cast<std::size_t>(instruction.hole)].name;
+        out += fmt::format("{},{},{},{},{},{}\r\n", i + 1, quoted(hole), quoted(words.heading), quoted(figures),
+                           quoted(words.direction), quoted(words.sentence));
     }
     return out;
 }

@@ -22,7 +22,9 @@ const std::vector<std::string> kinds = {"circle", "arc", "row", "single"};
 
 // ---- writing
 
-ordered point(Point at) { return ordered::array({at.x.in_mm(), at.y.in_mm()}); }
+ordered point(Point at) {
+    return ordered::array({at.x.in_mm(), at.y.in_mm()});
+}
 
 ordered measured(const Measured& size) {
     ordered out{{"nominal", size.nominal.in_mm()}};
@@ -89,7 +91,9 @@ ordered pattern_json(const Pattern& pattern) {
 
 // ---- reading
 
-Length length(JsonObject& in, const std::string& name) { return Length::mm(in.number(name)); }
+Length length(JsonObject& in, const std::string& name) {
+    return Length::mm(in.number(name));
+}
 
 std::optional<Length> optional_length(JsonObject& in, const std::string& name) {
     return in.has(name) ? std::optional(length(in, name)) : std::nullopt;
@@ -125,13 +129,18 @@ Blank read_blank(JsonObject& in) {
     return out;
 }
 
-Angle angle(JsonObject& in, const std::string& name) { return Angle::degrees(in.number(name)); }
-Sense sense(JsonObject& in, const std::string& name) { return static_cast<Sense>(in.word(name, sense_words())); }
+Angle angle(JsonObject& in, const std::string& name) {
+    return Angle::degrees(in.number(name));
+}
+Sense sense(JsonObject& in, const std::string& name) {
+    return static_cast<Sense>(in.word(name, sense_words()));
+}
 
 PatternLayout read_layout(JsonObject& in) {
     switch (in.word("kind", kinds)) {
     case 0: {
-        CirclePattern circle{read_point(in, "centre"), length(in, "diameter"), in.integer("count"), angle(in, "first"), sense(in, "going")};
+        CirclePattern circle{read_point(in, "centre"), length(in, "diameter"), in.integer("count"), angle(in, "first"),
+                             sense(in, "going")};
         return circle;
     }
     case 1: {
@@ -213,11 +222,18 @@ Job read_job(const json& document, FirstFault& fault) {
 
 } // namespace
 
-std::string name_of(Purpose purpose) { return word_for(purpose, purposes); }
+std::string name_of(Purpose purpose) {
+    return word_for(purpose, purposes);
+}
 
 std::string job_to_json(const Job& job) {
-    ordered out{{"clockface", "job"}, {"version", job_file_version}, {"title", job.title}, {"work_for", job.work_for},
-                {"pieces", job.pieces}, {"unit", word_for(job.unit, unit_words())}, {"blank", blank_json(job.blank)}};
+    ordered out{{"clockface", "job"},
+                {"version", job_file_version},
+                {"title", job.title},
+                {"work_for", job.work_for},
+                {"pieces", job.pieces},
+                {"unit", word_for(job.unit, unit_words())},
+                {"blank", blank_json(job.blank)}};
     out["datum"] = {{"place", word_for(job.datum.place, places)},
                     {"x_plus", job.datum.x_plus_right ? "right" : "left"},
                     {"y_plus", job.datum.y_plus_up ? "up" : "down"}};
@@ -260,6 +276,8 @@ Result<Job> load_job(const std::string& path) {
     });
 }
 
-Result<void> save_job(const Job& job, const std::string& path) { return write_file_atomically(path, job_to_json(job)); }
+Result<void> save_job(const Job& job, const std::string& path) {
+    return write_file_atomically(path, job_to_json(job));
+}
 
 } // namespace clockface

@@ -1,5 +1,5 @@
-// Job files: JSON, described in docs/job.schema.json. Lengths in millimetres, angles in degrees, numbers written so that
-// they read back to the same value.
+// Job files: JSON, described in docs/job.schema.json. Lengths in millimetres, angles in degrees, numbers written so
+// that they read back to the same value.
 #pragma once
 
 #include "job/job.h"

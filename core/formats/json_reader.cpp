@@ -24,14 +24,17 @@ Result<nlohmann::json> parse_json(const std::string& text) {
         const auto line = std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(byte), '\n') + 1;
         if (error.byte >= text.size())
             return problem(fmt::format("line {}", line), "The file stops in the middle: its end is missing.");
-        return problem(fmt::format("line {}", line), "This is not JSON as Clockface writes it. The file is damaged, or of another kind.");
+        return problem(fmt::format("line {}", line),
+                       "This is not JSON as Clockface writes it. The file is damaged, or of another kind.");
     } catch (const nlohmann::json::exception&) {
         return problem("", "This file holds a number or text that cannot be read. It is damaged, or of another kind.");
     }
 }
 
 JsonObject::JsonObject(const nlohmann::json& value, std::string place, FirstFault& fault)
-    : m_value(value.is_object() ? value : nothing), m_place(std::move(place)), m_fault(fault) {
+    : m_value(value.is_object() ? value : nothing)
+    , m_place(std::move(place))
+    , m_fault(fault) {
     if (!value.is_object())
         m_fault.note(m_place, "A group of named values in { } is expected here.");
 }
@@ -43,9 +46,13 @@ JsonObject::~JsonObject() {
                 m_fault.note(place_of(item.key().substr(0, 60)), "This name is not known here. Is it misspelt?");
 }
 
-std::string JsonObject::place_of(const std::string& name) const { return m_place.empty() ? name : m_place + "." + name; }
+std::string JsonObject::place_of(const std::string& name) const {
+    return m_place.empty() ? name : m_place + "." + name;
+}
 
-bool JsonObject::has(const std::string& name) const { return m_value.is_object() && m_value.contains(name); }
+bool JsonObject::has(const std::string& name) const {
+    return m_value.is_object() && m_value.contains(name);
+}
 
 const nlohmann::json* JsonObject::find(const std::string& name) {
     m_asked.insert(name);

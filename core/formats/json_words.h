@@ -38,8 +38,11 @@ inline std::optional<Problem> refuse_other_files(const nlohmann::json& document,
     if (found == document.end() || !found->is_number_integer() || *found < 1)
         return Problem{"version", "The file does not say which version it is."};
     if (*found > version)
-        return Problem{"version", fmt::format("The file was written by a newer Clockface (file version {}, this one reads up to {}). "
-                                              "Use the newer one.", found->dump(), version)};
+        return Problem{
+            "version",
+            fmt::format("The file was written by a newer Clockface (file version {}, this one reads up to {}). "
+                        "Use the newer one.",
+                        found->dump(), version)};
     return std::nullopt;
 }
 

@@ -10,14 +10,19 @@ namespace {
 
 using ordered = nlohmann::ordered_json;
 
-const std::string& hole_name(const Plan& plan, int hole) { return plan.holes.at(static_cast<std::size_t>(hole)).name; }
+const std::string& hole_name(const Plan& plan, int hole) {
+    return plan.holes.at(static_cast<std::size_t>(hole)).name;
+}
 
 ordered holes_json(const Job& job, const Plan& plan) {
     ordered holes = ordered::array();
     for (const Hole& hole : plan.holes) {
         const Point drawn = as_drawn(job.datum, hole.at);
-        ordered out{{"name", hole.name}, {"x", drawn.x.in_mm() + 0.0}, {"y", drawn.y.in_mm() + 0.0},
-                    {"diameter", hole.spec.diameter.in_mm()}, {"purpose", name_of(hole.spec.purpose)}};
+        ordered out{{"name", hole.name},
+                    {"x", drawn.x.in_mm() + 0.0},
+                    {"y", drawn.y.in_mm() + 0.0},
+                    {"diameter", hole.spec.diameter.in_mm()},
+                    {"purpose", name_of(hole.spec.purpose)}};
         if (!hole.spec.label.empty())
             out["label"] = hole.spec.label;
         if (hole.spec.depth)
@@ -46,7 +51,10 @@ ordered instructions_json(const Job& job, const Plan& plan) {
 ordered findings(const Plan& plan) {
     ordered list = ordered::array();
     for (const Finding& finding : plan.findings) {
-        ordered out{{"grade", in_words(finding.grade)}, {"kind", name_of(finding.kind)}, {"sentence", finding.sentence}, {"remedy", finding.remedy}};
+        ordered out{{"grade", in_words(finding.grade)},
+                    {"kind", name_of(finding.kind)},
+                    {"sentence", finding.sentence},
+                    {"remedy", finding.remedy}};
         out["holes"] = ordered::array();
         for (const int hole : finding.holes)
             out["holes"].push_back(hole_name(plan, hole));
@@ -55,18 +63,27 @@ ordered findings(const Plan& plan) {
     return list;
 }
 
-std::string dumped(const ordered& value) { return value.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n"; }
+std::string dumped(const ordered& value) {
+    return value.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
+}
 
 } // namespace
 
 std::string plan_to_json(const Job& job, const Plan& plan) {
-    ordered out{{"clockface", "plan"}, {"version", plan_json_version}, {"title", job.title}, {"machine", plan.machine.name}, {"holes", holes_json(job, plan)},
+    ordered out{{"clockface", "plan"},
+                {"version", plan_json_version},
+                {"title", job.title},
+                {"machine", plan.machine.name},
+                {"holes", holes_json(job, plan)},
                 {"instructions", instructions_json(job, plan)}};
     ordered proof{{"complaints", plan.proof.complaints}, {"landings", ordered::array()}};
     for (const Landing& landing : plan.proof.landings) {
         const Point drawn = as_drawn(job.datum, landing.at);
-        proof["landings"].push_back({{"hole", hole_name(plan, landing.hole)}, {"x", drawn.x.in_mm() + 0.0}, {"y", drawn.y.in_mm() + 0.0},
-                                     {"miss", landing.miss.in_mm()}, {"by_routine", landing.by_routine}});
+        proof["landings"].push_back({{"hole", hole_name(plan, landing.hole)},
+                                     {"x", drawn.x.in_mm() + 0.0},
+                                     {"y", drawn.y.in_mm() + 0.0},
+                                     {"miss", landing.miss.in_mm()},
+                                     {"by_routine", landing.by_routine}});
     }
     if (const auto worst = plan.proof.worst())
         proof["worst"] = {{"hole", hole_name(plan, worst->hole)}, {"miss", worst->miss.in_mm()}};
@@ -75,6 +92,8 @@ std::string plan_to_json(const Job& job, const Plan& plan) {
     return dumped(out);
 }
 
-std::string findings_to_json(const Plan& plan) { return dumped(findings(plan)); }
+std::string findings_to_json(const Plan& plan) {
+    return dumped(findings(plan));
+}
 
 } // namespace clockface

@@ -17,7 +17,7 @@ const std::vector<std::string> sides = {"plus", "minus"};
 
 ordered screw_json(const Screw& screw) {
     return {{"unit", word_for(screw.unit, unit_words())}, {"lead", screw.lead.in_mm()},
-            {"graduations", screw.graduations},          {"backlash", screw.backlash.in_mm()},
+            {"graduations", screw.graduations},           {"backlash", screw.backlash.in_mm()},
             {"plus", word_for(screw.plus, turns)},        {"finish", word_for(screw.finish, sides)}};
 }
 
@@ -48,9 +48,13 @@ struct KindOut {
     }
 };
 
-Length length(JsonObject& in, const std::string& name) { return Length::mm(in.number(name)); }
+Length length(JsonObject& in, const std::string& name) {
+    return Length::mm(in.number(name));
+}
 
-Unit unit(JsonObject& in) { return static_cast<Unit>(in.word("unit", unit_words())); }
+Unit unit(JsonObject& in) {
+    return static_cast<Unit>(in.word("unit", unit_words()));
+}
 
 Screw read_screw(JsonObject& in, const std::string& name) {
     JsonObject screw(in.member(name), in.place_of(name), in.fault());
@@ -117,7 +121,8 @@ Shop read_shop(const json& document, FirstFault& fault) {
 } // namespace
 
 std::string shop_to_json(const Shop& shop) {
-    ordered out{{"clockface", "shop"}, {"version", shop_file_version}, {"edge_distance_factor", shop.edge_distance_factor}};
+    ordered out{
+        {"clockface", "shop"}, {"version", shop_file_version}, {"edge_distance_factor", shop.edge_distance_factor}};
     out["machines"] = ordered::array();
     for (const Machine& machine : shop.machines) {
         ordered entry{{"name", machine.name}, {"remark", machine.remark}, {"kind", kinds.at(machine.kind.index())}};

@@ -37,7 +37,8 @@ std::string reason(int error) {
 // Closes what it holds; the descriptor can be given back early to see whether closing fails.
 class Descriptor {
 public:
-    explicit Descriptor(int fd) : m_fd(fd) {}
+    explicit Descriptor(int fd)
+        : m_fd(fd) {}
     ~Descriptor() {
         if (m_fd >= 0)
             ::close(m_fd);
@@ -98,7 +99,9 @@ Result<std::string> read_file(const std::string& path) {
 }
 
 Result<void> write_file_atomically(const std::string& path, const std::string& content) {
-    const auto failed = [&](int error) { return problem(path, fmt::format("The file could not be saved: {}.", reason(error))); };
+    const auto failed = [&](int error) {
+        return problem(path, fmt::format("The file could not be saved: {}.", reason(error)));
+    };
     std::error_code none;
     std::filesystem::path target = path;
     if (std::filesystem::is_symlink(target, none)) {

@@ -9,15 +9,14 @@ namespace clockface {
 
 namespace {
 
-template <class... F> struct Cases : F... {
-    using F::operator()...;
-};
+template <class... F> struct Cases : F... { using F::operator()...; };
 template <class... F> Cases(F...) -> Cases<F...>;
 
 } // namespace
 
 int places_in(const PatternLayout& layout) {
-    return std::visit(Cases{[](const SinglePattern&) { return 1; }, [](const auto& many) { return many.count; }}, layout);
+    return std::visit(Cases{[](const SinglePattern&) { return 1; }, [](const auto& many) { return many.count; }},
+                      layout);
 }
 
 Point anchor_of(const PatternLayout& layout) {

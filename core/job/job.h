@@ -154,7 +154,9 @@ Job with_datum_place(Job job, DatumPlace place);
 /// A point as the drawing writes it: signs follow the direction of the axes.
 Point as_drawn(const Datum& datum, Point point);
 /// The inverse of as_drawn (it is its own inverse).
-inline Point from_drawn(const Datum& datum, Point figures) { return as_drawn(datum, figures); }
+inline Point from_drawn(const Datum& datum, Point figures) {
+    return as_drawn(datum, figures);
+}
 
 /// First letter not yet used as a pattern name: A … Z, AA, AB …
 std::string next_pattern_name(const Job& job);

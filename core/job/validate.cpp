@@ -11,7 +11,9 @@ namespace {
 
 using Fault = std::optional<Problem>;
 
-Fault fault(std::string place, std::string sentence) { return Problem{std::move(place), std::move(sentence)}; }
+Fault fault(std::string place, std::string sentence) {
+    return Problem{std::move(place), std::move(sentence)};
+}
 
 Fault size_fault(const std::string& place, const std::string& what, Length size) {
     if (!std::isfinite(size.in_mm()))
@@ -32,8 +34,9 @@ Fault measured_fault(const std::string& place, const std::string& what, const Me
         return found;
     // A measured size this far out is a slipped figure, and it would move the middle without a word.
     if (abs(*size.measured - size.nominal) > 0.25 * size.nominal)
-        return fault(place + ".measured", fmt::format("The measured figure and the drawing's differ by more than a "
-                                                      "quarter. One is wrong: correct it, or empty the measured one first."));
+        return fault(place + ".measured",
+                     fmt::format("The measured figure and the drawing's differ by more than a "
+                                 "quarter. One is wrong: correct it, or empty the measured one first."));
     return std::nullopt;
 }
 
@@ -52,7 +55,8 @@ Fault angle_fault(const std::string& place, Angle angle) {
 
 Fault count_fault(const std::string& place, int count, int least) {
     if (count < least || count > most_holes_in_pattern)
-        return fault(place, fmt::format("Any number of holes from {} to {} would do here.", least, most_holes_in_pattern));
+        return fault(place,
+                     fmt::format("Any number of holes from {} to {} would do here.", least, most_holes_in_pattern));
     return std::nullopt;
 }
 
@@ -66,7 +70,8 @@ Fault layout_fault(const std::string& place, const CirclePattern& circle) {
 
 Fault layout_fault(const std::string& place, const ArcPattern& arc) {
     if (arc.count == 1)
-        return fault(place + ".count", "An arc has two ends, so it needs two holes or more. For one hole use a single hole.");
+        return fault(place + ".count",
+                     "An arc has two ends, so it needs two holes or more. For one hole use a single hole.");
     if (Fault found = count_fault(place + ".count", arc.count, 2))
         return found;
     if (Fault found = size_fault(place + ".diameter", "The pitch circle", arc.diameter))
@@ -74,8 +79,9 @@ Fault layout_fault(const std::string& place, const ArcPattern& arc) {
     if (Fault found = angle_fault(place + ".first", arc.first))
         return found;
     if (!(arc.sweep > Angle{}) || !(arc.sweep < Angle::degrees(360.0)))
-        return fault(place + ".sweep", "An arc runs over more than 0 and less than 360 degrees: at 360 its last hole would "
-                                       "fall on its first. For a full turn use a circle.");
+        return fault(place + ".sweep",
+                     "An arc runs over more than 0 and less than 360 degrees: at 360 its last hole would "
+                     "fall on its first. For a full turn use a circle.");
     return std::nullopt;
 }
 
@@ -89,7 +95,9 @@ Fault layout_fault(const std::string& place, const RowPattern& row) {
     return angle_fault(place + ".bearing", row.bearing);
 }
 
-Fault layout_fault(const std::string&, const SinglePattern&) { return std::nullopt; }
+Fault layout_fault(const std::string&, const SinglePattern&) {
+    return std::nullopt;
+}
 
 Fault pattern_fault(const std::string& place, const Pattern& pattern) {
     if (pattern.name.empty())
@@ -128,7 +136,8 @@ Fault blank_fault(const Blank& blank) {
         if (Fault found = size_fault("blank.bore", "The bore", *blank.bore))
             return found;
         if (*blank.bore >= std::min(blank.extent_x(), blank.extent_y()))
-            return fault("blank.bore", "The bore is as wide as the blank, so no metal would be left. A smaller bore would do.");
+            return fault("blank.bore",
+                         "The bore is as wide as the blank, so no metal would be left. A smaller bore would do.");
     }
     return std::nullopt;
 }
@@ -143,7 +152,8 @@ std::optional<Problem> first_fault(const Job& job) {
     if (job.pieces < 1 || job.pieces > 100'000)
         return fault("pieces", "Any number of pieces from 1 to 100000 would do here.");
     if (job.holes_called_for && (*job.holes_called_for < 1 || *job.holes_called_for > most_holes_in_job))
-        return fault("holes_called_for", fmt::format("Any number of holes from 1 to {} would do here.", most_holes_in_job));
+        return fault("holes_called_for",
+                     fmt::format("Any number of holes from 1 to {} would do here.", most_holes_in_job));
     if (job.patterns.size() > static_cast<std::size_t>(most_patterns))
         return fault("patterns", fmt::format("A job holds up to {} patterns. Split it into two jobs.", most_patterns));
     std::set<std::string> names;
@@ -153,10 +163,12 @@ std::optional<Problem> first_fault(const Job& job) {
         if (Fault found = pattern_fault(place, job.patterns[i]))
             return found;
         if (!names.insert(job.patterns[i].name).second)
-            return fault(place + ".name", fmt::format("Two patterns are called {}. Give one another name.", job.patterns[i].name));
+            return fault(place + ".name",
+                         fmt::format("Two patterns are called {}. Give one another name.", job.patterns[i].name));
         places += places_in(job.patterns[i].layout);
         if (places > most_holes_in_job)
-            return fault(place + ".count", fmt::format("A job holds up to {} holes. Split it into two jobs.", most_holes_in_job));
+            return fault(place + ".count",
+                         fmt::format("A job holds up to {} holes. Split it into two jobs.", most_holes_in_job));
     }
     return std::nullopt;
 }

@@ -6,10 +6,18 @@ namespace clockface {
 
 namespace {
 
-Angle step_between(const CirclePattern& circle) { return Angle::degrees(360.0 / circle.count); }
-Angle step_between(const ArcPattern& arc) { return arc.sweep / (arc.count - 1); }
-Angle step_between(const RowPattern&) { return {}; }
-Angle step_between(const SinglePattern&) { return {}; }
+Angle step_between(const CirclePattern& circle) {
+    return Angle::degrees(360.0 / circle.count);
+}
+Angle step_between(const ArcPattern& arc) {
+    return arc.sweep / (arc.count - 1);
+}
+Angle step_between(const RowPattern&) {
+    return {};
+}
+Angle step_between(const SinglePattern&) {
+    return {};
+}
 
 // The turn from hole 1 is worked out from the whole, not by adding steps, so nothing accumulates.
 Angle turn_to(const CirclePattern& circle, int number) {
@@ -25,13 +33,21 @@ Point place_in(const CirclePattern& circle, int number) {
 Point place_in(const ArcPattern& arc, int number) {
     return arc.centre + polar(arc.diameter / 2.0, bearing_in(arc, number));
 }
-Point place_in(const RowPattern& row, int number) { return row.first + polar(row.pitch * (number - 1), row.bearing); }
-Point place_in(const SinglePattern& single, int) { return single.at; }
+Point place_in(const RowPattern& row, int number) {
+    return row.first + polar(row.pitch * (number - 1), row.bearing);
+}
+Point place_in(const SinglePattern& single, int) {
+    return single.at;
+}
 
 } // namespace
 
-Angle bearing_in(const CirclePattern& circle, int number) { return (circle.first + turn_to(circle, number)).wrapped(); }
-Angle bearing_in(const ArcPattern& arc, int number) { return (arc.first + turn_to(arc, number)).wrapped(); }
+Angle bearing_in(const CirclePattern& circle, int number) {
+    return (circle.first + turn_to(circle, number)).wrapped();
+}
+Angle bearing_in(const ArcPattern& arc, int number) {
+    return (arc.first + turn_to(arc, number)).wrapped();
+}
 
 Point place_of(const PatternLayout& layout, int number) {
     return std::visit([&](const auto& pattern) { return place_in(pattern, number); }, layout);

@@ -42,12 +42,12 @@ struct Why {
                                       in_degrees(step_of(arc))));
     }
     std::string operator()(const RowPattern& row) const {
-        return fmt::format("{} lies {} × {} = {} along the row from its first hole. To the right: {} + {} × cos {} = {}. "
-                           "Up: {} + {} × sin {} = {}. {}",
-                           hole.name, hole.number - 1, plain(row.pitch), fig(row.pitch * (hole.number - 1)),
-                           plain(row.first.x), plain(row.pitch * (hole.number - 1)), in_degrees(row.bearing), fig(hole.at.x),
-                           plain(row.first.y), plain(row.pitch * (hole.number - 1)), in_degrees(row.bearing),
-                           fig(hole.at.y), answer());
+        return fmt::format(
+            "{} lies {} × {} = {} along the row from its first hole. To the right: {} + {} × cos {} = {}. "
+            "Up: {} + {} × sin {} = {}. {}",
+            hole.name, hole.number - 1, plain(row.pitch), fig(row.pitch * (hole.number - 1)), plain(row.first.x),
+            plain(row.pitch * (hole.number - 1)), in_degrees(row.bearing), fig(hole.at.x), plain(row.first.y),
+            plain(row.pitch * (hole.number - 1)), in_degrees(row.bearing), fig(hole.at.y), answer());
     }
     std::string operator()(const SinglePattern&) const { return "Its place was given as it stands. " + answer(); }
 };

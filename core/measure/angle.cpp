@@ -38,10 +38,16 @@ Angle Angle::wrapped() const {
     return Angle(reduced >= 360.0 ? 0.0 : reduced + 0.0);
 }
 
-double Angle::sine() const { return sine_and_cosine(m_degrees).first; }
-double Angle::cosine() const { return sine_and_cosine(m_degrees).second; }
+double Angle::sine() const {
+    return sine_and_cosine(m_degrees).first;
+}
+double Angle::cosine() const {
+    return sine_and_cosine(m_degrees).second;
+}
 
-Point polar(Length radius, Angle bearing) { return {radius * bearing.cosine(), radius * bearing.sine()}; }
+Point polar(Length radius, Angle bearing) {
+    return {radius * bearing.cosine(), radius * bearing.sine()};
+}
 
 Angle bearing_of(Point from, Point to) {
     const Point step = to - from;

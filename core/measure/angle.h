@@ -14,7 +14,9 @@ inline constexpr Sense opposite(Sense sense) {
     return sense == Sense::Clockwise ? Sense::CounterClockwise : Sense::Clockwise;
 }
 /// +1 counter-clockwise, -1 clockwise: the sign of a turn in the mathematical convention.
-inline constexpr double sign_of(Sense sense) { return sense == Sense::CounterClockwise ? 1.0 : -1.0; }
+inline constexpr double sign_of(Sense sense) {
+    return sense == Sense::CounterClockwise ? 1.0 : -1.0;
+}
 
 /// An angle with its dimension in the type. Degrees inside: quarter turns must give exact sines, and a degree figure
 /// from a drawing must come back as it was written. Radians appear only inside sine() and cosine().
@@ -39,7 +41,8 @@ public:
     friend constexpr Angle operator/(Angle a, double k) { return Angle(a.m_degrees / k); }
 
 private:
-    constexpr explicit Angle(double degrees) : m_degrees(degrees) {}
+    constexpr explicit Angle(double degrees)
+        : m_degrees(degrees) {}
     double m_degrees = 0.0;
 };
 

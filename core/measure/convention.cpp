@@ -7,9 +7,13 @@
 
 namespace clockface {
 
-Angle AngleConvention::figure_of(Angle bearing) const { return ((bearing - zero) * sign_of(sense)).wrapped(); }
+Angle AngleConvention::figure_of(Angle bearing) const {
+    return ((bearing - zero) * sign_of(sense)).wrapped();
+}
 
-Angle AngleConvention::bearing_at(Angle figure) const { return (zero + figure * sign_of(sense)).wrapped(); }
+Angle AngleConvention::bearing_at(Angle figure) const {
+    return (zero + figure * sign_of(sense)).wrapped();
+}
 
 std::string AngleConvention::in_words() const {
     const std::string time = clock_time(zero);
@@ -23,12 +27,15 @@ Angle bearing_of_clock(double hours, double minutes) {
 }
 
 std::string clock_time(Angle bearing) {
-    const double half_degrees = from_twelve_clockwise.figure_of(bearing).in_degrees() * 2.0; // one minute is half a degree
+    const double half_degrees =
+        from_twelve_clockwise.figure_of(bearing).in_degrees() * 2.0; // one minute is half a degree
     const int minutes = static_cast<int>(std::lround(half_degrees)) % 720;
     const int hour = minutes / 60;
     return fmt::format("{}:{:02}", hour == 0 ? 12 : hour, minutes % 60);
 }
 
-std::string in_words(Sense sense) { return sense == Sense::Clockwise ? "clockwise" : "counter-clockwise"; }
+std::string in_words(Sense sense) {
+    return sense == Sense::Clockwise ? "clockwise" : "counter-clockwise";
+}
 
 } // namespace clockface

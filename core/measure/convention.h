@@ -7,8 +7,8 @@
 
 namespace clockface {
 
-/// A way of stating directions. `zero` is the bearing of 0 degrees (0 = to the right, counter-clockwise), so a change of
-/// convention changes the figures only: bearings, and with them the holes, stay.
+/// A way of stating directions. `zero` is the bearing of 0 degrees (0 = to the right, counter-clockwise), so a change
+/// of convention changes the figures only: bearings, and with them the holes, stay.
 struct AngleConvention {
     Angle zero;
     Sense sense = Sense::CounterClockwise;

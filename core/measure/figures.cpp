@@ -55,7 +55,9 @@ std::string decimal(double value, int decimals, Sign sign, Tail tail) {
     return sign == Sign::Always && rounded > 0.0 ? "+" + digits : digits;
 }
 
-int job_decimals(Unit unit) { return unit == Unit::Inch ? 4 : 3; }
+int job_decimals(Unit unit) {
+    return unit == Unit::Inch ? 4 : 3;
+}
 
 int decimals_of_step(Length step, Unit unit) {
     double scaled = step.in(unit);
@@ -89,13 +91,17 @@ std::string degrees_minutes_seconds(Angle angle) {
     return text + "\"";
 }
 
-std::string unit_name(Unit unit) { return unit == Unit::Inch ? "in" : "mm"; }
+std::string unit_name(Unit unit) {
+    return unit == Unit::Inch ? "in" : "mm";
+}
 
-std::string unit_word(Unit unit) { return unit == Unit::Inch ? "inches" : "millimetres"; }
+std::string unit_word(Unit unit) {
+    return unit == Unit::Inch ? "inches" : "millimetres";
+}
 
 std::string count_word(int count) {
-    static constexpr std::array words = {"no",  "one",   "two",   "three", "four", "five",  "six",
-                                         "seven", "eight", "nine", "ten",  "eleven", "twelve"};
+    static constexpr std::array words = {"no",    "one",   "two",  "three", "four",   "five",  "six",
+                                         "seven", "eight", "nine", "ten",   "eleven", "twelve"};
     if (count >= 0 && count < static_cast<int>(words.size()))
         return words[static_cast<std::size_t>(count)];
     return fmt::format("{}", count);

@@ -12,7 +12,9 @@ enum class Unit { Millimetre, Inch };
 /// International inch, exact by definition since 1959.
 inline constexpr double mm_per_inch = 25.4;
 
-inline constexpr double millimetres_in(Unit unit) { return unit == Unit::Inch ? mm_per_inch : 1.0; }
+inline constexpr double millimetres_in(Unit unit) {
+    return unit == Unit::Inch ? mm_per_inch : 1.0;
+}
 
 /// A length with its dimension in the type; millimetres inside. It is never made from a bare number by accident.
 class Length {
@@ -46,7 +48,8 @@ public:
     friend Length hypot(Length a, Length b) { return Length(std::hypot(a.m_mm, b.m_mm)); }
 
 private:
-    constexpr explicit Length(double mm) : m_mm(mm) {}
+    constexpr explicit Length(double mm)
+        : m_mm(mm) {}
     double m_mm = 0.0;
 };
 

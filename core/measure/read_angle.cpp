@@ -33,7 +33,8 @@ std::string without_degree_sign(std::string text) {
 
 Result<ReadAngle> read_turn(std::string_view text) {
     const std::string typed = trimmed(text).substr(0, 200);
-    static const std::regex sexagesimal(R"(([-+]?)(\d{1,4})\s*°\s*(\d{1,2})\s*'(?:\s*(\d{1,2}(?:\.\d+)?)\s*(?:"|''))?)");
+    static const std::regex sexagesimal(
+        R"(([-+]?)(\d{1,4})\s*°\s*(\d{1,2})\s*'(?:\s*(\d{1,2}(?:\.\d+)?)\s*(?:"|''))?)");
     std::smatch part;
     ReadAngle read;
     if (std::regex_match(typed, part, sexagesimal)) {
@@ -72,8 +73,9 @@ Result<ReadAngle> read_direction(std::string_view text, const AngleConvention& c
         {{"right", 0.0}, {"top", 90.0}, {"left", 180.0}, {"bottom", 270.0}}};
     for (const auto& [side, bearing] : sides)
         if (typed == side)
-            return ReadAngle{Angle::degrees(bearing), fmt::format("the {} is {} here", side,
-                                                                  in_degrees(convention.figure_of(Angle::degrees(bearing))))};
+            return ReadAngle{
+                Angle::degrees(bearing),
+                fmt::format("the {} is {} here", side, in_degrees(convention.figure_of(Angle::degrees(bearing))))};
     Result<ReadAngle> turn = read_turn(typed);
     if (turn)
         turn->value = convention.bearing_at(turn->value);

@@ -29,25 +29,33 @@ struct Value {
 
 std::string lower(std::string_view text) {
     std::string out(text);
-    std::transform(out.begin(), out.end(), out.begin(), [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    std::transform(out.begin(), out.end(), out.begin(),
+                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
     return out;
 }
 
 // Printed signs as the keyboard has them: what the program shows (a true minus) must be readable again.
 std::string with_plain_signs(std::string_view text) {
     std::string out(text);
-    for (const auto& [printed, plain] : {std::pair("−", "-"), {"–", "-"}, {"×", "x"}, {"″", "\""}, {"”", "\""}, {"\u00a0", " "}})
+    for (const auto& [printed, plain] :
+         {std::pair("−", "-"), {"–", "-"}, {"×", "x"}, {"″", "\""}, {"”", "\""}, {"\u00a0", " "}})
         for (std::size_t at = out.find(printed); at != std::string::npos; at = out.find(printed, at + 1))
             out.replace(at, std::char_traits<char>::length(printed), plain);
     return out;
 }
 
-bool is_digit(char c) { return std::isdigit(static_cast<unsigned char>(c)) != 0; }
-bool is_letter(char c) { return std::isalpha(static_cast<unsigned char>(c)) != 0; }
+bool is_digit(char c) {
+    return std::isdigit(static_cast<unsigned char>(c)) != 0;
+}
+bool is_letter(char c) {
+    return std::isalpha(static_cast<unsigned char>(c)) != 0;
+}
 
 class Parser {
 public:
-    Parser(std::string_view text, Unit field) : m_text(text), m_field(field) {}
+    Parser(std::string_view text, Unit field)
+        : m_text(text)
+        , m_field(field) {}
 
     Result<Value> all() {
         skip_blanks();
@@ -58,8 +66,8 @@ public:
             return value;
         skip_blanks();
         if (!at_end())
-            return refuse(fmt::format("'{}' does not fit after the figure. Write one figure, or put + - * / between.",
-                                      rest()));
+            return refuse(
+                fmt::format("'{}' does not fit after the figure. Write one figure, or put + - * / between.", rest()));
         return value;
     }
 
@@ -160,7 +168,8 @@ private:
         if (c == '#' || is_letter(c))
             return drill();
         return refuse(fmt::format("A number is expected where '{}' stands. {}", rest(),
-                                  c == '/' || c == '*' ? "One sign too many, it seems." : "Figures such as 12.5 or 3 1/4 would do."));
+                                  c == '/' || c == '*' ? "One sign too many, it seems."
+                                                       : "Figures such as 12.5 or 3 1/4 would do."));
     }
 
     // Reads decimal digits; an exponent is taken only when digits follow it.
@@ -174,7 +183,8 @@ private:
                 ++m_at;
         }
         if (peek() == ',')
-            return problem("", "A comma is not used in figures here, because it is read in two ways. Use a point: 12.5.");
+            return problem("",
+                           "A comma is not used in figures here, because it is read in two ways. Use a point: 12.5.");
         const std::size_t sign = (peek(1) == '+' || peek(1) == '-') ? 1 : 0;
         if ((peek() == 'e' || peek() == 'E') && is_digit(peek(1 + sign))) {
             m_at += 1 + sign;
@@ -188,7 +198,8 @@ private:
         return value;
     }
 
-    // A fraction below one directly ahead ("1/4"), as (numerator, denominator) text span; used to recognise mixed numbers.
+    // A fraction below one directly ahead ("1/4"), as (numerator, denominator) text span; used to recognise mixed
+    // numbers.
     [[nodiscard]] std::optional<double> proper_fraction_at(std::size_t from, std::size_t& end) const {
         std::size_t at = from;
         const auto whole = [&]() -> std::optional<double> {
@@ -245,7 +256,8 @@ private:
         return true;
     }
 
-    // After a whole number: " 1/4" or "-1/4" belongs to it (a mixed number) unless blanks stand on both sides of the minus.
+    // After a whole number: " 1/4" or "-1/4" belongs to it (a mixed number) unless blanks stand on both sides of the
+    // minus.
     void take_mixed_fraction(double& size) {
         std::size_t next = m_at;
         while (next < m_text.size() && m_text[next] == ' ')
@@ -304,7 +316,8 @@ private:
                 m_at = before;
                 return value;
             } else
-                return refuse(fmt::format("'{}' is not a unit that is known here. mm, cm, in, \" or thou would do.", word));
+                return refuse(
+                    fmt::format("'{}' is not a unit that is known here. mm, cm, in, \" or thou would do.", word));
             m_at += word.size();
         }
         if (value.kind != Kind::Bare)

@@ -12,7 +12,9 @@ std::int64_t dial_lines(const Screw& screw, Length position) {
     return screw.plus == Turn::Clockwise ? lines : -lines;
 }
 
-int take_up_turns(double backlash_in_turns) { return static_cast<int>(std::floor(backlash_in_turns)) + 1; }
+int take_up_turns(double backlash_in_turns) {
+    return static_cast<int>(std::floor(backlash_in_turns)) + 1;
+}
 
 int dial_line(std::int64_t lines, int graduations) {
     const std::int64_t rest = lines % graduations;

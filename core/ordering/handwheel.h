@@ -11,7 +11,9 @@ namespace clockface {
 /// Follows one dial through a list of targets and writes the moves that reach them, always finishing the same way.
 class DialWriter {
 public:
-    DialWriter(Axis axis, const Screw& screw) : m_axis(axis), m_screw(screw) {}
+    DialWriter(Axis axis, const Screw& screw)
+        : m_axis(axis)
+        , m_screw(screw) {}
 
     /// Moves to `target` (from where the dial was set to 0): none when the dial is there already; one move when the way
     /// is the finishing way; otherwise past it by whole turns, more than the backlash, and back to the same reading.

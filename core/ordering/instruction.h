@@ -25,7 +25,7 @@ struct TurnHandwheel {
     Turn way = Turn::Clockwise;
     int turns = 0;
     int line = 0;
-    int take_up = 0; ///< whole turns of this move that only take up backlash: gone past, or come back
+    int take_up = 0;   ///< whole turns of this move that only take up backlash: gone past, or come back
     bool past = false; ///< goes past the target; a finishing move of take_up turns follows
     bool operator==(const TurnHandwheel&) const = default;
 };

@@ -46,7 +46,8 @@ struct Dividers {
     }
     // Chord between neighbours: D sin(step / 2), from the triangle of two radii.
     void operator()(const CirclePattern& circle) const {
-        strike(circle.diameter, circle.diameter * (step_of(circle) / 2.0).sine(), circle.count > 2 ? circle.count : circle.count - 1);
+        strike(circle.diameter, circle.diameter * (step_of(circle) / 2.0).sine(),
+               circle.count > 2 ? circle.count : circle.count - 1);
     }
     void operator()(const ArcPattern& arc) const {
         strike(arc.diameter, arc.diameter * (step_of(arc) / 2.0).sine(), arc.count - 1);
@@ -59,7 +60,8 @@ struct Dividers {
 void compare_marks(Route& route, const RouteNeeds& needs, const LayoutBench& bench) {
     const auto at = [&](int hole) { return needs.holes[static_cast<std::size_t>(hole)].at; };
     const auto compare = [&](int from, int to) {
-        const Instruction check{CompareMarks{from, to, round_to_step(distance(at(from), at(to)), bench.measured_to).counts}, to};
+        const Instruction check{
+            CompareMarks{from, to, round_to_step(distance(at(from), at(to)), bench.measured_to).counts}, to};
         for (const Instruction& known : route.list)
             if (known == check)
                 return;

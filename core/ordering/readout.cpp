@@ -38,7 +38,8 @@ template <class Round> Round in_drawn_axes(const Datum& datum, Round round) {
 }
 
 template <class Round>
-KeyCircle key_circle(const RouteNeeds& needs, const Readout& machine, std::size_t pattern, const Round& round, bool closed) {
+KeyCircle key_circle(const RouteNeeds& needs, const Readout& machine, std::size_t pattern, const Round& round,
+                     bool closed) {
     const Round drawn = in_drawn_axes(needs.job.datum, round);
     const RoutineRun run = run_of(drawn, machine.circle_convention.sense, closed);
     KeyCircle key;

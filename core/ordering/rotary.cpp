@@ -36,7 +36,8 @@ Route make_route(const RouteNeeds& needs, const RotaryTable& machine) {
         // A point at bearing b comes to the right-hand side when the table turns clockwise by b.
         const Angle turned = (bearing_of(centre, at) * (machine.rising == Sense::Clockwise ? 1.0 : -1.0)).wrapped();
         const Stepped steps = round_to_step(Length::mm(turned.in_degrees()), Length::mm(machine.step().in_degrees()));
-        const auto [ring, is_new] = ring_at_radius.emplace(dial_lines(machine.slide, distance(centre, at)), rings.size());
+        const auto [ring, is_new] =
+            ring_at_radius.emplace(dial_lines(machine.slide, distance(centre, at)), rings.size());
         if (is_new)
             rings.emplace_back();
         rings[ring->second].push_back({index, steps.counts % full_turn});
@@ -45,15 +46,19 @@ Route make_route(const RouteNeeds& needs, const RotaryTable& machine) {
     Route route;
     const int extra = take_up_turns(machine.backlash.in_degrees() / machine.per_turn().in_degrees());
     const std::int64_t back = extra * static_cast<std::int64_t>(machine.graduations);
-    route.list.push_back({TurnTable{Turn::CounterClockwise, extra, 0, (full_turn - back % full_turn) % full_turn, extra}});
+    route.list.push_back(
+        {TurnTable{Turn::CounterClockwise, extra, 0, (full_turn - back % full_turn) % full_turn, extra}});
     route.list.push_back({TurnTable{Turn::Clockwise, extra, 0, 0, extra}});
     route.list.push_back({CentreOnTable{centre, machine.slide.finish}});
 
     DialWriter slide(Axis::X, machine.slide);
     std::int64_t table = 0; // steps turned so far; only ever grows
     for (std::vector<PolarHole>& ring : rings) {
-        const auto ahead = [&](const PolarHole& hole) { return (hole.reading - table % full_turn + full_turn) % full_turn; };
-        std::stable_sort(ring.begin(), ring.end(), [&](const PolarHole& a, const PolarHole& b) { return ahead(a) < ahead(b); });
+        const auto ahead = [&](const PolarHole& hole) {
+            return (hole.reading - table % full_turn + full_turn) % full_turn;
+        };
+        std::stable_sort(ring.begin(), ring.end(),
+                         [&](const PolarHole& a, const PolarHole& b) { return ahead(a) < ahead(b); });
         const Point first = needs.holes[static_cast<std::size_t>(ring.front().index)].at;
         for (const TurnHandwheel& move : slide.moves_to(distance(centre, first)))
             route.list.push_back({move, ring.front().index});

@@ -9,7 +9,9 @@ namespace {
 
 // One line of plain figures for each action; used only to recognise a list again.
 struct Spell {
-    std::string operator()(const PickUpZero& a) const { return fmt::format("zero {} {}", int(a.finish_x), int(a.finish_y)); }
+    std::string operator()(const PickUpZero& a) const {
+        return fmt::format("zero {} {}", int(a.finish_x), int(a.finish_y));
+    }
     std::string operator()(const TurnHandwheel& a) const {
         return fmt::format("wheel {} {} {} {} {} {}", int(a.axis), int(a.way), a.turns, a.line, a.take_up, a.past);
     }
@@ -30,9 +32,13 @@ struct Spell {
                            fmt::join(a.centres, " "));
     }
     std::string operator()(const StrikeCircle& a) const { return fmt::format("strike {} {}", a.pattern, a.radius); }
-    std::string operator()(const StepChord& a) const { return fmt::format("chord {} {} {}", a.pattern, a.chord, a.steps); }
+    std::string operator()(const StepChord& a) const {
+        return fmt::format("chord {} {} {}", a.pattern, a.chord, a.steps);
+    }
     std::string operator()(const PunchMark&) const { return "punch"; }
-    std::string operator()(const CompareMarks& a) const { return fmt::format("compare {} {} {}", a.from, a.to, a.expected); }
+    std::string operator()(const CompareMarks& a) const {
+        return fmt::format("compare {} {} {}", a.from, a.to, a.expected);
+    }
     std::string operator()(const DrillHole&) const { return "drill"; }
 };
 

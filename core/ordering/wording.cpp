@@ -10,7 +10,9 @@ namespace clockface {
 
 namespace {
 
-std::string turn_word(Turn turn) { return turn == Turn::Clockwise ? "clockwise" : "counter-clockwise"; }
+std::string turn_word(Turn turn) {
+    return turn == Turn::Clockwise ? "clockwise" : "counter-clockwise";
+}
 
 std::string side_word(Axis axis, Towards side) {
     if (axis == Axis::X)
@@ -18,7 +20,9 @@ std::string side_word(Axis axis, Towards side) {
     return side == Towards::Plus ? "away from you" : "towards you";
 }
 
-std::string axis_name(Axis axis) { return axis == Axis::X ? "X" : "Y"; }
+std::string axis_name(Axis axis) {
+    return axis == Axis::X ? "X" : "Y";
+}
 
 std::string listed(const std::vector<std::string>& names) {
     constexpr std::size_t most = 12;
@@ -49,7 +53,8 @@ struct Say {
         w.direction = fmt::format("last moving {} on X and {} on Y", side_word(Axis::X, zero.finish_x),
                                   side_word(Axis::Y, zero.finish_y));
         w.note = "Every hole is reached going these ways, so zero must be too: then backlash does not count.";
-        w.sentence = fmt::format("Bring the drawing's zero under the spindle, {}, and set both dials to 0.", w.direction);
+        w.sentence =
+            fmt::format("Bring the drawing's zero under the spindle, {}, and set both dials to 0.", w.direction);
         w.why = "All dial figures are counted from the drawing's zero.";
         return w;
     }
@@ -69,15 +74,17 @@ struct Say {
         Wording w;
         w.heading = axis_name(move.axis) + " handwheel";
         if (move.turns > 0)
-            w.figures.push_back({"", fmt::format("{}", move.turns), move.turns == 1 ? "turn, then on to" : "turns, then on to"});
+            w.figures.push_back(
+                {"", fmt::format("{}", move.turns), move.turns == 1 ? "turn, then on to" : "turns, then on to"});
         w.figures.push_back({move.turns > 0 ? "" : "on to", figure, unit_name(screw.unit), true});
         if (coming_back) { // whole turns end at the line they began at
             w.figures.front().after = move.turns == 1 ? "turn back, to the same" : "turns back, to the same";
         }
         w.direction = fmt::format("{}, the cutter goes {}", turn_word(move.way), side);
         if (move.past)
-            w.note = fmt::format("This goes {} too far on purpose; the next move comes back and takes up {} of backlash.",
-                                 counted(move.take_up, "turn"), with_unit(screw.backlash, screw.unit));
+            w.note =
+                fmt::format("This goes {} too far on purpose; the next move comes back and takes up {} of backlash.",
+                            counted(move.take_up, "turn"), with_unit(screw.backlash, screw.unit));
         const std::string turns = move.turns > 0 ? counted(move.turns, "turn") + ", then " : "";
         w.sentence = coming_back ? fmt::format("{}: {}, back {} to {} again.", w.heading, turn_word(move.way),
                                                counted(move.turns, "turn"), figure)
@@ -96,13 +103,15 @@ struct Say {
             what = fmt::format("{}'s distance from the middle of the table", target.name);
         }
         const std::int64_t lines = dial_lines(screw, to);
-        const Length missed = to - screw.graduation() * static_cast<double>(screw.plus == Turn::Clockwise ? lines : -lines);
-        return fmt::format("{} is {} from zero = {}. One line is {}, so it is {} lines = {} whole turns of {} and {}: the dial "
-                           "shows {}. Rounding leaves {}.",
-                           what, with_unit(to, needs.job.unit), with_unit(to, screw.unit), with_unit(screw.graduation(), screw.unit),
-                           std::abs(lines), std::abs(lines) / screw.graduations, screw.graduations,
-                           counted(std::abs(lines) % screw.graduations, "line"), dial_figure(screw, move.line),
-                           with_unit(missed, needs.job.unit));
+        const Length missed =
+            to - screw.graduation() * static_cast<double>(screw.plus == Turn::Clockwise ? lines : -lines);
+        return fmt::format(
+            "{} is {} from zero = {}. One line is {}, so it is {} lines = {} whole turns of {} and {}: the dial "
+            "shows {}. Rounding leaves {}.",
+            what, with_unit(to, needs.job.unit), with_unit(to, screw.unit), with_unit(screw.graduation(), screw.unit),
+            std::abs(lines), std::abs(lines) / screw.graduations, screw.graduations,
+            counted(std::abs(lines) % screw.graduations, "line"), dial_figure(screw, move.line),
+            with_unit(missed, needs.job.unit));
     }
 
     [[nodiscard]] Length table_radius(const Hole& target) const {
@@ -119,17 +128,21 @@ struct Say {
         w.figures = {{"X", "0", ""}, {"Y", "0", "", true}};
         w.direction = fmt::format("X counts up to the {}, Y {}", datum.x_plus_right ? "right" : "left",
                                   datum.y_plus_up ? "away from you" : "towards you");
-        w.sentence = fmt::format("Bring the drawing's zero under the spindle and set the readout to 0, 0; {}.", w.direction);
+        w.sentence =
+            fmt::format("Bring the drawing's zero under the spindle and set the readout to 0, 0; {}.", w.direction);
         w.why = "All figures are absolute, from the drawing's zero and in the drawing's axes.";
         return w;
     }
 
     Wording operator()(const KeyCircle& key) const {
         const auto& readout = machine<Readout>();
-        const auto length = [&](std::int64_t counts) { return step_figure(counts, readout.resolution, readout.unit, false); };
+        const auto length = [&](std::int64_t counts) {
+            return step_figure(counts, readout.resolution, readout.unit, false);
+        };
         const auto angle = [&](std::int64_t counts) {
             return decimal(readout.angle_resolution.in_degrees() * static_cast<double>(counts),
-                           decimals_of_step(Length::mm(readout.angle_resolution.in_degrees()), Unit::Millimetre)) + "°";
+                           decimals_of_step(Length::mm(readout.angle_resolution.in_degrees()), Unit::Millimetre)) +
+                   "°";
         };
         std::vector<std::string> names;
         bool gaps = false;
@@ -145,11 +158,12 @@ struct Say {
         w.direction = fmt::format("it makes {}; {}", listed(names), readout.circle_convention.in_words());
         w.note = gaps ? "Go past the places that are left out without drilling."
                       : "If it asks for an end angle, it wants the angle of the last hole, not 360.";
-        w.sentence = fmt::format("Circle routine: centre X {}, Y {}, diameter {}, {}, first {}, last {}: {}.", length(key.centre_x),
-                                 length(key.centre_y), length(key.diameter), counted(key.count, "hole"), angle(key.first),
-                                 angle(key.last), listed(names));
+        w.sentence = fmt::format("Circle routine: centre X {}, Y {}, diameter {}, {}, first {}, last {}: {}.",
+                                 length(key.centre_x), length(key.centre_y), length(key.diameter),
+                                 counted(key.count, "hole"), angle(key.first), angle(key.last), listed(names));
         w.why = fmt::format("In this readout's convention ({}) the first hole it makes is at {}; the last is at "
-                            "start + (n − 1) × step = {}.", readout.circle_convention.in_words(), angle(key.first), angle(key.last));
+                            "start + (n − 1) × step = {}.",
+                            readout.circle_convention.in_words(), angle(key.first), angle(key.last));
         return w;
     }
 
@@ -163,11 +177,13 @@ struct Say {
                      {"Y", step_figure(go.y, readout.resolution, readout.unit, true), unit_name(readout.unit), true}};
         w.direction = "lock both slides and look again before drilling";
         w.sentence = fmt::format("Go to {}: X {}, Y {}.", target.name, w.figures[0].value, w.figures[1].value);
-        w.why = fmt::format("{} is drawn at X {}, Y {} {}. The readout shows steps of {}; rounded once, from zero, that "
-                            "leaves {} in X and {} in Y.", target.name, column_figure(drawn.x, needs.job.unit),
-                            column_figure(drawn.y, needs.job.unit), unit_name(needs.job.unit), with_unit(readout.resolution, readout.unit),
-                            with_unit(drawn.x - readout.resolution * static_cast<double>(go.x), needs.job.unit),
-                            with_unit(drawn.y - readout.resolution * static_cast<double>(go.y), needs.job.unit));
+        w.why =
+            fmt::format("{} is drawn at X {}, Y {} {}. The readout shows steps of {}; rounded once, from zero, that "
+                        "leaves {} in X and {} in Y.",
+                        target.name, column_figure(drawn.x, needs.job.unit), column_figure(drawn.y, needs.job.unit),
+                        unit_name(needs.job.unit), with_unit(readout.resolution, readout.unit),
+                        with_unit(drawn.x - readout.resolution * static_cast<double>(go.x), needs.job.unit),
+                        with_unit(drawn.y - readout.resolution * static_cast<double>(go.y), needs.job.unit));
         return w;
     }
 
@@ -178,10 +194,12 @@ struct Say {
         w.figures = {{"slide's dial", "0", "", true}};
         w.direction = fmt::format("last moving {}", side_word(Axis::X, centre.finish));
         w.note = "Clamp the work against being turned by the drill. Lock the table before each hole.";
-        w.sentence = fmt::format("With the table at 0: bring its middle under the spindle, {}, set the slide's dial to 0, and "
-                                 "clamp the work with X {}, Y {} on the middle, its right-hand side to the right.",
-                                 w.direction, column_figure(drawn.x, needs.job.unit), column_figure(drawn.y, needs.job.unit));
-        w.why = "The table turns about its middle, so what the circle's centre misses the middle by, every hole misses by.";
+        w.sentence =
+            fmt::format("With the table at 0: bring its middle under the spindle, {}, set the slide's dial to 0, and "
+                        "clamp the work with X {}, Y {} on the middle, its right-hand side to the right.",
+                        w.direction, column_figure(drawn.x, needs.job.unit), column_figure(drawn.y, needs.job.unit));
+        w.why =
+            "The table turns about its middle, so what the circle's centre misses the middle by, every hole misses by.";
         return w;
     }
 
@@ -194,24 +212,29 @@ struct Say {
         Wording w;
         w.heading = "Table handle";
         if (turn.turns > 0)
-            w.figures.push_back({"", fmt::format("{}", turn.turns), turn.turns == 1 ? "turn, then on to" : "turns, then on to"});
+            w.figures.push_back(
+                {"", fmt::format("{}", turn.turns), turn.turns == 1 ? "turn, then on to" : "turns, then on to"});
         w.figures.push_back({turn.turns > 0 ? "" : "on to", figure, "on the handle's dial", true});
         w.direction = fmt::format("{}; the table turns {}", turn_word(turn.way), in_words(sense));
         if (turn.take_up > 0)
-            w.note = rising ? "From here on always turn this way. Should you go past, go back a whole turn and come again."
-                            : fmt::format("Back by {} and on again to 0: takes up {} of backlash.", counted(turn.take_up, "turn"),
-                                          degrees_minutes_seconds(table.backlash));
+            w.note = rising
+                         ? "From here on always turn this way. Should you go past, go back a whole turn and come again."
+                         : fmt::format("Back by {} and on again to 0: takes up {} of backlash.",
+                                       counted(turn.take_up, "turn"), degrees_minutes_seconds(table.backlash));
         else
             w.note = fmt::format("The table's own scale then shows {}.", scale);
         w.sentence = turn.take_up > 0
-                         ? fmt::format("Table handle: {}, {} to {} again.", turn_word(turn.way), counted(turn.turns, "turn"), figure)
+                         ? fmt::format("Table handle: {}, {} to {} again.", turn_word(turn.way),
+                                       counted(turn.turns, "turn"), figure)
                          : fmt::format("Table handle: {}, {}on to {} (table at {}).", turn_word(turn.way),
                                        turn.turns > 0 ? counted(turn.turns, "turn") + ", then " : "", figure, scale);
         if (turn.take_up > 0)
             w.figures.front().after = turn.turns == 1 ? "turn, to the same" : "turns, to the same";
-        w.why = fmt::format("One turn of the handle is 360° / {} = {}. The table must stand at {} = {} turns and {}. It is counted from "
-                            "0 each time, so nothing adds up.", table.ratio, in_degrees(table.per_turn(), 4), scale,
-                            turn.reading / table.graduations, figure);
+        w.why =
+            fmt::format("One turn of the handle is 360° / {} = {}. The table must stand at {} = {} turns and {}. It is "
+                        "counted from "
+                        "0 each time, so nothing adds up.",
+                        table.ratio, in_degrees(table.per_turn(), 4), scale, turn.reading / table.graduations, figure);
         return w;
     }
 
@@ -222,7 +245,8 @@ struct Say {
             names.push_back(name(index));
         for (const int index : line.centres)
             names.push_back("the centre of " + pattern(index));
-        const std::string edge = line.axis == Axis::X ? (line.from_far_edge ? "right" : "left") : (line.from_far_edge ? "upper" : "lower");
+        const std::string edge =
+            line.axis == Axis::X ? (line.from_far_edge ? "right" : "left") : (line.from_far_edge ? "upper" : "lower");
         const std::string figure = step_figure(line.setting, bench.gauge_step, bench.unit, false);
         Wording w;
         w.heading = "Height gauge";
@@ -233,6 +257,10 @@ struct Say {
         w.sentence = fmt::format("Height gauge {} from the {} edge: scribe for {}.", figure, edge, listed(names));
         w.why = fmt::format("The {} of these marks, counted from the {} edge of the blank, rounded once to {}.",
                             axis_name(line.axis), edge, with_unit(bench.gauge_step, bench.unit));
+        if (needs.job.blank.shape == BlankShape::Disc)
+            w.why +=
+                " The disc stands on its rim: mark the point that is down, and set it upright with a square when it is "
+                "turned for the other lines.";
         return w;
     }
 
@@ -249,16 +277,18 @@ struct Say {
 
     Wording operator()(const StrikeCircle& strike) const {
         return dividers(strike.radius, "Dividers",
-                        fmt::format("prick the centre of {0} and strike its circle; every crossing must lie on it", pattern(strike.pattern)),
+                        fmt::format("prick the centre of {0} and strike its circle; every crossing must lie on it",
+                                    pattern(strike.pattern)),
                         "The radius is half the pitch circle's diameter.");
     }
 
     Wording operator()(const StepChord& step) const {
-        return dividers(step.chord, "Dividers, chord",
-                        fmt::format("step round {} from crossing to crossing, {}, without scribing", pattern(step.pattern),
-                                    counted(step.steps, "step")),
-                        "Chord = diameter × sin(half the angle between neighbours). A crossing that the point does not find is "
-                        "scribed wrong: look before you punch.");
+        return dividers(
+            step.chord, "Dividers, chord",
+            fmt::format("step round {} from crossing to crossing, {}, without scribing", pattern(step.pattern),
+                        counted(step.steps, "step")),
+            "Chord = diameter × sin(half the angle between neighbours). A crossing that the point does not find is "
+            "scribed wrong: look before you punch.");
     }
 
     Wording operator()(const PunchMark&) const {
@@ -276,9 +306,11 @@ struct Say {
         const auto& bench = machine<LayoutBench>();
         Wording w;
         w.heading = fmt::format("Check {} to {}", name(compare.from), name(compare.to));
-        w.figures = {{"expect", step_figure(compare.expected, bench.measured_to, bench.unit, false), unit_name(bench.unit), true}};
+        w.figures = {{"expect", step_figure(compare.expected, bench.measured_to, bench.unit, false),
+                      unit_name(bench.unit), true}};
         w.direction = "from mark to mark, before any hole is drilled";
-        w.sentence = fmt::format("{}: expect {} {} from mark to mark.", w.heading, w.figures[0].value, unit_name(bench.unit));
+        w.sentence =
+            fmt::format("{}: expect {} {} from mark to mark.", w.heading, w.figures[0].value, unit_name(bench.unit));
         w.why = fmt::format("The distance between the two places on the drawing is {}.",
                             with_unit(distance(hole(compare.from).at, hole(compare.to).at), needs.job.unit));
         return w;
@@ -287,7 +319,8 @@ struct Say {
     Wording operator()(const DrillHole&) const {
         const Hole& target = hole(instruction.hole);
         const std::string size = size_in_words(target.spec, needs.job.unit);
-        const std::string depth = target.spec.depth ? with_unit(*target.spec.depth, needs.job.unit) + " deep" : "through";
+        const std::string depth =
+            target.spec.depth ? with_unit(*target.spec.depth, needs.job.unit) + " deep" : "through";
         const std::string kind = target.spec.purpose == Purpose::Tapped   ? "drill for thread "
                                  : target.spec.purpose == Purpose::Reamed ? "drill under size and ream to "
                                                                           : "drill ";

@@ -14,7 +14,7 @@ namespace clockface {
 struct BigFigure {
     std::string caption; ///< before it: "X", "last angle"; may be empty
     std::string value;
-    std::string after; ///< unit or words behind it
+    std::string after;   ///< unit or words behind it
     bool target = false; ///< the figure the device must show at the end
 };
 

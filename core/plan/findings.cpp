@@ -24,19 +24,26 @@ void edges(const Job& job, const Shop& shop, const Plan& plan, Findings& finding
         const Length wanted = hole.spec.diameter * shop.edge_distance_factor;
         const int index = static_cast<int>(i);
         if (metal < Length{})
-            findings.push_back({Grade::Stop, FindingKind::OffBlank, fmt::format("The centre of {} lies off the metal.", hole.name),
-                                "Check its figures, the zero and the size of the blank.", {index}});
+            findings.push_back({Grade::Stop,
+                                FindingKind::OffBlank,
+                                fmt::format("The centre of {} lies off the metal.", hole.name),
+                                "Check its figures, the zero and the size of the blank.",
+                                {index}});
         else if (metal < radius)
-            findings.push_back({Grade::Stop, FindingKind::OffBlank,
-                                fmt::format("{} breaks out of the edge: its centre is {} from it, its radius is {}.", hole.name,
-                                            with_unit(metal, job.unit), with_unit(radius, job.unit)),
-                                "Move it inwards or make it smaller.", {index}});
+            findings.push_back({Grade::Stop,
+                                FindingKind::OffBlank,
+                                fmt::format("{} breaks out of the edge: its centre is {} from it, its radius is {}.",
+                                            hole.name, with_unit(metal, job.unit), with_unit(radius, job.unit)),
+                                "Move it inwards or make it smaller.",
+                                {index}});
         else if (metal + Length::mm(1e-6) < wanted)
-            findings.push_back({Grade::Check, FindingKind::NearEdge,
+            findings.push_back({Grade::Check,
+                                FindingKind::NearEdge,
                                 fmt::format("{} is {} from the edge, {} diameters; {} is the usual least.", hole.name,
                                             with_unit(metal, job.unit), decimal(metal / hole.spec.diameter, 2),
                                             decimal(shop.edge_distance_factor, 2, Sign::WhenNegative, Tail::Trim)),
-                                "Ask whether the drawing means it, or move it inwards.", {index}});
+                                "Ask whether the drawing means it, or move it inwards.",
+                                {index}});
     }
 }
 
@@ -44,10 +51,13 @@ void depths(const Job& job, const Plan& plan, Findings& findings) {
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const Hole& hole = plan.holes[i];
         if (hole.spec.depth && *hole.spec.depth >= job.blank.thickness)
-            findings.push_back({Grade::Check, FindingKind::TooDeep,
-                                fmt::format("{} is {} deep, but the blank is only {} thick.", hole.name,
-                                            with_unit(*hole.spec.depth, job.unit), with_unit(job.blank.thickness, job.unit)),
-                                "Say that it goes through, or give a smaller depth.", {static_cast<int>(i)}});
+            findings.push_back(
+                {Grade::Check,
+                 FindingKind::TooDeep,
+                 fmt::format("{} is {} deep, but the blank is only {} thick.", hole.name,
+                             with_unit(*hole.spec.depth, job.unit), with_unit(job.blank.thickness, job.unit)),
+                 "Say that it goes through, or give a smaller depth.",
+                 {static_cast<int>(i)}});
     }
 }
 
@@ -55,7 +65,8 @@ void depths(const Job& job, const Plan& plan, Findings& findings) {
 // number nobody reads through, so that ten thousand doubled holes do not become fifty million sentences.
 class Neighbours {
 public:
-    explicit Neighbours(const std::vector<Hole>& holes) : m_holes(holes) {
+    explicit Neighbours(const std::vector<Hole>& holes)
+        : m_holes(holes) {
         for (const Hole& hole : holes)
             m_cell = std::max(m_cell, hole.spec.diameter);
     }
@@ -80,7 +91,8 @@ private:
     std::unordered_map<std::uint64_t, std::vector<std::size_t>> m_cells;
 
     [[nodiscard]] std::pair<std::int64_t, std::int64_t> cell_of(Point at) const {
-        return {static_cast<std::int64_t>(std::floor(at.x / m_cell)), static_cast<std::int64_t>(std::floor(at.y / m_cell))};
+        return {static_cast<std::int64_t>(std::floor(at.x / m_cell)),
+                static_cast<std::int64_t>(std::floor(at.y / m_cell))};
     }
     static std::uint64_t key(std::int64_t column, std::int64_t row) {
         return (static_cast<std::uint64_t>(column) << 32U) ^ (static_cast<std::uint64_t>(row) & 0xffffffffULL);
@@ -96,11 +108,12 @@ private:
         // Closer than a tenth of the smaller hole can only be one hole named twice.
         if (apart < std::min(a.spec.diameter, b.spec.diameter) / 10.0)
             findings.push_back({Grade::Stop, FindingKind::DoubleHole,
-                                fmt::format("{} and {} are in the same place.", a.name, b.name), "Leave one of them out.", both});
+                                fmt::format("{} and {} are in the same place.", a.name, b.name),
+                                "Leave one of them out.", both});
         else
             findings.push_back({Grade::Stop, FindingKind::HolesMeet,
-                                fmt::format("{} and {} meet: their centres are {} apart, their radii make {}.", a.name, b.name,
-                                            with_unit(apart, job.unit),
+                                fmt::format("{} and {} meet: their centres are {} apart, their radii make {}.", a.name,
+                                            b.name, with_unit(apart, job.unit),
                                             with_unit((a.spec.diameter + b.spec.diameter) / 2.0, job.unit)),
                                 "Move one, make them smaller, or leave one out.", both});
     }
@@ -109,26 +122,37 @@ private:
 void counts(const Job& job, const Plan& plan, Findings& findings) {
     const auto planned = static_cast<int>(plan.holes.size());
     if (job.holes_called_for && *job.holes_called_for != planned)
-        findings.push_back({Grade::Stop, FindingKind::CountDiffers,
-                            fmt::format("The drawing calls for {}, the plan makes {}.", counted(*job.holes_called_for, "hole"), planned),
-                            "Look for a hole left out or made twice, or correct the drawing's count.", {}});
+        findings.push_back({Grade::Stop,
+                            FindingKind::CountDiffers,
+                            fmt::format("The drawing calls for {}, the plan makes {}.",
+                                        counted(*job.holes_called_for, "hole"), planned),
+                            "Look for a hole left out or made twice, or correct the drawing's count.",
+                            {}});
 }
 
 void lists(const Job& job, const Shop& shop, const Plan& plan, Findings& findings) {
     if (!job.machine.empty() && !shop.find(job.machine))
-        findings.push_back({Grade::Check, FindingKind::NoSuchMachine,
-                            fmt::format("The job asks for '{}', which this shop does not have; {} is used.", job.machine, plan.machine.name),
-                            "Choose a machine under Order.", {}});
+        findings.push_back({Grade::Check,
+                            FindingKind::NoSuchMachine,
+                            fmt::format("The job asks for '{}', which this shop does not have; {} is used.",
+                                        job.machine, plan.machine.name),
+                            "Choose a machine under Order.",
+                            {}});
     if (!plan.proof.complaints.empty())
-        findings.push_back({Grade::Stop, FindingKind::ListFails,
+        findings.push_back({Grade::Stop,
+                            FindingKind::ListFails,
                             "The simulated operator could not carry out the list. " + plan.proof.complaints.front(),
-                            "Do not work from this list.", {}});
+                            "Do not work from this list.",
+                            {}});
     const auto progress = job.progress.find(plan.machine.name);
     if (progress != job.progress.end() && progress->second.done > 0 && progress->second.list != plan.fingerprint)
-        findings.push_back({Grade::Check, FindingKind::ListChanged,
-                            fmt::format("The list for {} has changed since {} of it {} done.", plan.machine.name,
-                                        counted(progress->second.done, "move"), progress->second.done == 1 ? "was" : "were"),
-                            "Go to Bench and begin the list again, or undo the change.", {}});
+        findings.push_back(
+            {Grade::Check,
+             FindingKind::ListChanged,
+             fmt::format("The list for {} has changed since {} of it {} done.", plan.machine.name,
+                         counted(progress->second.done, "move"), progress->second.done == 1 ? "was" : "were"),
+             "Go to Bench and begin the list again, or undo the change.",
+             {}});
 }
 
 } // namespace
@@ -142,7 +166,8 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& p
     findings.insert(findings.end(), near.begin(), near.end());
     counts(job, plan, findings);
     lists(job, shop, plan, findings);
-    std::stable_sort(findings.begin(), findings.end(), [](const Finding& a, const Finding& b) { return a.grade < b.grade; });
+    std::stable_sort(findings.begin(), findings.end(),
+                     [](const Finding& a, const Finding& b) { return a.grade < b.grade; });
     return findings;
 }
 

@@ -14,19 +14,30 @@ struct Plan;
 /// Stop: it would spoil the part or hurt somebody. Check: look before going on. Note: good to know.
 enum class Grade { Stop, Check, Note };
 
-enum class FindingKind { OffBlank, NearEdge, HolesMeet, DoubleHole, CountDiffers, TooDeep, NoSuchMachine, ListFails, ListChanged };
+enum class FindingKind {
+    OffBlank,
+    NearEdge,
+    HolesMeet,
+    DoubleHole,
+    CountDiffers,
+    TooDeep,
+    NoSuchMachine,
+    ListFails,
+    ListChanged
+};
 
 struct Finding {
     Grade grade = Grade::Note;
     FindingKind kind = FindingKind::OffBlank;
     std::string sentence;
-    std::string remedy; ///< what would do
+    std::string remedy;     ///< what would do
     std::vector<int> holes; ///< indices into Plan::holes
 
     bool operator==(const Finding&) const = default;
 };
 
-/// All findings on a plan whose holes, route and proof are worked out; gravest first, otherwise in the order of the holes.
+/// All findings on a plan whose holes, route and proof are worked out; gravest first, otherwise in the order of the
+/// holes.
 std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& plan);
 
 /// "stop", "check", "note".

@@ -15,12 +15,15 @@ Result<ReadHole> read_hole_size(std::string_view text, Unit field) {
     ReadHole out;
     if (const auto thread = find_thread(typed)) {
         out.spec = {Purpose::Tapped, thread->major, thread->name, std::nullopt};
-        out.how = fmt::format("{} thread, {}; pitch {}", thread->series, both_units(thread->major), with_unit(thread->pitch, Unit::Millimetre));
+        out.how = fmt::format("{} thread, {}; pitch {}", thread->series, both_units(thread->major),
+                              with_unit(thread->pitch, Unit::Millimetre));
         return out;
     }
     static const std::regex metric_thread(R"(\s*[Mm]\s*\d.*)");
     if (std::regex_match(typed, metric_thread))
-        return problem("", fmt::format("The thread '{}' is not in the table. Coarse ones are written M5, fine ones M6x0.75.", typed));
+        return problem(
+            "",
+            fmt::format("The thread '{}' is not in the table. Coarse ones are written M5, fine ones M6x0.75.", typed));
     static const std::regex with_fit(R"((.*\S)\s+([A-Za-z]{1,2}\d{1,2})\s*)");
     std::smatch part;
     const bool fitted = std::regex_match(typed, part, with_fit);
@@ -49,7 +52,10 @@ Result<std::set<int>> read_hole_numbers(std::string_view text, int places) {
             continue;
         const Result<int> number = read_count(word, 1, places, "holes");
         if (!number)
-            return problem("", fmt::format("'{}' is no hole of this pattern. Numbers from 1 to {}, such as 2, 5, or none would do.", word, places));
+            return problem(
+                "",
+                fmt::format("'{}' is no hole of this pattern. Numbers from 1 to {}, such as 2, 5, or none would do.",
+                            word, places));
         numbers.insert(*number);
     }
     return numbers;

@@ -72,8 +72,12 @@ Shop default_shop() {
     return shop;
 }
 
-std::string kind_in_words(const MachineKind& kind) { return std::visit(KindWord{}, kind); }
+std::string kind_in_words(const MachineKind& kind) {
+    return std::visit(KindWord{}, kind);
+}
 
-std::string machine_in_words(const Machine& machine) { return std::visit(Describe{}, machine.kind); }
+std::string machine_in_words(const Machine& machine) {
+    return std::visit(Describe{}, machine.kind);
+}
 
 } // namespace clockface

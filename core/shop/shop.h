@@ -19,10 +19,12 @@ inline constexpr Turn opposite(Turn turn) {
 
 enum class Axis { X, Y };
 enum class Towards { Plus, Minus };
-inline constexpr Towards opposite(Towards side) { return side == Towards::Plus ? Towards::Minus : Towards::Plus; }
+inline constexpr Towards opposite(Towards side) {
+    return side == Towards::Plus ? Towards::Minus : Towards::Plus;
+}
 
-/// A feed screw with its dial. The dial's figures rise when the handle is turned clockwise; `plus` says which turn takes
-/// the cutter, seen against the work, towards plus (X to the right, Y away from you).
+/// A feed screw with its dial. The dial's figures rise when the handle is turned clockwise; `plus` says which turn
+/// takes the cutter, seen against the work, towards plus (X to the right, Y away from you).
 struct Screw {
     Unit unit = Unit::Millimetre; ///< the dial is engraved in this
     Length lead;                  ///< travel for one turn
@@ -67,9 +69,9 @@ struct RotaryTable {
 /// Marking out on a flat plate: height gauge for the lines, dividers for circles and chords, a punch for the crossings.
 struct LayoutBench {
     Unit unit = Unit::Millimetre;
-    Length gauge_step;    ///< smallest setting of the height gauge
-    Length divider_step;  ///< smallest setting the dividers are trusted to
-    Length measured_to;   ///< a caliper over the punch marks is trusted to this
+    Length gauge_step;   ///< smallest setting of the height gauge
+    Length divider_step; ///< smallest setting the dividers are trusted to
+    Length measured_to;  ///< a caliper over the punch marks is trusted to this
     bool operator==(const LayoutBench&) const = default;
 };
 

@@ -15,7 +15,8 @@ struct Thread {
     Length major; ///< nominal diameter
     Length pitch;
 
-    /// Usual tap drill: major less one pitch, 77 percent of a 60 degree thread (percent = (D - d) / (1.299 p), 1/1.299).
+    /// Usual tap drill: major less one pitch, 77 percent of a 60 degree thread (percent = (D - d) / (1.299 p),
+    /// 1/1.299).
     [[nodiscard]] Length tap_drill() const { return major - pitch; }
 };
 

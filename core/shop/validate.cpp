@@ -43,8 +43,8 @@ struct KindFault {
     Fault operator()(const Readout& readout) const {
         if (Fault found = step_fault(place + ".resolution", readout.resolution))
             return found;
-        if (Fault found = range_fault(place + ".circle_convention.zero", readout.circle_convention.zero.in_degrees(), -360.0,
-                                      360.0, "A bearing from 0 to 360 degrees would do."))
+        if (Fault found = range_fault(place + ".circle_convention.zero", readout.circle_convention.zero.in_degrees(),
+                                      -360.0, 360.0, "A bearing from 0 to 360 degrees would do."))
             return found;
         return range_fault(place + ".angle_resolution", readout.angle_resolution.in_degrees(), 1e-6, 1.0,
                            "An angle step between 0.000001 and 1 degree would do.");

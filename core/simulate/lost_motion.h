@@ -12,7 +12,9 @@ namespace clockface {
 class LostMotion {
 public:
     LostMotion(double per_line, int graduations, double play, bool clockwise_is_plus)
-        : m_per_line(clockwise_is_plus ? per_line : -per_line), m_graduations(graduations), m_play(play) {}
+        : m_per_line(clockwise_is_plus ? per_line : -per_line)
+        , m_graduations(graduations)
+        , m_play(play) {}
 
     /// Calls the present position nought, with the play taken up as after driving towards plus (or minus).
     void zero(bool driven_towards_plus) {
@@ -32,8 +34,8 @@ public:
         if (line < 0 || line >= m_graduations || turns < 0)
             return false;
         const std::int64_t shown = ((m_lines % m_graduations) + m_graduations) % m_graduations;
-        const std::int64_t on = clockwise ? (line - shown + m_graduations) % m_graduations
-                                          : (shown - line + m_graduations) % m_graduations;
+        const std::int64_t on =
+            clockwise ? (line - shown + m_graduations) % m_graduations : (shown - line + m_graduations) % m_graduations;
         const std::int64_t lines = static_cast<std::int64_t>(turns) * m_graduations + on;
         m_lines += clockwise ? lines : -lines;
         const double screw = m_offset + static_cast<double>(m_lines) * m_per_line;

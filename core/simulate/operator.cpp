@@ -14,7 +14,9 @@ namespace {
 // Shared by all kinds: scoring, and a complaint for an instruction the machine at hand cannot obey.
 class Bench {
 public:
-    Bench(const Job& job, const std::vector<Hole>& holes) : m_job(job), m_holes(holes) {}
+    Bench(const Job& job, const std::vector<Hole>& holes)
+        : m_job(job)
+        , m_holes(holes) {}
     virtual ~Bench() = default;
     Bench(const Bench&) = delete;
     Bench& operator=(const Bench&) = delete;
@@ -56,7 +58,9 @@ LostMotion slide_of(const Screw& screw) {
 class HandwheelBench : public Bench {
 public:
     HandwheelBench(const Job& job, const std::vector<Hole>& holes, const Handwheels& machine)
-        : Bench(job, holes), m_x(slide_of(machine.x)), m_y(slide_of(machine.y)) {}
+        : Bench(job, holes)
+        , m_x(slide_of(machine.x))
+        , m_y(slide_of(machine.y)) {}
 
 protected:
     void obey(const Instruction& instruction) override {
@@ -79,7 +83,9 @@ private:
 
 class ReadoutBench : public Bench {
 public:
-    ReadoutBench(const Job& job, const std::vector<Hole>& holes, const Readout& machine) : Bench(job, holes), m_machine(machine) {}
+    ReadoutBench(const Job& job, const std::vector<Hole>& holes, const Readout& machine)
+        : Bench(job, holes)
+        , m_machine(machine) {}
 
 protected:
     void obey(const Instruction& instruction) override {
@@ -115,8 +121,8 @@ private:
             if (key.holes[static_cast<std::size_t>(k)] < 0)
                 continue;
             const Angle figure = key.count == 1 ? first : first + sweep * k / (key.count - 1);
-            const Point at = shown(key.centre_x, key.centre_y) +
-                             polar(radius, m_machine.circle_convention.bearing_at(figure));
+            const Point at =
+                shown(key.centre_x, key.centre_y) + polar(radius, m_machine.circle_convention.bearing_at(figure));
             make_hole(key.holes[static_cast<std::size_t>(k)], from_drawn(job().datum, at), true);
         }
     }
@@ -125,8 +131,10 @@ private:
 class RotaryBench : public Bench {
 public:
     RotaryBench(const Job& job, const std::vector<Hole>& holes, const RotaryTable& machine)
-        : Bench(job, holes), m_rising(machine.rising), m_slide(slide_of(machine.slide)),
-          m_table(machine.step().in_degrees(), machine.graduations, machine.backlash.in_degrees(), true) {
+        : Bench(job, holes)
+        , m_rising(machine.rising)
+        , m_slide(slide_of(machine.slide))
+        , m_table(machine.step().in_degrees(), machine.graduations, machine.backlash.in_degrees(), true) {
         m_table.zero_slack(); // nobody knows which way it was last turned: take the worse
     }
 
@@ -162,12 +170,16 @@ private:
 class LayoutPlate : public Bench {
 public:
     LayoutPlate(const Job& job, const std::vector<Hole>& holes, const LayoutBench& machine)
-        : Bench(job, holes), m_machine(machine), m_edges(reference_edges(job)), m_marks(holes.size()) {}
+        : Bench(job, holes)
+        , m_machine(machine)
+        , m_edges(reference_edges(job))
+        , m_marks(holes.size()) {}
 
 protected:
     void obey(const Instruction& instruction) override {
         if (const auto* line = std::get_if<ScribeLine>(&instruction.action)) {
-            const Length out = m_machine.gauge_step * static_cast<double>(line->setting) * (line->from_far_edge ? -1.0 : 1.0);
+            const Length out =
+                m_machine.gauge_step * static_cast<double>(line->setting) * (line->from_far_edge ? -1.0 : 1.0);
             for (const int marked : line->holes)
                 if (static_cast<std::size_t>(marked) < m_marks.size())
                     (line->axis == Axis::X ? m_marks[static_cast<std::size_t>(marked)].x

@@ -1,5 +1,5 @@
-// The simulated operator: carries an instruction list out, on a machine with the real one's faults, and knows nothing of
-// the drawing while doing it. Where the holes land proves the list, or shows what is wrong with it.
+// The simulated operator: carries an instruction list out, on a machine with the real one's faults, and knows nothing
+// of the drawing while doing it. Where the holes land proves the list, or shows what is wrong with it.
 #pragma once
 
 #include "job/job.h"
@@ -14,8 +14,8 @@ namespace clockface {
 
 struct Landing {
     int hole = 0;
-    Point at;    ///< where the hole came out, from the datum
-    Length miss; ///< distance from the drawing
+    Point at;                ///< where the hole came out, from the datum
+    Length miss;             ///< distance from the drawing
     bool by_routine = false; ///< made by the readout's circle routine instead of the coordinates
 };
 

@@ -27,7 +27,8 @@ private slots:
         QString last;
         for (int step = 0; step < all; ++step) {
             QCOMPARE(w.document.done(), step);
-            QVERIFY(w.find<QLabel>("benchWhere")->text().contains(QStringLiteral("move %1 of %2").arg(step + 1).arg(all)));
+            QVERIFY(
+                w.find<QLabel>("benchWhere")->text().contains(QStringLiteral("move %1 of %2").arg(step + 1).arg(all)));
             const QString shown = w.find<BigFigures>("bigFigures")->accessibleName();
             QVERIFY(!shown.isEmpty());
             QVERIFY(!w.find<QLabel>("benchHeading")->text().isEmpty());
@@ -79,7 +80,8 @@ private slots:
         auto* bench = w.find<BenchView>("bench");
         for (int i = 0; i < 8; ++i) {
             QTest::qWait(0);
-            QVERIFY2(w.find<BigFigures>("bigFigures")->digit_height() >= 72.0, qPrintable(w.find<BigFigures>("bigFigures")->accessibleName()));
+            QVERIFY2(w.find<BigFigures>("bigFigures")->digit_height() >= 72.0,
+                     qPrintable(w.find<BigFigures>("bigFigures")->accessibleName()));
             QTest::keyClick(bench, Qt::Key_Space);
         }
     }

@@ -20,7 +20,8 @@ Ran run(const QStringList& arguments) {
     QProcess process;
     process.start(QStringLiteral(CLI_PROGRAM), arguments);
     process.waitForFinished();
-    return {process.exitCode(), QString::fromUtf8(process.readAllStandardOutput()), QString::fromUtf8(process.readAllStandardError())};
+    return {process.exitCode(), QString::fromUtf8(process.readAllStandardOutput()),
+            QString::fromUtf8(process.readAllStandardError())};
 }
 
 const QString demo = QStringLiteral(SOURCE_FOLDER "/demo/dial-centre-flange.clockface.json");
@@ -57,12 +58,14 @@ private slots:
         QTemporaryDir folder;
         QFile spoilt(folder.filePath("spoilt.json"));
         QVERIFY(spoilt.open(QIODevice::WriteOnly));
-        spoilt.write(QByteArray::fromStdString(read_text(demo.toStdString())).replace("\"holes_called_for\": 17", "\"holes_called_for\": 16"));
+        spoilt.write(QByteArray::fromStdString(read_text(demo.toStdString()))
+                         .replace("\"holes_called_for\": 17", "\"holes_called_for\": 16"));
         spoilt.close();
         const Ran stopped = run({"check", spoilt.fileName()});
         QCOMPARE(stopped.code, 1);
         QVERIFY(stopped.out.startsWith("stop: The drawing calls for 16 holes, the plan makes 17."));
-        const auto findings = nlohmann::json::parse(run({"check", spoilt.fileName(), "--as", "json"}).out.toStdString());
+        const auto findings =
+            nlohmann::json::parse(run({"check", spoilt.fileName(), "--as", "json"}).out.toStdString());
         QCOMPARE(findings[0]["kind"].get<std::string>(), std::string("count-differs"));
     }
     void refusals_data() {

@@ -2,10 +2,10 @@
 #include "document/document.h"
 #include "document/recovery.h"
 #include "formats/job_json.h"
+#include "job/validate.h"
 #include "slips/hole_table.h"
 #include "slips/instruction_list.h"
 #include "slips/new_pattern.h"
-#include "job/validate.h"
 #include "support/jobs.h"
 
 #include <QAbstractItemModelTester>

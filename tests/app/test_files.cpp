@@ -57,8 +57,12 @@ private slots:
         QCOMPARE(w.job(), before);
         QVERIFY(w.document.undo_stack().canUndo());
         const QString told = w.find<QLabel>("noticeText")->text();
-        QVERIFY2(told.contains("bad.json") && told.contains("end is missing") && told.contains("left as it is"), qPrintable(told));
-        QVERIFY(QSettings(w.folder.filePath("settings.ini"), QSettings::IniFormat).value("recent").toStringList().isEmpty());
+        QVERIFY2(told.contains("bad.json") && told.contains("end is missing") && told.contains("left as it is"),
+                 qPrintable(told));
+        QVERIFY(QSettings(w.folder.filePath("settings.ini"), QSettings::IniFormat)
+                    .value("recent")
+                    .toStringList()
+                    .isEmpty());
     }
     void a_place_that_cannot_be_written_is_told() {
         Window w;
@@ -106,7 +110,9 @@ private slots:
         program.setProcessEnvironment(environment);
         program.start(QStringLiteral(APP_PROGRAM), {"--demo", "--step", "5"});
         QVERIFY(program.waitForStarted());
-        const auto copies = [&] { return QDir(data + "/clockface/unsaved").entryList({"*.autosave.json"}, QDir::Files); };
+        const auto copies = [&] {
+            return QDir(data + "/clockface/unsaved").entryList({"*.autosave.json"}, QDir::Files);
+        };
         QTRY_VERIFY_WITH_TIMEOUT(!copies().isEmpty(), 15000);
         program.kill();
         program.waitForFinished();
@@ -123,7 +129,8 @@ private slots:
             w.next_file = w.folder.filePath(name);
             w.command("saveAs");
         }
-        const QStringList recent = QSettings(w.folder.filePath("settings.ini"), QSettings::IniFormat).value("recent").toStringList();
+        const QStringList recent =
+            QSettings(w.folder.filePath("settings.ini"), QSettings::IniFormat).value("recent").toStringList();
         QCOMPARE(recent, (QStringList{w.folder.filePath("two.json"), w.folder.filePath("one.json")}));
     }
     void sheet_and_tables() {
@@ -133,14 +140,16 @@ private slots:
         const QByteArray pdf = bytes(w.folder.filePath("sheet.pdf"));
         QVERIFY(pdf.startsWith("%PDF-") && pdf.size() > 5000 && pdf.trimmed().endsWith("%%EOF"));
         const QString html = sheet_html(w.document.job(), w.document.plan());
-        for (const char* part : {"Dial-centre flange", "+15.375", "worst hole", "Metric mill", "then on to 0.38", "Clamp the work", "maker"})
+        for (const char* part : {"Dial-centre flange", "+15.375", "worst hole", "Metric mill", "then on to 0.38",
+                                 "Clamp the work", "maker"})
             QVERIFY2(html.contains(part), part);
         w.next_file = w.folder.filePath("holes.csv");
         w.command("coordinatesCsv");
         QVERIFY(bytes(w.folder.filePath("holes.csv")).startsWith("hole,x,y"));
         w.next_file = w.folder.filePath("moves.csv");
         w.command("instructionsCsv");
-        QCOMPARE(bytes(w.folder.filePath("moves.csv")).count("\r\n"), static_cast<int>(w.document.plan().route.list.size()) + 1);
+        QCOMPARE(bytes(w.folder.filePath("moves.csv")).count("\r\n"),
+                 static_cast<int>(w.document.plan().route.list.size()) + 1);
         w.next_file = "/proc/moves.csv";
         w.command("instructionsCsv");
         QVERIFY(w.find<QLabel>("noticeText")->text().contains("could not be saved"));

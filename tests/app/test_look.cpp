@@ -24,21 +24,36 @@ private slots:
         QFETCH(bool, night);
         const Look& look = night ? Look::night_shift() : Look::day();
         const std::tuple<const char*, QColor, QColor> pairs[] = {
-            {"ink on card", look.ink, look.card}, {"quiet on card", look.quiet, look.card}, {"link on card", look.link, look.card},
-            {"brass on chosen row", look.brass, look.chosen_row}, {"ink on chosen row", look.ink, look.chosen_row},
-            {"stop on card", look.stop, look.card}, {"stop on strip", look.stop, look.strip}, {"check on strip", look.check, look.strip},
-            {"link on strip", look.link, look.strip}, {"strip ink", look.strip_ink, look.strip}, {"good on strip", look.good, look.strip},
-            {"card on link", look.card, look.link}, {"scribed on board", look.scribed, look.board}, {"scribed on strokes", look.scribed, look.strokes},
-            {"faint on board", look.faint, look.board}, {"faint on surround", look.faint, look.surround}, {"faint on air", look.faint, look.air},
-            {"brass on board", look.brass_on_dark, look.board}, {"surround on brass", look.surround, look.brass_on_dark}};
+            {"ink on card", look.ink, look.card},
+            {"quiet on card", look.quiet, look.card},
+            {"link on card", look.link, look.card},
+            {"brass on chosen row", look.brass, look.chosen_row},
+            {"ink on chosen row", look.ink, look.chosen_row},
+            {"stop on card", look.stop, look.card},
+            {"stop on strip", look.stop, look.strip},
+            {"check on strip", look.check, look.strip},
+            {"link on strip", look.link, look.strip},
+            {"strip ink", look.strip_ink, look.strip},
+            {"good on strip", look.good, look.strip},
+            {"card on link", look.card, look.link},
+            {"scribed on board", look.scribed, look.board},
+            {"scribed on strokes", look.scribed, look.strokes},
+            {"faint on board", look.faint, look.board},
+            {"faint on surround", look.faint, look.surround},
+            {"faint on air", look.faint, look.air},
+            {"brass on board", look.brass_on_dark, look.board},
+            {"surround on brass", look.surround, look.brass_on_dark}};
         for (const auto& [what, text, ground] : pairs)
-            QVERIFY2(contrast(text, ground) >= 4.5, qPrintable(QStringLiteral("%1: %2").arg(what).arg(contrast(text, ground))));
+            QVERIFY2(contrast(text, ground) >= 4.5,
+                     qPrintable(QStringLiteral("%1: %2").arg(what).arg(contrast(text, ground))));
         const std::tuple<const char*, QColor, QColor> bench[] = {
-            {"figures", look.bench_text, look.bench}, {"target", look.brass_on_dark, look.bench}, {"quiet", look.bench_quiet, look.bench},
-            {"note", look.bench_note_text, look.bench_note}, {"on the dial", look.scribed, look.air}, {"why", look.bench_text, look.air},
+            {"figures", look.bench_text, look.bench}, {"target", look.brass_on_dark, look.bench},
+            {"quiet", look.bench_quiet, look.bench},  {"note", look.bench_note_text, look.bench_note},
+            {"on the dial", look.scribed, look.air},  {"why", look.bench_text, look.air},
             {"done", look.bench, look.brass_on_dark}};
         for (const auto& [what, text, ground] : bench)
-            QVERIFY2(contrast(text, ground) >= 7.0, qPrintable(QStringLiteral("%1: %2").arg(what).arg(contrast(text, ground))));
+            QVERIFY2(contrast(text, ground) >= 7.0,
+                     qPrintable(QStringLiteral("%1: %2").arg(what).arg(contrast(text, ground))));
     }
     void figures_stand_in_line() {
         QVERIFY(load_fonts());

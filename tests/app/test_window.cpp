@@ -20,7 +20,8 @@ private slots:
         QCOMPARE(w.blank("pitchCircle")->text(), QStringLiteral("58.3 mm"));
         w.fill("pitchCircle", "2 3/8 in");
         QVERIFY(same(std::get<CirclePattern>(w.job().patterns[0].layout).diameter, Length::inches(2.375)));
-        QTest::keyClick(w.blank("pitchCircle"), Qt::Key_Z, Qt::ControlModifier); // the field's own undo must not swallow it
+        QTest::keyClick(w.blank("pitchCircle"), Qt::Key_Z,
+                        Qt::ControlModifier); // the field's own undo must not swallow it
         w.find<QToolButton>("undo")->defaultAction()->trigger();
         QVERIFY(std::get<CirclePattern>(w.job().patterns[0].layout).diameter <= mm(61.5));
     }
@@ -51,21 +52,53 @@ private slots:
         QTest::addColumn<QString>("says");
         const char* lengths[] = {"pitchCircle", "placeX"};
         for (const char* name : lengths)
-            for (const auto& [typed, says] : {std::pair("abc", "abc"), {"", "Nothing"}, {"1/0", "nought"}, {"3//4", "One sign"}, {"1e400", "too large"}, {"NaN", "NaN"}, {"4,5", "comma"}})
+            for (const auto& [typed, says] : {std::pair("abc", "abc"),
+                                              {"", "Nothing"},
+                                              {"1/0", "nought"},
+                                              {"3//4", "One sign"},
+                                              {"1e400", "too large"},
+                                              {"NaN", "NaN"},
+                                              {"4,5", "comma"}})
                 QTest::addRow("%s: %s", name, typed) << name << typed << says;
-        QTest::newRow("negative circle") << "pitchCircle" << "-61" << "more than nought";
-        QTest::newRow("circle of nought") << "pitchCircle" << "0" << "more than nought";
-        QTest::newRow("no holes") << "count" << "0" << "from 1 to";
-        QTest::newRow("a million holes") << "count" << "1,000,000" << "comma";
-        QTest::newRow("a million holes, plain") << "count" << "1000000" << "from 1 to 10000";
-        QTest::newRow("half a hole") << "count" << "2.5" << "whole";
-        QTest::newRow("unknown thread") << "size" << "M5.5" << "M5.5";
-        QTest::newRow("negative size") << "size" << "-3" << "more than nought";
-        QTest::newRow("negative depth") << "depth" << "-3" << "more than nought";
-        QTest::newRow("direction") << "first" << "13:00" << "clock";
-        QTest::newRow("left out") << "leftOut" << "8" << "1 to 7";
-        QTest::newRow("name taken") << "patternName" << "B" << "Two patterns";
-        QTest::newRow("no name") << "patternName" << "" << "needs a name";
+        QTest::newRow("negative circle") << "pitchCircle"
+                                         << "-61"
+                                         << "more than nought";
+        QTest::newRow("circle of nought") << "pitchCircle"
+                                          << "0"
+                                          << "more than nought";
+        QTest::newRow("no holes") << "count"
+                                  << "0"
+                                  << "from 1 to";
+        QTest::newRow("a million holes") << "count"
+                                         << "1,000,000"
+                                         << "comma";
+        QTest::newRow("a million holes, plain") << "count"
+                                                << "1000000"
+                                                << "from 1 to 10000";
+        QTest::newRow("half a hole") << "count"
+                                     << "2.5"
+                                     << "whole";
+        QTest::newRow("unknown thread") << "size"
+                                        << "M5.5"
+                                        << "M5.5";
+        QTest::newRow("negative size") << "size"
+                                       << "-3"
+                                       << "more than nought";
+        QTest::newRow("negative depth") << "depth"
+                                        << "-3"
+                                        << "more than nought";
+        QTest::newRow("direction") << "first"
+                                   << "13:00"
+                                   << "clock";
+        QTest::newRow("left out") << "leftOut"
+                                  << "8"
+                                  << "1 to 7";
+        QTest::newRow("name taken") << "patternName"
+                                    << "B"
+                                    << "Two patterns";
+        QTest::newRow("no name") << "patternName"
+                                 << ""
+                                 << "needs a name";
     }
     void bad_figures_stay_to_be_mended() {
         QFETCH(QString, blank);
@@ -182,7 +215,8 @@ private slots:
         w.fill("bore", "none");
         w.fill("calledFor", "");
         const Blank& blank = w.job().blank;
-        QVERIFY(blank.shape == BlankShape::Plate && same(blank.width.actual(), mm(143.52)) && same(blank.thickness, mm(6.35)));
+        QVERIFY(blank.shape == BlankShape::Plate && same(blank.width.actual(), mm(143.52)) &&
+                same(blank.thickness, mm(6.35)));
         QVERIFY(!blank.bore && !w.job().holes_called_for);
         w.fill("widthMeasured", "14.352");
         QVERIFY(w.blank("widthMeasured")->fault().contains("more than a quarter"));
@@ -259,13 +293,16 @@ private slots:
         for (const Stage stage : {Stage::Blank, Stage::Holes, Stage::Order, Stage::Bench}) {
             w.main.show_stage(stage);
             for (QWidget* widget : w.main.findChildren<QWidget*>()) {
-                const bool works = qobject_cast<QAbstractButton*>(widget) || qobject_cast<QLineEdit*>(widget) || qobject_cast<QAbstractItemView*>(widget);
+                const bool works = qobject_cast<QAbstractButton*>(widget) || qobject_cast<QLineEdit*>(widget) ||
+                                   qobject_cast<QAbstractItemView*>(widget);
                 if (!works || !widget->isVisible() || widget->objectName().startsWith("qt_") ||
                     qobject_cast<QTableView*>(widget->parentWidget())) // a table's own corner and headings
                     continue;
                 auto* button = qobject_cast<QAbstractButton*>(widget);
-                QVERIFY2(!widget->accessibleName().isEmpty() || (button && !button->text().isEmpty()), qPrintable(widget->objectName()));
-                QVERIFY2(widget->focusPolicy() != Qt::NoFocus || widget->objectName().startsWith("bench"), qPrintable(widget->objectName()));
+                QVERIFY2(!widget->accessibleName().isEmpty() || (button && !button->text().isEmpty()),
+                         qPrintable(widget->objectName()));
+                QVERIFY2(widget->focusPolicy() != Qt::NoFocus || widget->objectName().startsWith("bench"),
+                         qPrintable(widget->objectName()));
             }
         }
     }
@@ -278,7 +315,8 @@ private slots:
             auto* slip = w.find("slip");
             for (BlankEdit* blank : slip->findChildren<BlankEdit*>())
                 if (blank->isVisible())
-                    QVERIFY2(blank->mapTo(slip, QPoint(blank->width(), 0)).x() <= slip->width(), qPrintable(blank->objectName()));
+                    QVERIFY2(blank->mapTo(slip, QPoint(blank->width(), 0)).x() <= slip->width(),
+                             qPrintable(blank->objectName()));
         }
     }
     void night_and_back() {

@@ -61,7 +61,8 @@ private slots:
         QTest::newRow("right") << 0.0 << "3:00";
         QTest::newRow("one o'clock") << 60.0 << "1:00";
         QTest::newRow("left") << 180.0 << "9:00";
-        QTest::newRow("seventh of seven from one") << 60.0 - 6 * 360.0 / 7 << "11:17"; // 30 + 308.571 = 338.571 cw = 677.1 min
+        QTest::newRow("seventh of seven from one")
+            << 60.0 - 6 * 360.0 / 7 << "11:17"; // 30 + 308.571 = 338.571 cw = 677.1 min
         QTest::newRow("rounds up to twelve") << 90.2 << "12:00";
     }
     void clock_times() {
@@ -71,7 +72,8 @@ private slots:
     }
     void conventions_go_there_and_back() {
         holds("figure_of and bearing_at are inverse", [](int zero, bool clockwise, int bearing) {
-            const AngleConvention convention{deg(zero % 2000 * 0.37), clockwise ? Sense::Clockwise : Sense::CounterClockwise};
+            const AngleConvention convention{deg(zero % 2000 * 0.37),
+                                             clockwise ? Sense::Clockwise : Sense::CounterClockwise};
             const Angle b = deg(bearing % 9000 * 0.11).wrapped();
             const double off = (convention.bearing_at(convention.figure_of(b)) - b).wrapped().in_degrees();
             RC_ASSERT(std::min(off, 360.0 - off) < 1e-9);

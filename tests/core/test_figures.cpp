@@ -42,7 +42,8 @@ private slots:
         QCOMPARE(round_to_step(mm(-26.63), mm(0.02)).counts, -1332);
         // 0.125 in on thousandths is exact; 5/64 in = 0.078125 in leaves 0.125 thou.
         QCOMPARE(round_to_step(Length::inches(0.125), Length::inches(0.001)).counts, 125);
-        QVERIFY(same(round_to_step(Length::inches(5.0 / 64), Length::inches(0.001)).leftover, Length::inches(0.000125)));
+        QVERIFY(
+            same(round_to_step(Length::inches(5.0 / 64), Length::inches(0.001)).leftover, Length::inches(0.000125)));
     }
     void steps_never_miss_by_more_than_half() {
         holds("rounding leaves at most half a step", [](int n, int d) {

@@ -53,7 +53,9 @@ private slots:
         // A wide hole reaches across many cells of narrow ones.
         QCOMPARE(found(with({single("A", 60, 45, 30), single("B", 74, 45, 1)}), FindingKind::HolesMeet).size(), 1U);
         // Seven holes of 12 on a circle of 24: chord 10.4, all seven pairs meet.
-        QCOMPARE(found(with({circle("A", {mm(60), mm(45)}, 24, 7, 0, Sense::Clockwise, 12)}), FindingKind::HolesMeet).size(), 7U);
+        QCOMPARE(
+            found(with({circle("A", {mm(60), mm(45)}, 24, 7, 0, Sense::Clockwise, 12)}), FindingKind::HolesMeet).size(),
+            7U);
     }
     void double_holes() {
         const auto twice = found(with({single("A", 50, 40), single("B", 50.01, 40)}), FindingKind::DoubleHole);
@@ -67,7 +69,8 @@ private slots:
             std::size_t pairs = 0;
             for (std::size_t i = 0; i < plan.holes.size(); ++i)
                 for (std::size_t k = 0; k < i; ++k)
-                    if (distance(plan.holes[i].at, plan.holes[k].at) <= (plan.holes[i].spec.diameter + plan.holes[k].spec.diameter) / 2.0)
+                    if (distance(plan.holes[i].at, plan.holes[k].at) <=
+                        (plan.holes[i].spec.diameter + plan.holes[k].spec.diameter) / 2.0)
                         ++pairs;
             const auto reported = std::count_if(plan.findings.begin(), plan.findings.end(), [](const Finding& f) {
                 return f.kind == FindingKind::HolesMeet || f.kind == FindingKind::DoubleHole;
@@ -82,7 +85,8 @@ private slots:
         job.patterns[0].left_out = {2};
         const auto differs = found(job, FindingKind::CountDiffers);
         QCOMPARE(differs.size(), 1U);
-        QVERIFY(differs[0].sentence.find("6 holes") != std::string::npos && differs[0].sentence.find("5") != std::string::npos);
+        QVERIFY(differs[0].sentence.find("6 holes") != std::string::npos &&
+                differs[0].sentence.find("5") != std::string::npos);
     }
     void depths() {
         Job job = with({single("A", 50, 40)});
@@ -105,7 +109,8 @@ private slots:
         Job job = with({single("A", 5, 40), single("B", -5, 40)});
         const auto findings = make_plan(job, default_shop()).findings;
         QCOMPARE(findings.front().grade, Grade::Stop);
-        QVERIFY(std::is_sorted(findings.begin(), findings.end(), [](const Finding& a, const Finding& b) { return a.grade < b.grade; }));
+        QVERIFY(std::is_sorted(findings.begin(), findings.end(),
+                               [](const Finding& a, const Finding& b) { return a.grade < b.grade; }));
     }
 };
 

@@ -37,7 +37,8 @@ private slots:
         const auto there = dial.moves_to(mm(15.37));
         QCOMPARE(there.size(), 1U);
         QCOMPARE(there[0], (TurnHandwheel{Axis::X, Turn::Clockwise, 6, 19, 0, false}));
-        // Back to 3.00 = 150 lines: 619 lines back = 4 turns and 119, dial 25 (0.50), plus one turn past, then a turn forward.
+        // Back to 3.00 = 150 lines: 619 lines back = 4 turns and 119, dial 25 (0.50), plus one turn past, then a turn
+        // forward.
         const auto back = dial.moves_to(mm(3.0));
         QCOMPARE(back.size(), 2U);
         QCOMPARE(back[0], (TurnHandwheel{Axis::X, Turn::CounterClockwise, 5, 25, 1, true}));
@@ -77,8 +78,8 @@ private slots:
         QCOMPARE(stops[19].x, 1908); // 0.004 + 19 x 1.004 = 19.080, not 19 x 1.00
     }
     void circle_routine_wants_the_last_hole() {
-        // Seven from one o'clock clockwise, in a routine with 0 at three o'clock counter-clockwise: the first stays at 60,
-        // the holes come in reverse, and the last is at 60 + 6 x 360/7 = 368.571, shown as 8.571.
+        // Seven from one o'clock clockwise, in a routine with 0 at three o'clock counter-clockwise: the first stays at
+        // 60, the holes come in reverse, and the last is at 60 + 6 x 360/7 = 368.571, shown as 8.571.
         const Job job = flange();
         const Plan plan = plan_on(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
         const KeyCircle key = all_of<KeyCircle>(plan.route).at(0);
@@ -87,13 +88,17 @@ private slots:
         QCOMPARE(key.diameter, 12'300);
         QCOMPARE(key.holes, (std::vector<int>{0, 6, 5, 4, 3, 2, 1}));
         // In a routine that runs like the drawing, figures are the drawing's: 30 and 30 + 308.571.
-        const KeyCircle same_way = all_of<KeyCircle>(plan_on(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise}).route).at(0);
+        const KeyCircle same_way =
+            all_of<KeyCircle>(
+                plan_on(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise}).route)
+                .at(0);
         QCOMPARE(same_way.first, 30'000);
         QCOMPARE(same_way.last, 338'571);
         QCOMPARE(same_way.holes, (std::vector<int>{0, 1, 2, 3, 4, 5, 6}));
     }
     void circle_routine_names_what_is_left_out() {
-        const Plan plan = plan_on(flange(), Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
+        const Plan plan =
+            plan_on(flange(), Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
         const KeyCircle arc_key = all_of<KeyCircle>(plan.route).at(2);
         QCOMPARE(arc_key.count, 5);
         QCOMPARE(arc_key.holes[1], -1);
@@ -101,15 +106,18 @@ private slots:
         QCOMPARE(arc_key.last, 279'000);
     }
     void table_turns_one_way_and_counts_from_nought() {
-        // 90:1, 4 degrees a turn, 240 lines of one minute. Three holes at bearings 10, 130, 250; the table turns clockwise.
+        // 90:1, 4 degrees a turn, 240 lines of one minute. Three holes at bearings 10, 130, 250; the table turns
+        // clockwise.
         Job job = plate_job();
         job.datum.place = DatumPlace::Middle;
         job.patterns = {circle("A", {}, 40, 3, 10)};
-        const Plan plan = plan_on(job, RotaryTable{90, 240, deg(0.05), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)});
+        const Plan plan =
+            plan_on(job, RotaryTable{90, 240, deg(0.05), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)});
         const auto turns = all_of<TurnTable>(plan.route);
         QCOMPARE(turns.size(), 5U); // back and forth at the start, then three
         QCOMPARE(turns[0].way, Turn::CounterClockwise);
-        QCOMPARE(turns[2], (TurnTable{Turn::Clockwise, 2, 120, 600, 0})); // 10 degrees: 2 turns, 2 degrees = 120 minutes
+        QCOMPARE(turns[2],
+                 (TurnTable{Turn::Clockwise, 2, 120, 600, 0})); // 10 degrees: 2 turns, 2 degrees = 120 minutes
         QCOMPARE(turns[3], (TurnTable{Turn::Clockwise, 30, 120, 7800, 0}));
         QCOMPARE(turns[4], (TurnTable{Turn::Clockwise, 30, 120, 15000, 0}));
         // The radius is set once: 20 mm = 8 turns, dial 0.
@@ -146,7 +154,8 @@ private slots:
         job.datum = {DatumPlace::UpperRight, false, false};
         job.blank.width.measured = mm(120.6);
         job.patterns = {single("A", -22, -13)};
-        const auto lines = all_of<ScribeLine>(plan_on(job, LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)}).route);
+        const auto lines =
+            all_of<ScribeLine>(plan_on(job, LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)}).route);
         QVERIFY(lines[0].from_far_edge && lines[0].setting == 1100);
         QVERIFY(lines[1].from_far_edge && lines[1].setting == 650);
     }

@@ -27,7 +27,9 @@ private slots:
     void zero_moves_figures_only() {
         holds("holes stay on the metal when zero moves, and come back with it", [](void) {
             const Job job = *any_job();
-            const DatumPlace place = *rc::gen::element(DatumPlace::Middle, DatumPlace::LowerLeft, DatumPlace::LowerRight, DatumPlace::UpperLeft, DatumPlace::UpperRight);
+            const DatumPlace place =
+                *rc::gen::element(DatumPlace::Middle, DatumPlace::LowerLeft, DatumPlace::LowerRight,
+                                  DatumPlace::UpperLeft, DatumPlace::UpperRight);
             const Job moved = with_datum_place(job, place);
             const auto before = on_metal(job);
             const auto after = on_metal(moved);
@@ -79,16 +81,36 @@ private slots:
     }
     void faults_data() {
         QTest::addColumn<QString>("place");
-        for (const char* place : {"blank.width", "blank.width nan", "blank.thickness", "blank.bore", "blank.width.measured", "patterns[0].count", "patterns[0].count many",
-                                  "patterns[0].diameter", "patterns[1].count", "patterns[1].sweep", "patterns[1].sweep full", "patterns[2].pitch",
-                                  "patterns[3].at", "patterns[3].at inf", "patterns[0].hole.diameter", "patterns[0].hole.depth", "patterns[0].hole.label",
-                                  "patterns[0].left_out", "patterns[1].name", "patterns[0].name", "pieces", "holes_called_for", "patterns[0].first"})
+        for (const char* place : {"blank.width",
+                                  "blank.width nan",
+                                  "blank.thickness",
+                                  "blank.bore",
+                                  "blank.width.measured",
+                                  "patterns[0].count",
+                                  "patterns[0].count many",
+                                  "patterns[0].diameter",
+                                  "patterns[1].count",
+                                  "patterns[1].sweep",
+                                  "patterns[1].sweep full",
+                                  "patterns[2].pitch",
+                                  "patterns[3].at",
+                                  "patterns[3].at inf",
+                                  "patterns[0].hole.diameter",
+                                  "patterns[0].hole.depth",
+                                  "patterns[0].hole.label",
+                                  "patterns[0].left_out",
+                                  "patterns[1].name",
+                                  "patterns[0].name",
+                                  "pieces",
+                                  "holes_called_for",
+                                  "patterns[0].first"})
             QTest::newRow(place) << place;
     }
     void faults() {
         QFETCH(QString, place);
         Job job = plate_job();
-        job.patterns = {circle("A", {mm(60), mm(45)}, 40, 5, 0), arc("B", {mm(60), mm(45)}, 70, 3, 0, 90), row("C", 5, 5, 3, 9, 0), single("D", 30, 60)};
+        job.patterns = {circle("A", {mm(60), mm(45)}, 40, 5, 0), arc("B", {mm(60), mm(45)}, 70, 3, 0, 90),
+                        row("C", 5, 5, 3, 9, 0), single("D", 30, 60)};
         QVERIFY(!first_fault(job));
         auto& a = std::get<CirclePattern>(job.patterns[0].layout);
         auto& b = std::get<ArcPattern>(job.patterns[1].layout);
@@ -107,7 +129,10 @@ private slots:
             {"patterns[1].sweep full", [&] { b.sweep = deg(360); }},
             {"patterns[2].pitch", [&] { std::get<RowPattern>(job.patterns[2].layout).pitch = mm(0); }},
             {"patterns[3].at", [&] { std::get<SinglePattern>(job.patterns[3].layout).at.x = mm(1e6); }},
-            {"patterns[3].at inf", [&] { std::get<SinglePattern>(job.patterns[3].layout).at.y = mm(std::numeric_limits<double>::infinity()); }},
+            {"patterns[3].at inf",
+             [&] {
+                 std::get<SinglePattern>(job.patterns[3].layout).at.y = mm(std::numeric_limits<double>::infinity());
+             }},
             {"patterns[0].hole.diameter", [&] { job.patterns[0].hole.diameter = mm(0); }},
             {"patterns[0].hole.depth", [&] { job.patterns[0].hole.depth = mm(-2); }},
             {"patterns[0].hole.label", [&] { job.patterns[0].hole.purpose = Purpose::Tapped; }},
@@ -136,7 +161,8 @@ private slots:
         Shop twice = default_shop();
         twice.machines[1].name = twice.machines[0].name;
         QCOMPARE(first_fault(twice)->place, std::string("machines[1].name"));
-        Shop slack = shop_with(Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.1), screw(Unit::Millimetre, 2.5, 0, 0.1)});
+        Shop slack =
+            shop_with(Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.1), screw(Unit::Millimetre, 2.5, 0, 0.1)});
         QCOMPARE(first_fault(slack)->place, std::string("machines[0].y.graduations"));
         QVERIFY(first_fault(shop_with(RotaryTable{0, 100, {}, Sense::Clockwise, screw(Unit::Millimetre, 2, 100, 0)})));
         QVERIFY(first_fault(shop_with(Readout{Unit::Millimetre, mm(0), deg(0.001), {}})));

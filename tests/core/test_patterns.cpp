@@ -34,7 +34,8 @@ private slots:
             const int n = *rc::gen::inRange(2, 400);
             const double d = 0.1 * *rc::gen::inRange(1, 5000);
             const double first = *rc::gen::inRange(-900, 900);
-            const Pattern pattern = circle("A", {mm(-31), mm(12)}, d, n, first, *rc::gen::element(Sense::Clockwise, Sense::CounterClockwise));
+            const Pattern pattern = circle("A", {mm(-31), mm(12)}, d, n, first,
+                                           *rc::gen::element(Sense::Clockwise, Sense::CounterClockwise));
             const double chord = d * std::sin(3.14159265358979323846 / n);
             for (int k = 1; k <= n; ++k) {
                 const Point a = place_of(pattern.layout, k);

@@ -49,7 +49,9 @@ Route without_take_up(Route route) {
     return route;
 }
 
-Length worst(const Proof& proof) { return proof.worst() ? proof.worst()->miss : Length{}; }
+Length worst(const Proof& proof) {
+    return proof.worst() ? proof.worst()->miss : Length{};
+}
 
 } // namespace
 
@@ -75,7 +77,8 @@ private slots:
                     return steps;
                 // Both keyed angles are off by up to half a step; so is every angle between them.
                 const Length radius = mm(100.0 + 180.0);
-                return steps + machine.resolution / 4.0 + radius * (machine.angle_resolution.in_degrees() / 2.0 * 3.1416 / 180.0);
+                return steps + machine.resolution / 4.0 +
+                       radius * (machine.angle_resolution.in_degrees() / 2.0 * 3.1416 / 180.0);
             });
         });
     }
@@ -89,7 +92,8 @@ private slots:
                     centre = table->centre;
             all_within(plan, [&](const Landing& landing) {
                 const Length radius = distance(centre, plan.holes[static_cast<std::size_t>(landing.hole)].at);
-                return machine.slide.graduation() / 2.0 + radius * (machine.step().in_degrees() / 2.0 * 3.1416 / 180.0) + mm(whisker);
+                return machine.slide.graduation() / 2.0 +
+                       radius * (machine.step().in_degrees() / 2.0 * 3.1416 / 180.0) + mm(whisker);
             });
         });
     }
@@ -104,7 +108,8 @@ private slots:
     // ---- and the proof can fail
 
     void without_take_up_the_backlash_shows_on_handwheels() {
-        const Handwheels machine{screw(Unit::Millimetre, 2.5, 125, 0.4), screw(Unit::Inch, 2.54, 100, 0.3, Turn::CounterClockwise, Towards::Minus)};
+        const Handwheels machine{screw(Unit::Millimetre, 2.5, 125, 0.4),
+                                 screw(Unit::Inch, 2.54, 100, 0.3, Turn::CounterClockwise, Towards::Minus)};
         const Plan plan = plan_on(flange(), machine);
         QVERIFY(worst(plan.proof) < mm(0.02));
         const Proof spoilt = carry_out(without_take_up(plan.route), plan.machine, flange(), plan.holes);
@@ -112,25 +117,27 @@ private slots:
         QVERIFY(worst(spoilt) < mm(0.4 + 0.3));
     }
     void without_take_up_the_backlash_shows_on_random_machines() {
-        holds("whenever some move goes the wrong way and the backlash is more than two lines, the spoilt list misses", [](void) {
-            Handwheels machine = *any_handwheels();
-            machine.x.backlash = std::max(machine.x.backlash, machine.x.graduation() * 2.5);
-            machine.y.backlash = std::max(machine.y.backlash, machine.y.graduation() * 2.5);
-            Job job = *any_job();
-            const Plan plan = plan_on(job, machine);
-            const auto wrong_way = [&](Axis axis) {
-                return std::any_of(plan.route.list.begin(), plan.route.list.end(), [axis](const Instruction& i) {
-                    const auto* move = std::get_if<TurnHandwheel>(&i.action);
-                    return move && move->past && move->axis == axis;
-                });
-            };
-            RC_PRE(wrong_way(Axis::X) || wrong_way(Axis::Y));
-            job.machine = "M";
-            const Proof spoilt = carry_out(without_take_up(plan.route), plan.machine, job, plan.holes);
-            const Length least = std::min(wrong_way(Axis::X) ? machine.x.backlash - machine.x.graduation() : mm(1e9),
-                                          wrong_way(Axis::Y) ? machine.y.backlash - machine.y.graduation() : mm(1e9));
-            RC_ASSERT(worst(spoilt) >= least);
-        });
+        holds("whenever some move goes the wrong way and the backlash is more than two lines, the spoilt list misses",
+              [](void) {
+                  Handwheels machine = *any_handwheels();
+                  machine.x.backlash = std::max(machine.x.backlash, machine.x.graduation() * 2.5);
+                  machine.y.backlash = std::max(machine.y.backlash, machine.y.graduation() * 2.5);
+                  Job job = *any_job();
+                  const Plan plan = plan_on(job, machine);
+                  const auto wrong_way = [&](Axis axis) {
+                      return std::any_of(plan.route.list.begin(), plan.route.list.end(), [axis](const Instruction& i) {
+                          const auto* move = std::get_if<TurnHandwheel>(&i.action);
+                          return move && move->past && move->axis == axis;
+                      });
+                  };
+                  RC_PRE(wrong_way(Axis::X) || wrong_way(Axis::Y));
+                  job.machine = "M";
+                  const Proof spoilt = carry_out(without_take_up(plan.route), plan.machine, job, plan.holes);
+                  const Length least =
+                      std::min(wrong_way(Axis::X) ? machine.x.backlash - machine.x.graduation() : mm(1e9),
+                               wrong_way(Axis::Y) ? machine.y.backlash - machine.y.graduation() : mm(1e9));
+                  RC_ASSERT(worst(spoilt) >= least);
+              });
     }
     void without_take_up_the_backlash_shows_on_a_table() {
         const RotaryTable machine{90, 240, deg(0.5), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)};
@@ -141,7 +148,8 @@ private slots:
         QVERIFY(worst(spoilt) > mm(0.3));
     }
     void a_lost_turn_is_found() {
-        Plan plan = plan_on(flange(), Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.18)});
+        Plan plan = plan_on(
+            flange(), Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.18)});
         std::get<TurnHandwheel>(plan.route.list[1].action).turns -= 1;
         QVERIFY(same(carry_out(plan.route, plan.machine, flange(), plan.holes).landings[0].miss, mm(2.5), 0.03));
     }
@@ -152,7 +160,8 @@ private slots:
         QVERIFY(worst(carry_out(plan.route, plan.machine, flange(), plan.holes)) > mm(20));
     }
     void what_cannot_be_done_is_complained_of() {
-        Plan plan = plan_on(flange(), Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.18)});
+        Plan plan = plan_on(
+            flange(), Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.18)});
         Route broken = plan.route;
         std::get<TurnHandwheel>(broken.list[1].action).line = 125;
         broken.list.push_back({GoToReadout{1, 1}, 0});
@@ -170,8 +179,9 @@ private slots:
         QVERIFY(carry_out(laid.route, laid.machine, flange(), laid.holes).complaints.size() >= 3);
     }
     void lost_motion_by_hand() {
-        // 1 mm a turn, 10 lines, 0.35 play. Forward to 5 lines: 0.5. Back to 2 lines: the slide waits 0.35, so it stands
-        // at 0.2 + 0.35 = 0.55? No: it may only lag, so at min(0.5, 0.2 + 0.35) = 0.5. Back to 0: 0.35. Forward 3: 0.35.
+        // 1 mm a turn, 10 lines, 0.35 play. Forward to 5 lines: 0.5. Back to 2 lines: the slide waits 0.35, so it
+        // stands at 0.2 + 0.35 = 0.55? No: it may only lag, so at min(0.5, 0.2 + 0.35) = 0.5. Back to 0: 0.35. Forward
+        // 3: 0.35.
         LostMotion slide(0.1, 10, 0.35, true);
         slide.zero(true);
         QVERIFY(slide.turn(true, 0, 5));
@@ -192,7 +202,8 @@ private slots:
             const Shop shop = default_shop();
             const Plan a = make_plan(job, shop);
             const Plan b = make_plan(job, shop);
-            RC_ASSERT(a.holes == b.holes && a.route == b.route && a.findings == b.findings && a.fingerprint == b.fingerprint);
+            RC_ASSERT(a.holes == b.holes && a.route == b.route && a.findings == b.findings &&
+                      a.fingerprint == b.fingerprint);
         });
     }
     void a_job_without_holes_has_nothing_to_prove() {

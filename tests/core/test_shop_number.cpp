@@ -18,7 +18,9 @@ private slots:
         QTest::addColumn<bool>("inch_field");
         QTest::addColumn<double>("mm");
         QTest::addColumn<bool>("said"); // whether it must be said how it was read
-        const auto legal = [](const char* text, bool inch, double mm, bool said = false) { QTest::newRow(text) << text << inch << mm << said; };
+        const auto legal = [](const char* text, bool inch, double mm, bool said = false) {
+            QTest::newRow(text) << text << inch << mm << said;
+        };
         legal("12.5", false, 12.5);
         legal("12.5", true, 317.5);
         legal(".4375", true, 11.1125);
@@ -56,8 +58,8 @@ private slots:
         legal("1e2", false, 100);
         legal("#29", false, 3.4544, true); // 0.136 in
         legal("No 29", true, 3.4544, true);
-        legal("no. 7", false, 5.1054, true); // 0.201 in
-        legal("F", false, 6.5278, true); // 0.257 in
+        legal("no. 7", false, 5.1054, true);    // 0.201 in
+        legal("F", false, 6.5278, true);        // 0.257 in
         legal("x + 1mm", false, 11.0838, true); // drill X, 0.397 in
         legal("  8  ", false, 8);
         legal("0", false, 0);
@@ -124,7 +126,8 @@ private slots:
             RC_ASSERT((read ? std::isfinite(read->value.in_mm()) : !read.error().sentence.empty()));
         });
         holds("nor does text made of the reader's own letters", [] {
-            const auto text = *rc::gen::container<std::string>(rc::gen::elementOf(std::string("0123456789./-+*x() inm#\"FX,e")));
+            const auto text =
+                *rc::gen::container<std::string>(rc::gen::elementOf(std::string("0123456789./-+*x() inm#\"FX,e")));
             const auto read = read_length(text, Unit::Millimetre);
             RC_ASSERT((read ? std::isfinite(read->value.in_mm()) : !read.error().sentence.empty()));
         });

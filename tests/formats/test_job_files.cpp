@@ -36,7 +36,10 @@ private slots:
         QCOMPARE(*shop_from_json(shop_to_json(default_shop())), default_shop());
         holds("shop -> text -> shop", [](void) {
             Shop shop;
-            shop.machines = {{"a", "x", *any_handwheels()}, {"b", "", *any_readout()}, {"c", "", *any_rotary()}, {"d", "", *any_layout()}};
+            shop.machines = {{"a", "x", *any_handwheels()},
+                             {"b", "", *any_readout()},
+                             {"c", "", *any_rotary()},
+                             {"d", "", *any_layout()}};
             const auto back = shop_from_json(shop_to_json(shop));
             RC_ASSERT(back && *back == shop);
         });
@@ -58,7 +61,8 @@ private slots:
         QTest::newRow("bad UTF-8") << changed("Dial-centre", "Dial\xff-centre") << "JSON";
         QTest::newRow("other JSON") << QByteArray("{\"name\": \"x\"}") << "not a Clockface job file";
         QTest::newRow("a list") << QByteArray("[1, 2]") << "not a Clockface job file";
-        QTest::newRow("a shop") << QByteArray::fromStdString(shop_to_json(default_shop())) << "not a Clockface job file";
+        QTest::newRow("a shop") << QByteArray::fromStdString(shop_to_json(default_shop()))
+                                << "not a Clockface job file";
         QTest::newRow("newer") << changed("\"version\": 1", "\"version\": 2") << "newer Clockface";
         QTest::newRow("version in words") << changed("\"version\": 1", "\"version\": \"one\"") << "version";
         QTest::newRow("count as text") << changed("\"count\": 7", "\"count\": \"7\"") << "patterns[0].count";
@@ -67,14 +71,20 @@ private slots:
         QTest::newRow("count overflows") << changed("\"count\": 7", "\"count\": 1e999") << "number";
         QTest::newRow("count million") << changed("\"count\": 7", "\"count\": 1000000") << "patterns[0].count";
         QTest::newRow("diameter null") << changed("\"diameter\": 61.5", "\"diameter\": null") << "patterns[0].diameter";
-        QTest::newRow("negative diameter") << changed("\"diameter\": 61.5", "\"diameter\": -61.5") << "patterns[0].diameter";
+        QTest::newRow("negative diameter")
+            << changed("\"diameter\": 61.5", "\"diameter\": -61.5") << "patterns[0].diameter";
         QTest::newRow("misspelt name") << changed("\"diameter\": 61.5", "\"diamter\": 61.5") << "diam";
-        QTest::newRow("unknown kind") << changed("\"kind\": \"arc\"", "\"kind\": \"bow\"") << "circle, arc, row, single";
+        QTest::newRow("unknown kind") << changed("\"kind\": \"arc\"", "\"kind\": \"bow\"")
+                                      << "circle, arc, row, single";
         QTest::newRow("unknown unit") << changed("\"unit\": \"mm\"", "\"unit\": \"m\"") << "mm, in";
-        QTest::newRow("point of one") << changed("\"centre\": [\n        0.0,\n        0.0\n      ]", "\"centre\": [3]") << "patterns[0].centre";
+        QTest::newRow("point of one") << changed("\"centre\": [\n        0.0,\n        0.0\n      ]", "\"centre\": [3]")
+                                      << "patterns[0].centre";
         QTest::newRow("patterns no list") << changed("\"patterns\": [", "\"patterns\": 3, \"x\": [") << "patterns";
         QTest::newRow("deep nesting") << QByteArray(200'000, '[') << "stops in the middle";
-        QTest::newRow("done below nought") << changed("\"order\": \"as-drawn\"", "\"order\": \"as-drawn\", \"progress\": {\"M\": {\"done\": -1, \"list\": \"\"}}") << "progress.M";
+        QTest::newRow("done below nought")
+            << changed("\"order\": \"as-drawn\"",
+                       "\"order\": \"as-drawn\", \"progress\": {\"M\": {\"done\": -1, \"list\": \"\"}}")
+            << "progress.M";
     }
     void broken_texts() {
         QFETCH(QByteArray, text);

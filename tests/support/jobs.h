@@ -11,8 +11,12 @@
 
 namespace clockface::testing {
 
-inline Length mm(double value) { return Length::mm(value); }
-inline Angle deg(double value) { return Angle::degrees(value); }
+inline Length mm(double value) {
+    return Length::mm(value);
+}
+inline Angle deg(double value) {
+    return Angle::degrees(value);
+}
 
 /// A plate of 120 x 90 with zero at the lower left.
 Job plate_job();
@@ -20,14 +24,17 @@ Job plate_job();
 Job flange();
 std::string read_text(const std::string& path);
 
-Pattern circle(const std::string& name, Point centre, double diameter, int count, double first, Sense going = Sense::CounterClockwise, double hole = 4.0);
+Pattern circle(const std::string& name, Point centre, double diameter, int count, double first,
+               Sense going = Sense::CounterClockwise, double hole = 4.0);
 Pattern single(const std::string& name, double x, double y, double hole = 4.0);
 Pattern row(const std::string& name, double x, double y, int count, double pitch, double bearing, double hole = 4.0);
-Pattern arc(const std::string& name, Point centre, double diameter, int count, double first, double sweep, Sense going = Sense::CounterClockwise, double hole = 4.0);
+Pattern arc(const std::string& name, Point centre, double diameter, int count, double first, double sweep,
+            Sense going = Sense::CounterClockwise, double hole = 4.0);
 
 /// A shop with just this machine, called "M".
 Shop shop_with(MachineKind kind);
-Screw screw(Unit unit, double lead_mm, int graduations, double backlash_mm, Turn plus = Turn::Clockwise, Towards finish = Towards::Plus);
+Screw screw(Unit unit, double lead_mm, int graduations, double backlash_mm, Turn plus = Turn::Clockwise,
+            Towards finish = Towards::Plus);
 
 /// Random jobs (any zero, axes, convention, shape, up to a dozen patterns) and random machines of each kind, with
 /// backlash from nothing to half a turn.
@@ -49,7 +56,11 @@ template <class Property> void holds(const std::string& what, Property&& propert
 }
 
 /// Compares two lengths to a billionth of a millimetre, or to `within`.
-inline bool same(Length a, Length b, double within = 1e-9) { return std::abs((a - b).in_mm()) <= within; }
-inline bool same(Point a, Point b, double within = 1e-9) { return same(a.x, b.x, within) && same(a.y, b.y, within); }
+inline bool same(Length a, Length b, double within = 1e-9) {
+    return std::abs((a - b).in_mm()) <= within;
+}
+inline bool same(Point a, Point b, double within = 1e-9) {
+    return same(a.x, b.x, within) && same(a.y, b.y, within);
+}
 
 } // namespace clockface::testing

@@ -21,7 +21,8 @@ struct Window {
     app::Document document{default_shop()};
     app::MainWindow main;
 
-    Window() : main(document, seams()) {
+    Window()
+        : main(document, seams()) {
         main.show_demo();
         main.show();
         (void)QTest::qWaitForWindowExposed(&main);
