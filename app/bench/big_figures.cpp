@@ -2,6 +2,7 @@
 
 #include <QPainter>
 #include <algorithm>
+#include <cmath>
 
 namespace clockface::app {
 
@@ -80,7 +81,7 @@ QSizeF BigFigures::arrange(int pixels, QPainter* painter) const {
             before + figure.horizontalAdvance(value) + (after.isEmpty() ? 0.0 : gap + word.horizontalAdvance(after));
         if (columns) {
             x = i % 2 == 0 ? 0.0 : width() / 2.0;
-            y = static_cast<double>(i / 2) * line;
+            y = std::floor(static_cast<double>(i) / 2.0) * line;
         } else if (x > 0.0 && (stacked || x + all > width())) {
             x = 0.0;
             y += line;

@@ -158,7 +158,7 @@ void BoardView::step_selection(int by) {
     const auto& holes = m_document.plan().holes;
     if (holes.empty())
         return;
-    const int count = static_cast<int>(holes.size());
+    const int count = std::max(1, static_cast<int>(holes.size()));
     int now = by > 0 ? -1 : 0;
     for (int i = 0; i < count; ++i)
         if (holes[static_cast<std::size_t>(i)].name == m_selection.hole())

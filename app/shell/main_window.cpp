@@ -119,7 +119,7 @@ QAction* MainWindow::command(const QString& name, const QString& text, const QKe
     auto* action = new QAction(text, this);
     action->setObjectName(name);
     action->setShortcut(keys);
-    connect(action, &QAction::triggered, this, act);
+    connect(action, &QAction::triggered, this, std::move(act));
     addAction(action); // so that its keys work in every stage
     return action;
 }
@@ -379,7 +379,7 @@ void MainWindow::offer_left_behind() {
     const auto left = m_recovery.left_behind();
     if (left.empty())
         return;
-    const LeftBehind newest = left.front();
+    const LeftBehind& newest = left.front();
     m_notice->tell(tr("The job '%1' was not saved when Clockface ended.").arg(q(newest.job.title)),
                    {{tr("Bring it back"),
                      [this, newest] {

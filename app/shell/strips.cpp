@@ -21,6 +21,7 @@ FindingsStrip::FindingsStrip(Document& document, QWidget* parent)
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(22, 6, 16, 6);
     layout->setSpacing(12);
+    setMinimumHeight(44); // the same with and without buttons, so that the board keeps its size
     m_sentence->setObjectName(QStringLiteral("finding"));
     m_sentence->setWordWrap(true);
     m_next->setObjectName(QStringLiteral("nextFinding"));

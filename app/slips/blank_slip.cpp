@@ -4,6 +4,7 @@
 #include "measure/shop_number.h"
 
 #include <QLabel>
+#include <cmath>
 
 namespace clockface::app {
 
@@ -178,7 +179,9 @@ Sentence* BlankSlip::angle_sentence() {
     blanks().choice(
         *s, "angleZero", tr("place of 0 degrees"),
         {tr("3 o'clock"), tr("12 o'clock"), tr("9 o'clock"), tr("6 o'clock")},
-        [](const Job& job) { return static_cast<int>(job.convention.zero.wrapped().in_degrees() / 90.0 + 0.5) % 4; },
+        [](const Job& job) {
+            return static_cast<int>(std::lround(job.convention.zero.wrapped().in_degrees() / 90.0)) % 4;
+        },
         [](Job& job, int quarter) { job.convention.zero = Angle::degrees(90.0 * quarter); });
     s->words(tr("and run"));
     blanks().choice(

@@ -34,10 +34,11 @@ void HoleTable::refresh() {
             std::holds_alternative<CirclePattern>(pattern.layout) || std::holds_alternative<ArcPattern>(pattern.layout);
         m_centres.push_back(round ? anchor_of(pattern.layout) : Point{});
     }
-    if (!same_names)
+    if (!same_names) {
         endResetModel();
-    else if (!m_holes.empty())
+    } else if (!m_holes.empty()) {
         emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
+    }
     emit headerDataChanged(Qt::Horizontal, 0, 3);
 }
 

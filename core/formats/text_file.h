@@ -7,7 +7,7 @@
 
 namespace clockface {
 
-inline constexpr std::size_t largest_file_bytes = 32U * 1024U * 1024U;
+inline constexpr std::size_t largest_file_bytes = std::size_t{32} * 1024 * 1024;
 
 /// Reads a whole regular file of up to 32 MB. The problem's place is the path.
 Result<std::string> read_file(const std::string& path);

@@ -71,10 +71,10 @@ public:
         return value;
     }
 
-    void remark(std::string how) {
+    void remark(const std::string& how) {
         if (!m_how.empty())
             m_how += "; ";
-        m_how += std::move(how);
+        m_how += how;
     }
     [[nodiscard]] const std::string& how() const { return m_how; }
 
@@ -107,7 +107,7 @@ private:
             if (sign != '+' && sign != '-')
                 break;
             ++m_at;
-            const Result<Value> right = product();
+            Result<Value> right = product();
             if (!right)
                 return right;
             left = add(*left, *right, sign == '+' ? 1.0 : -1.0);
@@ -124,7 +124,7 @@ private:
             if (!times && sign != '/')
                 break;
             ++m_at;
-            const Result<Value> right = factor();
+            Result<Value> right = factor();
             if (!right)
                 return right;
             left = times ? multiply(*left, *right) : divide(*left, *right);
