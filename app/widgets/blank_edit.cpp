@@ -72,6 +72,18 @@ void BlankEdit::say(const Verdict& found) {
     emit verdict(found.fault, found.echo);
 }
 
+bool BlankEdit::event(QEvent* event) {
+    // Undo and redo belong to the job, except while something is being typed here.
+    if (event->type() == QEvent::ShortcutOverride && !m_unsettled) {
+        auto* key = static_cast<QKeyEvent*>(event);
+        if (key->matches(QKeySequence::Undo) || key->matches(QKeySequence::Redo)) {
+            event->ignore();
+            return false;
+        }
+    }
+    return QLineEdit::event(event);
+}
+
 void BlankEdit::keyPressEvent(QKeyEvent* event) {
     if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) {
         settle();

@@ -1,4 +1,4 @@
-// Shop files: JSON, described in docs/shop.schema.json. Lengths in millimetres, angles in degrees.
+// Shop files: JSON, described in docs/shop.md. Lengths in millimetres, angles in degrees.
 #pragma once
 
 #include "measure/problem.h"

@@ -41,6 +41,7 @@ protected:
         m_proof.complaints.push_back(fmt::format("Instruction {}: {}.", m_step + 1, what));
     }
     [[nodiscard]] const Job& job() const { return m_job; }
+    [[nodiscard]] const std::vector<Hole>& holes() const { return m_holes; }
     [[nodiscard]] int hole() const { return m_hole; }
 
 private:
@@ -173,18 +174,13 @@ public:
         : Bench(job, holes)
         , m_machine(machine)
         , m_edges(reference_edges(job))
-        , m_marks(holes.size()) {}
+        , m_marks(holes.size())
+        , m_centres(job.patterns.size()) {}
 
 protected:
     void obey(const Instruction& instruction) override {
         if (const auto* line = std::get_if<ScribeLine>(&instruction.action)) {
-            const Length out =
-                m_machine.gauge_step * static_cast<double>(line->setting) * (line->from_far_edge ? -1.0 : 1.0);
-            for (const int marked : line->holes)
-                if (static_cast<std::size_t>(marked) < m_marks.size())
-                    (line->axis == Axis::X ? m_marks[static_cast<std::size_t>(marked)].x
-                                           : m_marks[static_cast<std::size_t>(marked)].y) =
-                        line->axis == Axis::X ? m_edges.corner.x + out : m_edges.corner.y + out;
+            scribe(*line);
         } else if (std::holds_alternative<PunchMark>(instruction.action)) {
             if (!crossing(hole()))
                 complain("there is no crossing of two lines to punch");
@@ -195,8 +191,11 @@ protected:
                 make_hole(hole(), *at);
             else
                 complain("there is no mark to drill");
-        } else if (!std::holds_alternative<StrikeCircle>(instruction.action) &&
-                   !std::holds_alternative<StepChord>(instruction.action)) {
+        } else if (const auto* strike = std::get_if<StrikeCircle>(&instruction.action)) {
+            check_circle(*strike);
+        } else if (const auto* step = std::get_if<StepChord>(&instruction.action)) {
+            check_chords(*step);
+        } else {
             complain("this cannot be done on a layout plate");
         }
     }
@@ -207,15 +206,66 @@ private:
     };
     const LayoutBench& m_machine;
     ReferenceEdges m_edges;
-    std::vector<Mark> m_marks;
+    std::vector<Mark> m_marks, m_centres;
 
-    [[nodiscard]] std::optional<Point> crossing(int hole) const {
-        if (hole < 0 || static_cast<std::size_t>(hole) >= m_marks.size())
+    void scribe(const ScribeLine& line) {
+        const Length out = m_machine.gauge_step * static_cast<double>(line.setting) * (line.from_far_edge ? -1.0 : 1.0);
+        const auto mark = [&](std::vector<Mark>& marks, int index) {
+            if (index < 0 || static_cast<std::size_t>(index) >= marks.size())
+                return complain("a line is to be scribed for something that is not there");
+            Mark& marked = marks[static_cast<std::size_t>(index)];
+            if (line.axis == Axis::X)
+                marked.x = m_edges.corner.x + out;
+            else
+                marked.y = m_edges.corner.y + out;
+        };
+        for (const int index : line.holes)
+            mark(m_marks, index);
+        for (const int index : line.centres)
+            mark(m_centres, index);
+    }
+
+    static std::optional<Point> crossing_of(const std::vector<Mark>& marks, int index) {
+        if (index < 0 || static_cast<std::size_t>(index) >= marks.size())
             return std::nullopt;
-        const Mark& mark = m_marks[static_cast<std::size_t>(hole)];
+        const Mark& mark = marks[static_cast<std::size_t>(index)];
         if (!mark.x || !mark.y)
             return std::nullopt;
         return Point{*mark.x, *mark.y};
+    }
+    [[nodiscard]] std::optional<Point> crossing(int hole) const { return crossing_of(m_marks, hole); }
+
+    // What the dividers may be off by (half their step) and two crossings by (half a gauge step each way).
+    [[nodiscard]] bool fits(Length found, std::int64_t span) const {
+        const Length set = m_machine.divider_step * static_cast<double>(span);
+        return abs(found - set) <= m_machine.divider_step * 0.51 + m_machine.gauge_step * 1.5;
+    }
+
+    void check_circle(const StrikeCircle& strike) {
+        const auto centre = crossing_of(m_centres, strike.pattern);
+        if (!centre)
+            return complain("the centre of the circle was not scribed");
+        for (std::size_t i = 0; i < m_marks.size(); ++i) {
+            if (holes()[i].pattern != static_cast<std::size_t>(strike.pattern))
+                continue;
+            const auto at = crossing(static_cast<int>(i));
+            if (!at || !fits(distance(*centre, *at), strike.radius))
+                return complain("the crossing of " + holes()[i].name + " does not lie on its circle");
+        }
+    }
+
+    void check_chords(const StepChord& step) {
+        for (std::size_t i = 1; i < m_marks.size(); ++i) {
+            const Hole& before = holes()[i - 1];
+            const Hole& here = holes()[i];
+            const auto pattern = static_cast<std::size_t>(step.pattern);
+            if (before.pattern != pattern || here.pattern != pattern || here.number != before.number + 1)
+                continue; // another pattern, or a hole left out between them
+            const auto from = crossing(static_cast<int>(i) - 1);
+            const auto to = crossing(static_cast<int>(i));
+            if (!from || !to || !fits(distance(*from, *to), step.chord))
+                return complain("the dividers do not step from " + before.name + " to " + here.name);
+        }
     }
 
     // Each mark may be off by half a gauge step in x and y, so two of them by sqrt(2) steps along their line.

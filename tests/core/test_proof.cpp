@@ -178,6 +178,26 @@ private slots:
             }
         QVERIFY(carry_out(laid.route, laid.machine, flange(), laid.holes).complaints.size() >= 3);
     }
+    void dividers_that_do_not_close_are_complained_of() {
+        const Plan laid = plan_on(flange(), LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
+        QVERIFY(laid.proof.complaints.empty());
+        for (const bool chord : {false, true}) {
+            Route route = laid.route;
+            for (Instruction& instruction : route.list) {
+                auto* strike = std::get_if<StrikeCircle>(&instruction.action);
+                auto* step = std::get_if<StepChord>(&instruction.action);
+                if (!chord && strike)
+                    strike->radius += 2; // 0.2 mm: more than the rounding of dividers and lines together
+                if (chord && step)
+                    step->chord -= 2;
+            }
+            const auto complaints = carry_out(route, laid.machine, flange(), laid.holes).complaints;
+            QVERIFY(!complaints.empty());
+            QVERIFY2(complaints[0].find(chord ? "do not step from A1 to A2" : "A1 does not lie on its circle") !=
+                         std::string::npos,
+                     complaints[0].c_str());
+        }
+    }
     void lost_motion_by_hand() {
         // 1 mm a turn, 10 lines, 0.35 play. Forward to 5 lines: 0.5. Back to 2 lines: the slide waits 0.35, so it
         // stands at 0.2 + 0.35 = 0.55? No: it may only lag, so at min(0.5, 0.2 + 0.35) = 0.5. Back to 0: 0.35. Forward
