@@ -142,8 +142,7 @@ void BoardPainter::clock_ring(const std::string& name) {
     const Job& job = m_document.job();
     Point centre = Point{} - m_datum;
     for (const Pattern& pattern : job.patterns)
-        if (pattern.name == name && !std::holds_alternative<RowPattern>(pattern.layout) &&
-            !std::holds_alternative<SinglePattern>(pattern.layout))
+        if (pattern.name == name && is_round(pattern.layout))
             centre = anchor_of(pattern.layout);
     const QPointF middle = screen(centre);
     // Round the whole blank, wherever the circle sits on it.
@@ -263,7 +262,7 @@ void BoardPainter::holes(Stage stage, const std::string& pattern, const std::str
 
 QPointF BoardPainter::name_side(const Hole& hole) const {
     const PatternLayout& layout = m_document.job().patterns[hole.pattern].layout;
-    if (std::holds_alternative<RowPattern>(layout) || std::holds_alternative<SinglePattern>(layout))
+    if (!is_round(layout))
         return {0.0, 1.0};
     const QPointF in = screen(anchor_of(layout)) - screen(hole.at);
     return in / std::max(1.0, std::hypot(in.x(), in.y()));

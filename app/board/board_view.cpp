@@ -103,7 +103,7 @@ QStringList BoardView::hover_lines(QPointF at) const {
         const Hole& hole = m_document.plan().holes[static_cast<std::size_t>(index)];
         place = hole.at;
         const PatternLayout& layout = job.patterns[hole.pattern].layout;
-        if (!std::holds_alternative<RowPattern>(layout) && !std::holds_alternative<SinglePattern>(layout))
+        if (is_round(layout))
             centre = anchor_of(layout);
         lines << QString::fromStdString(
             hole.name + ", " + size_in_words(hole.spec, job.unit) +

@@ -30,8 +30,7 @@ void HoleTable::refresh() {
     m_unit = job.unit;
     m_centres.clear();
     for (const Pattern& pattern : job.patterns) {
-        const bool round =
-            std::holds_alternative<CirclePattern>(pattern.layout) || std::holds_alternative<ArcPattern>(pattern.layout);
+        const bool round = is_round(pattern.layout);
         m_centres.push_back(round ? anchor_of(pattern.layout) : Point{});
     }
     if (!same_names) {

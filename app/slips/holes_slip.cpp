@@ -31,6 +31,8 @@ QString summary(const Job& job, const Pattern& pattern) {
         return QObject::tr("%1 on an arc, circle %2").arg(many, shown_length(job, arc->diameter));
     if (const auto* row = std::get_if<RowPattern>(&pattern.layout))
         return QObject::tr("%1 in a row, %2 apart").arg(many, shown_length(job, row->pitch));
+    if (const auto* grid = std::get_if<GridPattern>(&pattern.layout))
+        return QObject::tr("%1 in a grid, %2 by %3").arg(many).arg(grid->columns).arg(grid->rows);
     return QObject::tr("%1 by itself").arg(many);
 }
 
@@ -44,9 +46,12 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     auto* add_label = new QLabel(tr("Add a"));
     add_label->setContentsMargins(0, 7, 0, 0); // level with the words on the buttons
     add->addWidget(add_label);
-    const std::pair<const char*, QString> kinds[] = {
-        {"addCircle", tr("circle")}, {"addArc", tr("arc")}, {"addRow", tr("row")}, {"addSingle", tr("single hole")}};
-    for (int i = 0; i < 4; ++i) {
+    const std::pair<const char*, QString> kinds[] = {{"addCircle", tr("circle")},
+                                                     {"addArc", tr("arc")},
+                                                     {"addRow", tr("row")},
+                                                     {"addSingle", tr("single hole")},
+                                                     {"addGrid", tr("grid")}};
+    for (int i = 0; i < 5; ++i) {
         auto* button = new QPushButton(kinds[i].second);
         button->setObjectName(QLatin1String(kinds[i].first));
         button->setAccessibleName(tr("add a %1").arg(kinds[i].second));
@@ -205,6 +210,40 @@ void HolesSlip::hole_blanks(Sentence& s, std::size_t index, bool counted) {
     s.words(QStringLiteral(","));
 }
 
+void HolesSlip::grid_blanks(Sentence& s, std::size_t index) {
+    const auto grid = [index](Job& job) -> GridPattern& { return std::get<GridPattern>(job.patterns[index].layout); };
+    const auto peek = [grid](const Job& job) {
+        Job copy = job;
+        return grid(copy);
+    };
+    blanks().count(s, "columns", tr("holes in a row"), 1, most_holes_in_pattern,
+                   [grid](Job& j) -> int& { return grid(j).columns; });
+    s.words(tr("by"));
+    blanks().count(s, "rows", tr("number of rows"), 1, most_holes_in_pattern,
+                   [grid](Job& j) -> int& { return grid(j).rows; });
+    hole_blanks(s, index, true);
+    blanks().choice(
+        s, "gridKind", tr("which holes of the grid"),
+        {tr("all of them"), tr("only round the edge"), tr("in staggered rows")},
+        [peek](const Job& job) { return static_cast<int>(peek(job).kind); },
+        [grid, index](Job& job, int kind) {
+            grid(job).kind = static_cast<GridKind>(kind);
+            // The other kind may have fewer places; what is left out beyond them is not there any more.
+            std::set<int>& left_out = job.patterns[index].left_out;
+            left_out.erase(left_out.upper_bound(places_in(job.patterns[index].layout)), left_out.end());
+        });
+    s.words(QStringLiteral(","));
+    blanks().length(s, "pitch", tr("pitch along the rows"), [grid](Job& j) -> Length& { return grid(j).pitch; });
+    s.words(tr("apart along the rows and"));
+    blanks().length(s, "across", tr("distance between rows"), [grid](Job& j) -> Length& { return grid(j).across; });
+    s.words(tr("across, the first at X"));
+    blanks().coordinate(s, "placeX", tr("X"), Axis::X, [grid](Job& j) -> Point& { return grid(j).first; });
+    s.words(tr(", Y"));
+    blanks().coordinate(s, "placeY", tr("Y"), Axis::Y, [grid](Job& j) -> Point& { return grid(j).first; });
+    s.words(tr(", rows going towards"));
+    blanks().direction(s, "bearing", tr("direction of the rows"), [grid](Job& j) -> Angle& { return grid(j).bearing; });
+}
+
 Sentence* HolesSlip::pattern_sentence(std::size_t index) {
     Sentence* s = sentence();
     s->setObjectName(QStringLiteral("patternSentence"));
@@ -277,6 +316,8 @@ Sentence* HolesSlip::pattern_sentence(std::size_t index) {
         s->words(tr(", going towards"));
         blanks().direction(*s, "bearing", tr("direction of the row"),
                            [row](Job& j) -> Angle& { return row(j).bearing; });
+    } else if (std::holds_alternative<GridPattern>(layout)) {
+        grid_blanks(*s, index);
     } else {
         hole_blanks(*s, index, false);
         s->words(tr("at"));

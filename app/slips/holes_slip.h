@@ -35,6 +35,7 @@ private:
 
     void build();
     Sentence* pattern_sentence(std::size_t index);
+    void grid_blanks(Sentence& sentence, std::size_t index);
     void hole_blanks(Sentence& sentence, std::size_t index, bool counted);
     void follow_selection();
     [[nodiscard]] QString structure();

@@ -35,6 +35,11 @@ Pattern new_pattern(const Job& job, PatternKind kind) {
         pattern.layout = RowPattern{{middle.x - pitch, middle.y}, 3, pitch, {}};
         break;
     }
+    case PatternKind::Grid: {
+        const Length pitch = round_figure(least / 7.0, job.unit);
+        pattern.layout = GridPattern{{middle.x - pitch, middle.y - pitch}, GridKind::Full, 3, 3, pitch, pitch, {}};
+        break;
+    }
     case PatternKind::Single:
         pattern.layout = SinglePattern{middle};
         break;

@@ -5,7 +5,7 @@
 
 namespace clockface::app {
 
-enum class PatternKind { Circle, Arc, Row, Single };
+enum class PatternKind { Circle, Arc, Row, Single, Grid };
 
 Pattern new_pattern(const Job& job, PatternKind kind);
 

@@ -18,7 +18,8 @@ const std::vector<std::string> shapes = {"disc", "plate"};
 const std::vector<std::string> places = {"middle", "lower-left", "lower-right", "upper-left", "upper-right"};
 const std::vector<std::string> purposes = {"plain", "tapped", "reamed"};
 const std::vector<std::string> orders = {"as-drawn", "shortest-way"};
-const std::vector<std::string> kinds = {"circle", "arc", "row", "single"};
+const std::vector<std::string> kinds = {"circle", "arc", "row", "single", "grid"};
+const std::vector<std::string> grid_kinds = {"full", "frame", "staggered"};
 
 // ---- writing
 
@@ -73,6 +74,15 @@ struct LayoutOut {
         out["bearing"] = row.bearing.in_degrees();
     }
     void operator()(const SinglePattern& single) const { out["at"] = point(single.at); }
+    void operator()(const GridPattern& grid) const {
+        out["at"] = point(grid.first);
+        out["holes"] = word_for(grid.kind, grid_kinds);
+        out["columns"] = grid.columns;
+        out["rows"] = grid.rows;
+        out["pitch"] = grid.pitch.in_mm();
+        out["across"] = grid.across.in_mm();
+        out["bearing"] = grid.bearing.in_degrees();
+    }
 };
 
 ordered pattern_json(const Pattern& pattern) {
@@ -152,8 +162,19 @@ PatternLayout read_layout(JsonObject& in) {
         RowPattern row{read_point(in, "at"), in.integer("count"), length(in, "pitch"), angle(in, "bearing")};
         return row;
     }
-    default:
+    case 3:
         return SinglePattern{read_point(in, "at")};
+    default: {
+        GridPattern grid;
+        grid.first = read_point(in, "at");
+        grid.kind = static_cast<GridKind>(in.word("holes", grid_kinds));
+        grid.columns = in.integer("columns");
+        grid.rows = in.integer("rows");
+        grid.pitch = length(in, "pitch");
+        grid.across = length(in, "across");
+        grid.bearing = angle(in, "bearing");
+        return grid;
+    }
     }
 }
 

@@ -12,23 +12,42 @@ namespace {
 template <class... F> struct Cases : F... { using F::operator()...; };
 template <class... F> Cases(F...) -> Cases<F...>;
 
+int places(const GridPattern& grid) {
+    switch (grid.kind) {
+    case GridKind::Frame:
+        // Of a single row or column everything is edge.
+        return grid.columns < 2 || grid.rows < 2 ? grid.columns * grid.rows : 2 * (grid.columns + grid.rows) - 4;
+    case GridKind::Staggered:
+        return grid.columns * grid.rows - grid.rows / 2;
+    case GridKind::Full:
+        break;
+    }
+    return grid.columns * grid.rows;
+}
+
 } // namespace
 
 int places_in(const PatternLayout& layout) {
-    return std::visit(Cases{[](const SinglePattern&) { return 1; }, [](const auto& many) { return many.count; }},
+    return std::visit(Cases{[](const SinglePattern&) { return 1; },
+                            [](const GridPattern& grid) { return places(grid); },
+                            [](const auto& many) { return many.count; }},
                       layout);
 }
 
+bool is_round(const PatternLayout& layout) {
+    return std::holds_alternative<CirclePattern>(layout) || std::holds_alternative<ArcPattern>(layout);
+}
+
 Point anchor_of(const PatternLayout& layout) {
-    return std::visit(Cases{[](const RowPattern& row) { return row.first; },
-                            [](const SinglePattern& single) { return single.at; },
-                            [](const auto& round) { return round.centre; }},
-                      layout);
+    return std::visit(
+        Cases{[](const RowPattern& row) { return row.first; }, [](const SinglePattern& single) { return single.at; },
+              [](const GridPattern& grid) { return grid.first; }, [](const auto& round) { return round.centre; }},
+        layout);
 }
 
 PatternLayout with_anchor(PatternLayout layout, Point anchor) {
     std::visit(Cases{[&](RowPattern& row) { row.first = anchor; }, [&](SinglePattern& single) { single.at = anchor; },
-                     [&](auto& round) { round.centre = anchor; }},
+                     [&](GridPattern& grid) { grid.first = anchor; }, [&](auto& round) { round.centre = anchor; }},
                layout);
     return layout;
 }

@@ -100,7 +100,24 @@ struct SinglePattern {
     bool operator==(const SinglePattern&) const = default;
 };
 
-using PatternLayout = std::variant<CirclePattern, ArcPattern, RowPattern, SinglePattern>;
+enum class GridKind { Full, Frame, Staggered };
+
+/// Rows of holes, one above the other. Full and staggered grids are numbered row by row from the first hole; a
+/// staggered one shifts every second row by half a pitch and gives it one hole less, so that it stays between its
+/// neighbours. A frame has only the holes round the edge, numbered once round: along the first row, up, back, and down
+/// again.
+struct GridPattern {
+    Point first;
+    GridKind kind = GridKind::Full;
+    int columns = 2; ///< holes in the first row
+    int rows = 2;
+    Length pitch;  ///< between holes of a row
+    Length across; ///< between rows
+    Angle bearing; ///< of the rows; the next row lies a quarter turn counter-clockwise from it
+    bool operator==(const GridPattern&) const = default;
+};
+
+using PatternLayout = std::variant<CirclePattern, ArcPattern, RowPattern, SinglePattern, GridPattern>;
 
 struct Pattern {
     std::string name; ///< "A": its holes are A1, A2 …
@@ -113,6 +130,8 @@ struct Pattern {
 
 /// Number of places in a pattern, left-out ones included.
 int places_in(const PatternLayout& layout);
+/// Whether a pattern stands round a centre (circle or arc), so that clock times mean something in it.
+bool is_round(const PatternLayout& layout);
 /// The one point a pattern hangs on: centre, first hole, or the hole itself.
 Point anchor_of(const PatternLayout& layout);
 /// The same pattern hung on another point.

@@ -99,6 +99,25 @@ Fault layout_fault(const std::string&, const SinglePattern&) {
     return std::nullopt;
 }
 
+Fault layout_fault(const std::string& place, const GridPattern& grid) {
+    const int least = grid.kind == GridKind::Staggered ? 2 : 1; // a shifted row of a staggered grid has one hole less
+    if (Fault found = count_fault(place + ".columns", grid.columns, least))
+        return found;
+    if (Fault found = count_fault(place + ".rows", grid.rows, 1))
+        return found;
+    if (static_cast<double>(grid.columns) * grid.rows > most_holes_in_pattern)
+        return fault(place + ".rows",
+                     fmt::format("A grid holds up to {} places. Fewer rows would do.", most_holes_in_pattern));
+    if (Fault found = size_fault(place + ".pitch", "The pitch along the rows", grid.pitch))
+        return found;
+    if (Fault found = size_fault(place + ".across", "The distance between the rows", grid.across))
+        return found;
+    if (grid.pitch * grid.columns > 2.0 * largest_size || grid.across * grid.rows > 2.0 * largest_size)
+        return fault(place + ".pitch",
+                     "The grid is more than 40 metres wide. A smaller pitch or fewer holes would do.");
+    return angle_fault(place + ".bearing", grid.bearing);
+}
+
 Fault pattern_fault(const std::string& place, const Pattern& pattern) {
     if (pattern.name.empty())
         return fault(place + ".name", "A pattern needs a name, such as A.");

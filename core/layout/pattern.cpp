@@ -18,6 +18,9 @@ Angle step_between(const RowPattern&) {
 Angle step_between(const SinglePattern&) {
     return {};
 }
+Angle step_between(const GridPattern&) {
+    return {};
+}
 
 // The turn from hole 1 is worked out from the whole, not by adding steps, so nothing accumulates.
 Angle turn_to(const CirclePattern& circle, int number) {
@@ -39,6 +42,25 @@ Point place_in(const RowPattern& row, int number) {
 Point place_in(const SinglePattern& single, int) {
     return single.at;
 }
+Point place_in(const GridPattern& grid, int number) {
+    const GridCell cell = cell_of(grid, number);
+    return grid.first + polar(grid.pitch * (cell.column + (cell.shifted ? 0.5 : 0.0)), grid.bearing) +
+           polar(grid.across * cell.row, grid.bearing + Angle::degrees(90.0));
+}
+
+GridCell frame_cell(const GridPattern& grid, int n) {
+    const int c = grid.columns;
+    const int r = grid.rows;
+    if (c < 2)
+        return {n, 0};
+    if (r < 2 || n < c)
+        return {0, n}; // along the first row
+    if (n < c + r - 1)
+        return {n - c + 1, c - 1}; // up
+    if (n < 2 * c + r - 2)
+        return {r - 1, c - 2 - (n - (c + r - 1))}; // back
+    return {r - 2 - (n - (2 * c + r - 2)), 0};     // down again
+}
 
 } // namespace
 
@@ -47,6 +69,24 @@ Angle bearing_in(const CirclePattern& circle, int number) {
 }
 Angle bearing_in(const ArcPattern& arc, int number) {
     return (arc.first + turn_to(arc, number)).wrapped();
+}
+
+GridCell cell_of(const GridPattern& grid, int number) {
+    const int n = number - 1;
+    switch (grid.kind) {
+    case GridKind::Frame:
+        return frame_cell(grid, n);
+    case GridKind::Staggered: {
+        const int pair = 2 * grid.columns - 1; // a full row and the shifted one after it
+        const int rest = n % pair;
+        if (rest < grid.columns)
+            return {n / pair * 2, rest};
+        return {n / pair * 2 + 1, rest - grid.columns, true};
+    }
+    case GridKind::Full:
+        break;
+    }
+    return {n / grid.columns, n % grid.columns};
 }
 
 Point place_of(const PatternLayout& layout, int number) {

@@ -49,6 +49,14 @@ struct Why {
             plain(row.pitch * (hole.number - 1)), in_degrees(row.bearing), fig(hole.at.x), plain(row.first.y),
             plain(row.pitch * (hole.number - 1)), in_degrees(row.bearing), fig(hole.at.y), answer());
     }
+    std::string operator()(const GridPattern& grid) const {
+        const GridCell cell = cell_of(grid, hole.number);
+        const double along = cell.column + (cell.shifted ? 0.5 : 0.0);
+        return fmt::format("{} lies {} × {} = {} along its row and {} × {} = {} across, in rows going {}. {}",
+                           hole.name, decimal(along, 1, Sign::WhenNegative, Tail::Trim), plain(grid.pitch),
+                           fig(grid.pitch * along), cell.row, plain(grid.across), fig(grid.across * cell.row),
+                           clock_time(grid.bearing), answer());
+    }
     std::string operator()(const SinglePattern&) const { return "Its place was given as it stands. " + answer(); }
 };
 

@@ -27,7 +27,7 @@ void scribe_lines(Route& route, const RouteNeeds& needs, const LayoutBench& benc
         lines[setting(needs.holes[static_cast<std::size_t>(index)].at)].holes.push_back(index);
     for (std::size_t i = 0; i < needs.job.patterns.size(); ++i) {
         const PatternLayout& layout = needs.job.patterns[i].layout;
-        if (std::holds_alternative<CirclePattern>(layout) || std::holds_alternative<ArcPattern>(layout))
+        if (is_round(layout))
             lines[setting(anchor_of(layout))].centres.push_back(static_cast<int>(i));
     }
     for (auto& [counts, marks] : lines)
@@ -54,6 +54,7 @@ struct Dividers {
     }
     void operator()(const RowPattern&) const {}
     void operator()(const SinglePattern&) const {}
+    void operator()(const GridPattern&) const {}
 };
 
 // Of each pattern: its first neighbours, its two ends, and the hole farthest from the first (the diagonal).

@@ -12,7 +12,7 @@ namespace {
 // The work sits with the centre most of the job turns about on the middle of the table: the first circle's or arc's.
 Point table_centre(const Job& job) {
     for (const Pattern& pattern : job.patterns)
-        if (std::holds_alternative<CirclePattern>(pattern.layout) || std::holds_alternative<ArcPattern>(pattern.layout))
+        if (is_round(pattern.layout))
             return anchor_of(pattern.layout);
     return {};
 }

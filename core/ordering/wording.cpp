@@ -116,7 +116,7 @@ struct Say {
 
     [[nodiscard]] Length table_radius(const Hole& target) const {
         for (const Pattern& p : needs.job.patterns)
-            if (std::holds_alternative<CirclePattern>(p.layout) || std::holds_alternative<ArcPattern>(p.layout))
+            if (is_round(p.layout))
                 return distance(anchor_of(p.layout), target.at);
         return distance({}, target.at);
     }

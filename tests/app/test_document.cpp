@@ -182,7 +182,8 @@ private slots:
     void new_patterns_are_possible_on_any_blank() {
         holds("a pattern to begin with never breaks the job", [](void) {
             Job job = *any_job();
-            for (const auto kind : {PatternKind::Circle, PatternKind::Arc, PatternKind::Row, PatternKind::Single})
+            for (const auto kind :
+                 {PatternKind::Circle, PatternKind::Arc, PatternKind::Row, PatternKind::Single, PatternKind::Grid})
                 job.patterns.push_back(new_pattern(job, kind));
             RC_ASSERT(!first_fault(job));
         });

@@ -161,6 +161,16 @@ private slots:
         QCOMPARE(w.blank("placeX")->text(), QStringLiteral("11.7 mm")); // still the open one
         w.click("removePattern");
         QCOMPARE(w.job().patterns.size(), 3U);
+        w.click("addGrid");
+        w.fill("columns", "four");
+        w.fill("rows", "3");
+        w.fill("leftOut", "12");
+        w.choose("gridKind", "only round the edge"); // has 10 places: what was left out beyond them goes
+        QCOMPARE(places_in(w.job().patterns.at(3).layout), 10);
+        QVERIFY(w.job().patterns.at(3).left_out.empty());
+        w.fill("pitch", "7.3");
+        w.fill("across", "5/16in");
+        QVERIFY(same(std::get<GridPattern>(w.job().patterns.at(3).layout).across, Length::inches(0.3125)));
         while (w.document.undo_stack().canUndo())
             w.document.undo_stack().undo();
         QVERIFY(w.job().patterns.empty());

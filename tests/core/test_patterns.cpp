@@ -4,6 +4,7 @@
 #include "layout/why.h"
 #include "support/jobs.h"
 
+#include <algorithm>
 #include <cmath>
 #include <complex>
 
@@ -60,6 +61,60 @@ private slots:
         const Pattern thousand = row("D", 1, 2, 1000, 0.1, 0);
         QVERIFY(same(place_of(thousand.layout, 1000), {mm(100.9), mm(2)}, 1e-12));
         QVERIFY(same(place_of(row("D", 0, 0, 3, 5, 90).layout, 3), {mm(0), mm(10)}, 0.0));
+    }
+    void grids_by_hand() {
+        // Three by two, 7 apart and 5 across, from (1, 2), rows to the right: 1 7+1 15 / then up by 5.
+        const GridPattern grid{{mm(1), mm(2)}, GridKind::Full, 3, 2, mm(7), mm(5), {}};
+        QCOMPARE(places_in(grid), 6);
+        QVERIFY(same(place_of(grid, 3), {mm(15), mm(2)}));
+        QVERIFY(same(place_of(grid, 4), {mm(1), mm(7)}));
+        GridPattern turned = grid;
+        turned.bearing = deg(90); // rows go up, the next row lies to the left
+        QVERIFY(same(place_of(turned, 3), {mm(1), mm(16)}));
+        QVERIFY(same(place_of(turned, 4), {mm(-4), mm(2)}));
+    }
+    void staggered_rows_sit_between() {
+        GridPattern grid{{}, GridKind::Staggered, 4, 3, mm(8), mm(6), {}};
+        QCOMPARE(places_in(grid), 11); // 4 + 3 + 4
+        QVERIFY(same(place_of(grid, 5), {mm(4), mm(6)}));
+        QVERIFY(same(place_of(grid, 7), {mm(20), mm(6)}));
+        QVERIFY(same(place_of(grid, 8), {mm(0), mm(12)}));
+        grid.rows = 2;
+        QCOMPARE(places_in(grid), 7);
+    }
+    void frames_go_once_round() {
+        // Four by three: 10 holes; the corners are 1, 4, 6 and 9.
+        const GridPattern grid{{}, GridKind::Frame, 4, 3, mm(10), mm(8), {}};
+        QCOMPARE(places_in(grid), 10);
+        QVERIFY(same(place_of(grid, 4), {mm(30), mm(0)}));
+        QVERIFY(same(place_of(grid, 6), {mm(30), mm(16)}));
+        QVERIFY(same(place_of(grid, 9), {mm(0), mm(16)}));
+        QVERIFY(same(place_of(grid, 10), {mm(0), mm(8)}));
+    }
+    void frames_are_the_edge_of_the_grid() {
+        holds("a frame has exactly the grid's places on the edge, each once, and each step goes to a neighbour",
+              [](void) {
+                  GridPattern grid{
+                      {mm(3), mm(-4)}, GridKind::Full, *rc::gen::inRange(1, 12),      *rc::gen::inRange(1, 12),
+                      mm(7),           mm(5),          deg(*rc::gen::inRange(0, 360))};
+                  std::vector<Point> edge;
+                  for (int n = 1; n <= places_in(grid); ++n) {
+                      const int row = (n - 1) / grid.columns;
+                      const int column = (n - 1) % grid.columns;
+                      if (row == 0 || column == 0 || row == grid.rows - 1 || column == grid.columns - 1)
+                          edge.push_back(place_of(grid, n));
+                  }
+                  grid.kind = GridKind::Frame;
+                  RC_ASSERT(places_in(grid) == static_cast<int>(edge.size()));
+                  for (int n = 1; n <= places_in(grid); ++n) {
+                      const Point at = place_of(grid, n);
+                      RC_ASSERT(std::count_if(edge.begin(), edge.end(), [&](Point p) { return same(p, at); }) == 1);
+                      if (n > 1) {
+                          const Length step = distance(at, place_of(grid, n - 1));
+                          RC_ASSERT(same(step, mm(7)) || same(step, mm(5)));
+                      }
+                  }
+              });
     }
     void names_stay_when_holes_are_left_out() {
         Job job = plate_job();

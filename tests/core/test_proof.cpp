@@ -127,7 +127,9 @@ private slots:
                   const auto wrong_way = [&](Axis axis) {
                       return std::any_of(plan.route.list.begin(), plan.route.list.end(), [axis](const Instruction& i) {
                           const auto* move = std::get_if<TurnHandwheel>(&i.action);
-                          return move && move->past && move->axis == axis;
+                          // A whole turn and more is farther than the backlash; a shorter way back would miss by less
+                          // than it.
+                          return move && move->past && move->axis == axis && move->turns > move->take_up;
                       });
                   };
                   RC_PRE(wrong_way(Axis::X) || wrong_way(Axis::Y));

@@ -94,7 +94,13 @@ rc::Gen<PatternLayout> any_layout_of_holes() {
         },
         any_point(), rc::gen::inRange(2, 20), real(0.01, 40), real(0, 360));
     const auto singles = rc::gen::map(any_point(), [](Point p) { return PatternLayout(SinglePattern{p}); });
-    return rc::gen::oneOf(circles, arcs, rows, singles);
+    const auto grids = rc::gen::apply(
+        [](Point p, GridKind k, int c, int r, double w, double a, double b) {
+            return PatternLayout(GridPattern{p, k, c, r, mm(w), mm(a), deg(b)});
+        },
+        any_point(), rc::gen::element(GridKind::Full, GridKind::Frame, GridKind::Staggered), rc::gen::inRange(2, 9),
+        rc::gen::inRange(1, 9), real(0.5, 20), real(0.5, 20), real(0, 360));
+    return rc::gen::oneOf(circles, arcs, rows, singles, grids);
 }
 
 } // namespace
