@@ -226,6 +226,11 @@ void BoardPainter::hole(const Hole& hole, bool chosen, bool near, bool troubled)
         m_painter.setBrush(chosen ? m_look.brass_on_dark : m_look.scribed);
         m_painter.drawEllipse(at, 2.0, 2.0);
     }
+    if (m_document.is_ghost(hole.pattern)) {
+        m_painter.setPen(QPen(m_look.brass_on_dark, 2.0, Qt::DotLine));
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.drawEllipse(at, r + 3.0, r + 3.0);
+    }
     if (troubled) {
         QPen pen(QColor("#FF9C86"), 2.0, Qt::DashLine);
         m_painter.setPen(pen);

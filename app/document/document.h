@@ -24,6 +24,8 @@ public:
     /// The job as it stands, without what is being typed.
     [[nodiscard]] const Job& settled() const { return m_job; }
     [[nodiscard]] const Plan& plan() const { return m_plan; }
+    /// Whether this pattern of job() is only being typed, and not yet of the job.
+    [[nodiscard]] bool is_ghost(std::size_t pattern) const { return pattern >= m_job.patterns.size(); }
     [[nodiscard]] const Shop& shop() const { return m_shop; }
     [[nodiscard]] const QString& path() const { return m_path; }
     [[nodiscard]] bool is_dirty() const { return m_dirty; }

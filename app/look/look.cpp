@@ -126,6 +126,8 @@ QString style_sheet(const Look& look) {
         QWidget#slip QLineEdit { background: transparent; color: @link; font-size: 12pt; font-weight: bold; border: none;
             border-bottom: 2px solid @link; padding: 0 1px; selection-background-color: @link; selection-color: @card; }
         QWidget#slip QLineEdit:focus { color: @brass; border-bottom: 2px solid @brass; background: @chosen_row; }
+        QWidget#slip QLineEdit[boxed="true"] { background: @card; color: @ink; font-weight: normal; border: 2px solid @link; border-radius: 4px; padding: 7px 9px; }
+        QWidget#slip QLineEdit[boxed="true"]:focus { border: 2px solid @brass; background: @card; color: @ink; }
         QWidget#slip QLineEdit[fault="true"] { color: @stop; border-bottom: 2px dashed @stop; }
         QWidget#slip QToolButton { background: transparent; color: @link; font-size: 12pt; font-weight: bold; border: none;
             border-bottom: 2px solid @link; padding: 0 1px; }

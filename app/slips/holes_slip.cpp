@@ -1,10 +1,12 @@
 #include "slips/holes_slip.h"
 
 #include "job/validate.h"
+#include "layout/callout.h"
 #include "layout/why.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"
 #include "shop/hole_words.h"
+#include "widgets/callout_line.h"
 #include "widgets/flow_layout.h"
 
 #include <QHeaderView>
@@ -41,6 +43,10 @@ QString summary(const Job& job, const Pattern& pattern) {
 HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     : Slip(document, selection, parent)
     , m_table_model(document) {
+    auto* callout = new CalloutLine(document);
+    connect(callout, &CalloutLine::added, this,
+            [this](const std::string& name) { this->selection().select(name, {}); });
+    body()->addWidget(callout);
     auto* add_line = new QWidget;
     auto* add = new FlowLayout(add_line);
     auto* add_label = new QLabel(tr("Add a"));
@@ -116,9 +122,12 @@ QString HolesSlip::structure() {
 void HolesSlip::refresh() {
     if (m_built != structure() || !m_pattern_box)
         build();
+    const Job& job = document().settled();
     if (m_open)
         m_open->refresh();
-    const Job& job = document().settled();
+    if (m_said)
+        m_said->setText(
+            tr("As a callout: %1").arg(q(callout_of(job.patterns[static_cast<std::size_t>(m_open_index)], job))));
     for (int i = 0; i < m_lines.size(); ++i)
         if (m_lines[i])
             m_lines[i]->setText(QStringLiteral("%1    %2")
@@ -136,6 +145,7 @@ void HolesSlip::build() {
     m_built_patterns = document().settled().patterns.size();
     m_lines.clear();
     m_open = nullptr;
+    m_said = nullptr;
     if (m_pattern_box) {
         // It may be the sender's parent just now, so it goes when control is back in the event loop.
         m_pattern_box->hide();
@@ -155,6 +165,10 @@ void HolesSlip::build() {
         if (static_cast<int>(i) == open) {
             m_open = pattern_sentence(i);
             box->addWidget(m_open);
+            m_said = quiet({});
+            m_said->setObjectName(QStringLiteral("saidAs"));
+            m_said->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::TextSelectableByKeyboard);
+            box->addWidget(m_said);
             auto* remove = link(QStringLiteral("removePattern"), tr("take %1 away").arg(q(job.patterns[i].name)));
             connect(remove, &QPushButton::clicked, this, &HolesSlip::remove_pattern);
             box->addWidget(remove);

@@ -24,6 +24,7 @@ private:
     QVBoxLayout* m_patterns;
     QWidget* m_pattern_box = nullptr;
     Sentence* m_open = nullptr;
+    QLabel* m_said = nullptr; // the open pattern as a callout, in its normal form
     QList<QPushButton*> m_lines;
     HoleTable m_table_model;
     QTableView* m_table;

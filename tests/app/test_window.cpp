@@ -176,6 +176,31 @@ private slots:
         QVERIFY(w.job().patterns.empty());
         QVERIFY(!w.document.is_dirty());
     }
+    void callouts_are_typed_seen_and_added() {
+        Window w;
+        auto* line = w.find<QLineEdit>("callout");
+        line->setFocus();
+        QTest::keyClicks(line, "4x 3.4 on 29.6 circle from 1:30");
+        QCOMPARE(w.document.plan().holes.size(), 21U); // the ghost
+        QVERIFY(w.document.is_ghost(5) && !w.document.is_ghost(4));
+        QCOMPARE(w.job(), flange());
+        QVERIFY(w.find<QLabel>("calloutBelow")->text().contains("4x 3.4, through, on circle 29.6 at 0, 0, from 45 cw"));
+        QTest::keyClick(line, Qt::Key_Escape);
+        QCOMPARE(w.document.plan().holes.size(), 17U);
+        QTest::keyClicks(line, "4x 3.4 on 29.6 circle from noon");
+        QVERIFY(w.find<QLabel>("calloutBelow")->text().contains("noon"));
+        QTest::keyClick(line, Qt::Key_Return);
+        QCOMPARE(w.job(), flange());
+        QCOMPARE(line->selectedText(), QStringLiteral("noon"));
+        QTest::keyClicks(line, "1:30"); // typing replaces the word that stood in the way
+        QTest::keyClick(line, Qt::Key_Return);
+        QCOMPARE(w.job().patterns.size(), 6U);
+        QCOMPARE(w.main.selection().pattern(), std::string("F"));
+        QVERIFY(line->text().isEmpty());
+        QVERIFY(w.find<QLabel>("saidAs")->text().endsWith("4x 3.4, through, on circle 29.6 at 0, 0, from 45 cw"));
+        w.document.undo_stack().undo();
+        QCOMPARE(w.job(), flange());
+    }
     void zero_and_convention_change_figures_only() {
         Window w;
         const Plan before = w.document.plan();

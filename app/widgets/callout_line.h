@@ -1,0 +1,35 @@
+// The callout line: a hole pattern typed the way it is said, seen on the board at once, added with Enter.
+#pragma once
+
+#include "document/document.h"
+
+#include <QLabel>
+#include <QLineEdit>
+#include <QWidget>
+
+namespace clockface::app {
+
+class CalloutLine : public QWidget {
+    Q_OBJECT
+public:
+    explicit CalloutLine(Document& document, QWidget* parent = nullptr);
+
+signals:
+    /// A callout was accepted as the pattern of this name.
+    void added(const std::string& pattern);
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+private:
+    Document& m_document;
+    QLineEdit* m_text;
+    QLabel* m_below;
+
+    void type(const QString& text);
+    void accept();
+    void give_up();
+    void say(const QString& text, bool fault);
+};
+
+} // namespace clockface::app

@@ -1,0 +1,148 @@
+// Callouts: legal and illegal examples are the grammar; text -> pattern -> text.
+#include "layout/callout.h"
+
+#include "layout/pattern.h"
+#include "support/jobs.h"
+
+#include <cmath>
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+// A plate of 120 x 90, zero at the lower left, 0 at twelve o'clock running clockwise.
+Job drawing() {
+    Job job = plate_job();
+    job.convention = from_twelve_clockwise;
+    return job;
+}
+
+} // namespace
+
+class TestCallout : public QObject {
+    Q_OBJECT
+private slots:
+    void legal_data() {
+        QTest::addColumn<QString>("text");
+        QTest::addColumn<QString>("normal");
+        const auto legal = [](const char* text, const char* normal) { QTest::newRow(text) << text << normal; };
+        legal("7x M5 on 61.5 circle from 1 o'clock cw", "7x M5, through, on circle 61.5 at 60, 45, from 30 cw");
+        legal("7x M5 on 61.5 PC from 1 o'clock cw", "7x M5, through, on circle 61.5 at 60, 45, from 30 cw");
+        legal("seven M5 11.2 deep on a pitch circle of 61.5, first hole", "");
+        legal("Seven holes M5, 11.2 deep, on pitch circle 61.5 about 47.5, 33",
+              "7x M5, 11.2 deep, on circle 61.5 at 47.5, 33, from 0 cw");
+        legal("on circle 61.5 from 2:30 ccw", "");
+        legal("2x 4 H7 thru on 43.7 circle at 10", "2x 4 H7, through, on circle 43.7 at 60, 45, from 10 cw");
+        legal("2 x 4 h7 on 43.7 circle at 12 o'clock", "2x 4 H7, through, on circle 43.7 at 60, 45, from 0 cw");
+        legal("ccw from 45 on circle 50 3x 6.2", "");
+        legal("5x 2.6 on arc 76.8 from 238 over 67 ccw without 2",
+              "5x 2.6, through, on arc 76.8 at 60, 45, from 238 over 67 ccw, without 2");
+        legal("5x 2.6 on 76.8 circle from 238 to 171 ccw",
+              "5x 2.6, through, on arc 76.8 at 60, 45, from 238 over 67 ccw");
+        legal("3x #29 in row 7.4 apart at 12, 30 6.5 deep",
+              "3x 3.4544, 6.5 deep, in row 7.4 apart at 12, 30, towards 90");
+        legal("3x 1.8 in a row, 7.4 apart, at x 12 y 30, towards top",
+              "3x 1.8, through, in row 7.4 apart at 12, 30, towards 0");
+        legal("3.3 at 12.6, 18.9", "3.3, through, at 12.6, 18.9");
+        legal("1/4 in at 3 1/4 in, 2-1/2in", "6.35, through, at 82.55, 63.5");
+        legal("4 by 3 grid of 3.2, 9.4 by 7.7 apart at 10, 12",
+              "4 by 3 grid of 3.2, through, 9.4 by 7.7 apart at 10, 12, towards 90");
+        legal("4 by 3 frame of M4 9.4 apart at 10, 12",
+              "4 by 3 frame of M4, through, 9.4 by 9.4 apart at 10, 12, towards 90");
+        legal("4 by 3 staggered 3.2 deep of M4 9.4 by 8 apart at 10, 12 without 1, 2 and 3",
+              "4 by 3 staggered of M4, 3.2 deep, 9.4 by 8 apart at 10, 12, towards 90, without 1, 2, 3");
+        legal("6x (4.75-0.5)/2 on circle 50", "6x 2.125, through, on circle 50 at 60, 45, from 0 cw");
+    }
+    void legal() {
+        QFETCH(QString, text);
+        QFETCH(QString, normal);
+        const auto read = read_callout(text.toStdString(), drawing());
+        if (normal.isEmpty()) { // near misses: refused, with a place in the text
+            QVERIFY(!read);
+            QVERIFY(read.error().begin <= static_cast<std::size_t>(text.size()));
+            return;
+        }
+        QVERIFY2(read, read ? "" : read.error().sentence.c_str());
+        QCOMPARE(QString::fromStdString(callout_of(*read, drawing())), normal);
+    }
+    void illegal_data() {
+        QTest::addColumn<QString>("text");
+        QTest::addColumn<QString>("word"); // what the fault points at; empty: the end
+        QTest::addColumn<QString>("says");
+        const auto illegal = [](const char* text, const char* word, const char* says) {
+            QTest::newRow(text) << text << word << says;
+        };
+        illegal("", "", "Nothing");
+        illegal("7x", "", "size of the holes is missing");
+        illegal("7x M5.5 on circle 61.5", "M5.5", "M5.5");
+        illegal("7x M5 on circle", "", "diameter of the circle is missing");
+        illegal("7x M5 on circle wide", "wide", "wide");
+        illegal("7x M5", "", "How do the holes lie");
+        illegal("M5", "", "Where?");
+        illegal("7x M5 on circle 61.5 from noon", "noon", "noon");
+        illegal("0x M5 on circle 61.5", "0x", "from 1 to");
+        illegal("1000000x M5 on circle 61.5", "1000000x", "from 1 to");
+        illegal("7x M5 61.5 8.2", "61.5", "not said what");
+        illegal("7x M5 61.5, 8.2", "61.5", "not said what");
+        illegal("3x 1.8 in row at 5, 5", "", "pitch of the row");
+        illegal("3x 1.8 in row 0 apart at 5, 5", "", "more than nought");
+        illegal("1x 2.6 on arc 76 over 30", "", "two holes or more");
+        illegal("5x 2.6 on arc 76.8", "", "Where does the arc end");
+        illegal("5x 2.6 on arc 76.8 over 360", "", "0 and less than 360");
+        illegal("3.3 at 12.6", "", "Where?");
+        illegal("3.3 about 12.6", "12.6", "comma");
+        illegal("grid of M4", "grid", "how many rows");
+        illegal("7x M5 on circle 61.5 without 8", "8", "1 to 7");
+        illegal("7x M5 on circle 1/0", "1/0", "nought");
+        illegal("3x M5 deep", "M5", "'5'");
+    }
+    void illegal() {
+        QFETCH(QString, text);
+        QFETCH(QString, word);
+        QFETCH(QString, says);
+        const auto read = read_callout(text.toStdString(), drawing());
+        QVERIFY(!read);
+        const CalloutProblem& fault = read.error();
+        QVERIFY2(QString::fromStdString(fault.sentence).contains(says), fault.sentence.c_str());
+        QCOMPARE(text.mid(static_cast<int>(fault.begin), static_cast<int>(fault.length)), word);
+    }
+    void normal_forms_read_back() {
+        holds("pattern -> text -> pattern, whatever unit, axes and convention", [](void) {
+            const Job job = *any_job();
+            for (const Pattern& pattern : job.patterns) {
+                Job empty = job;
+                empty.patterns.clear();
+                const std::string text = callout_of(pattern, job);
+                const auto read = read_callout(text, empty);
+                RC_ASSERT(read);
+                RC_ASSERT(read->layout.index() == pattern.layout.index());
+                RC_ASSERT(read->left_out == pattern.left_out);
+                RC_ASSERT(same(read->hole.diameter, pattern.hole.diameter));
+                RC_ASSERT(places_in(read->layout) == places_in(pattern.layout));
+                for (int n = 1; n <= places_in(pattern.layout); ++n)
+                    RC_ASSERT(same(place_of(read->layout, n), place_of(pattern.layout, n), 1e-7));
+                // The normal form of what was read is a fixed point, but for the last bit of an inch figure.
+                if (job.unit == Unit::Millimetre)
+                    RC_ASSERT(callout_of(*read, job).substr(0, 12) == text.substr(0, 12));
+            }
+        });
+    }
+    void anything_typed_gives_an_answer() {
+        holds("words in any order are read or refused inside the text", [](void) {
+            static const std::vector<std::string> words = {
+                "7x",  "M5",   "on",      "circle", "61.5", "from", "1 o'clock", "cw",      ",",    "at",
+                "x",   "y",    "without", "2",      "by",   "grid", "row",       "apart",   "deep", "in",
+                "arc", "over", "to",      "-3",     "#29",  "(",    "holes",     "towards", "top",  "é"};
+            std::string text;
+            for (int n = *rc::gen::inRange(0, 14); n > 0; --n)
+                text += *rc::gen::elementOf(words) + " ";
+            const auto read = read_callout(text, drawing());
+            if (!read)
+                RC_ASSERT(read.error().begin + read.error().length <= text.size() && !read.error().sentence.empty());
+        });
+    }
+};
+
+QTEST_GUILESS_MAIN(TestCallout)
+#include "test_callout.moc"
