@@ -135,7 +135,10 @@ void StageRail::refresh() {
                f.kind == FindingKind::NoSuchMachine;
     };
     const auto order_findings = static_cast<int>(std::count_if(plan.findings.begin(), plan.findings.end(), of_order));
-    const int hole_findings = static_cast<int>(plan.findings.size()) - order_findings;
+    // A note is good to know; it does not ask for attention.
+    const auto notes = static_cast<int>(std::count_if(plan.findings.begin(), plan.findings.end(),
+                                                      [](const Finding& f) { return f.grade == Grade::Note; }));
+    const int hole_findings = static_cast<int>(plan.findings.size()) - order_findings - notes;
     const bool empty = plan.holes.empty();
     m_buttons[1]->set_state(hole_findings > 0 ? StageState{Kind::Attention, hole_findings}
                                               : StageState{empty ? Kind::Untouched : Kind::Done});

@@ -55,7 +55,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     const std::pair<const char*, QString> kinds[] = {{"addCircle", tr("circle")},
                                                      {"addArc", tr("arc")},
                                                      {"addRow", tr("row")},
-                                                     {"addSingle", tr("single hole")},
+                                                     {"addSingle", tr("hole")},
                                                      {"addGrid", tr("grid")}};
     for (int i = 0; i < 5; ++i) {
         auto* button = new QPushButton(kinds[i].second);

@@ -3,6 +3,7 @@
 #include "layout/outline.h"
 #include "measure/figures.h"
 #include "plan/plan.h"
+#include "plan/right_way_up.h"
 
 #include <algorithm>
 #include <cmath>
@@ -119,6 +120,24 @@ private:
     }
 };
 
+// Said before the first hole, while a mark can still be made: later a half-made part goes back the wrong way round.
+void right_way_up(const Job& job, const Plan& plan, Findings& findings) {
+    const LooksAlike alike = looks_alike(job, plan.holes);
+    if (!alike.turned && !alike.over)
+        return;
+    const bool disc = job.blank.shape == BlankShape::Disc;
+    const std::string how = alike.turned ? (alike.over ? "turned round or over" : "turned round") : "turned over";
+    const std::string edge =
+        disc || job.datum.place == DatumPlace::Middle ? "the edge at 12 o'clock" : "the corner where zero is";
+    const std::string mark =
+        alike.turned ? (alike.over ? edge + ", on the face that is up," : edge) : "the face that is up";
+    findings.push_back({Grade::Note,
+                        FindingKind::RightWayUp,
+                        fmt::format("The {} looks alike {}, its holes do not.", disc ? "disc" : "plate", how),
+                        fmt::format("Mark {} before the first hole.", mark),
+                        {}});
+}
+
 void counts(const Job& job, const Plan& plan, Findings& findings) {
     const auto planned = static_cast<int>(plan.holes.size());
     if (job.holes_called_for && *job.holes_called_for != planned)
@@ -165,6 +184,7 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& p
     Neighbours(plan.holes).find(job, near);
     findings.insert(findings.end(), near.begin(), near.end());
     counts(job, plan, findings);
+    right_way_up(job, plan, findings);
     lists(job, shop, plan, findings);
     std::stable_sort(findings.begin(), findings.end(),
                      [](const Finding& a, const Finding& b) { return a.grade < b.grade; });
@@ -202,9 +222,11 @@ std::string name_of(FindingKind kind) {
     case FindingKind::ListFails:
         return "list-fails";
     case FindingKind::ListChanged:
+        return "list-changed";
+    case FindingKind::RightWayUp:
         break;
     }
-    return "list-changed";
+    return "right-way-up";
 }
 
 } // namespace clockface

@@ -23,7 +23,9 @@ enum class FindingKind {
     TooDeep,
     NoSuchMachine,
     ListFails,
-    ListChanged
+    ListChanged,
+    RightWayUp
+
 };
 
 struct Finding {

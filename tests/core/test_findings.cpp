@@ -1,5 +1,6 @@
 // Findings: each kind appears when it should, not when it should not, and names its holes.
 #include "plan/plan.h"
+#include "plan/right_way_up.h"
 #include "support/jobs.h"
 
 #include <algorithm>
@@ -28,7 +29,65 @@ Job with(std::vector<Pattern> patterns) {
 class TestFindings : public QObject {
     Q_OBJECT
 private slots:
-    void the_flange_has_none() { QVERIFY(make_plan(flange(), default_shop()).findings.empty()); }
+    void the_flange_has_nothing_against_it() {
+        const auto findings = make_plan(flange(), default_shop()).findings;
+        QCOMPARE(findings.size(), 1U); // just the note which way up it goes
+        QCOMPARE(findings[0].kind, FindingKind::RightWayUp);
+        QCOMPARE(findings[0].sentence, std::string("The disc looks alike turned round or over, its holes do not."));
+    }
+    void right_way_up_data() {
+        QTest::addColumn<int>("which");
+        QTest::addColumn<bool>("turned");
+        QTest::addColumn<bool>("over");
+        QTest::newRow("four in the corners of a plate") << 0 << false << false;
+        QTest::newRow("one more beside them") << 1 << true << true;
+        QTest::newRow("two across corners: half a turn fits, over does not") << 2 << false << true;
+        QTest::newRow("two on the middle line, to the left: over about that line fits") << 3 << true << false;
+        QTest::newRow("blind holes are on one face") << 4 << false << true;
+        QTest::newRow("square plate, two opposite: a quarter turn shows") << 5 << true << false;
+        QTest::newRow("disc with a ring: any turn shows, over fits") << 6 << true << false;
+        QTest::newRow("disc with three unequal holes") << 7 << true << true;
+        QTest::newRow("disc with a hole in the middle") << 8 << false << false;
+        QTest::newRow("equal places, unequal sizes") << 9 << true << true;
+    }
+    void right_way_up() {
+        QFETCH(int, which);
+        QFETCH(bool, turned);
+        QFETCH(bool, over);
+        // A plate of 120 x 90 with zero at the lower left; its middle is at 60, 45.
+        const std::vector<Pattern> corners{single("A", 12, 11), single("B", 108, 11), single("C", 12, 79),
+                                           single("D", 108, 79)};
+        Job job = with(corners);
+        if (which == 1)
+            job.patterns.push_back(single("E", 31, 29));
+        else if (which == 2)
+            job.patterns = {single("A", 12, 11), single("D", 108, 79)};
+        else if (which == 3)
+            job.patterns = {single("A", 12, 45), single("B", 40, 45)};
+        else if (which == 4)
+            for (Pattern& pattern : job.patterns)
+                pattern.hole.depth = mm(4);
+        else if (which == 5) {
+            job.blank.height.nominal = mm(120);
+            job.patterns = {single("A", 60, 20), single("B", 60, 100)};
+        } else if (which == 9)
+            job.patterns[0].hole.diameter = mm(5);
+        if (which >= 6 && which <= 8) {
+            job.blank.shape = BlankShape::Disc;
+            job.blank.diameter.nominal = mm(100);
+            job.datum.place = DatumPlace::Middle;
+            if (which == 6)
+                job.patterns = {circle("A", {}, 60, 5, 17)};
+            else if (which == 7)
+                job.patterns = {single("A", 30, 0), single("B", 0, 30, 5), single("C", -20, 10, 6)};
+            else
+                job.patterns = {single("A", 0, 0)};
+        }
+        const LooksAlike alike = looks_alike(job, holes_of(job));
+        QCOMPARE(alike.turned, turned);
+        QCOMPARE(alike.over, over);
+        QCOMPARE(found(job, FindingKind::RightWayUp).empty(), !turned && !over);
+    }
     void off_the_blank() {
         QCOMPARE(found(with({single("A", -0.1, 40)}), FindingKind::OffBlank).size(), 1U);
         QCOMPARE(found(with({single("A", 1.9, 40)}), FindingKind::OffBlank).size(), 1U); // radius 2 breaks out
