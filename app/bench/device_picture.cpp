@@ -59,7 +59,9 @@ private:
         m_painter.setBrush(m_look.air);
         m_painter.drawEllipse(m_centre, m_radius, m_radius);
         // Not more lines than can be told apart, and not more figures than can be read.
-        const int every = std::max(1, static_cast<int>(std::ceil(graduations / (2.0 * M_PI * m_radius / 7.0))));
+        int every = std::max(1, static_cast<int>(std::ceil(graduations / (2.0 * M_PI * m_radius / 7.0))));
+        while (every < figure_every && figure_every % every != 0)
+            ++every; // so that every engraved figure keeps its line
         for (int i = 0; i < graduations; i += every) {
             const double angle = 2.0 * M_PI * (i - line) / graduations;
             // The dial is turned clockwise to raise its reading, so larger figures stand counter-clockwise of the mark.

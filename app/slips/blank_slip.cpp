@@ -1,12 +1,23 @@
 #include "slips/blank_slip.h"
 
 #include "measure/figures.h"
+#include "measure/read_angle.h"
 #include "measure/shop_number.h"
 
 #include <QLabel>
 #include <cmath>
 
 namespace clockface::app {
+
+namespace {
+
+// In the order of DatumPlace.
+QStringList zero_places() {
+    return {QObject::tr("in the middle"), QObject::tr("at the lower left"), QObject::tr("at the lower right"),
+            QObject::tr("at the upper left"), QObject::tr("at the upper right")};
+}
+
+} // namespace
 
 BlankSlip::BlankSlip(Document& document, Selection& selection, QWidget* parent)
     : Slip(document, selection, parent) {
@@ -24,6 +35,7 @@ BlankSlip::BlankSlip(Document& document, Selection& selection, QWidget* parent)
     body()->addWidget(heading(tr("Zero and angles")));
     body()->addWidget(zero_sentence());
     body()->addWidget(angle_sentence());
+    body()->addWidget(move_sentence());
     body()->addWidget(quiet(
         tr("Changing zero, axes, angles or unit changes the figures. The holes stay where they are on the metal.")));
     body()->addStretch();
@@ -153,9 +165,7 @@ Sentence* BlankSlip::zero_sentence() {
     m_sentences << s;
     s->words(tr("Zero is"));
     blanks().choice(
-        *s, "datum", tr("place of zero"),
-        {tr("in the middle"), tr("at the lower left"), tr("at the lower right"), tr("at the upper left"),
-         tr("at the upper right")},
+        *s, "datum", tr("place of zero"), zero_places(),
         [](const Job& job) { return static_cast<int>(job.datum.place); },
         [](Job& job, int place) { job = with_datum_place(job, static_cast<DatumPlace>(place)); });
     s->words(tr(". X counts up to the"));
@@ -172,17 +182,38 @@ Sentence* BlankSlip::zero_sentence() {
     return s;
 }
 
+Sentence* BlankSlip::move_sentence() {
+    Sentence* s = sentence();
+    s->words(tr("To move the holes instead, keep their figures and count them from"));
+    s->choice(
+        QStringLiteral("moveHoles"), tr("zero from which the same figures are counted, so that the holes move"),
+        QStringList{tr("…")} + zero_places(), [] { return 0; },
+        [this](int filling) {
+            if (filling == 0)
+                return;
+            Job next = document().settled();
+            next.datum.place = static_cast<DatumPlace>(filling - 1);
+            (void)document().edit(tr("moving the holes to another zero"), next);
+        });
+    s->words(QStringLiteral("."));
+    return s;
+}
+
 Sentence* BlankSlip::angle_sentence() {
     Sentence* s = sentence();
     m_sentences << s;
     s->words(tr("Angles begin with 0° at"));
-    blanks().choice(
+    blanks().custom(
         *s, "angleZero", tr("place of 0 degrees"),
-        {tr("3 o'clock"), tr("12 o'clock"), tr("9 o'clock"), tr("6 o'clock")},
-        [](const Job& job) {
-            return static_cast<int>(std::lround(job.convention.zero.wrapped().in_degrees() / 90.0)) % 4;
-        },
-        [](Job& job, int quarter) { job.convention.zero = Angle::degrees(90.0 * quarter); });
+        [](const Job& job) { return QString::fromStdString(direction_in_words(job.convention.zero)); },
+        [](Job& job, const QString& text) -> Result<QString> {
+            // What the blank shows for an odd bearing ends in words; the figure before them is the bearing.
+            const QString typed = text.section(QStringLiteral(" counter-clockwise from"), 0, 0);
+            return read_direction(typed.toStdString(), from_three_counter_clockwise).map([&](const ReadAngle& read) {
+                job.convention.zero = read.value;
+                return QString::fromStdString(job.convention.in_words());
+            });
+        });
     s->words(tr("and run"));
     blanks().choice(
         *s, "angleSense", tr("sense of angles"), {tr("counter-clockwise"), tr("clockwise")},

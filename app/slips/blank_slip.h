@@ -24,6 +24,7 @@ private:
     Sentence* plate_sentence();
     Sentence* metal_sentence();
     Sentence* zero_sentence();
+    Sentence* move_sentence();
     Sentence* angle_sentence();
 };
 

@@ -16,10 +16,7 @@ Angle AngleConvention::bearing_at(Angle figure) const {
 }
 
 std::string AngleConvention::in_words() const {
-    const std::string time = clock_time(zero);
-    const bool full_hour = time.ends_with(":00");
-    return fmt::format("0° at {}, running {}", full_hour ? time.substr(0, time.size() - 3) + " o'clock" : time,
-                       clockface::in_words(sense));
+    return fmt::format("0° at {}, running {}", direction_in_words(zero), clockface::in_words(sense));
 }
 
 Angle bearing_of_clock(double hours, double minutes) {
@@ -32,6 +29,14 @@ std::string clock_time(Angle bearing) {
     const int minutes = static_cast<int>(std::lround(half_degrees)) % 720;
     const int hour = minutes / 60;
     return fmt::format("{}:{:02}", hour == 0 ? 12 : hour, minutes % 60);
+}
+
+std::string direction_in_words(Angle bearing) {
+    const double minutes = bearing.wrapped().in_degrees() * 2.0;
+    if (std::fabs(minutes - std::round(minutes)) > 1e-9)
+        return fmt::format("{} counter-clockwise from 3 o'clock", in_degrees(bearing.wrapped(), 4));
+    const std::string time = clock_time(bearing);
+    return time.ends_with(":00") ? time.substr(0, time.size() - 3) + " o'clock" : time;
 }
 
 std::string in_words(Sense sense) {

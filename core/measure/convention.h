@@ -31,6 +31,8 @@ inline constexpr AngleConvention from_twelve_clockwise{Angle::degrees(90), Sense
 Angle bearing_of_clock(double hours, double minutes);
 /// A bearing as clock time to the nearest minute: "4:26", "12:00".
 std::string clock_time(Angle bearing);
+/// A direction to be read exactly: "12 o'clock", "1:30", or the bearing in degrees where no clock time says it exactly.
+std::string direction_in_words(Angle bearing);
 /// "clockwise" or "counter-clockwise".
 std::string in_words(Sense sense);
 

@@ -205,7 +205,7 @@ private slots:
         Window w;
         const Plan before = w.document.plan();
         w.main.show_stage(Stage::Blank);
-        w.choose("angleZero", "3 o'clock");
+        w.fill("angleZero", "3 o'clock");
         w.choose("angleSense", "counter-clockwise");
         w.choose("unit", "inches");
         w.choose("xPlus", "left");
@@ -216,6 +216,30 @@ private slots:
         w.main.show_stage(Stage::Holes);
         QCOMPARE(w.blank("first")->text(), QStringLiteral("60° (1:00)"));
         QCOMPARE(w.blank("placeX")->text(), QStringLiteral("−1.7469 in")); // 44.37 / 25.4, counted to the left
+    }
+    void nought_degrees_at_any_bearing() {
+        Window w;
+        w.main.show_stage(Stage::Blank);
+        w.fill("angleZero", "1:30");
+        QCOMPARE(w.job().convention.zero, deg(45));
+        QCOMPARE(w.blank("angleZero")->text(), QStringLiteral("1:30"));
+        w.fill("angleZero", "47.3");
+        QCOMPARE(w.blank("angleZero")->text(), QStringLiteral("47.3° counter-clockwise from 3 o'clock"));
+        w.fill("angleZero", w.blank("angleZero")->text());
+        QCOMPARE(w.job().convention.zero, deg(47.3));
+        QVERIFY(w.document.plan().holes == holes_of(flange()));
+        w.fill("angleZero", "13:15");
+        QVERIFY(w.blank("angleZero")->fault().contains("clock"));
+    }
+    void moving_the_holes_is_an_act_of_its_own() {
+        Window w;
+        w.main.show_stage(Stage::Blank);
+        w.choose("moveHoles", "at the lower left");
+        QCOMPARE(w.job().datum.place, DatumPlace::LowerLeft);
+        QVERIFY(w.job().patterns == flange().patterns); // the figures stay, so the holes are elsewhere on the metal
+        QVERIFY(w.find<QLabel>("finding")->text().contains("Stop"));
+        w.document.undo_stack().undo();
+        QCOMPARE(w.job(), flange());
     }
     void what_a_blank_shows_can_be_typed_back() {
         // Every blank's own text, typed in again, is understood and changes nothing.

@@ -85,6 +85,10 @@ private slots:
         QCOMPARE(from_twelve_clockwise.figure_of(deg(90)).in_degrees(), 0.0);
         QCOMPARE(from_twelve_clockwise.figure_of(deg(0)).in_degrees(), 90.0);
         QCOMPARE(QString::fromStdString(from_twelve_clockwise.in_words()), "0° at 12 o'clock, running clockwise");
+        // A zero that no clock time says exactly is never rounded to one.
+        QCOMPARE(QString::fromStdString(AngleConvention{deg(47.3), Sense::CounterClockwise}.in_words()),
+                 "0° at 47.3° counter-clockwise from 3 o'clock, running counter-clockwise");
+        QCOMPARE(QString::fromStdString(direction_in_words(deg(45))), "1:30");
     }
     void directions_as_typed_data() {
         QTest::addColumn<QString>("text");
