@@ -50,7 +50,6 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     auto* add_line = new QWidget;
     auto* add = new FlowLayout(add_line);
     auto* add_label = new QLabel(tr("Add a"));
-    add_label->setContentsMargins(0, 7, 0, 0); // level with the words on the buttons
     add->addWidget(add_label);
     const std::pair<const char*, QString> kinds[] = {{"addCircle", tr("circle")},
                                                      {"addArc", tr("arc")},

@@ -27,6 +27,13 @@ int FlowLayout::arrange(const QRect& area, bool move) const {
     int x = area.x();
     int y = area.y();
     int line = 0;
+    QList<std::pair<QLayoutItem*, QRect>> on_line;
+    const auto end_line = [&] {
+        if (move)
+            for (const auto& [item, place] : on_line) // words and blanks of one line share their middle
+                item->setGeometry(place.translated(0, (line - place.height()) / 2));
+        on_line.clear();
+    };
     for (QLayoutItem* item : m_items) {
         if (item->isEmpty())
             continue;
@@ -36,15 +43,16 @@ int FlowLayout::arrange(const QRect& area, bool move) const {
         if (clings && x > area.x())
             x -= between_words - 1;
         if (x > area.x() && x + size.width() > area.right() + 1 && !clings) {
+            end_line();
             x = area.x();
             y += line + between_lines;
             line = 0;
         }
-        if (move)
-            item->setGeometry(QRect(QPoint(x, y), size));
+        on_line.append({item, QRect(QPoint(x, y), size)});
         x += size.width() + between_words;
         line = std::max(line, size.height());
     }
+    end_line();
     return y + line - area.y();
 }
 
