@@ -2,12 +2,15 @@
 
 #include "measure/figures.h"
 
+#include <cctype>
 #include <cmath>
 #include <fmt/format.h>
 
 namespace clockface {
 
 namespace {
+
+constexpr std::size_t longest_name = 12;
 
 using Fault = std::optional<Problem>;
 
@@ -121,6 +124,13 @@ Fault layout_fault(const std::string& place, const GridPattern& grid) {
 Fault pattern_fault(const std::string& place, const Pattern& pattern) {
     if (pattern.name.empty())
         return fault(place + ".name", "A pattern needs a name, such as A.");
+    if (pattern.name.size() > longest_name)
+        return fault(place + ".name",
+                     fmt::format("A pattern's name has up to {} letters, so that it fits on the board.", longest_name));
+    // "A1" and its hole 1, and "A" and its hole 11, would both be A11.
+    if (std::isdigit(static_cast<unsigned char>(pattern.name.back())) != 0)
+        return fault(place + ".name",
+                     "A pattern's name ends in a letter: the figure after it is the number of the hole.");
     if (Fault found = point_fault(place + ".at", anchor_of(pattern.layout)))
         return found;
     if (Fault found = std::visit([&](const auto& layout) { return layout_fault(place, layout); }, pattern.layout))

@@ -101,6 +101,8 @@ private slots:
                                   "patterns[0].left_out",
                                   "patterns[1].name",
                                   "patterns[0].name",
+                                  "patterns[0].name figure",
+                                  "patterns[0].name long",
                                   "pieces",
                                   "holes_called_for",
                                   "patterns[0].first"})
@@ -139,6 +141,8 @@ private slots:
             {"patterns[0].left_out", [&] { job.patterns[0].left_out = {6}; }},
             {"patterns[1].name", [&] { job.patterns[1].name = "A"; }},
             {"patterns[0].name", [&] { job.patterns[0].name = ""; }},
+            {"patterns[0].name figure", [&] { job.patterns[0].name = "A1"; }},
+            {"patterns[0].name long", [&] { job.patterns[0].name = "the outer ring"; }},
             {"pieces", [&] { job.pieces = 0; }},
             {"holes_called_for", [&] { job.holes_called_for = 0; }},
         };
@@ -147,6 +151,13 @@ private slots:
         QVERIFY(fault);
         QCOMPARE(QString::fromStdString(fault->place), place.section(' ', 0, 0));
         QVERIFY(fault->sentence.size() > 10 && fault->sentence.ends_with('.'));
+    }
+    void hole_names_never_meet() {
+        holds("in a sound job every hole has a name of its own", [](void) {
+            std::set<std::string> names;
+            for (const Hole& hole : holes_of(*any_job()))
+                RC_ASSERT(names.insert(hole.name).second);
+        });
     }
     void the_whole_job_is_counted() {
         Job job = plate_job();
