@@ -44,6 +44,8 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
     if (stage == Stage::Order)
         path();
     holes(stage, pattern, hole);
+    if (stage == Stage::Order)
+        order_tags();
     datum_mark();
     if (stage == Stage::Blank)
         overall_dimensions();
@@ -251,17 +253,21 @@ void BoardPainter::holes(Stage stage, const std::string& pattern, const std::str
              troubled.contains(static_cast<int>(i)));
     }
     const bool all = plan.holes.size() <= most_labels;
+    if (all) // what a name must not cover: the holes themselves
+        for (const Hole& each : plan.holes) {
+            const double r = std::max(2.0, m_map.pixels(each.spec.diameter) / 2.0);
+            m_taken.push_back(QRectF(screen(each.at) - QPointF(r, r), QSizeF(2 * r, 2 * r)));
+        }
     for (const Hole& each : plan.holes) {
         const bool chosen = each.name == selected;
         if (!chosen && (!all || stage == Stage::Blank))
             continue;
-        const double r = std::max(2.0, m_map.pixels(each.spec.diameter) / 2.0);
         const bool near = stage != Stage::Holes || patterns[each.pattern].name == pattern;
-        label(screen(each.at) + name_side(each) * (r + 15.0), q(each.name),
-              chosen ? m_look.brass_on_dark
-              : near ? m_look.scribed
-                     : m_look.faint,
-              10, chosen || near);
+        const QString name = q(each.name);
+        const QFontMetricsF metrics(type(10, true));
+        const QPointF spot =
+            free_spot(each, name_side(each), {metrics.horizontalAdvance(name), metrics.capHeight() + 5.0});
+        label(spot, name, chosen ? m_look.brass_on_dark : near ? m_look.scribed : m_look.faint, 10, chosen || near);
     }
 }
 
@@ -285,19 +291,50 @@ void BoardPainter::path() {
     for (const int index : plan.route.order)
         line << screen(plan.holes[static_cast<std::size_t>(index)].at);
     m_painter.drawPolyline(line);
+}
+
+void BoardPainter::order_tags() {
+    const Plan& plan = m_document.plan();
     if (plan.route.order.size() > most_labels)
         return;
+    constexpr double radius = 9.5;
     for (std::size_t i = 0; i < plan.route.order.size(); ++i) {
-        // The number in the order, in a small tag on the side where the hole's name is not.
         const Hole& made = plan.holes[static_cast<std::size_t>(plan.route.order[i])];
-        const QPointF at = line[static_cast<int>(i) + 1];
-        const QPointF tag = at - name_side(made) * (m_map.pixels(made.spec.diameter) / 2.0 + 14.0);
+        const QPointF tag = free_spot(made, -name_side(made), {2.0 * radius, 2.0 * radius});
         m_painter.setPen(Qt::NoPen);
         m_painter.setBrush(m_look.brass_on_dark);
-        m_painter.drawEllipse(tag, 9.5, 9.5);
+        m_painter.drawEllipse(tag, radius, radius);
         label(tag, QString::number(i + 1), m_look.surround, 9, true);
-        m_painter.setPen(QPen(colour, 1.8, Qt::SolidLine, Qt::RoundCap));
     }
+}
+
+QPointF BoardPainter::free_spot(const Hole& hole, QPointF wanted, QSizeF size) {
+    const QPointF at = screen(hole.at);
+    const double reach = std::max(2.0, m_map.pixels(hole.spec.diameter) / 2.0) + 4.0;
+    QRectF best;
+    double least = -1.0;
+    // The wanted side first, then turning away from it; the spot that covers least of what stands there already.
+    for (const double turn : {0.0, 45.0, -45.0, 90.0, -90.0, 135.0, -135.0, 180.0}) {
+        const Angle by = Angle::degrees(turn);
+        const QPointF side(wanted.x() * by.cosine() - wanted.y() * by.sine(),
+                           wanted.x() * by.sine() + wanted.y() * by.cosine());
+        QRectF spot(QPointF(), size);
+        spot.moveCenter(at +
+                        QPointF(side.x() * (reach + size.width() / 2.0), side.y() * (reach + size.height() / 2.0)));
+        double covered = 0.0;
+        for (const QRectF& taken : m_taken) {
+            const QRectF both = taken.intersected(spot);
+            covered += both.width() * both.height();
+        }
+        if (least < 0.0 || covered < least) {
+            least = covered;
+            best = spot;
+        }
+        if (covered <= 0.0)
+            break;
+    }
+    m_taken.push_back(best);
+    return best.center();
 }
 
 void BoardPainter::dimension(QPointF from, QPointF to, double offset, const QString& text) {

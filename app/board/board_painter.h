@@ -7,6 +7,7 @@
 
 #include <QPainter>
 #include <string>
+#include <vector>
 
 namespace clockface::app {
 
@@ -27,7 +28,8 @@ private:
     const Document& m_document;
     const Look& m_look;
     QRectF m_area;
-    Point m_datum; // from the middle
+    Point m_datum;               // from the middle
+    std::vector<QRectF> m_taken; // where holes, names and tags stand already
 
     [[nodiscard]] QPainterPath outline() const;
     [[nodiscard]] QPointF screen(Point from_datum) const { return m_map.to_screen(from_datum + m_datum); }
@@ -40,7 +42,10 @@ private:
     void hole(const Hole& hole, bool chosen, bool near, bool troubled);
     /// Unit step on the screen towards where a hole's name stands: inwards of a circle, otherwise below.
     [[nodiscard]] QPointF name_side(const Hole& hole) const;
+    /// Where a name or tag of this size can stand beside a hole, on the wanted side (a unit step) if there is room.
+    QPointF free_spot(const Hole& hole, QPointF wanted, QSizeF size);
     void path();
+    void order_tags();
     void overall_dimensions();
     void pitch_dimension(const std::string& pattern);
     void dimension(QPointF from, QPointF to, double offset, const QString& text);
