@@ -73,7 +73,7 @@ private:
                                                                                                 : fifth ? 19.0
                                                                                                         : 13.0)));
             if (named && graduations - i >= figure_every / 2 + 1)
-                text(m_centre + out * (m_radius - 44.0), figure(i), 16, m_look.scribed);
+                engrave(out, figure(i));
         }
         m_painter.setPen(Qt::NoPen);
         m_painter.setBrush(m_look.surround);
@@ -82,6 +82,16 @@ private:
         fitted_text(m_centre - QPointF(0, 24), reading, 84, m_radius * 1.15);
         text(m_centre + QPointF(0, 38), below, 19, m_look.bench_quiet);
         turn_arrow(clockwise);
+    }
+
+    // A figure inside its line, however wide it is.
+    void engrave(QPointF out, const QString& figure) {
+        constexpr double pixels = 16.0;
+        QFont font = type(10);
+        font.setPixelSize(static_cast<int>(pixels));
+        const double half_width = QFontMetricsF(font).horizontalAdvance(figure) / 2.0;
+        const double in = 32.0 + half_width * std::fabs(out.x()) + 9.0 * std::fabs(out.y());
+        text(m_centre + out * (m_radius - in), figure, pixels, m_look.scribed);
     }
 
     // Lines from one engraved figure to the next: a round value in the dial's unit that leaves 8 to 26 figures.

@@ -1,10 +1,12 @@
 // clockface-cli as a person calls it.
+#include "formats/shop_json.h"
 #include "support/jobs.h"
 
 #include <QFile>
 #include <QProcess>
 #include <QTemporaryDir>
 #include <nlohmann/json.hpp>
+#include <set>
 
 using namespace clockface;
 using namespace clockface::testing;
@@ -67,6 +69,62 @@ private slots:
         const auto findings =
             nlohmann::json::parse(run({"check", spoilt.fileName(), "--as", "json"}).out.toStdString());
         QCOMPARE(findings[0]["kind"].get<std::string>(), std::string("count-differs"));
+    }
+    void a_shop_of_ones_own() {
+        QTemporaryDir folder;
+        Shop shop = default_shop();
+        shop.machines[0].name = "Bench drill";
+        std::get<Handwheels>(shop.machines[0].kind).x.graduations = 250; // lines of 0.01 mm
+        QFile file(folder.filePath("shop.json"));
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write(QByteArray::fromStdString(shop_to_json(shop)));
+        file.close();
+        const Ran ran = run({"plan", demo, "--shop", file.fileName(), "--machine", "Bench drill"});
+        QCOMPARE(ran.code, 0);
+        QVERIFY(ran.out.contains(
+            "X handwheel: clockwise, 6 turns, then on to 0.38.")); // 15.375 in hundredths: a tie, 15.38
+        QVERIFY(ran.out.contains("on Bench drill (X 2.5 mm a turn, 250 lines of 0.01 mm"));
+        // Without that machine the job's own is asked for: it is not in this shop, and that is said.
+        const Ran other = run({"check", demo, "--shop", file.fileName()});
+        QCOMPARE(other.code, 0);
+        QVERIFY(other.out.contains(
+            "check: The job asks for 'Metric mill', which this shop does not have; Bench drill is used."));
+    }
+    void every_machine_plans_the_demo_in_every_form() {
+        for (const Machine& machine : default_shop().machines)
+            for (const char* form : {"text", "json", "csv", "coordinates"}) {
+                const Ran ran = run({"plan", demo, "--machine", QString::fromStdString(machine.name), "--as", form});
+                QCOMPARE(ran.code, 0);
+                QVERIFY(ran.err.isEmpty() && ran.out.size() > 500);
+                if (QByteArray(form) == "json") {
+                    const auto plan = nlohmann::json::parse(ran.out.toStdString());
+                    QVERIFY(plan["proof"]["complaints"].empty());
+                    // Every landing is where the worst one says or nearer, and every hole has one.
+                    std::set<std::string> landed;
+                    for (const auto& landing : plan["proof"]["landings"]) {
+                        landed.insert(landing["hole"].get<std::string>());
+                        QVERIFY(landing["miss"].get<double>() <= plan["proof"]["worst"]["miss"].get<double>());
+                    }
+                    QCOMPARE(landed.size(), 17U);
+                }
+            }
+    }
+    void the_window_program_says_when_a_picture_cannot_be_saved() {
+        QProcess program;
+        QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
+        environment.insert("QT_QPA_PLATFORM", "offscreen");
+        program.setProcessEnvironment(environment);
+        program.start(QStringLiteral(APP_PROGRAM), {"--demo", "--shot", "/no/such/folder/picture.png"});
+        QVERIFY(program.waitForFinished(20000));
+        QCOMPARE(program.exitCode(), 1);
+        QVERIFY(program.readAllStandardError().contains("could not be saved"));
+        QTemporaryDir folder;
+        program.start(QStringLiteral(APP_PROGRAM),
+                      {"--demo", "--stage", "order", "--shot", folder.filePath("picture.png")});
+        QVERIFY(program.waitForFinished(20000));
+        QCOMPARE(program.exitCode(), 0);
+        QFile picture(folder.filePath("picture.png"));
+        QVERIFY(picture.open(QIODevice::ReadOnly) && picture.read(4) == QByteArray("\x89PNG"));
     }
     void refusals_data() {
         QTest::addColumn<QStringList>("arguments");
