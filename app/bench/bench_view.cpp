@@ -117,7 +117,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     acts->addWidget(m_why_button, 1);
     acts->addWidget(m_again, 1);
     auto* right = new QVBoxLayout;
-    right->setSpacing(14);
+    right->setSpacing(9);
     right->addStretch(1);
     right->addWidget(m_heading);
     right->addWidget(m_figures);
@@ -180,6 +180,12 @@ void BenchView::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
 }
 
+void BenchView::resizeEvent(QResizeEvent* event) {
+    if (isVisible())
+        refresh();
+    QWidget::resizeEvent(event);
+}
+
 void BenchView::next() {
     const int all = static_cast<int>(m_document.plan().route.list.size());
     if (m_document.done() < all)
@@ -239,7 +245,8 @@ QString BenchView::place_in_list(int step) const {
 QString BenchView::next_moves(int step) const {
     const Plan& plan = m_document.plan();
     QString text;
-    for (int i = step + 1; i <= step + 3 && i < static_cast<int>(plan.route.list.size()); ++i)
+    for (int i = step + 1;
+         i <= step + (window()->height() < low_window ? 1 : 3) && i < static_cast<int>(plan.route.list.size()); ++i)
         text +=
             tr("%1  %2\n")
                 .arg(i == step + 1 ? tr("next") : tr("then"), q(in_words(plan.route.list[static_cast<std::size_t>(i)],
@@ -294,6 +301,7 @@ void BenchView::refresh() {
     m_why->setText(tr("Why? %1").arg(q(words.why)));
     m_why->setVisible(m_why_shown);
     m_next_moves->setText(next_moves(step));
+    m_next_moves->setVisible(!m_why_shown); // the reason takes its room
 }
 
 } // namespace clockface::app

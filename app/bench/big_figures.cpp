@@ -10,7 +10,9 @@ namespace {
 
 constexpr int largest = 150;
 constexpr int smallest = 30;
-constexpr double tallest = 320.0;
+// The words and the next moves need the rest; in a low window more of it.
+constexpr double share_of_window = 0.31;
+constexpr double share_of_low_window = 0.23;
 constexpr int most_in_one_column = 3;
 
 QFont figure_font(int pixels) {
@@ -104,6 +106,8 @@ QSizeF BigFigures::arrange(int pixels, QPainter* painter) const {
 }
 
 int BigFigures::best_size() const {
+    const double tallest =
+        (window()->height() < low_window ? share_of_low_window : share_of_window) * window()->height();
     for (int pixels = largest; pixels > smallest; pixels -= 2) {
         const QSizeF used = arrange(pixels, nullptr);
         if (used.width() <= width() && used.height() <= tallest)

@@ -9,6 +9,9 @@
 
 namespace clockface::app {
 
+/// Below this height of the window (pixels) the Bench leaves out what can be spared.
+inline constexpr int low_window = 760;
+
 class BigFigures : public QWidget {
     Q_OBJECT
 public:

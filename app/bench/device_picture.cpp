@@ -58,6 +58,9 @@ private:
         m_painter.setPen(QPen(m_look.faint, 2.0));
         m_painter.setBrush(m_look.air);
         m_painter.drawEllipse(m_centre, m_radius, m_radius);
+        m_painter.setPen(Qt::NoPen);
+        m_painter.setBrush(m_look.surround);
+        m_painter.drawEllipse(m_centre, m_radius * 0.58, m_radius * 0.58);
         // Not more lines than can be told apart, and not more figures than can be read.
         int every = std::max(1, static_cast<int>(std::ceil(graduations / (2.0 * M_PI * m_radius / 7.0))));
         while (every < figure_every && figure_every % every != 0)
@@ -75,11 +78,8 @@ private:
             if (named && graduations - i >= figure_every / 2 + 1)
                 engrave(out, figure(i));
         }
-        m_painter.setPen(Qt::NoPen);
-        m_painter.setBrush(m_look.surround);
-        m_painter.drawEllipse(m_centre, m_radius * 0.66, m_radius * 0.66);
         mark();
-        fitted_text(m_centre - QPointF(0, 24), reading, 84, m_radius * 1.15);
+        fitted_text(m_centre - QPointF(0, 24), reading, 84, m_radius * 1.02);
         text(m_centre + QPointF(0, 38), below, 19, m_look.bench_quiet);
         turn_arrow(clockwise);
     }

@@ -387,8 +387,18 @@ struct Writer {
     const Job& job;
     const Pattern& pattern;
 
-    // Shortest decimals that read back to the same number.
-    [[nodiscard]] std::string fig(Length length) const { return fmt::format("{}", length.in(job.unit) + 0.0); }
+    // The fewest decimals that read back to the same length, to a ten-millionth of a micrometre.
+    [[nodiscard]] std::string fig(Length length) const {
+        constexpr double same_mm = 1e-10;
+        constexpr int most_decimals = 12;
+        const double value = length.in(job.unit);
+        for (int decimals = 0; decimals < most_decimals; ++decimals) {
+            const std::string text = fmt::format("{:.{}f}", value, decimals);
+            if (abs(Length::of(std::stod(text), job.unit) - length) < Length::mm(same_mm))
+                return std::stod(text) == 0.0 ? "0" : text;
+        }
+        return fmt::format("{:.{}f}", value, most_decimals);
+    }
     [[nodiscard]] std::string at(Point point) const {
         const Point drawn = as_drawn(job.datum, point);
         return fmt::format("at {}, {}", fig(drawn.x), fig(drawn.y));

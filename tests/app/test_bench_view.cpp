@@ -85,6 +85,29 @@ private slots:
             QTest::keyClick(bench, Qt::Key_Space);
         }
     }
+    void nothing_overlaps_in_the_smallest_window() {
+        Window w;
+        w.main.resize(1024, 700);
+        for (const Machine& machine : w.document.shop().machines) {
+            Job next = w.job();
+            next.machine = machine.name;
+            QVERIFY(w.document.edit("machine", next));
+            w.main.show_stage(Stage::Bench);
+            auto* bench = w.find<BenchView>("bench");
+            for (int i = 0; i < 12; ++i) {
+                QApplication::processEvents();
+                const QRect figures = w.find("bigFigures")->geometry();
+                for (const char* other : {"benchHeading", "benchDirection", "benchNote", "benchNext", "benchDone"})
+                    if (auto* widget = w.find(other))
+                        QVERIFY2(
+                            !widget->geometry().intersects(figures),
+                            qPrintable(
+                                QStringLiteral("%1, move %2: %3").arg(machine.name.c_str()).arg(i + 1).arg(other)));
+                QTest::keyClick(bench, Qt::Key_Space);
+            }
+            QTest::keyClick(bench, Qt::Key_Home);
+        }
+    }
     void buttons_are_knuckle_wide_and_never_take_the_space_key() {
         Window w;
         w.main.show_stage(Stage::Bench);
