@@ -145,6 +145,9 @@ void HolesSlip::build() {
     m_lines.clear();
     m_open = nullptr;
     m_said = nullptr;
+    // Somebody at work in a blank goes on in the same blank of the new sentence.
+    const QWidget* at_work = m_pattern_box ? m_pattern_box->focusWidget() : nullptr;
+    const QString blank = at_work && at_work->hasFocus() ? at_work->objectName() : QString();
     if (m_pattern_box) {
         // It may be the sender's parent just now, so it goes when control is back in the event loop.
         m_pattern_box->hide();
@@ -185,6 +188,9 @@ void HolesSlip::build() {
     }
     m_patterns->addWidget(m_pattern_box);
     m_pattern_box->show(); // at once, so that a blank in it can take the keys
+    if (!blank.isEmpty())
+        if (auto* same = m_pattern_box->findChild<QWidget*>(blank))
+            same->setFocus(Qt::OtherFocusReason);
 }
 
 void HolesSlip::hole_blanks(Sentence& s, std::size_t index, bool counted) {

@@ -157,6 +157,7 @@ private slots:
         w.click("addSingle");
         w.fill("placeX", "11.7");
         w.fill("patternName", "Q");
+        QCOMPARE(QApplication::focusWidget(), static_cast<QWidget*>(w.blank("patternName"))); // and the keys stay there
         QCOMPARE(w.job().patterns.at(3).name, std::string("Q"));
         QCOMPARE(w.blank("placeX")->text(), QStringLiteral("11.7 mm")); // still the open one
         w.click("removePattern");
