@@ -186,7 +186,7 @@ private:
         work(false);
         const auto& bench = std::get<LayoutBench>(m_plan.machine.kind);
         const ReferenceEdges edges = reference_edges(m_job);
-        const Length out = bench.gauge_step * static_cast<double>(line.setting) * (line.from_far_edge ? -1.0 : 1.0);
+        const Length out = step_to(line, bench);
         const Length w = m_job.blank.extent_x() / 2.0;
         const Length h = m_job.blank.extent_y() / 2.0;
         const Point datum = datum_from_middle(m_job.blank, m_job.datum.place);

@@ -81,6 +81,11 @@ struct ScribeLine {
     bool operator==(const ScribeLine&) const = default;
 };
 
+/// Step from the reference edge to the scribed line, along the axis (negative from a far edge).
+inline Length step_to(const ScribeLine& line, const LayoutBench& bench) {
+    return bench.gauge_step * static_cast<double>(line.from_far_edge ? -line.setting : line.setting);
+}
+
 /// Set the dividers to a radius (counts) and strike the pitch circle of a pattern from its pricked centre.
 struct StrikeCircle {
     int pattern = 0;

@@ -9,20 +9,19 @@ namespace clockface {
 
 namespace {
 
-// The work sits with the centre most of the job turns about on the middle of the table: the first circle's or arc's.
-Point table_centre(const Job& job) {
-    for (const Pattern& pattern : job.patterns)
-        if (is_round(pattern.layout))
-            return anchor_of(pattern.layout);
-    return {};
-}
-
 struct PolarHole {
     int index;
     std::int64_t reading; // steps of the table, 0 … full turn - 1
 };
 
 } // namespace
+
+Point table_centre(const Job& job) {
+    for (const Pattern& pattern : job.patterns)
+        if (is_round(pattern.layout))
+            return anchor_of(pattern.layout);
+    return {};
+}
 
 Route make_route(const RouteNeeds& needs, const RotaryTable& machine) {
     const Point centre = table_centre(needs.job);

@@ -21,6 +21,10 @@ Route make_route(const RouteNeeds& needs, const Readout& machine);
 Route make_route(const RouteNeeds& needs, const RotaryTable& machine);
 Route make_route(const RouteNeeds& needs, const LayoutBench& machine);
 
+/// The point of the work that sits on the middle of a rotary table, from the datum: the centre of the first circle or
+/// arc, or zero where there is none.
+Point table_centre(const Job& job);
+
 /// The list for a machine, with its name in it.
 Route make_route(const RouteNeeds& needs, const Machine& machine);
 

@@ -3,6 +3,7 @@
 #include "layout/outline.h"
 #include "measure/figures.h"
 #include "ordering/handwheel.h"
+#include "ordering/route.h"
 
 #include <fmt/format.h>
 
@@ -99,7 +100,7 @@ struct Say {
         Length to = move.axis == Axis::X ? target.at.x : target.at.y;
         std::string what = fmt::format("{} of {}", axis_name(move.axis), target.name);
         if (std::holds_alternative<RotaryTable>(needs.machine.kind)) {
-            to = table_radius(target);
+            to = distance(table_centre(needs.job), target.at);
             what = fmt::format("{}'s distance from the middle of the table", target.name);
         }
         const std::int64_t lines = dial_lines(screw, to);
@@ -112,13 +113,6 @@ struct Say {
             std::abs(lines), std::abs(lines) / screw.graduations, screw.graduations,
             counted(std::abs(lines) % screw.graduations, "line"), dial_figure(screw, move.line),
             with_unit(missed, needs.job.unit));
-    }
-
-    [[nodiscard]] Length table_radius(const Hole& target) const {
-        for (const Pattern& p : needs.job.patterns)
-            if (is_round(p.layout))
-                return distance(anchor_of(p.layout), target.at);
-        return distance({}, target.at);
     }
 
     Wording operator()(const ZeroReadout&) const {

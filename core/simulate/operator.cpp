@@ -209,7 +209,7 @@ private:
     std::vector<Mark> m_marks, m_centres;
 
     void scribe(const ScribeLine& line) {
-        const Length out = m_machine.gauge_step * static_cast<double>(line.setting) * (line.from_far_edge ? -1.0 : 1.0);
+        const Length out = step_to(line, m_machine);
         const auto mark = [&](std::vector<Mark>& marks, int index) {
             if (index < 0 || static_cast<std::size_t>(index) >= marks.size())
                 return complain("a line is to be scribed for something that is not there");
