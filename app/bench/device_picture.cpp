@@ -189,7 +189,7 @@ private:
         const Length out = step_to(line, bench);
         const Length w = m_job.blank.extent_x() / 2.0;
         const Length h = m_job.blank.extent_y() / 2.0;
-        const Point datum = datum_from_middle(m_job.blank, m_job.datum.place);
+        const Point datum = datum_from_middle(m_job);
         const Point corner = edges.corner + datum;
         m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
         if (line.axis == Axis::X)
@@ -213,19 +213,14 @@ private:
         m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
         m_painter.setBrush(Qt::NoBrush);
         const PatternLayout& layout = m_job.patterns[static_cast<std::size_t>(pattern)].layout;
-        const Point datum = datum_from_middle(m_job.blank, m_job.datum.place);
-        Length diameter;
-        if (const auto* circle = std::get_if<CirclePattern>(&layout))
-            diameter = circle->diameter;
-        else if (const auto* arc = std::get_if<ArcPattern>(&layout))
-            diameter = arc->diameter;
-        const double r = diameter.in_mm() / 2.0 * scale();
-        m_painter.drawEllipse(screen(anchor_of(layout) + datum), r, r);
+        const Point datum = datum_from_middle(m_job);
+        const double r = pitch_circle_of(layout).value_or(Length{}).in_mm() / 2.0 * scale();
+        m_painter.drawEllipse(screen(centre_of(layout).value_or(Point{}) + datum), r, r);
     }
 
     void picture(const CompareMarks& compare) {
         work(false);
-        const Point datum = datum_from_middle(m_job.blank, m_job.datum.place);
+        const Point datum = datum_from_middle(m_job);
         const QPointF a = screen(hole(compare.from).at + datum);
         const QPointF b = screen(hole(compare.to).at + datum);
         m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
@@ -251,16 +246,20 @@ private:
         m_painter.setPen(QPen(m_look.faint, 2.0));
         m_painter.setBrush(m_look.board);
         const QRectF box(m_centre.x() - w, m_centre.y() - h, 2 * w, 2 * h);
-        if (blank.shape == BlankShape::Disc)
+        if (blank.is_round()) {
             m_painter.drawEllipse(box);
-        else
-            m_painter.drawRect(box);
-        if (blank.bore) {
+        } else {
+            QPolygonF corners;
+            for (const Point& corner : corners_from_middle(blank))
+                corners << screen(corner);
+            m_painter.drawPolygon(corners);
+        }
+        if (blank.bore_shows()) {
             m_painter.setBrush(m_look.bench);
             const double r = blank.bore->in_mm() / 2.0 * scale();
             m_painter.drawEllipse(m_centre, r, r);
         }
-        const Point datum = datum_from_middle(blank, m_job.datum.place);
+        const Point datum = datum_from_middle(m_job);
         for (const Hole& each : m_plan.holes) {
             const double r = std::max(2.5, each.spec.diameter.in_mm() / 2.0 * scale());
             m_painter.setPen(QPen(m_look.scribed, 1.4));
@@ -280,7 +279,7 @@ private:
     }
 
     void tag(int index, const QString& words) {
-        const QPointF at = screen(hole(index).at + datum_from_middle(m_job.blank, m_job.datum.place));
+        const QPointF at = screen(hole(index).at + datum_from_middle(m_job));
         m_painter.setPen(Qt::NoPen);
         m_painter.setBrush(m_look.brass_on_dark);
         m_painter.drawEllipse(at, 15.0, 15.0);
@@ -289,7 +288,7 @@ private:
 
     void zero_on_work() {
         work(false);
-        const QPointF zero = screen(datum_from_middle(m_job.blank, m_job.datum.place));
+        const QPointF zero = screen(datum_from_middle(m_job));
         m_painter.setPen(QPen(m_look.brass_on_dark, 4.0));
         m_painter.setBrush(Qt::NoBrush);
         m_painter.drawEllipse(zero, 15.0, 15.0);

@@ -1,5 +1,7 @@
 #include "board/board_painter.h"
 
+#include "layout/bar.h"
+#include "layout/outline.h"
 #include "measure/figures.h"
 
 #include <QPainterPath>
@@ -31,12 +33,13 @@ BoardPainter::BoardPainter(QPainter& painter, const BoardMap& map, const Documen
     , m_document(document)
     , m_look(look)
     , m_area(area)
-    , m_datum(datum_from_middle(document.job().blank, document.job().datum.place)) {}
+    , m_datum(datum_from_middle(document.job())) {}
 
 void BoardPainter::paint(Stage stage, const std::string& pattern, const std::string& hole) {
     m_painter.setRenderHint(QPainter::Antialiasing);
     m_painter.fillRect(m_area, m_look.air);
     metal();
+    features();
     centre_lines();
     if (stage != Stage::Order)
         clock_ring(pattern);
@@ -55,21 +58,83 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
 
 QPainterPath BoardPainter::outline() const {
     const Blank& blank = m_document.job().blank;
-    const double w = m_map.pixels(blank.extent_x()) / 2.0;
-    const double h = m_map.pixels(blank.extent_y()) / 2.0;
     QPainterPath path;
-    const QRectF box(m_map.middle.x() - w, m_map.middle.y() - h, 2.0 * w, 2.0 * h);
-    if (blank.shape == BlankShape::Disc)
-        path.addEllipse(box);
-    else
-        path.addRect(box);
-    if (blank.bore) {
-        const double r = m_map.pixels(*blank.bore) / 2.0;
-        QPainterPath bore;
-        bore.addEllipse(m_map.middle, r, r);
-        path = path.subtracted(bore);
+    const auto round = [&](Point middle, Length diameter) {
+        QPainterPath whole;
+        whole.addEllipse(m_map.to_screen(middle), m_map.pixels(diameter) / 2.0, m_map.pixels(diameter) / 2.0);
+        return whole;
+    };
+    if (blank.is_round()) {
+        path = round({}, blank.diameter.actual());
+    } else {
+        QPolygonF corners;
+        for (const Point& corner : corners_from_middle(blank))
+            corners << m_map.to_screen(corner);
+        path.addPolygon(corners);
+        path.closeSubpath();
     }
+    if (blank.bore_shows())
+        path = path.subtracted(round({}, *blank.bore));
+    for (const Existing& there : blank.existing)
+        if (there.face == blank.up && there.kind != ExistingKind::Boss)
+            path = path.subtracted(rim(there));
     return path;
+}
+
+QPainterPath BoardPainter::rim(const Existing& there) const {
+    // A slot is a stroke with round ends; a hole or a boss is a slot of no length.
+    const Point half = polar(there.length / 2.0, there.bearing);
+    QPainterPath line(m_map.to_screen(there.at - half));
+    line.lineTo(m_map.to_screen(there.at + half) + QPointF(1e-3, 0.0)); // a stroke of nothing has no round ends
+    QPainterPathStroker stroker;
+    stroker.setWidth(std::max(1.0, m_map.pixels(there.diameter)));
+    stroker.setCapStyle(Qt::RoundCap);
+    stroker.setCurveThreshold(0.05);
+    return stroker.createStroke(line).simplified();
+}
+
+// The bosses that stand up, the line of a step, and the saw lines of a bar with what falls between them.
+void BoardPainter::features() {
+    const Blank& blank = m_document.job().blank;
+    m_painter.setBrush(Qt::NoBrush);
+    m_painter.setPen(QPen(m_look.faint, 1.4));
+    for (const Existing& there : blank.existing) {
+        if (there.face != blank.up)
+            continue;
+        m_painter.drawPath(rim(there));
+        label(m_map.to_screen(there.at) + QPointF(0, m_map.pixels(there.diameter) / 2.0 + 10.0), q(there.name),
+              m_look.faint, 9, false);
+    }
+    const QPointF corner = m_map.to_screen(datum_from_middle(blank, DatumPlace::UpperLeft));
+    const double w = m_map.pixels(blank.extent_x());
+    const double h = m_map.pixels(blank.extent_y());
+    const bool flat = blank.up == Face::Top || blank.up == Face::Under;
+    if (blank.step && flat) {
+        m_painter.setPen(QPen(m_look.scribed, 1.4));
+        const double at = m_map.pixels(blank.step->at);
+        if (blank.step->axis == Axis::Y) {
+            m_painter.drawLine(corner + QPointF(0, h - at), corner + QPointF(w, h - at));
+        } else {
+            const double x = blank.up == Face::Under ? w - at : at;
+            m_painter.drawLine(corner + QPointF(x, 0), corner + QPointF(x, h));
+        }
+    }
+    if (!blank.cutting || !flat)
+        return;
+    for (const SawCut& cut : saw_cuts(*blank.cutting)) {
+        const double near = m_map.pixels(cut.near_line);
+        const double far = m_map.pixels(cut.far_line);
+        if (near > w)
+            break;
+        m_painter.fillRect(QRectF(corner + QPointF(near, 0), QSizeF(std::max(1.0, far - near), h)),
+                           QBrush(m_look.scribed, Qt::BDiagPattern));
+        m_painter.setPen(QPen(m_look.scribed, 1.1));
+        for (const double x : {near, far})
+            m_painter.drawLine(corner + QPointF(x, 0), corner + QPointF(x, h));
+        m_painter.setPen(QPen(m_look.faint, 1.0, Qt::DashLine));
+        for (const Length end : {cut.finished_end, cut.finished_start})
+            m_painter.drawLine(corner + QPointF(m_map.pixels(end), 0), corner + QPointF(m_map.pixels(end), h));
+    }
 }
 
 void BoardPainter::metal() {
@@ -144,12 +209,12 @@ void BoardPainter::clock_ring(const std::string& name) {
     const Job& job = m_document.job();
     Point centre = Point{} - m_datum;
     for (const Pattern& pattern : job.patterns)
-        if (pattern.name == name && is_round(pattern.layout))
-            centre = anchor_of(pattern.layout);
+        if (pattern.name == name)
+            centre = centre_of(pattern.layout).value_or(centre);
     const QPointF middle = screen(centre);
     // Round the whole blank, wherever the circle sits on it.
     const double reach = std::hypot(m_map.pixels(job.blank.extent_x()), m_map.pixels(job.blank.extent_y())) / 2.0;
-    const double edge = job.blank.shape == BlankShape::Disc ? m_map.pixels(job.blank.extent_x()) / 2.0 : reach;
+    const double edge = job.blank.is_round() ? m_map.pixels(job.blank.extent_x()) / 2.0 : reach;
     const double radius = edge + 26.0;
     for (int hour = 1; hour <= 12; ++hour) {
         const Angle bearing = bearing_of_clock(hour, 0);
@@ -273,9 +338,10 @@ void BoardPainter::holes(Stage stage, const std::string& pattern, const std::str
 
 QPointF BoardPainter::name_side(const Hole& hole) const {
     const PatternLayout& layout = m_document.job().patterns[hole.pattern].layout;
-    if (!is_round(layout))
+    const std::optional<Point> centre = centre_of(layout);
+    if (!centre)
         return {0.0, 1.0};
-    const QPointF in = screen(anchor_of(layout)) - screen(hole.at);
+    const QPointF in = screen(*centre) - screen(hole.at);
     return in / std::max(1.0, std::hypot(in.x(), in.y()));
 }
 
@@ -367,7 +433,7 @@ void BoardPainter::overall_dimensions() {
     const double w = m_map.pixels(job.blank.extent_x()) / 2.0;
     const double h = m_map.pixels(job.blank.extent_y()) / 2.0;
     const QPointF m = m_map.middle;
-    const bool disc = job.blank.shape == BlankShape::Disc;
+    const bool disc = job.blank.is_round();
     const QString across = q(with_unit(job.blank.extent_x(), job.unit));
     // Below the clock ring, which surrounds the blank.
     const double below = disc ? 66.0 : std::hypot(w, h) - h + 66.0;
@@ -376,7 +442,7 @@ void BoardPainter::overall_dimensions() {
     if (!disc)
         dimension(m + QPointF(w, h), m + QPointF(w, -h), std::hypot(w, h) - w + 66.0,
                   q(with_unit(job.blank.extent_y(), job.unit)));
-    if (job.blank.bore)
+    if (job.blank.bore_shows())
         label(m + QPointF(0, m_map.pixels(*job.blank.bore) / 2.0 + 14.0),
               QStringLiteral("⌀ ") + q(with_unit(*job.blank.bore, job.unit)), m_look.scribed, 11, false);
 }
@@ -387,8 +453,7 @@ void BoardPainter::pitch_dimension(const std::string& name) {
         if (pattern.name != name)
             continue;
         const double h = m_map.pixels(job.blank.extent_y()) / 2.0;
-        const double ring =
-            job.blank.shape == BlankShape::Disc ? h : std::hypot(m_map.pixels(job.blank.extent_x()) / 2.0, h);
+        const double ring = job.blank.is_round() ? h : std::hypot(m_map.pixels(job.blank.extent_x()) / 2.0, h);
         const double bottom = m_map.middle.y() + ring + 66.0;
         const auto across = [&](Point centre, Length diameter) {
             const QPointF c = screen(centre);

@@ -33,7 +33,9 @@ private:
 
     [[nodiscard]] QPainterPath outline() const;
     [[nodiscard]] QPointF screen(Point from_datum) const { return m_map.to_screen(from_datum + m_datum); }
+    [[nodiscard]] QPainterPath rim(const Existing& there) const;
     void metal();
+    void features();
     void centre_lines();
     void datum_mark();
     void clock_ring(const std::string& pattern);

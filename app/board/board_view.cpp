@@ -57,7 +57,7 @@ void BoardView::fit() {
     const double w = blank.extent_x().in_mm();
     const double h = blank.extent_y().in_mm();
     // The ring runs round the blank: round a plate it passes through the corners.
-    const double across = blank.shape == BlankShape::Disc ? w : std::hypot(w, h);
+    const double across = blank.is_round() ? w : std::hypot(w, h);
     const double room = std::min(width(), height()) - 2.0 * ring_room;
     m_map.pixels_per_mm = std::clamp(std::max(80.0, room) / std::max(across, 1e-6), least_scale, largest_scale);
     m_map.middle = QPointF(width() / 2.0, height() / 2.0 - 8.0);
@@ -95,7 +95,7 @@ void BoardView::paintEvent(QPaintEvent*) {
 QStringList BoardView::hover_lines(QPointF at) const {
     const Job& job = m_document.job();
     const int index = hole_at(at);
-    const Point datum = datum_from_middle(job.blank, job.datum.place);
+    const Point datum = datum_from_middle(job);
     Point place = m_map.to_metal(at) - datum;
     Point centre{};
     QStringList lines;
@@ -103,8 +103,7 @@ QStringList BoardView::hover_lines(QPointF at) const {
         const Hole& hole = m_document.plan().holes[static_cast<std::size_t>(index)];
         place = hole.at;
         const PatternLayout& layout = job.patterns[hole.pattern].layout;
-        if (is_round(layout))
-            centre = anchor_of(layout);
+        centre = centre_of(layout).value_or(Point{});
         lines << QString::fromStdString(
             hole.name + ", " + size_in_words(hole.spec, job.unit) +
             (hole.spec.depth ? ", " + with_unit(*hole.spec.depth, job.unit) + " deep" : ", through"));
@@ -121,7 +120,7 @@ QStringList BoardView::hover_lines(QPointF at) const {
 
 int BoardView::hole_at(QPointF at) const {
     const Job& job = m_document.job();
-    const Point datum = datum_from_middle(job.blank, job.datum.place);
+    const Point datum = datum_from_middle(job);
     int found = -1;
     double least = 1e300;
     const auto& holes = m_document.plan().holes;
@@ -140,7 +139,7 @@ std::optional<QPointF> BoardView::position_of(const std::string& name) const {
     const Job& job = m_document.job();
     for (const Hole& hole : m_document.plan().holes)
         if (hole.name == name)
-            return m_map.to_screen(hole.at + datum_from_middle(job.blank, job.datum.place));
+            return m_map.to_screen(hole.at + datum_from_middle(job));
     return std::nullopt;
 }
 

@@ -1,7 +1,7 @@
 #include "document/document.h"
 
 #include "formats/job_json.h"
-#include "job/validate.h"
+#include "layout/validate.h"
 
 #include <QUndoCommand>
 
@@ -84,9 +84,9 @@ void Document::set_done(int moves) {
     drop_preview();
     Progress progress{moves, m_plan.fingerprint};
     if (moves == 0)
-        m_job.progress.erase(m_plan.machine.name);
+        m_job.progress.erase(progress_name(m_job, m_plan.machine.name));
     else
-        m_job.progress[m_plan.machine.name] = progress;
+        m_job.progress[progress_name(m_job, m_plan.machine.name)] = progress;
     m_plan.findings = find_faults(m_job, m_shop, m_plan);
     update_dirty();
     emit changed();
@@ -94,7 +94,7 @@ void Document::set_done(int moves) {
 }
 
 int Document::done() const {
-    const auto found = m_job.progress.find(m_plan.machine.name);
+    const auto found = m_job.progress.find(progress_name(m_job, m_plan.machine.name));
     if (found == m_job.progress.end() || found->second.list != m_plan.fingerprint)
         return 0;
     return std::min(found->second.done, static_cast<int>(m_plan.route.list.size()));

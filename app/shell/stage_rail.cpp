@@ -127,8 +127,8 @@ void StageRail::refresh() {
     using Kind = StageState::Kind;
     const Job& job = m_document.job();
     const Plan& plan = m_document.plan();
-    const bool measured = job.blank.shape == BlankShape::Disc ? job.blank.diameter.measured.has_value()
-                                                              : job.blank.width.measured && job.blank.height.measured;
+    const bool measured = job.blank.is_round() ? job.blank.diameter.measured.has_value()
+                                               : job.blank.width.measured && job.blank.height.measured;
     m_buttons[0]->set_state({measured ? Kind::Done : Kind::InHand});
     const auto of_order = [](const Finding& f) {
         return f.kind == FindingKind::ListFails || f.kind == FindingKind::ListChanged ||

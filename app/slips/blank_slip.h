@@ -15,17 +15,26 @@ protected:
 
 private:
     QList<Sentence*> m_sentences;
-    QWidget* m_disc;
-    QWidget* m_plate;
+    QWidget* m_box = nullptr; // everything that depends on the shape and on what is there
+    QLabel* m_cuts = nullptr; // what cutting the bar comes to
+    QString m_built;          // what the box was built for
 
-    Sentence* job_sentence();
-    Sentence* shape_sentence();
-    Sentence* disc_sentence();
-    Sentence* plate_sentence();
-    Sentence* metal_sentence();
-    Sentence* zero_sentence();
-    Sentence* move_sentence();
-    Sentence* angle_sentence();
+    [[nodiscard]] QString structure();
+    void build();
+    Sentence* add(QVBoxLayout* box);
+    void job_sentence(Sentence& s);
+    void shape_sentence(Sentence& s);
+    void size_sentence(Sentence& s, const Blank& blank);
+    void metal_sentence(Sentence& s, const Blank& blank);
+    void step_sentence(Sentence& s, const Blank& blank);
+    void existing_sentence(Sentence& s, std::size_t index, const Existing& there);
+    void cutting_sentence(Sentence& s, const Blank& blank);
+    void face_sentence(Sentence& s, const Blank& blank);
+    void zero_sentence(Sentence& s, const Job& job);
+    void angle_sentence(Sentence& s);
+    void move_sentence(Sentence& s, const Job& job);
+    void add_existing();
+    void remove_existing(std::size_t index);
 };
 
 } // namespace clockface::app

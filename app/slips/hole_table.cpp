@@ -1,6 +1,8 @@
 #include "slips/hole_table.h"
 
+#include "layout/copies.h"
 #include "measure/figures.h"
+#include "measure/shop_number.h"
 
 #include <algorithm>
 
@@ -30,8 +32,7 @@ void HoleTable::refresh() {
     m_unit = job.unit;
     m_centres.clear();
     for (const Pattern& pattern : job.patterns) {
-        const bool round = is_round(pattern.layout);
-        m_centres.push_back(round ? anchor_of(pattern.layout) : Point{});
+        m_centres.push_back(centre_of(pattern.layout).value_or(Point{}));
     }
     if (!same_names) {
         endResetModel();
@@ -63,7 +64,7 @@ QVariant HoleTable::data(const QModelIndex& index, int role) const {
         return {};
     if (role == Qt::TextAlignmentRole && index.column() > 0)
         return QVariant(Qt::AlignRight | Qt::AlignVCenter);
-    if (role != Qt::DisplayRole)
+    if (role != Qt::DisplayRole && role != Qt::EditRole)
         return {};
     const Point drawn = as_drawn(m_datum, hole->at);
     switch (index.column()) {
@@ -78,6 +79,36 @@ QVariant HoleTable::data(const QModelIndex& index, int role) const {
     default:
         return {};
     }
+}
+
+Qt::ItemFlags HoleTable::flags(const QModelIndex& index) const {
+    const Qt::ItemFlags usual = QAbstractTableModel::flags(index);
+    return index.column() == 1 || index.column() == 2 ? usual | Qt::ItemIsEditable : usual;
+}
+
+bool HoleTable::setData(const QModelIndex& index, const QVariant& value, int role) {
+    const Hole* hole = hole_at(index.row());
+    if (!hole || role != Qt::EditRole || (index.column() != 1 && index.column() != 2))
+        return false;
+    std::string typed = value.toString().trimmed().toStdString();
+    if (const auto sign = typed.find("\u2212"); sign != std::string::npos)
+        typed.replace(sign, std::string("\u2212").size(), "-");
+    const Result<ReadLength> read = read_length(typed, m_unit);
+    if (!read) {
+        emit refused(QString::fromStdString(read.error().sentence));
+        return false;
+    }
+    Point drawn = as_drawn(m_datum, hole->at);
+    Length& figure = index.column() == 1 ? drawn.x : drawn.y;
+    if (column_figure(figure, m_unit) == column_figure(read->value, m_unit))
+        return false; // as it was shown
+    figure = read->value;
+    Job next = m_document.settled();
+    move_hole(next, *hole, from_drawn(m_datum, drawn));
+    const Result<void> kept = m_document.edit(tr("moving %1").arg(QString::fromStdString(hole->name)), next);
+    if (!kept)
+        emit refused(QString::fromStdString(kept.error().sentence));
+    return kept.has_value();
 }
 
 QVariant HoleTable::headerData(int section, Qt::Orientation orientation, int role) const {

@@ -1,18 +1,21 @@
 #include "slips/holes_slip.h"
 
-#include "job/validate.h"
 #include "layout/callout.h"
+#include "layout/copies.h"
 #include "layout/why.h"
+
 #include "measure/figures.h"
-#include "measure/shop_number.h"
-#include "shop/hole_words.h"
+#include "slips/pattern_sentence.h"
+
 #include "widgets/callout_line.h"
 #include "widgets/flow_layout.h"
 
 #include <QHeaderView>
 #include <QLabel>
 #include <QPushButton>
+#include <QShortcut>
 #include <QTableView>
+#include <algorithm>
 
 namespace clockface::app {
 
@@ -20,22 +23,6 @@ namespace {
 
 QString q(const std::string& text) {
     return QString::fromStdString(text);
-}
-
-// One line for a pattern that is not open: "7 × M5 on a circle of 61.5 mm".
-QString summary(const Job& job, const Pattern& pattern) {
-    const QString many = QStringLiteral("%1 × %2")
-                             .arg(places_in(pattern.layout) - static_cast<int>(pattern.left_out.size()))
-                             .arg(q(size_in_words(pattern.hole, job.unit)));
-    if (const auto* circle = std::get_if<CirclePattern>(&pattern.layout))
-        return QObject::tr("%1 on a circle of %2").arg(many, shown_length(job, circle->diameter));
-    if (const auto* arc = std::get_if<ArcPattern>(&pattern.layout))
-        return QObject::tr("%1 on an arc, circle %2").arg(many, shown_length(job, arc->diameter));
-    if (const auto* row = std::get_if<RowPattern>(&pattern.layout))
-        return QObject::tr("%1 in a row, %2 apart").arg(many, shown_length(job, row->pitch));
-    if (const auto* grid = std::get_if<GridPattern>(&pattern.layout))
-        return QObject::tr("%1 in a grid, %2 by %3").arg(many).arg(grid->columns).arg(grid->rows);
-    return QObject::tr("%1 by itself").arg(many);
 }
 
 } // namespace
@@ -51,18 +38,14 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     auto* add = new FlowLayout(add_line);
     auto* add_label = new QLabel(tr("Add a"));
     add->addWidget(add_label);
-    const std::pair<const char*, QString> kinds[] = {{"addCircle", tr("circle")},
-                                                     {"addArc", tr("arc")},
-                                                     {"addRow", tr("row")},
-                                                     {"addSingle", tr("hole")},
-                                                     {"addGrid", tr("grid")}};
-    for (int i = 0; i < 5; ++i) {
+    const std::pair<const char*, QString> kinds[] = {{"addCircle", tr("circle")}, {"addArc", tr("arc")},
+                                                     {"addRow", tr("row")},       {"addSingle", tr("hole")},
+                                                     {"addGrid", tr("grid")},     {"addCopy", tr("copy")}};
+    for (int i = 0; i < 6; ++i) {
         auto* button = new QPushButton(kinds[i].second);
         button->setObjectName(QLatin1String(kinds[i].first));
         button->setAccessibleName(tr("add a %1").arg(kinds[i].second));
-        button->setToolTip(tr("Adds a %1 in the middle of the blank, to be changed where it stands (Alt+%2)")
-                               .arg(kinds[i].second)
-                               .arg(i + 1));
+        button->setToolTip(tr("Adds a %1, to be changed where it stands (Alt+%2)").arg(kinds[i].second).arg(i + 1));
         button->setShortcut(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + i)));
         connect(button, &QPushButton::clicked, this, [this, i] { add_pattern(static_cast<PatternKind>(i)); });
         add->addWidget(button);
@@ -84,6 +67,13 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     m_table->setShowGrid(false);
     m_table->setTabKeyNavigation(false);
     m_table->setMinimumHeight(150);
+    m_table->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
+                             QAbstractItemView::AnyKeyPressed);
+    m_table->setToolTip(tr("Type over X or Y to shift one hole (F2); Delete leaves it out"));
+    auto* leave_out = new QShortcut(QKeySequence(Qt::Key_Delete), m_table);
+    leave_out->setContext(Qt::WidgetShortcut);
+    connect(leave_out, &QShortcut::activated, this, &HolesSlip::leave_out_chosen);
+    connect(&m_table_model, &HoleTable::refused, this, [this](const QString& why) { m_why->setText(why); });
     body()->addWidget(m_table, 1);
     connect(m_table->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& row) {
         if (const Hole* hole = m_table_model.hole_at(row.row()))
@@ -101,20 +91,37 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
 }
 
 int HolesSlip::open_pattern() {
-    const auto& patterns = document().settled().patterns;
-    for (std::size_t i = 0; i < patterns.size(); ++i)
-        if (patterns[i].name == selection().pattern())
-            return static_cast<int>(i);
+    const Job& job = document().settled();
+    const auto at_hand = [&](int i) {
+        return i >= 0 && static_cast<std::size_t>(i) < job.patterns.size() &&
+               is_at_hand(job, job.patterns[static_cast<std::size_t>(i)]);
+    };
+    if (const int chosen = pattern_index(job, selection().pattern()); at_hand(chosen))
+        return chosen;
     // A pattern that has just been given another name stays open.
-    if (m_open_index >= 0 && patterns.size() == m_built_patterns)
+    if (at_hand(m_open_index) && job.patterns.size() == m_built_patterns)
         return m_open_index;
-    return patterns.empty() ? -1 : 0;
+    for (int i = 0; i < static_cast<int>(job.patterns.size()); ++i)
+        if (at_hand(i))
+            return i;
+    return -1;
 }
 
 QString HolesSlip::structure() {
     QString text;
-    for (const Pattern& pattern : document().settled().patterns)
+    const Job& job = document().settled();
+    for (const Pattern& pattern : job.patterns) {
+        if (!is_at_hand(job, pattern))
+            continue;
         text += q(pattern.name) + QString::number(pattern.layout.index());
+        // The ways of saying a pattern that have sentences of their own.
+        if (const auto* row = std::get_if<RowPattern>(&pattern.layout))
+            text += row->centred ? QStringLiteral("c") : QString();
+        if (const auto* margins = std::get_if<MarginsPattern>(&pattern.layout))
+            text += margins->along == Axis::X ? QStringLiteral("x") : QStringLiteral("y");
+        if (const auto* copy = std::get_if<CopyPattern>(&pattern.layout))
+            text += QStringLiteral("w%1").arg(copy->way.index());
+    }
     return text + QStringLiteral("/%1").arg(open_pattern());
 }
 
@@ -127,14 +134,18 @@ void HolesSlip::refresh() {
     if (m_said)
         m_said->setText(
             tr("As a callout: %1").arg(q(callout_of(job.patterns[static_cast<std::size_t>(m_open_index)], job))));
-    for (int i = 0; i < m_lines.size(); ++i)
+    std::vector<int> made(job.patterns.size(), 0);
+    for (const Hole& hole : document().plan().holes)
+        if (hole.pattern < made.size())
+            ++made[hole.pattern];
+    for (int i = 0; i < m_lines.size(); ++i) {
+        const auto index = static_cast<std::size_t>(i);
         if (m_lines[i])
-            m_lines[i]->setText(QStringLiteral("%1    %2")
-                                    .arg(q(job.patterns[static_cast<std::size_t>(i)].name),
-                                         summary(job, job.patterns[static_cast<std::size_t>(i)])));
-    m_convention->setText(tr("%1; zero %2. Change them at Blank.")
-                              .arg(q(job.convention.in_words()),
-                                   job.datum.place == DatumPlace::Middle ? tr("in the middle") : tr("at a corner")));
+            m_lines[i]->setText(
+                QStringLiteral("%1    %2").arg(q(job.patterns[index].name), pattern_summary(job, index, made[index])));
+    }
+    m_convention->setText(
+        tr("%1; zero %2. Change them at Blank.").arg(q(job.convention.in_words()), q(in_words(job.datum))));
     follow_selection();
 }
 
@@ -164,16 +175,20 @@ void HolesSlip::build() {
         box->addWidget(quiet(tr("There are no holes yet. Begin with the pattern the drawing gives most holes in; every "
                                 "figure in its sentence can then be typed over.")));
     for (std::size_t i = 0; i < job.patterns.size(); ++i) {
+        if (!is_at_hand(job, job.patterns[i])) {
+            m_lines << nullptr;
+            continue;
+        }
         if (static_cast<int>(i) == open) {
-            m_open = pattern_sentence(i);
+            m_open = sentence();
+            m_open->setObjectName(QStringLiteral("patternSentence"));
+            write_pattern(*m_open, blanks(), job, i);
             box->addWidget(m_open);
             m_said = quiet({});
             m_said->setObjectName(QStringLiteral("saidAs"));
             m_said->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::TextSelectableByKeyboard);
             box->addWidget(m_said);
-            auto* remove = link(QStringLiteral("removePattern"), tr("take %1 away").arg(q(job.patterns[i].name)));
-            connect(remove, &QPushButton::clicked, this, &HolesSlip::remove_pattern);
-            box->addWidget(remove);
+            box->addWidget(links_of(job, i));
             m_lines << nullptr;
             continue;
         }
@@ -191,177 +206,6 @@ void HolesSlip::build() {
     if (!blank.isEmpty())
         if (auto* same = m_pattern_box->findChild<QWidget*>(blank))
             same->setFocus(Qt::OtherFocusReason);
-}
-
-void HolesSlip::hole_blanks(Sentence& s, std::size_t index, bool counted) {
-    s.words(counted ? tr("holes") : tr("One hole"));
-    blanks().custom(
-        s, "size", tr("size, thread or fit of the holes"),
-        [index](const Job& job) { return q(size_in_words(job.patterns[index].hole, job.unit)); },
-        [index](Job& job, const QString& text) -> Result<QString> {
-            return read_hole_size(text.toStdString(), job.unit).map([&](const ReadHole& read) {
-                const auto depth = job.patterns[index].hole.depth;
-                job.patterns[index].hole = read.spec;
-                job.patterns[index].hole.depth = depth;
-                return q(read.how);
-            });
-        });
-    s.words(tr(", drilled"));
-    blanks().custom(
-        s, "depth", tr("depth of the holes"),
-        [index](const Job& job) {
-            const auto& depth = job.patterns[index].hole.depth;
-            return depth ? tr("%1 deep").arg(shown_length(job, *depth)) : tr("through");
-        },
-        [index](Job& job, const QString& text) -> Result<QString> {
-            QString typed = text.trimmed();
-            if (typed.isEmpty() || typed == tr("through") || typed == QLatin1String("thru")) {
-                job.patterns[index].hole.depth.reset();
-                return QString();
-            }
-            if (typed.endsWith(QLatin1String("deep")))
-                typed.chop(4);
-            return read_length(typed.toStdString(), job.unit).map([&](const ReadLength& read) {
-                job.patterns[index].hole.depth = read.value;
-                return q(both_units(read.value));
-            });
-        });
-    s.words(QStringLiteral(","));
-}
-
-void HolesSlip::grid_blanks(Sentence& s, std::size_t index) {
-    const auto grid = [index](Job& job) -> GridPattern& { return std::get<GridPattern>(job.patterns[index].layout); };
-    const auto peek = [grid](const Job& job) {
-        Job copy = job;
-        return grid(copy);
-    };
-    blanks().count(s, "columns", tr("holes in a row"), 1, most_holes_in_pattern,
-                   [grid](Job& j) -> int& { return grid(j).columns; });
-    s.words(tr("by"));
-    blanks().count(s, "rows", tr("number of rows"), 1, most_holes_in_pattern,
-                   [grid](Job& j) -> int& { return grid(j).rows; });
-    hole_blanks(s, index, true);
-    blanks().choice(
-        s, "gridKind", tr("which holes of the grid"),
-        {tr("all of them"), tr("only round the edge"), tr("in staggered rows")},
-        [peek](const Job& job) { return static_cast<int>(peek(job).kind); },
-        [grid, index](Job& job, int kind) {
-            grid(job).kind = static_cast<GridKind>(kind);
-            // The other kind may have fewer places; what is left out beyond them is not there any more.
-            std::set<int>& left_out = job.patterns[index].left_out;
-            left_out.erase(left_out.upper_bound(places_in(job.patterns[index].layout)), left_out.end());
-        });
-    s.words(QStringLiteral(","));
-    blanks().length(s, "pitch", tr("pitch along the rows"), [grid](Job& j) -> Length& { return grid(j).pitch; });
-    s.words(tr("apart along the rows and"));
-    blanks().length(s, "across", tr("distance between rows"), [grid](Job& j) -> Length& { return grid(j).across; });
-    s.words(tr("across, the first at X"));
-    blanks().coordinate(s, "placeX", tr("X"), Axis::X, [grid](Job& j) -> Point& { return grid(j).first; });
-    s.words(tr(", Y"));
-    blanks().coordinate(s, "placeY", tr("Y"), Axis::Y, [grid](Job& j) -> Point& { return grid(j).first; });
-    s.words(tr(", rows going towards"));
-    blanks().direction(s, "bearing", tr("direction of the rows"), [grid](Job& j) -> Angle& { return grid(j).bearing; });
-}
-
-Sentence* HolesSlip::pattern_sentence(std::size_t index) {
-    Sentence* s = sentence();
-    s->setObjectName(QStringLiteral("patternSentence"));
-    const PatternLayout layout = document().settled().patterns[index].layout;
-    const auto circle = [index](Job& job) -> CirclePattern& {
-        return std::get<CirclePattern>(job.patterns[index].layout);
-    };
-    const auto arc = [index](Job& job) -> ArcPattern& { return std::get<ArcPattern>(job.patterns[index].layout); };
-    const auto row = [index](Job& job) -> RowPattern& { return std::get<RowPattern>(job.patterns[index].layout); };
-    const auto single = [index](Job& job) -> SinglePattern& {
-        return std::get<SinglePattern>(job.patterns[index].layout);
-    };
-    const auto place = [&](const std::function<Point&(Job&)>& reach) {
-        s->words(QStringLiteral("X"));
-        blanks().coordinate(*s, "placeX", tr("X"), Axis::X, reach);
-        s->words(QStringLiteral(", Y"));
-        blanks().coordinate(*s, "placeY", tr("Y"), Axis::Y, reach);
-    };
-    const auto going = [&](const std::function<Sense&(Job&)>& reach) {
-        s->words(tr(", going"));
-        blanks().choice(
-            *s, "going", tr("sense in which the holes are counted"), {tr("counter-clockwise"), tr("clockwise")},
-            [reach](const Job& job) {
-                Job copy = job;
-                return static_cast<int>(reach(copy));
-            },
-            [reach](Job& job, int sense) { reach(job) = static_cast<Sense>(sense); });
-    };
-    blanks().text(*s, "patternName", tr("name of the pattern"),
-                  [index](Job& job) -> std::string& { return job.patterns[index].name; });
-    s->words(QStringLiteral(":"));
-    if (std::holds_alternative<CirclePattern>(layout)) {
-        blanks().count(*s, "count", tr("number of holes"), 1, most_holes_in_pattern,
-                       [circle](Job& j) -> int& { return circle(j).count; });
-        hole_blanks(*s, index, true);
-        s->words(tr("on a circle of"));
-        blanks().length(*s, "pitchCircle", tr("diameter of the pitch circle"),
-                        [circle](Job& j) -> Length& { return circle(j).diameter; });
-        s->words(tr("about"));
-        place([circle](Job& j) -> Point& { return circle(j).centre; });
-        s->words(tr(", the first at"));
-        blanks().direction(*s, "first", tr("direction of the first hole"),
-                           [circle](Job& j) -> Angle& { return circle(j).first; });
-        going([circle](Job& j) -> Sense& { return circle(j).going; });
-    } else if (std::holds_alternative<ArcPattern>(layout)) {
-        blanks().count(*s, "count", tr("number of holes"), 1, most_holes_in_pattern,
-                       [arc](Job& j) -> int& { return arc(j).count; });
-        hole_blanks(*s, index, true);
-        s->words(tr("on an arc of a circle of"));
-        blanks().length(*s, "pitchCircle", tr("diameter of the pitch circle"),
-                        [arc](Job& j) -> Length& { return arc(j).diameter; });
-        s->words(tr("about"));
-        place([arc](Job& j) -> Point& { return arc(j).centre; });
-        s->words(tr(", the first at"));
-        blanks().direction(*s, "first", tr("direction of the first hole"),
-                           [arc](Job& j) -> Angle& { return arc(j).first; });
-        s->words(tr(", the last"));
-        blanks().turn(*s, "sweep", tr("angle from the first hole to the last"),
-                      [arc](Job& j) -> Angle& { return arc(j).sweep; });
-        s->words(tr("further"));
-        going([arc](Job& j) -> Sense& { return arc(j).going; });
-    } else if (std::holds_alternative<RowPattern>(layout)) {
-        blanks().count(*s, "count", tr("number of holes"), 1, most_holes_in_pattern,
-                       [row](Job& j) -> int& { return row(j).count; });
-        hole_blanks(*s, index, true);
-        s->words(tr("in a row,"));
-        blanks().length(*s, "pitch", tr("pitch of the row"), [row](Job& j) -> Length& { return row(j).pitch; });
-        s->words(tr("apart, the first at"));
-        place([row](Job& j) -> Point& { return row(j).first; });
-        s->words(tr(", going towards"));
-        blanks().direction(*s, "bearing", tr("direction of the row"),
-                           [row](Job& j) -> Angle& { return row(j).bearing; });
-    } else if (std::holds_alternative<GridPattern>(layout)) {
-        grid_blanks(*s, index);
-    } else {
-        hole_blanks(*s, index, false);
-        s->words(tr("at"));
-        place([single](Job& j) -> Point& { return single(j).at; });
-    }
-    if (!std::holds_alternative<SinglePattern>(layout)) {
-        s->words(tr("; left out:"));
-        blanks().custom(
-            *s, "leftOut", tr("numbers of holes that are left out"),
-            [index](const Job& job) {
-                QStringList numbers;
-                for (const int number : job.patterns[index].left_out)
-                    numbers << QString::number(number);
-                return numbers.isEmpty() ? tr("none") : numbers.join(QStringLiteral(", "));
-            },
-            [index](Job& job, const QString& text) -> Result<QString> {
-                return read_hole_numbers(text.toStdString(), places_in(job.patterns[index].layout))
-                    .map([&](const std::set<int>& numbers) {
-                        job.patterns[index].left_out = numbers;
-                        return QString();
-                    });
-            });
-    }
-    s->words(QStringLiteral("."));
-    return s;
 }
 
 void HolesSlip::follow_selection() {
@@ -386,26 +230,62 @@ void HolesSlip::follow_selection() {
     m_table->viewport()->update();
 }
 
+QWidget* HolesSlip::links_of(const Job& job, std::size_t index) {
+    auto* line = new QWidget;
+    auto* links = new FlowLayout(line);
+    const auto add = [&](const QString& name, const QString& text, const QString& tip, const auto& act) {
+        QPushButton* made = link(name, text);
+        made->setToolTip(tip);
+        connect(made, &QPushButton::clicked, this, act);
+        links->addWidget(made);
+    };
+    const QString name = q(job.patterns[index].name);
+    add(QStringLiteral("removePattern"), tr("take %1 away").arg(name),
+        tr("What hangs on it stays where it is and hangs on nothing any more"), [this] { remove_pattern(); });
+    if (!names_in(std::as_const(job.patterns[index].layout)).empty())
+        add(QStringLiteral("cutLoose"), tr("cut %1 loose").arg(name),
+            tr("The holes stay where they are and follow their source no longer"),
+            [this, index] { (void)document().edit(tr("cutting loose"), cut_loose(document().settled(), index)); });
+    return line;
+}
+
 void HolesSlip::add_pattern(PatternKind kind) {
     Job next = document().settled();
+    const auto at_hand = [&](const Pattern& pattern) { return is_at_hand(next, pattern); };
+    if (kind == PatternKind::Copy && std::none_of(next.patterns.begin(), next.patterns.end(), at_hand)) {
+        m_why->setText(tr("There is nothing to copy yet. Add a circle, a row or a hole first."));
+        return;
+    }
     const Pattern pattern = new_pattern(next, kind);
     next.patterns.push_back(pattern);
     if (document().edit(tr("new pattern %1").arg(q(pattern.name)), next)) {
         selection().select(pattern.name, {});
         if (m_open)
-            if (auto* first = m_open->findChild<BlankEdit*>(kind == PatternKind::Single ? "size" : "count"))
+            if (auto* first = m_open->findChild<BlankEdit*>(kind == PatternKind::Single ? "size"
+                                                            : kind == PatternKind::Grid ? "columns"
+                                                            : kind == PatternKind::Copy ? "of"
+                                                                                        : "count"))
                 first->setFocus(Qt::OtherFocusReason);
     }
+}
+
+void HolesSlip::leave_out_chosen() {
+    const Hole* hole = m_table_model.hole_at(m_table->currentIndex().row());
+    if (!hole || document().is_ghost(hole->pattern))
+        return;
+    Job next = document().settled();
+    next.patterns[hole->pattern].left_out.insert(hole->number);
+    (void)document().edit(tr("leaving out %1").arg(q(hole->name)), next);
 }
 
 void HolesSlip::remove_pattern() {
     const int open = open_pattern();
     if (open < 0)
         return;
-    Job next = document().settled();
-    const std::string name = next.patterns[static_cast<std::size_t>(open)].name;
-    next.patterns.erase(next.patterns.begin() + open);
-    (void)document().edit(tr("taking %1 away").arg(q(name)), next);
+    const Job& job = document().settled();
+    const auto index = static_cast<std::size_t>(open);
+    const QString name = q(job.patterns[index].name);
+    (void)document().edit(tr("taking %1 away").arg(name), without_pattern(job, index));
 }
 
 } // namespace clockface::app

@@ -16,6 +16,7 @@ public:
 
     void add_pattern(PatternKind kind);
     void remove_pattern();
+    void leave_out_chosen();
 
 protected:
     void refresh() override;
@@ -35,9 +36,8 @@ private:
     std::size_t m_built_patterns = 0;
 
     void build();
-    Sentence* pattern_sentence(std::size_t index);
-    void grid_blanks(Sentence& sentence, std::size_t index);
-    void hole_blanks(Sentence& sentence, std::size_t index, bool counted);
+    QWidget* links_of(const Job& job, std::size_t index);
+
     void follow_selection();
     [[nodiscard]] QString structure();
     [[nodiscard]] int open_pattern();

@@ -1,5 +1,7 @@
 #include "slips/new_pattern.h"
 
+#include "layout/pattern.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -17,10 +19,11 @@ Length round_figure(Length length, Unit unit) {
 
 Pattern new_pattern(const Job& job, PatternKind kind) {
     const Length least = std::min(job.blank.extent_x(), job.blank.extent_y());
-    const Point middle = Point{} - datum_from_middle(job.blank, job.datum.place);
+    const Point middle = middle_from_datum(job);
     const Length across = round_figure(least * 0.6, job.unit);
     Pattern pattern;
     pattern.name = next_pattern_name(job);
+    pattern.face = job.blank.up;
     pattern.hole.diameter = std::min(round_figure(least / 20.0, job.unit), least / 8.0);
     switch (kind) {
     case PatternKind::Circle:
@@ -43,8 +46,121 @@ Pattern new_pattern(const Job& job, PatternKind kind) {
     case PatternKind::Single:
         pattern.layout = SinglePattern{middle};
         break;
+    case PatternKind::Copy:
+        pattern.hole = {};
+        // Of the last pattern, in the upright middle line: the copy most drawings have.
+        for (const Pattern& other : job.patterns)
+            if (is_at_hand(job, other))
+                pattern.layout = CopyPattern{other.name, Mirrored{middle, Angle::degrees(90.0)}};
+        break;
     }
     return pattern;
+}
+
+void trim_to_count(Job& job, std::size_t index) {
+    Pattern& pattern = job.patterns[index];
+    const auto most = static_cast<int>(counts_of(job)[index]);
+    pattern.left_out.erase(pattern.left_out.upper_bound(most), pattern.left_out.end());
+    pattern.off.erase(pattern.off.upper_bound(most), pattern.off.end());
+}
+
+void say_circle(Job& job, std::size_t index, CircleWay way) {
+    PatternLayout& layout = job.patterns[index].layout;
+    if (const auto* circle = std::get_if<CirclePattern>(&layout); circle && way == CircleWay::Listed) {
+        AnglesPattern angles{circle->centre, circle->diameter, {}};
+        for (int number = 1; number <= circle->count; ++number)
+            angles.at.push_back(bearing_in(*circle, number));
+        layout = angles;
+    } else if (const auto* listed = std::get_if<AnglesPattern>(&layout); listed && way == CircleWay::Equal) {
+        layout = CirclePattern{listed->centre, listed->diameter, static_cast<int>(listed->at.size()),
+                               listed->at.front(), job.convention.sense};
+    }
+}
+
+void say_row(Job& job, std::size_t index, RowWay way) {
+    Pattern& pattern = job.patterns[index];
+    // Whatever it was: its first hole, how many, how far apart, which way.
+    const std::vector<Place> places = places_of(job)[index];
+    const auto count = places_in(pattern.layout);
+    const Point first = places.front().at;
+    const Point last = places[static_cast<std::size_t>(count - 1)].at;
+    RowPattern row{first, count, distance(first, last) / (count - 1), bearing_of(first, last), false};
+    switch (way) {
+    case RowWay::Pitch:
+        pattern.layout = row;
+        break;
+    case RowWay::Centred:
+        row.first = (first + last) * 0.5;
+        row.centred = true;
+        pattern.layout = row;
+        break;
+    case RowWay::Margins: {
+        const bool level = std::fabs(row.bearing.cosine()) > std::fabs(row.bearing.sine());
+        const Length margin = round_figure((level ? job.blank.extent_x() : job.blank.extent_y()) / 10.0, job.unit);
+        pattern.layout = MarginsPattern{level ? Axis::X : Axis::Y, level ? first.y : first.x, margin, margin, count};
+        break;
+    }
+    case RowWay::Steps:
+        pattern.layout =
+            StepsPattern{first, row.bearing, std::vector<Length>(static_cast<std::size_t>(count - 1), row.pitch)};
+        break;
+    }
+}
+
+void say_hole(Job& job, std::size_t index, HoleWay way) {
+    Pattern& pattern = job.patterns[index];
+    const Point now = places_of(job)[index].front().at;
+    if (way == HoleWay::Place) {
+        pattern.layout = SinglePattern{now};
+        return;
+    }
+    // The two holes before it that lie nearest.
+    std::vector<std::pair<Length, HoleRef>> known;
+    const std::vector<std::vector<Place>> places = places_of(job);
+    for (std::size_t i = 0; i < index; ++i)
+        for (std::size_t k = 0; k < places[i].size() && job.patterns[i].face == pattern.face; ++k)
+            known.emplace_back(distance(places[i][k].at, now), HoleRef{job.patterns[i].name, static_cast<int>(k) + 1});
+    std::stable_sort(known.begin(), known.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+    const HoleRef none{"?", 1}; // refused, with a sentence, when there are no two holes before it
+    const auto ref = [&](std::size_t n) { return n < known.size() ? known[n].second : none; };
+    if (way == HoleWay::Middle) {
+        pattern.layout = MiddlePattern{ref(0), ref(1)};
+        return;
+    }
+    const Length least = Length::mm(0.001);
+    pattern.layout = TwoDistancesPattern{ref(0), ref(1), known.empty() ? least : std::max(least, known[0].first),
+                                         known.size() < 2 ? least : std::max(least, known[1].first), true};
+    if (known.size() > 1)
+        if (distance(places_of(job)[index].front().at, now) > least)
+            std::get<TwoDistancesPattern>(pattern.layout).left = false;
+}
+
+void say_copy(Job& job, std::size_t index, std::size_t way) {
+    auto& copy = std::get<CopyPattern>(job.patterns[index].layout);
+    const Point middle = middle_from_datum(job);
+    switch (way) {
+    case 0:
+        copy.way = Mirrored{middle, Angle::degrees(90.0)};
+        break;
+    case 1:
+        copy.way = Turned{middle, Angle::degrees(90.0), 1};
+        break;
+    case 2:
+        copy.way = Repeated{{round_figure(job.blank.extent_x() / 5.0, job.unit), {}}, 1};
+        break;
+    case 3: {
+        std::string carrier;
+        for (std::size_t i = 0; i < index; ++i)
+            if (job.patterns[i].name != copy.of && is_at_hand(job, job.patterns[i]))
+                carrier = job.patterns[i].name;
+        copy.way = AtEach{carrier};
+        break;
+    }
+    default:
+        copy.way = InEveryPiece{};
+        break;
+    }
+    trim_to_count(job, index);
 }
 
 } // namespace clockface::app

@@ -1,8 +1,10 @@
 #include "widgets/job_blanks.h"
 
 #include "measure/figures.h"
+#include "measure/lists.h"
 #include "measure/read_angle.h"
 #include "measure/shop_number.h"
+#include "shop/hole_words.h"
 
 namespace clockface::app {
 
@@ -29,6 +31,15 @@ template <class T> T peek(const Job& job, const JobBlanks::Reach<T>& reach) {
 
 QString shown_length(const Job& job, Length length) {
     return q(with_unit(length, job.unit));
+}
+
+QString shown_direction(const Job& job, Angle bearing) {
+    return q(in_degrees(job.convention.figure_of(bearing)) + " (" + clock_time(bearing) + ")");
+}
+
+Result<ReadAngle> read_shown_direction(const QString& text, const Job& job) {
+    const QString typed = text.section(QLatin1Char('('), 0, 0).trimmed();
+    return read_direction(typed.isEmpty() ? text.toStdString() : typed.toStdString(), job.convention);
 }
 
 void JobBlanks::custom(Sentence& sentence, const QString& name, const QString& what,
@@ -104,11 +115,11 @@ void JobBlanks::coordinate(Sentence& sentence, const QString& name, const QStrin
 }
 
 void JobBlanks::count(Sentence& sentence, const QString& name, const QString& what, int least, int most,
-                      Reach<int> reach) const {
+                      Reach<int> reach, const std::string& of_what) const {
     custom(
         sentence, name, what, [reach](const Job& job) { return q(count_word(peek(job, reach))); },
-        [reach, least, most](Job& job, const QString& text) -> Result<QString> {
-            return read_count(text.trimmed().toStdString(), least, most, "holes").map([&](int read) {
+        [reach, least, most, of_what](Job& job, const QString& text) -> Result<QString> {
+            return read_count(text.trimmed().toStdString(), least, most, of_what).map([&](int read) {
                 reach(job) = read;
                 return QString();
             });
@@ -117,20 +128,13 @@ void JobBlanks::count(Sentence& sentence, const QString& name, const QString& wh
 
 void JobBlanks::direction(Sentence& sentence, const QString& name, const QString& what, Reach<Angle> reach) const {
     custom(
-        sentence, name, what,
-        [reach](const Job& job) {
-            const Angle bearing = peek(job, reach);
-            return q(in_degrees(job.convention.figure_of(bearing)) + " (" + clock_time(bearing) + ")");
-        },
+        sentence, name, what, [reach](const Job& job) { return shown_direction(job, peek(job, reach)); },
         [reach](Job& job, const QString& text) -> Result<QString> {
-            // The blank shows the clock time in brackets behind the figure; left there, it is not read again.
-            const QString typed = text.section(QLatin1Char('('), 0, 0).trimmed();
-            return read_direction(typed.isEmpty() ? text.toStdString() : typed.toStdString(), job.convention)
-                .map([&](const ReadAngle& read) {
-                    reach(job) = read.value;
-                    return read.how.empty() ? q(clock_time(read.value) + " on the clock; " + job.convention.in_words())
-                                            : q(read.how);
-                });
+            return read_shown_direction(text, job).map([&](const ReadAngle& read) {
+                reach(job) = read.value;
+                return read.how.empty() ? q(clock_time(read.value) + " on the clock; " + job.convention.in_words())
+                                        : q(read.how);
+            });
         });
 }
 
@@ -154,16 +158,93 @@ void JobBlanks::text(Sentence& sentence, const QString& name, const QString& wha
         });
 }
 
+void JobBlanks::flag(Sentence& sentence, const QString& name, const QString& what, const QString& no,
+                     const QString& yes, Reach<bool> reach) const {
+    choice(
+        sentence, name, what, {no, yes}, [reach](const Job& job) { return peek(job, reach) ? 1 : 0; },
+        [reach](Job& job, int filling) { reach(job) = filling == 1; });
+}
+
+void JobBlanks::sense(Sentence& sentence, const QString& name, const QString& what, Reach<Sense> reach) const {
+    choice(
+        sentence, name, what, {QObject::tr("counter-clockwise"), QObject::tr("clockwise")},
+        [reach](const Job& job) { return static_cast<int>(peek(job, reach)); },
+        [reach](Job& job, int filling) { reach(job) = static_cast<Sense>(filling); });
+}
+
+void JobBlanks::lengths(Sentence& sentence, const QString& name, const QString& what,
+                        Reach<std::vector<Length>> reach) const {
+    custom(
+        sentence, name, what,
+        [reach](const Job& job) {
+            QStringList all;
+            for (const Length each : peek(job, reach))
+                all << q(decimal(each.in(job.unit), job_decimals(job.unit), Sign::WhenNegative, Tail::Trim));
+            return all.join(QStringLiteral(", "));
+        },
+        [reach](Job& job, const QString& text) -> Result<QString> {
+            return read_lengths(text.toStdString(), job.unit).map([&](const std::vector<Length>& read) {
+                reach(job) = read;
+                Length whole;
+                for (const Length each : read)
+                    whole += each;
+                return QObject::tr("together %1").arg(q(both_units(whole)));
+            });
+        });
+}
+
+void JobBlanks::points(Sentence& sentence, const QString& name, const QString& what, const QString& none,
+                       Reach<std::vector<Point>> reach, std::function<Point(const Job&)> from) const {
+    custom(
+        sentence, name, what,
+        [reach, none, from](const Job& job) {
+            QStringList all;
+            for (const Point& each : peek(job, reach)) {
+                const Point drawn = as_drawn(job.datum, from(job) + each);
+                const auto figure = [&](Length length) {
+                    return q(decimal(length.in(job.unit), job_decimals(job.unit), Sign::WhenNegative, Tail::Trim));
+                };
+                all << figure(drawn.x) + QStringLiteral(", ") + figure(drawn.y);
+            }
+            return all.isEmpty() ? none : all.join(QStringLiteral("; "));
+        },
+        [reach, none, from](Job& job, const QString& text) -> Result<QString> {
+            std::vector<Point>& all = reach(job);
+            if (!none.isEmpty() && (text.trimmed().isEmpty() || text.trimmed() == none)) {
+                all.clear();
+                return QString();
+            }
+            return read_points(text.toStdString(), job.unit).map([&](const std::vector<Point>& read) {
+                const Point origin = from(job);
+                all.clear();
+                for (const Point& each : read)
+                    all.push_back(from_drawn(job.datum, each) - origin);
+                return q(counted(static_cast<std::int64_t>(all.size()), "place"));
+            });
+        });
+}
+
+void JobBlanks::hole(Sentence& sentence, const QString& name, const QString& what, Reach<HoleRef> reach) const {
+    custom(
+        sentence, name, what, [reach](const Job& job) { return q(in_words(peek(job, reach))); },
+        [reach](Job& job, const QString& text) -> Result<QString> {
+            return read_hole_name(text.trimmed().toStdString(), job).map([&](const HoleRef& read) {
+                reach(job) = read;
+                return QString();
+            });
+        });
+}
+
 void JobBlanks::choice(Sentence& sentence, const QString& name, const QString& what, const QStringList& fillings,
                        std::function<int(const Job&)> now, std::function<void(Job&, int)> choose) const {
     Document& document = m_document;
     sentence.choice(
         name, what, fillings, [&document, now] { return now(document.settled()); },
-        [&document, choose, what](int filling) {
+        [&document, choose, what](int filling) -> QString {
             Job next = document.settled();
             choose(next, filling);
-            // Choices offer only what can be.
-            (void)document.edit(QObject::tr("change of %1").arg(what), next);
+            const Result<void> kept = document.edit(QObject::tr("change of %1").arg(what), next);
+            return kept ? QString() : q(kept.error().sentence);
         });
 }
 

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "document/document.h"
-#include "measure/convention.h"
+#include "measure/read_angle.h"
 #include "widgets/sentence.h"
 
 namespace clockface::app {
@@ -23,12 +23,25 @@ public:
                          Reach<std::optional<Length>> reach) const;
     /// One coordinate of a point, with the sign the drawing gives it.
     void coordinate(Sentence& sentence, const QString& name, const QString& what, Axis axis, Reach<Point> reach) const;
-    void count(Sentence& sentence, const QString& name, const QString& what, int least, int most,
-               Reach<int> reach) const;
+    /// A whole number; `of_what` is the noun for its sentence ("holes").
+    void count(Sentence& sentence, const QString& name, const QString& what, int least, int most, Reach<int> reach,
+               const std::string& of_what = "holes") const;
     /// A direction, in the job's angle convention or as clock time.
     void direction(Sentence& sentence, const QString& name, const QString& what, Reach<Angle> reach) const;
     /// An amount of turn.
     void turn(Sentence& sentence, const QString& name, const QString& what, Reach<Angle> reach) const;
+    void sense(Sentence& sentence, const QString& name, const QString& what, Reach<Sense> reach) const;
+    /// One of two wordings.
+    void flag(Sentence& sentence, const QString& name, const QString& what, const QString& no, const QString& yes,
+              Reach<bool> reach) const;
+    /// Several lengths with commas between them.
+    void lengths(Sentence& sentence, const QString& name, const QString& what, Reach<std::vector<Length>> reach) const;
+    /// Several places "X, Y; X, Y" as the drawing counts them; the job holds them from the point `from` gives. Where
+    /// `none` is not empty it stands for no place at all.
+    void points(Sentence& sentence, const QString& name, const QString& what, const QString& none,
+                Reach<std::vector<Point>> reach, std::function<Point(const Job&)> from) const;
+    /// A hole of another pattern, by name.
+    void hole(Sentence& sentence, const QString& name, const QString& what, Reach<HoleRef> reach) const;
     void text(Sentence& sentence, const QString& name, const QString& what, Reach<std::string> reach) const;
     /// Anything else: own words out, own reading in.
     void custom(Sentence& sentence, const QString& name, const QString& what, std::function<QString(const Job&)> show,
@@ -39,6 +52,10 @@ public:
 private:
     Document& m_document;
 };
+
+/// "30° (2:00)", and reading it back: the clock time in brackets behind the figure is not read again.
+QString shown_direction(const Job& job, Angle bearing);
+Result<ReadAngle> read_shown_direction(const QString& text, const Job& job);
 
 /// "12.500" trimmed to what has to be written in the job's unit, with the unit: "12.5 mm".
 QString shown_length(const Job& job, Length length);

@@ -47,7 +47,7 @@ BlankEdit* Sentence::blank(const QString& name, const QString& what, BlankEdit::
 }
 
 QToolButton* Sentence::choice(const QString& name, const QString& what, const QStringList& fillings,
-                              std::function<int()> now, std::function<void(int)> choose) {
+                              std::function<int()> now, std::function<QString(int)> choose) {
     auto* button = new QToolButton(m_line);
     button->setObjectName(name);
     button->setAccessibleName(what);
@@ -57,7 +57,8 @@ QToolButton* Sentence::choice(const QString& name, const QString& what, const QS
     auto* menu = new QMenu(button);
     menu->setObjectName(name + QStringLiteral("Menu"));
     for (int i = 0; i < fillings.size(); ++i)
-        connect(menu->addAction(fillings[i]), &QAction::triggered, this, [choose, i] { choose(i); });
+        connect(menu->addAction(fillings[i]), &QAction::triggered, this,
+                [this, choose, i] { show_verdict(choose(i), {}); });
     button->setMenu(menu);
     m_line->layout()->addWidget(button);
     const auto refresh = [button, fillings, now] {

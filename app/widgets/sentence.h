@@ -19,9 +19,10 @@ public:
 
     void words(const QString& text);
     BlankEdit* blank(const QString& name, const QString& what, BlankEdit::Show show, BlankEdit::Try attempt);
-    /// A blank with a few possible fillings; `now` gives the index of the present one, `choose` takes another.
+    /// A blank with a few possible fillings; `now` gives the index of the present one, `choose` takes another, or says
+    /// why it cannot be.
     QToolButton* choice(const QString& name, const QString& what, const QStringList& fillings, std::function<int()> now,
-                        std::function<void(int)> choose);
+                        std::function<QString(int)> choose);
 
     /// Shows the job's values in all blanks.
     void refresh();

@@ -93,6 +93,13 @@ int JsonObject::integer(const std::string& name) {
     return found ? integer_at(*found, place_of(name), m_fault) : 0;
 }
 
+bool JsonObject::flag(const std::string& name) {
+    const nlohmann::json* found = find(name);
+    if (found && !found->is_boolean())
+        m_fault.note(place_of(name), "true or false is expected here.");
+    return found && found->is_boolean() && found->get<bool>();
+}
+
 std::string JsonObject::text(const std::string& name) {
     const nlohmann::json* found = find(name);
     if (!found)

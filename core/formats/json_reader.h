@@ -37,6 +37,7 @@ public:
     [[nodiscard]] bool has(const std::string& name) const;
     double number(const std::string& name);
     int integer(const std::string& name);
+    bool flag(const std::string& name);
     std::string text(const std::string& name);
     /// One of the listed words, as its index.
     std::size_t word(const std::string& name, const std::vector<std::string>& words);

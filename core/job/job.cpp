@@ -7,74 +7,40 @@
 
 namespace clockface {
 
-namespace {
-
-template <class... F> struct Cases : F... { using F::operator()...; };
-template <class... F> Cases(F...) -> Cases<F...>;
-
-int places(const GridPattern& grid) {
-    switch (grid.kind) {
-    case GridKind::Frame:
-        // Of a single row or column everything is edge.
-        return grid.columns < 2 || grid.rows < 2 ? grid.columns * grid.rows : 2 * (grid.columns + grid.rows) - 4;
-    case GridKind::Staggered:
-        return grid.columns * grid.rows - grid.rows / 2;
-    case GridKind::Full:
-        break;
-    }
-    return grid.columns * grid.rows;
+std::string progress_name(const Job& job, const std::string& machine) {
+    return job.blank.up == Face::Top ? machine : machine + ", " + face_in_words(job.blank.shape, job.blank.up);
 }
 
-} // namespace
-
-int places_in(const PatternLayout& layout) {
-    return std::visit(Cases{[](const SinglePattern&) { return 1; },
-                            [](const GridPattern& grid) { return places(grid); },
-                            [](const auto& many) { return many.count; }},
-                      layout);
-}
-
-bool is_round(const PatternLayout& layout) {
-    return std::holds_alternative<CirclePattern>(layout) || std::holds_alternative<ArcPattern>(layout);
-}
-
-Point anchor_of(const PatternLayout& layout) {
-    return std::visit(
-        Cases{[](const RowPattern& row) { return row.first; }, [](const SinglePattern& single) { return single.at; },
-              [](const GridPattern& grid) { return grid.first; }, [](const auto& round) { return round.centre; }},
-        layout);
-}
-
-PatternLayout with_anchor(PatternLayout layout, Point anchor) {
-    std::visit(Cases{[&](RowPattern& row) { row.first = anchor; }, [&](SinglePattern& single) { single.at = anchor; },
-                     [&](GridPattern& grid) { grid.first = anchor; }, [&](auto& round) { round.centre = anchor; }},
-               layout);
-    return layout;
-}
-
-Point datum_from_middle(const Blank& blank, DatumPlace place) {
-    const Length x = blank.extent_x() / 2.0;
-    const Length y = blank.extent_y() / 2.0;
-    switch (place) {
-    case DatumPlace::LowerLeft:
-        return {-x, -y};
-    case DatumPlace::LowerRight:
-        return {x, -y};
-    case DatumPlace::UpperLeft:
-        return {-x, y};
-    case DatumPlace::UpperRight:
-        return {x, y};
-    case DatumPlace::Middle:
-        break;
-    }
-    return {};
+Job with_datum(Job job, const Datum& datum) {
+    const Point step = datum_from_middle(job) - datum_from_middle(job.blank, datum);
+    for (Pattern& pattern : job.patterns)
+        if (is_at_hand(job, pattern))
+            pattern.layout = shifted(pattern.layout, step);
+    job.datum = datum;
+    return job;
 }
 
 Job with_datum_place(Job job, DatumPlace place) {
-    const Point step = datum_from_middle(job.blank, job.datum.place) - datum_from_middle(job.blank, place);
-    for (Pattern& pattern : job.patterns)
-        pattern.layout = with_anchor(pattern.layout, anchor_of(pattern.layout) + step);
-    job.datum.place = place;
+    Datum datum = job.datum;
+    datum.place = place;
+    datum.on.clear();
+    datum.off = {};
+    return with_datum(std::move(job), datum);
+}
+
+Job with_face_up(Job job, Face face) {
+    if (face == job.blank.up)
+        return job;
+    job.other_datums[job.blank.up] = job.datum;
+    job.blank.up = face;
+    if (const auto known = job.other_datums.find(face); known != job.other_datums.end()) {
+        job.datum = known->second;
+        job.other_datums.erase(known);
+    } else if (job.datum.place == DatumPlace::Existing || job.datum.place == DatumPlace::Point) {
+        job.datum.place = DatumPlace::LowerLeft; // what it was set on is on the other face
+        job.datum.on.clear();
+        job.datum.off = {};
+    }
     return job;
 }
 
@@ -82,15 +48,39 @@ Point as_drawn(const Datum& datum, Point point) {
     return {datum.x_plus_right ? point.x : -point.x, datum.y_plus_up ? point.y : -point.y};
 }
 
+int pattern_index(const Job& job, const std::string& name) {
+    const auto found = std::find_if(job.patterns.begin(), job.patterns.end(),
+                                    [&](const Pattern& pattern) { return pattern.name == name; });
+    return found == job.patterns.end() ? -1 : static_cast<int>(found - job.patterns.begin());
+}
+
+const HoleSpec& spec_of(const Job& job, const Pattern& pattern) {
+    const Pattern* at = &pattern;
+    // A source stands before its copies, so this ends.
+    while (const auto* copy = std::get_if<CopyPattern>(&at->layout)) {
+        const int source = pattern_index(job, copy->of);
+        if (source < 0)
+            break;
+        at = &job.patterns[static_cast<std::size_t>(source)];
+    }
+    return at->hole;
+}
+
+void rename_pattern(Job& job, std::size_t pattern, const std::string& name) {
+    const std::string before = job.patterns[pattern].name;
+    job.patterns[pattern].name = name;
+    for (std::size_t i = pattern + 1; i < job.patterns.size(); ++i)
+        for (std::string* used : names_in(job.patterns[i].layout))
+            if (*used == before)
+                *used = name;
+}
+
 std::string next_pattern_name(const Job& job) {
-    const auto used = [&](const std::string& name) {
-        return std::any_of(job.patterns.begin(), job.patterns.end(), [&](const Pattern& p) { return p.name == name; });
-    };
     for (int n = 0;; ++n) {
         std::string name(1, static_cast<char>('A' + n % 26));
         if (n >= 26)
             name.insert(0, 1, static_cast<char>('A' + (n / 26 - 1) % 26));
-        if (!used(name) || n >= 26 * 27)
+        if (pattern_index(job, name) < 0 || n >= 26 * 27)
             return name;
     }
 }
@@ -106,6 +96,10 @@ std::string size_in_words(const HoleSpec& hole, Unit unit) {
         break;
     }
     return with_unit(hole.diameter, unit);
+}
+
+std::string in_words(const HoleRef& hole) {
+    return hole.pattern + std::to_string(hole.number);
 }
 
 } // namespace clockface

@@ -1,84 +1,50 @@
 #include "layout/callout.h"
 
-#include "job/validate.h"
-#include "measure/figures.h"
+#include "layout/callout_words.h"
+#include "layout/pattern.h"
+#include "layout/validate.h"
 #include "measure/read_angle.h"
 #include "measure/shop_number.h"
 #include "shop/hole_words.h"
 
 #include <algorithm>
-#include <array>
 #include <cctype>
 #include <fmt/format.h>
-#include <fmt/ranges.h>
+#include <map>
 #include <optional>
-#include <regex>
 #include <vector>
 
 namespace clockface {
 
 namespace {
 
-struct Word {
-    std::string text; // lower case
-    std::size_t begin = 0;
-    std::size_t length = 0;
-};
-
-// Words that say what a figure is; everything else belongs to a figure.
-constexpr std::array keywords = {
-    "on",      "circle", "pc",   "pitch", "arc",     "row",     "grid", "frame",     "staggered",
-    "at",      "about",  "from", "to",    "over",    "cw",      "ccw",  "clockwise", "counter-clockwise",
-    "through", "thru",   "deep", "apart", "towards", "without", "by",   "of",        "a",
-    "the",     "holes",  "hole", "and",   "rows",    ",",       "x",    "y",         "tapped",
-    "reamed"};
-constexpr std::array fillers = {"on", "of", "a", "the", "holes", "hole", "and", "tapped", "reamed", ",", "rows", "in"};
-
-template <std::size_t N> bool among(const std::string& word, const std::array<const char*, N>& words) {
-    return std::find(words.begin(), words.end(), word) != words.end();
-}
-
-std::vector<Word> words_of(std::string_view text) {
-    std::vector<Word> words;
-    for (std::size_t at = 0; at < text.size();) {
-        if (text[at] == ' ' || text[at] == '\t') {
-            ++at;
-            continue;
-        }
-        std::size_t end = at + 1;
-        if (text[at] != ',')
-            while (end < text.size() && text[end] != ' ' && text[end] != '\t' && text[end] != ',')
-                ++end;
-        Word word{std::string(text.substr(at, end - at)), at, end - at};
-        std::transform(word.text.begin(), word.text.end(), word.text.begin(),
-                       [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-        words.push_back(word);
-        at = end;
-    }
-    return words;
-}
-
-// Whether the next word goes on with a figure ("3 1/4", "12 mm", "4 H7", "1 o'clock", "2 + 3") or begins another.
-bool belongs_together(std::string_view figure, const std::string& next) {
-    static constexpr std::string_view signs = "+-*/(";
-    static const std::regex fraction(R"(\d+/\d+.*)");
-    static const std::regex thread(R"(m\d.*|#.*|\d+/\d+-\d+)");
-    const auto open = std::count(figure.begin(), figure.end(), '(');
-    if (open > std::count(figure.begin(), figure.end(), ')') || signs.find(figure.back()) != std::string_view::npos)
-        return true;
-    if (next.size() == 1 && signs.find(next.front()) != std::string_view::npos)
-        return true;
-    const bool after_whole = figure.find_first_not_of("0123456789") == std::string_view::npos;
-    if (std::regex_match(next, thread))
-        return false;
-    if (std::regex_match(next, fraction))
-        return after_whole;
-    const bool after_no = figure == "no" || figure == "No" || figure == "no." || figure == "No.";
-    return after_no || std::isdigit(static_cast<unsigned char>(next.front())) == 0;
-}
+using Word = CalloutWord;
 
 struct Stop {
     CalloutProblem problem;
+};
+
+// What the words have said so far.
+struct Said {
+    enum class Kind { Unsaid, Circle, Arc, Row, Grid, Angles, Margins, Steps, Middle, TwoDistances, Points, Copy };
+    Kind kind = Kind::Unsaid;
+    GridKind grid = GridKind::Full;
+    std::optional<int> count, columns, rows;
+    std::optional<HoleSpec> size;
+    std::optional<Length> depth, diameter, pitch, across, before, after, level;
+    std::optional<Point> place;
+    std::optional<Angle> first, last, sweep, towards;
+    std::optional<Sense> sense;
+    bool astride = false, centred = false, left = true;
+    Axis along = Axis::X;
+    std::vector<Angle> angles;
+    std::vector<Length> steps;
+    std::vector<std::pair<Length, HoleRef>> distances;
+    std::optional<HoleRef> one, other;
+    std::vector<Point> points, extras;
+    CopyPattern copy;
+    std::map<int, Point> off;
+    std::optional<Word> without;
 };
 
 // Collects what the words say. Refusals travel as an exception inside this file only.
@@ -87,7 +53,7 @@ public:
     Reader(std::string_view text, const Job& job)
         : m_text(text)
         , m_job(job)
-        , m_words(words_of(text)) {}
+        , m_words(callout_words(text)) {}
 
     Pattern read() {
         if (m_words.empty())
@@ -97,40 +63,34 @@ public:
             read_part();
         Pattern pattern;
         pattern.name = next_pattern_name(m_job);
-        if (!m_size)
-            refuse_end("The size of the holes is missing. Write a diameter or a thread, such as 8.4 or M5.");
-        pattern.hole = *m_size;
-        pattern.hole.depth = m_depth;
-        pattern.layout = layout();
-        if (m_without) {
-            const auto numbers = clockface::read_hole_numbers(m_without->text, places_in(pattern.layout));
-            if (!numbers)
-                throw Stop{{m_without->begin, m_without->length, numbers.error().sentence}};
-            pattern.left_out = *numbers;
+        pattern.face = m_job.blank.up;
+        if (m_said.kind != Said::Kind::Copy) {
+            if (!m_said.size)
+                refuse_end("The size of the holes is missing. Write a diameter or a thread, such as 8.4 or M5.");
+            pattern.hole = *m_said.size;
+            pattern.hole.depth = m_said.depth;
         }
+        pattern.layout = layout();
+        pattern.off = m_said.off;
+        pattern.extras = m_said.extras;
         Job next = m_job;
         next.patterns.push_back(pattern);
+        if (m_said.without)
+            pattern.left_out = numbers(*m_said.without, static_cast<int>(counts_of(next).back()));
+        next.patterns.back() = pattern;
         if (const auto fault = first_fault(next))
             refuse_end(fault->sentence);
         return pattern;
     }
 
 private:
-    enum class Kind { Unsaid, Circle, Arc, Row, Grid };
+    using Kind = Said::Kind;
 
     std::string_view m_text;
     const Job& m_job;
     std::vector<Word> m_words;
     std::size_t m_at = 0;
-    Kind m_kind = Kind::Unsaid;
-    GridKind m_grid = GridKind::Full;
-    std::optional<int> m_count, m_columns, m_rows;
-    std::optional<HoleSpec> m_size;
-    std::optional<Length> m_depth, m_diameter, m_pitch, m_across;
-    std::optional<Point> m_place;
-    std::optional<Angle> m_first, m_last, m_sweep, m_towards;
-    std::optional<Sense> m_sense;
-    std::optional<Word> m_without;
+    Said m_said;
 
     [[noreturn]] void refuse_end(const std::string& sentence) const { throw Stop{{m_text.size(), 0, sentence}}; }
     [[noreturn]] static void refuse(const Word& word, const std::string& sentence) {
@@ -146,12 +106,20 @@ private:
         ++m_at;
         return true;
     }
-    // "in" is a unit, except before a row or a grid.
+    void expect(const std::string& word, const std::string& why) {
+        if (take(word))
+            return;
+        if (at_end())
+            refuse_end(why);
+        refuse(m_words[m_at], why);
+    }
+    // "in" is a unit, except before a row, a grid or a piece.
     [[nodiscard]] bool is_keyword(std::size_t ahead) const {
         const std::string word = peek(ahead);
         if (word == "in")
-            return peek(ahead + 1) == "row" || peek(ahead + 1) == "a" || peek(ahead + 1) == "staggered";
-        return among(word, keywords);
+            return peek(ahead + 1) == "row" || peek(ahead + 1) == "a" || peek(ahead + 1) == "staggered" ||
+                   peek(ahead + 1) == "every";
+        return is_callout_keyword(word);
     }
     [[nodiscard]] bool figure_follows() const { return !at_end() && !is_keyword(0); }
 
@@ -163,30 +131,112 @@ private:
             refuse(m_words[m_at], fmt::format("{} is missing before '{}'.", wanted, peek()));
         }
         Word found = m_words[m_at++];
-        while (figure_follows() && belongs_together(m_text.substr(found.begin, found.length), peek())) {
+        while (figure_follows() && belongs_to_figure(m_text.substr(found.begin, found.length), peek())) {
             found.length = m_words[m_at].begin + m_words[m_at].length - found.begin;
             ++m_at;
         }
         found.text = std::string(m_text.substr(found.begin, found.length));
         return found;
     }
-    Length length(const Word& word) const {
+    // Figures with commas (or "and") between them, as far as the next one is a figure by itself.
+    std::vector<Word> list(const std::string& wanted) {
+        std::vector<Word> all{figure(wanted)};
+        while (peek() == "," || peek() == "and") {
+            const std::size_t before = m_at;
+            ++m_at;
+            if (!figure_follows()) {
+                m_at = before;
+                break;
+            }
+            Word next = figure(wanted);
+            const std::string then = peek();
+            // "…, 8.4 deep": the figure belongs to what follows it.
+            if (then == "deep" || then == "apart" || then == "pc" || then == "circle" || then == "from" ||
+                std::isdigit(static_cast<unsigned char>(next.text.front())) == 0) {
+                m_at = before;
+                break;
+            }
+            all.push_back(next);
+        }
+        return all;
+    }
+
+    [[nodiscard]] Length length(const Word& word) const {
         const auto read = read_length(word.text, m_job.unit);
         if (!read)
             refuse(word, read.error().sentence);
         return read->value;
     }
-    int whole(const Word& word) const {
-        const auto read = clockface::read_count(word.text, 1, most_holes_in_pattern, "holes");
+    [[nodiscard]] static int whole(const Word& word, const std::string& of = "holes") {
+        const auto read = clockface::read_count(word.text, 1, most_holes_in_pattern, of);
         if (!read)
             refuse(word, read.error().sentence);
         return *read;
     }
-    Angle direction(const Word& word) const {
+    [[nodiscard]] Angle direction(const Word& word) const {
         const auto read = read_direction(word.text, m_job.convention);
         if (!read)
             refuse(word, read.error().sentence);
         return read->value;
+    }
+    [[nodiscard]] static Angle turn(const Word& word) {
+        const auto read = read_turn(word.text);
+        if (!read)
+            refuse(word, read.error().sentence);
+        return read->value;
+    }
+    [[nodiscard]] static std::set<int> numbers(const Word& word, int places) {
+        const auto read = clockface::read_hole_numbers(word.text, places);
+        if (!read)
+            refuse(word, read.error().sentence);
+        return *read;
+    }
+    // X, Y as the drawing counts them.
+    Point pair(const std::string& wanted) {
+        take("x");
+        const Word x = figure(wanted);
+        if (!take(",") && peek() != "y")
+            refuse(x, "This takes two figures, X and Y, with a comma between them.");
+        take("y");
+        const Word y = figure("The Y of it");
+        return from_drawn(m_job.datum, {length(x), length(y)});
+    }
+    std::vector<Point> pairs(const std::string& wanted) {
+        std::vector<Point> all{pair(wanted)};
+        while (take(";"))
+            all.push_back(pair(wanted));
+        return all;
+    }
+    std::string pattern_name() {
+        if (at_end())
+            refuse_end("The name of a pattern is missing here.");
+        Word word = m_words[m_at++]; // any word: a pattern may well be called A
+        word.text = std::string(m_text.substr(word.begin, word.length));
+        for (const Pattern& pattern : m_job.patterns)
+            if (pattern.name == word.text || lower(pattern.name) == lower(word.text))
+                return pattern.name;
+        refuse(word, m_job.patterns.empty()
+                         ? "There is no pattern yet to go by."
+                         : fmt::format("There is no pattern {}. {} would do.", word.text, m_job.patterns.back().name));
+    }
+    [[nodiscard]] static std::string lower(std::string text) {
+        std::transform(text.begin(), text.end(), text.begin(),
+                       [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+        return text;
+    }
+    // "A3", when there is a pattern A.
+    [[nodiscard]] std::optional<HoleRef> hole_at(std::size_t ahead) const {
+        const auto found = read_hole_name(peek(ahead), m_job);
+        return found ? std::optional(*found) : std::nullopt;
+    }
+    HoleRef hole() {
+        if (at_end())
+            refuse_end("The name of a hole is missing here.");
+        const auto found = read_hole_name(std::string(m_text.substr(m_words[m_at].begin, m_words[m_at].length)), m_job);
+        if (!found)
+            refuse(m_words[m_at], found.error().sentence);
+        ++m_at;
+        return *found;
     }
 
     // "7x", "7 x", "seven", "7 holes".
@@ -195,107 +245,219 @@ private:
         if (word.text.size() > 1 && word.text.back() == 'x' &&
             std::isdigit(static_cast<unsigned char>(word.text.front()))) {
             word.text.pop_back();
-            m_count = whole(word);
+            m_said.count = whole(word);
             ++m_at;
         } else if (peek(1) == "x" || peek(1) == "holes" ||
-                   (!among(word.text, keywords) && !std::isdigit(static_cast<unsigned char>(word.text.front())) &&
+                   (!is_callout_keyword(word.text) && !std::isdigit(static_cast<unsigned char>(word.text.front())) &&
                     clockface::read_count(word.text, 1, most_holes_in_pattern, "holes"))) {
-            m_count = whole(word);
+            m_said.count = whole(word);
             m_at += peek(1) == "x" ? 2 : 1;
         }
     }
 
     void read_part() {
-        const Word word = m_words[m_at];
         if (figure_follows())
             return read_figure();
-        ++m_at;
-        if (word.text == "circle" || word.text == "pc" || word.text == "pitch")
-            read_circle(word);
-        else if (word.text == "arc") {
-            m_kind = Kind::Arc;
-            if (figure_follows())
-                m_diameter = length(figure("The diameter of the arc's circle"));
-        } else if (word.text == "row")
-            m_kind = Kind::Row;
-        else if (word.text == "grid" || word.text == "frame" || word.text == "staggered")
-            read_grid(word);
-        else if (word.text == "at" || word.text == "about")
-            read_place(word);
-        else if (word.text == "from")
-            m_first = direction(figure("The direction of the first hole"));
-        else if (word.text == "to") {
-            m_last = direction(figure("The direction of the last hole"));
-            m_kind = Kind::Arc;
-        } else if (word.text == "over") {
-            const Word angle = figure("The angle from the first hole to the last");
-            const auto read = read_turn(angle.text);
-            if (!read)
-                refuse(angle, read.error().sentence);
-            m_sweep = read->value;
-            m_kind = Kind::Arc;
-        } else if (word.text == "cw" || word.text == "clockwise")
-            m_sense = Sense::Clockwise;
-        else if (word.text == "ccw" || word.text == "counter-clockwise")
-            m_sense = Sense::CounterClockwise;
-        else if (word.text == "through" || word.text == "thru")
-            m_depth.reset();
-        else if (word.text == "towards")
-            m_towards = direction(figure("The direction of the row"));
-        else if (word.text == "without")
-            read_without();
-        else if (!among(word.text, fillers))
+        using Part = void (Reader::*)(const Word&);
+        static const std::map<std::string, Part> parts = {
+            {"circle", &Reader::read_circle},     {"pc", &Reader::read_circle},
+            {"pitch", &Reader::read_circle},      {"arc", &Reader::read_arc},
+            {"row", &Reader::read_row},           {"grid", &Reader::read_grid},
+            {"frame", &Reader::read_grid},        {"staggered", &Reader::read_grid},
+            {"at", &Reader::read_place},          {"about", &Reader::read_place},
+            {"from", &Reader::read_first},        {"astride", &Reader::read_first},
+            {"to", &Reader::read_last},           {"over", &Reader::read_sweep},
+            {"cw", &Reader::read_sense},          {"clockwise", &Reader::read_sense},
+            {"ccw", &Reader::read_sense},         {"counter-clockwise", &Reader::read_sense},
+            {"through", &Reader::read_through},   {"thru", &Reader::read_through},
+            {"towards", &Reader::read_towards},   {"without", &Reader::read_without},
+            {"angles", &Reader::read_angles},     {"centred", &Reader::read_centred},
+            {"margins", &Reader::read_margins},   {"level", &Reader::read_level},
+            {"along", &Reader::read_along},       {"steps", &Reader::read_steps},
+            {"midway", &Reader::read_midway},     {"points", &Reader::read_points},
+            {"mirrored", &Reader::read_mirrored}, {"turned", &Reader::read_turned},
+            {"repeated", &Reader::read_repeated}, {"shift", &Reader::read_shift},
+            {"plus", &Reader::read_extras}};
+        const Word word = m_words[m_at++];
+        if (const auto part = parts.find(word.text); part != parts.end())
+            (this->*part->second)(word);
+        else if (!is_callout_filler(word.text))
             refuse(word, fmt::format("'{}' does not fit here. Say what comes before it, or take it out.", word.text));
     }
 
     void read_circle(const Word& word) {
         if (word.text == "pitch")
             take("circle");
-        if (m_kind == Kind::Unsaid)
-            m_kind = Kind::Circle;
+        if (m_said.kind == Kind::Unsaid)
+            m_said.kind = Kind::Circle;
         take("of");
-        if (!m_diameter)
-            m_diameter = length(figure("The diameter of the circle"));
+        if (!m_said.diameter)
+            m_said.diameter = length(figure("The diameter of the circle"));
     }
-
+    void read_arc(const Word&) {
+        m_said.kind = Kind::Arc;
+        if (figure_follows())
+            m_said.diameter = length(figure("The diameter of the arc's circle"));
+    }
+    void read_row(const Word&) {
+        if (m_said.kind == Kind::Unsaid)
+            m_said.kind = Kind::Row;
+    }
     void read_grid(const Word& word) {
-        m_kind = Kind::Grid;
-        m_grid = word.text == "frame"       ? GridKind::Frame
-                 : word.text == "staggered" ? GridKind::Staggered
-                                            : GridKind::Full;
-        if (!m_columns)
+        m_said.kind = Kind::Grid;
+        m_said.grid = word.text == "frame"       ? GridKind::Frame
+                      : word.text == "staggered" ? GridKind::Staggered
+                                                 : GridKind::Full;
+        if (!m_said.columns)
             refuse(word, fmt::format("How many holes by how many rows? Write it before: 4 by 3 {}.", word.text));
     }
-
     // "at 12.5, 30" is a place, "at 2:30" a direction.
     void read_place(const Word& word) {
         const bool named = take("x");
         const Word x = figure("The place");
-        const bool pair = peek() == "," && m_at + 1 < m_words.size() && (!is_keyword(1) || peek(1) == "y");
-        if (!pair && !(named && peek() == "y")) {
+        const bool comma = peek() == "," && m_at + 1 < m_words.size() && (!is_keyword(1) || peek(1) == "y");
+        if (!comma && !(named && peek() == "y")) {
             if (word.text == "about" || named)
                 refuse(x, "A place has two figures, X and Y, with a comma between them.");
-            m_first = direction(x);
+            m_said.first = direction(x);
             return;
         }
         take(",");
         take("y");
         const Word y = figure("The Y of the place");
-        m_place = from_drawn(m_job.datum, {length(x), length(y)});
+        m_said.place = from_drawn(m_job.datum, {length(x), length(y)});
     }
-
-    void read_without() {
-        Word numbers = figure("The numbers of the holes left out");
-        while (peek() == "," || peek() == "and") {
-            if (m_at + 1 >= m_words.size() || is_keyword(1) ||
-                !std::isdigit(static_cast<unsigned char>(peek(1).front())) || peek(2) == "deep")
-                break;
+    void read_first(const Word& word) {
+        m_said.first = direction(figure("The direction of the first hole"));
+        m_said.astride = word.text == "astride";
+    }
+    void read_last(const Word&) {
+        m_said.last = direction(figure("The direction of the last hole"));
+        m_said.kind = Kind::Arc;
+    }
+    void read_sweep(const Word&) {
+        m_said.sweep = turn(figure("The angle from the first hole to the last"));
+        m_said.kind = Kind::Arc;
+    }
+    void read_sense(const Word& word) {
+        m_said.sense = word.text == "cw" || word.text == "clockwise" ? Sense::Clockwise : Sense::CounterClockwise;
+    }
+    void read_through(const Word&) { m_said.depth.reset(); }
+    void read_towards(const Word&) { m_said.towards = direction(figure("The direction of the row")); }
+    void read_without(const Word&) {
+        const std::vector<Word> all = list("The numbers of the holes left out");
+        Word whole = all.front();
+        for (std::size_t i = 1; i < all.size(); ++i)
+            whole.text += " " + all[i].text;
+        whole.length = all.back().begin + all.back().length - whole.begin;
+        m_said.without = whole;
+    }
+    void read_angles(const Word&) {
+        m_said.kind = Kind::Angles;
+        for (const Word& word : list("The angles of the holes"))
+            m_said.angles.push_back(direction(word));
+    }
+    void read_centred(const Word&) { m_said.centred = true; }
+    void read_margins(const Word&) {
+        m_said.kind = Kind::Margins;
+        m_said.before = length(figure("The margin before the first hole"));
+        if (take(",") || take("and"))
+            m_said.after = length(figure("The margin after the last hole"));
+    }
+    void read_level(const Word&) { m_said.level = length(figure("The level of the row")); }
+    void read_along(const Word& word) {
+        if (take("x"))
+            m_said.along = Axis::X;
+        else if (take("y"))
+            m_said.along = Axis::Y;
+        else
+            refuse(word, "A row between margins runs along x or along y.");
+    }
+    void read_steps(const Word&) {
+        m_said.kind = Kind::Steps;
+        for (const Word& word : list("The distances from hole to hole"))
+            m_said.steps.push_back(length(word));
+    }
+    void read_midway(const Word&) {
+        m_said.kind = Kind::Middle;
+        take("between");
+        m_said.one = hole();
+        if (!take(","))
+            take("and");
+        m_said.other = hole();
+    }
+    void read_points(const Word&) {
+        m_said.kind = Kind::Points;
+        m_said.points = pairs("A place");
+    }
+    void read_extras(const Word&) { m_said.extras = pairs("The place of a further hole"); }
+    void read_shift(const Word&) {
+        do {
+            const int number = whole(figure("The number of a hole"));
+            expect("by", "By how much? Write it so: shift 3 by 0.2, 0.");
+            m_said.off[number] = pair("The shift");
+        } while (take(";"));
+    }
+    // "mirrored A at x 40", "mirrored A at y 12", "mirrored A at 12, 30 towards 45".
+    void read_mirrored(const Word&) {
+        m_said.kind = Kind::Copy;
+        m_said.copy.of = pattern_name();
+        take(",");
+        expect("at", "In which line? Write it so: mirrored A at x 40, or at y 12.");
+        const bool at_x = peek() == "x" && !has_comma_soon();
+        const bool at_y = peek() == "y";
+        if (at_x || at_y) {
             ++m_at;
-            const Word more = figure("A number");
-            numbers.length = more.begin + more.length - numbers.begin;
-            numbers.text += " " + more.text;
+            const Length level = length(figure("The place of the line"));
+            const Point on = from_drawn(m_job.datum, at_x ? Point{level, {}} : Point{{}, level});
+            m_said.copy.way = Mirrored{on, Angle::degrees(at_x ? 90.0 : 0.0)};
+            return;
         }
-        m_without = numbers;
+        const Point on = pair("A point of the line");
+        take(",");
+        expect("towards", "Which way does the line run? Add: towards 12 o'clock.");
+        m_said.copy.way = Mirrored{on, direction(figure("The direction of the line"))};
+    }
+    // Whether "x 12, y 30" is a point rather than the line at x 12.
+    [[nodiscard]] bool has_comma_soon() const { return peek(2) == "," && peek(3) == "y"; }
+    void read_turned(const Word&) {
+        m_said.kind = Kind::Copy;
+        m_said.copy.of = pattern_name();
+        expect("by", "By which angle? Write it so: turned A by 72.");
+        Turned turned{middle_from_datum(m_job), turn(figure("The angle")), 1};
+        if (take("cw") || take("clockwise"))
+            turned.by = -turned.by;
+        else if (!take("ccw"))
+            take("counter-clockwise");
+        turned.times = times();
+        take(",");
+        if (take("about") || take("at"))
+            turned.about = pair("The point it turns about");
+        m_said.copy.way = turned;
+    }
+    void read_repeated(const Word&) {
+        m_said.kind = Kind::Copy;
+        m_said.copy.of = pattern_name();
+        take("in");
+        if (take("at")) {
+            expect("each", "At each hole of which pattern? Write it so: repeated A at each B.");
+            m_said.copy.way = AtEach{pattern_name()};
+        } else if (take("every")) {
+            m_said.copy.way = InEveryPiece{};
+        } else {
+            expect("step",
+                   "By which step? Write it so: repeated A step 12, 0 3 times; or at each B; or in every piece.");
+            const Point step = pair("The step");
+            m_said.copy.way = Repeated{step, times()};
+        }
+    }
+    int times() {
+        take(",");
+        if (peek(1) != "times")
+            return 1;
+        const int count = whole(figure("How many times"), "times");
+        take("times");
+        return count;
     }
 
     // A figure by itself: the word after it says what it is, otherwise it is the size.
@@ -303,17 +465,23 @@ private:
         const Word word = figure("A figure");
         if (take("by"))
             return read_pair(word);
-        if (peek() == "pc" || peek() == "circle" || peek() == "pitch") {
-            m_diameter = length(word);
+        if (peek() == "from" && hole_at(1)) {
+            ++m_at;
+            m_said.distances.emplace_back(length(word), hole());
+            m_said.kind = Kind::TwoDistances;
+        } else if (m_said.kind == Kind::TwoDistances && (word.text == "left" || word.text == "right")) {
+            m_said.left = word.text == "left";
+        } else if (peek() == "pc" || peek() == "circle" || peek() == "pitch") {
+            m_said.diameter = length(word);
         } else if (take("deep")) {
-            m_depth = length(word);
+            m_said.depth = length(word);
         } else if (take("apart")) {
-            m_pitch = length(word);
-        } else if (!m_size) {
+            m_said.pitch = length(word);
+        } else if (!m_said.size) {
             auto read = read_hole_size(word.text, m_job.unit);
             if (!read)
                 refuse(word, read.error().sentence);
-            m_size = read->spec;
+            m_said.size = read->spec;
         } else {
             refuse(word,
                    fmt::format("It is not said what '{}' is. Words such as circle, deep, apart, at or from would do.",
@@ -324,54 +492,81 @@ private:
     void read_pair(const Word& one) {
         const Word other = figure("The second figure");
         if (take("apart")) {
-            m_pitch = length(one);
-            m_across = length(other);
+            m_said.pitch = length(one);
+            m_said.across = length(other);
             return;
         }
-        m_columns = whole(one);
-        m_rows = whole(other);
+        m_said.columns = whole(one);
+        m_said.rows = whole(other);
     }
 
-    [[nodiscard]] Point place_or_middle() const {
-        return m_place.value_or(Point{} - datum_from_middle(m_job.blank, m_job.datum.place));
-    }
+    // ---- from what was said to a layout
+
+    [[nodiscard]] Point place_or_middle() const { return m_said.place.value_or(middle_from_datum(m_job)); }
     [[nodiscard]] Point place() const {
-        if (!m_place)
+        if (!m_said.place)
             refuse_end("Where? Add the place of the first hole: at X, Y.");
-        return *m_place;
+        return *m_said.place;
     }
     [[nodiscard]] Angle along() const {
-        return m_towards.value_or(Angle::degrees(m_job.datum.x_plus_right ? 0.0 : 180.0));
+        return m_said.towards.value_or(Angle::degrees(m_job.datum.x_plus_right ? 0.0 : 180.0));
+    }
+    [[nodiscard]] Length diameter() const {
+        if (!m_said.diameter)
+            refuse_end("The diameter of the circle is missing. Add: on circle 61.5.");
+        return *m_said.diameter;
+    }
+    [[nodiscard]] Length pitch(const std::string& missing) const {
+        if (!m_said.pitch)
+            refuse_end(missing);
+        return *m_said.pitch;
     }
 
     [[nodiscard]] PatternLayout layout() const {
-        const int count = m_count.value_or(1);
-        const Sense sense = m_sense.value_or(m_job.convention.sense);
-        const Angle first = m_first.value_or(m_job.convention.zero);
-        switch (m_kind) {
+        const int count = m_said.count.value_or(1);
+        const Sense sense = m_said.sense.value_or(m_job.convention.sense);
+        const Angle first = m_said.first.value_or(m_job.convention.zero);
+        switch (m_said.kind) {
         case Kind::Circle:
+            return CirclePattern{place_or_middle(), diameter(), count, first, sense, m_said.astride};
         case Kind::Arc:
-            if (!m_diameter)
-                refuse_end("The diameter of the circle is missing. Add: on circle 61.5.");
-            if (m_kind == Kind::Circle)
-                return CirclePattern{place_or_middle(), *m_diameter, count, first, sense};
-            if (!m_last && !m_sweep)
+            if (!m_said.last && !m_said.sweep)
                 refuse_end(
                     "Where does the arc end? Add the last hole's direction (to 305) or the angle to it (over 67).");
             return ArcPattern{place_or_middle(),
-                              *m_diameter,
+                              diameter(),
                               count,
                               first,
-                              m_sweep ? *m_sweep : AngleConvention{first, sense}.figure_of(*m_last),
+                              m_said.sweep ? *m_said.sweep : AngleConvention{first, sense}.figure_of(*m_said.last),
                               sense};
+        case Kind::Angles:
+            return AnglesPattern{place_or_middle(), diameter(), m_said.angles};
         case Kind::Row:
-            if (!m_pitch)
-                refuse_end("The pitch of the row is missing. Add: 7.4 apart.");
-            return RowPattern{place(), count, *m_pitch, along()};
+            return RowPattern{place(), count, pitch("The pitch of the row is missing. Add: 7.4 apart."), along(),
+                              m_said.centred};
+        case Kind::Margins:
+            return margins(count);
+        case Kind::Steps:
+            return StepsPattern{place(), along(), m_said.steps};
         case Kind::Grid:
-            if (!m_pitch)
-                refuse_end("The pitch of the grid is missing. Add: 9.4 by 7.7 apart.");
-            return GridPattern{place(), m_grid, *m_columns, *m_rows, *m_pitch, m_across.value_or(*m_pitch), along()};
+            return GridPattern{place(),
+                               m_said.grid,
+                               *m_said.columns,
+                               *m_said.rows,
+                               pitch("The pitch of the grid is missing. Add: 9.4 by 7.7 apart."),
+                               m_said.across.value_or(*m_said.pitch),
+                               along()};
+        case Kind::Middle:
+            return MiddlePattern{*m_said.one, *m_said.other};
+        case Kind::TwoDistances:
+            if (m_said.distances.size() != 2)
+                refuse_end("A second distance is missing. Add: 31 from A2.");
+            return TwoDistancesPattern{m_said.distances[0].second, m_said.distances[1].second,
+                                       m_said.distances[0].first, m_said.distances[1].first, m_said.left};
+        case Kind::Points:
+            return PointsPattern{m_said.points};
+        case Kind::Copy:
+            return m_said.copy;
         case Kind::Unsaid:
             break;
         }
@@ -379,67 +574,19 @@ private:
             refuse_end("How do the holes lie? Add a circle, an arc, a row or a grid.");
         return SinglePattern{place()};
     }
-};
-
-// ---- the normal form
-
-struct Writer {
-    const Job& job;
-    const Pattern& pattern;
-
-    // The fewest decimals that read back to the same length, to a ten-millionth of a micrometre.
-    [[nodiscard]] std::string fig(Length length) const {
-        constexpr double same_mm = 1e-10;
-        constexpr int most_decimals = 12;
-        const double value = length.in(job.unit);
-        for (int decimals = 0; decimals < most_decimals; ++decimals) {
-            const std::string text = fmt::format("{:.{}f}", value, decimals);
-            if (abs(Length::of(std::stod(text), job.unit) - length) < Length::mm(same_mm))
-                return std::stod(text) == 0.0 ? "0" : text;
-        }
-        return fmt::format("{:.{}f}", value, most_decimals);
-    }
-    [[nodiscard]] std::string at(Point point) const {
-        const Point drawn = as_drawn(job.datum, point);
-        return fmt::format("at {}, {}", fig(drawn.x), fig(drawn.y));
-    }
-    [[nodiscard]] std::string bearing(Angle angle) const {
-        return fmt::format("{}", job.convention.figure_of(angle).in_degrees());
-    }
-    static std::string sense(Sense going) { return going == Sense::Clockwise ? "cw" : "ccw"; }
-    [[nodiscard]] std::string hole() const {
-        const HoleSpec& spec = pattern.hole;
-        const std::string size = spec.purpose == Purpose::Tapped   ? spec.label
-                                 : spec.purpose == Purpose::Reamed ? fig(spec.diameter) + " " + spec.label
-                                                                   : fig(spec.diameter);
-        return size + (spec.depth ? ", " + fig(*spec.depth) + " deep" : ", through");
-    }
-
-    std::string operator()(const CirclePattern& c) const {
-        return fmt::format("{}x {}, on circle {} {}, from {} {}", c.count, hole(), fig(c.diameter), at(c.centre),
-                           bearing(c.first), sense(c.going));
-    }
-    std::string operator()(const ArcPattern& a) const {
-        return fmt::format("{}x {}, on arc {} {}, from {} over {} {}", a.count, hole(), fig(a.diameter), at(a.centre),
-                           bearing(a.first), a.sweep.in_degrees(), sense(a.going));
-    }
-    std::string operator()(const RowPattern& r) const {
-        return fmt::format("{}x {}, in row {} apart {}, towards {}", r.count, hole(), fig(r.pitch), at(r.first),
-                           bearing(r.bearing));
-    }
-    std::string operator()(const SinglePattern& s) const { return fmt::format("{}, {}", hole(), at(s.at)); }
-    std::string operator()(const GridPattern& g) const {
-        static constexpr std::array kinds = {"grid", "frame", "staggered"};
-        return fmt::format("{} by {} {} of {}, {} by {} apart {}, towards {}", g.columns, g.rows,
-                           kinds.at(static_cast<std::size_t>(g.kind)), hole(), fig(g.pitch), fig(g.across), at(g.first),
-                           bearing(g.bearing));
+    [[nodiscard]] MarginsPattern margins(int count) const {
+        if (!m_said.level)
+            refuse_end("At which level does the row lie? Add: level 14.");
+        const Point level = from_drawn(m_job.datum, {*m_said.level, *m_said.level});
+        return MarginsPattern{m_said.along, m_said.along == Axis::X ? level.y : level.x, *m_said.before,
+                              m_said.after.value_or(*m_said.before), count};
     }
 };
 
 } // namespace
 
 tl::expected<Pattern, CalloutProblem> read_callout(std::string_view text, const Job& job) {
-    constexpr std::size_t longest = 500;
+    constexpr std::size_t longest = 20'000;
     if (text.size() > longest)
         return tl::unexpected(CalloutProblem{longest, 0, "This is too long for a callout."});
     try {
@@ -447,13 +594,6 @@ tl::expected<Pattern, CalloutProblem> read_callout(std::string_view text, const 
     } catch (const Stop& stop) {
         return tl::unexpected(stop.problem);
     }
-}
-
-std::string callout_of(const Pattern& pattern, const Job& job) {
-    std::string text = std::visit(Writer{job, pattern}, pattern.layout);
-    if (!pattern.left_out.empty())
-        text += fmt::format(", without {}", fmt::join(pattern.left_out, ", "));
-    return text;
 }
 
 } // namespace clockface

@@ -13,6 +13,18 @@
 //   towards   towards right | towards 90                       rows and grids: along plus X when left out
 //   sense     cw | clockwise | ccw | counter-clockwise         the convention's when left out
 //   left out  without 2, 5
+//   angles    on circle 48.5 angles 12, 95, 171.5              listed one by one
+//   astride   astride 12 o'clock                               circle: the last and the first hole straddle it
+//   centred   in row 7.4 apart centred at X, Y                 row: the place is its middle
+//   margins   in row along x, margins 8, 9.5, level 14         between the blank's edges
+//   steps     in row at X, Y, steps 7.4, 9.1                   its own distance from hole to hole
+//   middle    midway A1, A3
+//   crossing  23.4 from A1, 31 from A3, left                   seen from the first hole towards the other
+//   points    points X, Y; X, Y
+//   copies    mirrored A at x 40 | at y 12 | at X, Y towards 45
+//             turned A by 72, 4 times, about X, Y
+//             repeated A step 12, 0, 3 times | at each B | in every piece
+//   odd ones  shift 3 by 0.2, 0 | plus X, Y                    further holes: from the centre, otherwise from hole 1
 // Figures are shop numbers in the job's unit; coordinates are as the drawing counts its axes.
 #pragma once
 

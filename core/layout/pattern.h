@@ -2,6 +2,7 @@
 #pragma once
 
 #include "job/job.h"
+#include "measure/problem.h"
 
 #include <string>
 #include <vector>
@@ -19,14 +20,31 @@ struct Hole {
     bool operator==(const Hole&) const = default;
 };
 
-/// Place of hole `number` (from 1) of a pattern, from the datum. A circle's holes stand 360/n apart, an arc's
-/// sweep/(n-1), so that its last hole is on the end angle; a row's at whole multiples of the pitch from the first.
+/// One place of a pattern, and whether a hole is made there: not when it is left out, and in a copy not where it would
+/// fall on a hole that is there already (a hole on the line of a mirror is not doubled).
+struct Place {
+    Point at; ///< from the datum of its face
+    bool made = true;
+};
+
+/// The places of every pattern, in the order of Job::patterns. Patterns may hang on the holes of earlier ones, so they
+/// are worked out together. Requires references to earlier patterns and numbers within them.
+std::vector<std::vector<Place>> places_of(const Job& job);
+/// Number of places in every pattern, extras and left-out ones included; holds also where places do not.
+std::vector<std::int64_t> counts_of(const Job& job);
+/// Places of a layout that stands by itself; 0 for a copy, whose number is its source's.
+int places_in(const PatternLayout& layout);
+
+/// Place of hole `number` (from 1) of a layout, from the datum, without what is off or extra. A circle's holes stand
+/// 360/n apart, an arc's sweep/(n-1), so that its last hole is on the end angle; a row's at whole multiples of the
+/// pitch. The origin for layouts that need the job: margins, middle, two distances, copy.
 Point place_of(const PatternLayout& layout, int number);
-/// Angle from one hole to the next, in the pattern's own sense; nought for a row, a grid or a single hole.
+/// Angle from one hole to the next of a circle or an arc, in its own sense; nought for everything else.
 Angle step_of(const PatternLayout& layout);
-/// Bearing of hole `number` seen from the pattern's centre (circle and arc), in [0, 360).
+/// Bearing of hole `number` seen from the pattern's centre, in [0, 360).
 Angle bearing_in(const CirclePattern& circle, int number);
 Angle bearing_in(const ArcPattern& arc, int number);
+Angle bearing_in(const AnglesPattern& angles, int number);
 
 /// Row and column (from 0) of hole `number` of a grid. In a shifted row of a staggered grid column 0 stands half a
 /// pitch in.
@@ -36,7 +54,15 @@ struct GridCell {
 };
 GridCell cell_of(const GridPattern& grid, int number);
 
-/// All holes of the job in drawn order, left-out ones omitted.
+/// A row between margins worked out for this blank: (length - both margins) / (holes - 1) apart.
+RowPattern as_row(const Job& job, const MarginsPattern& margins);
+
+/// Both points at these distances from two others, the one to the left of the way from `one` to `other` first. From the
+/// triangle: along = (a² - b² + d²) / 2d, across = sqrt(a² - along²). A problem, with what would do, when the arcs do
+/// not meet; a graze within a hundredth of a micrometre counts as meeting.
+Result<std::pair<Point, Point>> crossings(Point one, Point other, Length from_one, Length from_other, Unit unit);
+
+/// All holes on the face at hand in drawn order.
 std::vector<Hole> holes_of(const Job& job);
 
 } // namespace clockface

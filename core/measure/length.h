@@ -53,6 +53,8 @@ private:
     double m_mm = 0.0;
 };
 
+enum class Axis { X, Y };
+
 /// A point (or a step) on the face of the work: x to the right, y away from the reader, as the drawing lies on the
 /// bench. How the drawing counts its axes is the Datum's business, not the point's.
 struct Point {
@@ -61,6 +63,7 @@ struct Point {
     bool operator==(const Point&) const = default;
     friend Point operator+(Point a, Point b) { return {a.x + b.x, a.y + b.y}; }
     friend Point operator-(Point a, Point b) { return {a.x - b.x, a.y - b.y}; }
+    friend Point operator*(Point a, double k) { return {a.x * k, a.y * k}; }
     friend Length distance(Point a, Point b) { return hypot(a.x - b.x, a.y - b.y); }
 };
 

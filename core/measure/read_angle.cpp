@@ -69,6 +69,26 @@ Result<ReadAngle> read_direction(std::string_view text, const AngleConvention& c
         return ReadAngle{bearing, fmt::format("{} on the clock is {} here ({})", clock_time(bearing),
                                               in_degrees(convention.figure_of(bearing)), convention.in_words())};
     }
+    // "45 from 12 cw": a figure of another convention, with its zero and its sense.
+    static const std::regex foreign(R"((.+?)\s+from\s+(.+?)\s+(cw|ccw|clockwise|counter-clockwise))",
+                                    std::regex::icase);
+    if (std::regex_match(typed, part, foreign)) {
+        static const std::regex bare_hour(R"(\d{1,2})");
+        const std::string zero_word = part[2];
+        const Result<ReadAngle> zero =
+            read_direction(std::regex_match(zero_word, bare_hour) ? zero_word + " o'clock" : zero_word, convention);
+        if (!zero)
+            return zero;
+        const bool clockwise = part[3].str()[1] == 'w' || part[3].str()[1] == 'W' || part[3].str().size() == 9;
+        const Result<ReadAngle> figure = read_turn(part[1].str());
+        if (!figure)
+            return figure;
+        const AngleConvention other{zero->value, clockwise ? Sense::Clockwise : Sense::CounterClockwise};
+        const Angle bearing = other.bearing_at(figure->value);
+        return ReadAngle{bearing, fmt::format("{} {} from {} is {} here ({})", in_degrees(figure->value),
+                                              in_words(other.sense), clock_time(other.zero),
+                                              in_degrees(convention.figure_of(bearing)), convention.in_words())};
+    }
     static constexpr std::array<std::pair<std::string_view, double>, 4> sides = {
         {{"right", 0.0}, {"top", 90.0}, {"left", 180.0}, {"bottom", 270.0}}};
     for (const auto& [side, bearing] : sides)

@@ -20,7 +20,8 @@ struct ReadAngle {
 Result<ReadAngle> read_turn(std::string_view text);
 
 /// Reads a direction and gives its bearing (0 to the right, counter-clockwise, in [0, 360)). Plain figures are in
-/// `convention`; clock times ("2:30", "1 o'clock") and sides ("top", "right", "bottom", "left") need none.
+/// `convention`; a figure of another one says so ("45 from 12 cw"); clock times ("2:30", "1 o'clock") and sides ("top",
+/// "right", "bottom", "left") need none.
 Result<ReadAngle> read_direction(std::string_view text, const AngleConvention& convention);
 
 } // namespace clockface

@@ -86,18 +86,21 @@ inline Length step_to(const ScribeLine& line, const LayoutBench& bench) {
     return bench.gauge_step * static_cast<double>(line.from_far_edge ? -line.setting : line.setting);
 }
 
-/// Set the dividers to a radius (counts) and strike the pitch circle of a pattern from its pricked centre.
+/// Set the dividers to a radius (counts) and strike the pitch circle of a pattern from its pricked centre. The
+/// crossings of `holes` must lie on it; others of the pattern may stand off it.
 struct StrikeCircle {
     int pattern = 0;
     std::int64_t radius = 0;
+    std::vector<int> holes;
     bool operator==(const StrikeCircle&) const = default;
 };
 
 /// Set the dividers to the chord (counts) and step round from the first hole: each crossing must fall on the step.
 struct StepChord {
     int pattern = 0;
-    std::int64_t chord = 0;
+        std::int64_t chord = 0;
     int steps = 0;
+    int last = 0; ///< number of the last hole that is stepped to
     bool operator==(const StepChord&) const = default;
 };
 

@@ -26,9 +26,10 @@ void scribe_lines(Route& route, const RouteNeeds& needs, const LayoutBench& benc
     for (const int index : needs.order)
         lines[setting(needs.holes[static_cast<std::size_t>(index)].at)].holes.push_back(index);
     for (std::size_t i = 0; i < needs.job.patterns.size(); ++i) {
-        const PatternLayout& layout = needs.job.patterns[i].layout;
-        if (is_round(layout))
-            lines[setting(anchor_of(layout))].centres.push_back(static_cast<int>(i));
+        const Pattern& pattern = needs.job.patterns[i];
+        const std::optional<Point> centre = centre_of(pattern.layout);
+        if (centre && is_at_hand(needs.job, pattern))
+            lines[setting(*centre)].centres.push_back(static_cast<int>(i));
     }
     for (auto& [counts, marks] : lines)
         route.list.push_back({ScribeLine{axis, far, counts, std::move(marks.holes), std::move(marks.centres)}});
@@ -36,13 +37,24 @@ void scribe_lines(Route& route, const RouteNeeds& needs, const LayoutBench& benc
 
 struct Dividers {
     Route& route;
+    const RouteNeeds& needs;
     const LayoutBench& bench;
     int pattern;
 
     void strike(Length diameter, Length chord, int steps) const {
-        route.list.push_back({StrikeCircle{pattern, round_to_step(diameter / 2.0, bench.divider_step).counts}});
-        if (steps > 0)
-            route.list.push_back({StepChord{pattern, round_to_step(chord, bench.divider_step).counts, steps}});
+        const Pattern& struck = needs.job.patterns[static_cast<std::size_t>(pattern)];
+        StrikeCircle strike{pattern, round_to_step(diameter / 2.0, bench.divider_step).counts, {}};
+        for (const int hole : needs.order) {
+            const Hole& each = needs.holes[static_cast<std::size_t>(hole)];
+            const bool further = each.number > places_in(struck.layout);
+            if (each.pattern == static_cast<std::size_t>(pattern) && !further && !struck.off.contains(each.number))
+                strike.holes.push_back(hole);
+        }
+        route.list.push_back({strike});
+        // Stepping round goes from each hole to the next, so all of them must stand where the circle has them.
+        if (steps > 0 && struck.off.empty())
+            route.list.push_back(
+                {StepChord{pattern, round_to_step(chord, bench.divider_step).counts, steps, places_in(struck.layout)}});
     }
     // Chord between neighbours: D sin(step / 2), from the triangle of two radii.
     void operator()(const CirclePattern& circle) const {
@@ -52,9 +64,9 @@ struct Dividers {
     void operator()(const ArcPattern& arc) const {
         strike(arc.diameter, arc.diameter * (step_of(arc) / 2.0).sine(), arc.count - 1);
     }
-    void operator()(const RowPattern&) const {}
-    void operator()(const SinglePattern&) const {}
-    void operator()(const GridPattern&) const {}
+    // Unequal steps are not stepped off; the circle still shows whether every crossing lies on it.
+    void operator()(const AnglesPattern& angles) const { strike(angles.diameter, {}, 0); }
+    template <class Straight> void operator()(const Straight&) const {}
 };
 
 // Of each pattern: its first neighbours, its two ends, and the hole farthest from the first (the diagonal).
@@ -101,7 +113,8 @@ Route make_route(const RouteNeeds& needs, const LayoutBench& machine) {
     scribe_lines(route, needs, machine, Axis::X);
     scribe_lines(route, needs, machine, Axis::Y);
     for (std::size_t i = 0; i < needs.job.patterns.size(); ++i)
-        std::visit(Dividers{route, machine, static_cast<int>(i)}, needs.job.patterns[i].layout);
+        if (is_at_hand(needs.job, needs.job.patterns[i]))
+            std::visit(Dividers{route, needs, machine, static_cast<int>(i)}, needs.job.patterns[i].layout);
     for (const int hole : needs.order)
         route.list.push_back({PunchMark{}, hole});
     compare_marks(route, needs, machine);

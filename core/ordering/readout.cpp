@@ -51,7 +51,7 @@ KeyCircle key_circle(const RouteNeeds& needs, const Readout& machine, std::size_
     key.count = drawn.count;
     std::vector<int> by_number(static_cast<std::size_t>(drawn.count) + 1, -1);
     for (std::size_t i = 0; i < needs.holes.size(); ++i)
-        if (needs.holes[i].pattern == pattern)
+        if (needs.holes[i].pattern == pattern && needs.holes[i].number <= drawn.count)
             by_number[static_cast<std::size_t>(needs.holes[i].number)] = static_cast<int>(i);
     for (const int number : run.numbers)
         key.holes.push_back(by_number[static_cast<std::size_t>(number)]);
@@ -65,7 +65,11 @@ Route make_route(const RouteNeeds& needs, const Readout& machine) {
     route.order = needs.order;
     route.list.push_back({ZeroReadout{}});
     for (std::size_t i = 0; i < needs.job.patterns.size(); ++i) {
-        const PatternLayout& layout = needs.job.patterns[i].layout;
+        const Pattern& pattern = needs.job.patterns[i];
+        // The routine knows nothing of a hole that is off its place; then every hole is gone to by its figures.
+        if (!is_at_hand(needs.job, pattern) || !pattern.off.empty())
+            continue;
+        const PatternLayout& layout = pattern.layout;
         if (const auto* circle = std::get_if<CirclePattern>(&layout))
             route.list.push_back({key_circle(needs, machine, i, *circle, true)});
         else if (const auto* arc = std::get_if<ArcPattern>(&layout))

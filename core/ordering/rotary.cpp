@@ -18,8 +18,8 @@ struct PolarHole {
 
 Point table_centre(const Job& job) {
     for (const Pattern& pattern : job.patterns)
-        if (is_round(pattern.layout))
-            return anchor_of(pattern.layout);
+        if (const auto centre = centre_of(pattern.layout); centre && is_at_hand(job, pattern))
+            return *centre;
     return {};
 }
 

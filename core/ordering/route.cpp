@@ -31,9 +31,11 @@ struct Spell {
         return fmt::format("line {} {} {} {} {}", int(a.axis), a.from_far_edge, a.setting, fmt::join(a.holes, " "),
                            fmt::join(a.centres, " "));
     }
-    std::string operator()(const StrikeCircle& a) const { return fmt::format("strike {} {}", a.pattern, a.radius); }
+    std::string operator()(const StrikeCircle& a) const {
+        return fmt::format("strike {} {} {}", a.pattern, a.radius, fmt::join(a.holes, " "));
+    }
     std::string operator()(const StepChord& a) const {
-        return fmt::format("chord {} {} {}", a.pattern, a.chord, a.steps);
+        return fmt::format("chord {} {} {} {}", a.pattern, a.chord, a.steps, a.last);
     }
     std::string operator()(const PunchMark&) const { return "punch"; }
     std::string operator()(const CompareMarks& a) const {

@@ -5,7 +5,9 @@
 #include "ordering/handwheel.h"
 #include "ordering/route.h"
 
+#include <algorithm>
 #include <fmt/format.h>
+#include <utility>
 
 namespace clockface {
 
@@ -251,7 +253,7 @@ struct Say {
         w.sentence = fmt::format("Height gauge {} from the {} edge: scribe for {}.", figure, edge, listed(names));
         w.why = fmt::format("The {} of these marks, counted from the {} edge of the blank, rounded once to {}.",
                             axis_name(line.axis), edge, with_unit(bench.gauge_step, bench.unit));
-        if (needs.job.blank.shape == BlankShape::Disc)
+        if (needs.job.blank.is_round())
             w.why +=
                 " The disc stands on its rim: mark the point that is down, and set it upright with a square when it is "
                 "turned for the other lines.";
@@ -270,9 +272,18 @@ struct Say {
     }
 
     Wording operator()(const StrikeCircle& strike) const {
+        const auto of_pattern = std::count_if(needs.holes.begin(), needs.holes.end(), [&](const Hole& each) {
+            return each.pattern == static_cast<std::size_t>(strike.pattern);
+        });
+        std::vector<std::string> names;
+        for (const int hole_on_it : strike.holes)
+            names.push_back(name(hole_on_it));
+        const std::string which = std::cmp_equal(names.size(), of_pattern) ? "every crossing"
+                                  : names.empty()                          ? "no crossing"
+                                                                           : "the crossings of " + listed(names);
         return dividers(strike.radius, "Dividers",
-                        fmt::format("prick the centre of {0} and strike its circle; every crossing must lie on it",
-                                    pattern(strike.pattern)),
+                        fmt::format("prick the centre of {} and strike its circle; {} must lie on it",
+                                    pattern(strike.pattern), which),
                         "The radius is half the pitch circle's diameter.");
     }
 

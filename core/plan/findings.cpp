@@ -17,7 +17,7 @@ namespace {
 using Findings = std::vector<Finding>;
 
 void edges(const Job& job, const Shop& shop, const Plan& plan, Findings& findings) {
-    const Point datum = datum_from_middle(job.blank, job.datum.place);
+    const Point datum = datum_from_middle(job);
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const Hole& hole = plan.holes[i];
         const Length metal = metal_to_edge(job.blank, hole.at + datum);
@@ -49,16 +49,17 @@ void edges(const Job& job, const Shop& shop, const Plan& plan, Findings& finding
 }
 
 void depths(const Job& job, const Plan& plan, Findings& findings) {
+    const Point datum = datum_from_middle(job);
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const Hole& hole = plan.holes[i];
-        if (hole.spec.depth && *hole.spec.depth >= job.blank.thickness)
-            findings.push_back(
-                {Grade::Check,
-                 FindingKind::TooDeep,
-                 fmt::format("{} is {} deep, but the blank is only {} thick.", hole.name,
-                             with_unit(*hole.spec.depth, job.unit), with_unit(job.blank.thickness, job.unit)),
-                 "Say that it goes through, or give a smaller depth.",
-                 {static_cast<int>(i)}});
+        const Length metal = job.blank.metal_under(hole.at + datum);
+        if (hole.spec.depth && *hole.spec.depth >= metal)
+            findings.push_back({Grade::Check,
+                                FindingKind::TooDeep,
+                                fmt::format("{} is {} deep, but the metal under it is only {}.", hole.name,
+                                            with_unit(*hole.spec.depth, job.unit), with_unit(metal, job.unit)),
+                                "Say that it goes through, or give a smaller depth.",
+                                {static_cast<int>(i)}});
     }
 }
 
@@ -125,7 +126,7 @@ void right_way_up(const Job& job, const Plan& plan, Findings& findings) {
     const LooksAlike alike = looks_alike(job, plan.holes);
     if (!alike.turned && !alike.over)
         return;
-    const bool disc = job.blank.shape == BlankShape::Disc;
+    const bool disc = job.blank.is_round();
     const std::string how = alike.turned ? (alike.over ? "turned round or over" : "turned round") : "turned over";
     const std::string edge =
         disc || job.datum.place == DatumPlace::Middle ? "the edge at 12 o'clock" : "the corner where zero is";
@@ -133,7 +134,7 @@ void right_way_up(const Job& job, const Plan& plan, Findings& findings) {
         alike.turned ? (alike.over ? edge + ", on the face that is up," : edge) : "the face that is up";
     findings.push_back({Grade::Note,
                         FindingKind::RightWayUp,
-                        fmt::format("The {} looks alike {}, its holes do not.", disc ? "disc" : "plate", how),
+                        fmt::format("The {} looks alike {}, its holes do not.", in_words(job.blank.shape), how),
                         fmt::format("Mark {} before the first hole.", mark),
                         {}});
 }
@@ -163,7 +164,7 @@ void lists(const Job& job, const Shop& shop, const Plan& plan, Findings& finding
                             "The simulated operator could not carry out the list. " + plan.proof.complaints.front(),
                             "Do not work from this list.",
                             {}});
-    const auto progress = job.progress.find(plan.machine.name);
+    const auto progress = job.progress.find(progress_name(job, plan.machine.name));
     if (progress != job.progress.end() && progress->second.done > 0 && progress->second.list != plan.fingerprint)
         findings.push_back(
             {Grade::Check,

@@ -60,8 +60,8 @@ std::vector<Mark> mirrored(std::vector<Mark> marks) {
 // Turns of the bare blank that do not show, nought left out. A disc can lie anyhow: of its turns only those matter that
 // bring the first hole off the middle onto another one.
 std::vector<Angle> hidden_turns(const Blank& blank, const std::vector<Mark>& from, const std::vector<Mark>& onto) {
-    if (blank.shape == BlankShape::Plate)
-        return blank.width.actual() == blank.height.actual()
+    if (!blank.is_round())
+        return blank.extent_x() == blank.extent_y()
                    ? std::vector{Angle::degrees(90), Angle::degrees(180), Angle::degrees(270)}
                    : std::vector{Angle::degrees(180)};
     std::vector<Angle> turns;
@@ -79,9 +79,11 @@ std::vector<Angle> hidden_turns(const Blank& blank, const std::vector<Mark>& fro
 
 LooksAlike looks_alike(const Job& job, const std::vector<Hole>& holes) {
     LooksAlike result;
-    if (holes.empty() || holes.size() > most_holes)
+    // What has other marks of its own is not mistaken: an odd outline, a step, a leg, a boss or hole that is there.
+    if (holes.empty() || holes.size() > most_holes || job.blank.shape == BlankShape::Outline ||
+        job.blank.shape == BlankShape::Angle || job.blank.step || !job.blank.existing.empty() || job.blank.cutting)
         return result;
-    const Point datum = datum_from_middle(job.blank, job.datum.place);
+    const Point datum = datum_from_middle(job);
     std::vector<Mark> marks;
     bool blind = false;
     bool all_in_the_middle = true;
@@ -91,7 +93,7 @@ LooksAlike looks_alike(const Job& job, const std::vector<Hole>& holes) {
         all_in_the_middle = all_in_the_middle && distance({}, hole.at + datum) < Length::mm(place_step_mm);
     }
     const std::vector<Entry> as_drawn = sorted_entries(marks);
-    if (job.blank.shape == BlankShape::Disc) {
+    if (job.blank.is_round()) {
         result.turned = !all_in_the_middle;
     } else {
         for (const Angle by : hidden_turns(job.blank, marks, marks))

@@ -4,6 +4,7 @@
 #include "measure/shop_number.h"
 #include "shop/threads.h"
 
+#include <algorithm>
 #include <fmt/format.h>
 #include <regex>
 #include <sstream>
@@ -59,6 +60,27 @@ Result<std::set<int>> read_hole_numbers(std::string_view text, int places) {
         numbers.insert(*number);
     }
     return numbers;
+}
+
+Result<HoleRef> read_hole_name(std::string_view text, const Job& job) {
+    static constexpr std::string_view digits = "0123456789";
+    const std::size_t number_at = text.find_last_not_of(digits);
+    const std::string name(text.substr(0, number_at == std::string_view::npos ? 0 : number_at + 1));
+    const std::string number(text.substr(name.size()));
+    const auto low = [](std::string word) {
+        std::transform(word.begin(), word.end(), word.begin(),
+                       [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+        return word;
+    };
+    constexpr std::size_t most_digits = 6;
+    if (!name.empty() && !number.empty() && number.size() < most_digits) {
+        for (const bool exact : {true, false})
+            for (const Pattern& pattern : job.patterns)
+                if (exact ? pattern.name == name : low(pattern.name) == low(name))
+                    return HoleRef{pattern.name, std::stoi(number)};
+    }
+    return problem("", fmt::format("'{}' is no hole of this job. A name such as {}1 would do.", text.substr(0, 40),
+                                   job.patterns.empty() ? "A" : job.patterns.front().name));
 }
 
 } // namespace clockface

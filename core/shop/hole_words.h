@@ -21,4 +21,7 @@ Result<ReadHole> read_hole_size(std::string_view text, Unit field);
 /// Reads a list of hole numbers within a pattern, such as "2, 5" or "none".
 Result<std::set<int>> read_hole_numbers(std::string_view text, int places);
 
+/// Reads the name of a hole of the job, such as "A3"; capitals do not matter where that leaves no doubt.
+Result<HoleRef> read_hole_name(std::string_view text, const Job& job);
+
 } // namespace clockface

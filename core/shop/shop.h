@@ -17,7 +17,6 @@ inline constexpr Turn opposite(Turn turn) {
     return turn == Turn::Clockwise ? Turn::CounterClockwise : Turn::Clockwise;
 }
 
-enum class Axis { X, Y };
 enum class Towards { Plus, Minus };
 inline constexpr Towards opposite(Towards side) {
     return side == Towards::Plus ? Towards::Minus : Towards::Plus;

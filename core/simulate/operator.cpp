@@ -245,12 +245,11 @@ private:
         const auto centre = crossing_of(m_centres, strike.pattern);
         if (!centre)
             return complain("the centre of the circle was not scribed");
-        for (std::size_t i = 0; i < m_marks.size(); ++i) {
-            if (holes()[i].pattern != static_cast<std::size_t>(strike.pattern))
-                continue;
-            const auto at = crossing(static_cast<int>(i));
+        for (const int hole : strike.holes) {
+            const auto at = crossing(hole);
             if (!at || !fits(distance(*centre, *at), strike.radius))
-                return complain("the crossing of " + holes()[i].name + " does not lie on its circle");
+                return complain("the crossing of " + holes()[static_cast<std::size_t>(hole)].name +
+                                " does not lie on its circle");
         }
     }
 
@@ -259,8 +258,9 @@ private:
             const Hole& before = holes()[i - 1];
             const Hole& here = holes()[i];
             const auto pattern = static_cast<std::size_t>(step.pattern);
-            if (before.pattern != pattern || here.pattern != pattern || here.number != before.number + 1)
-                continue; // another pattern, or a hole left out between them
+            if (before.pattern != pattern || here.pattern != pattern || here.number != before.number + 1 ||
+                here.number > step.last)
+                continue; // another pattern, a hole left out between them, or a further hole off the circle
             const auto from = crossing(static_cast<int>(i) - 1);
             const auto to = crossing(static_cast<int>(i));
             if (!from || !to || !fits(distance(*from, *to), step.chord))

@@ -2,7 +2,7 @@
 #include "document/document.h"
 #include "document/recovery.h"
 #include "formats/job_json.h"
-#include "job/validate.h"
+#include "layout/validate.h"
 #include "slips/hole_table.h"
 #include "slips/instruction_list.h"
 #include "slips/new_pattern.h"

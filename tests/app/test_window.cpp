@@ -42,7 +42,8 @@ private slots:
         QTest::keyClick(w.blank("count"), Qt::Key_Tab);
         QCOMPARE(std::get<CirclePattern>(w.job().patterns[0].layout).count, 8);
         QTRY_COMPARE(QApplication::focusWidget(), static_cast<QWidget*>(w.blank("size")));
-        for (const char* next : {"depth", "pitchCircle", "placeX", "placeY", "first", "going", "leftOut"}) {
+        for (const char* next : {"depth", "circleWay", "pitchCircle", "placeX", "placeY", "astride", "first", "going",
+                                 "leftOut", "extras"}) {
             QTest::keyClick(QApplication::focusWidget(), Qt::Key_Tab);
             QCOMPARE(QApplication::focusWidget()->objectName(), QString(next));
         }

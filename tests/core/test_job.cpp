@@ -1,6 +1,6 @@
 // The job's own rules: what may change figures and what may move holes, and what cannot be at all.
-#include "job/validate.h"
 #include "layout/pattern.h"
+#include "layout/validate.h"
 #include "shop/validate.h"
 #include "support/jobs.h"
 
@@ -15,7 +15,7 @@ namespace {
 std::vector<Point> on_metal(const Job& job) {
     std::vector<Point> places;
     for (const Hole& hole : holes_of(job))
-        places.push_back(hole.at + datum_from_middle(job.blank, job.datum.place));
+        places.push_back(hole.at + datum_from_middle(job));
     return places;
 }
 

@@ -2,6 +2,7 @@
 
 #include "formats/job_json.h"
 #include "formats/text_file.h"
+#include "layout/pattern.h"
 
 #include <fmt/format.h>
 
@@ -100,7 +101,63 @@ rc::Gen<PatternLayout> any_layout_of_holes() {
         },
         any_point(), rc::gen::element(GridKind::Full, GridKind::Frame, GridKind::Staggered), rc::gen::inRange(2, 9),
         rc::gen::inRange(1, 9), real(0.5, 20), real(0.5, 20), real(0, 360));
-    return rc::gen::oneOf(circles, arcs, rows, singles, grids);
+    const auto listed = rc::gen::apply(
+        [](Point c, double d, const std::vector<double>& list) {
+            AnglesPattern angles{c, mm(d), {}};
+            for (const double each : list)
+                angles.at.push_back(deg(each));
+            return PatternLayout(angles);
+        },
+        any_point(), real(0.5, 200), rc::gen::container<std::vector<double>>(5, real(0, 360)));
+    const auto margins = rc::gen::apply(
+        [](Axis a, double l, double b, double e, int n) {
+            return PatternLayout(MarginsPattern{a, mm(l), mm(b), mm(e), n});
+        },
+        rc::gen::element(Axis::X, Axis::Y), real(-50, 50), real(1, 9), real(1, 9), rc::gen::inRange(2, 12));
+    const auto steps = rc::gen::apply(
+        [](Point p, double b, const std::vector<double>& list) {
+            StepsPattern row{p, deg(b), {}};
+            for (const double each : list)
+                row.steps.push_back(mm(each));
+            return PatternLayout(row);
+        },
+        any_point(), real(0, 360), rc::gen::container<std::vector<double>>(4, real(0.5, 20)));
+    const auto points = rc::gen::map(rc::gen::container<std::vector<Point>>(4, any_point()),
+                                     [](const std::vector<Point>& list) { return PatternLayout(PointsPattern{list}); });
+    return rc::gen::oneOf(circles, arcs, rows, singles, grids, listed, margins, steps, points);
+}
+
+// A pattern that hangs on others: a copy of any kind, the middle of two holes, the crossing of two distances.
+PatternLayout any_dependent(const Job& job) {
+    const auto& source =
+        job.patterns[static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(job.patterns.size())))];
+    const auto places = static_cast<int>(counts_of(job)[static_cast<std::size_t>(pattern_index(job, source.name))]);
+    switch (*rc::gen::inRange(0, 5)) {
+    case 0:
+        return CopyPattern{source.name, Mirrored{*any_point(), deg(*real(0, 360))}};
+    case 1:
+        return CopyPattern{source.name, Turned{*any_point(), deg(*real(1, 359)), *rc::gen::inRange(1, 4)}};
+    case 2:
+        return CopyPattern{source.name, Repeated{*any_point(), *rc::gen::inRange(1, 4)}};
+    case 3: {
+        const auto& carrier = job.patterns.front();
+        if (carrier.name != source.name && counts_of(job).front() > 1)
+            return CopyPattern{source.name, AtEach{carrier.name}};
+        break;
+    }
+    default:
+        break;
+    }
+    if (places < 2)
+        return SinglePattern{*any_point()};
+    const HoleRef one{source.name, *rc::gen::inRange(1, places)};
+    const HoleRef other{source.name, places};
+    const auto all = places_of(job)[static_cast<std::size_t>(pattern_index(job, source.name))];
+    const Length apart = distance(all[static_cast<std::size_t>(one.number - 1)].at, all.back().at);
+    if (apart < mm(0.1) || *rc::gen::arbitrary<bool>())
+        return MiddlePattern{one, other};
+    const Length from = apart * *real(0.3, 0.9);
+    return TwoDistancesPattern{one, other, from, apart - from + apart * *real(0.0, 0.2), *rc::gen::arbitrary<bool>()};
 }
 
 } // namespace
@@ -118,8 +175,11 @@ rc::Gen<Job> any_job() {
         } else if (*rc::gen::arbitrary<bool>()) {
             job.blank.width.measured = job.blank.width.nominal + mm(*real(-1, 1));
         }
-        job.datum.place = *rc::gen::element(DatumPlace::Middle, DatumPlace::LowerLeft, DatumPlace::LowerRight,
-                                            DatumPlace::UpperLeft, DatumPlace::UpperRight);
+        job.datum.place =
+            *rc::gen::element(DatumPlace::Middle, DatumPlace::LowerLeft, DatumPlace::LowerRight, DatumPlace::UpperLeft,
+                              DatumPlace::UpperRight, DatumPlace::LeftEdge, DatumPlace::UpperEdge, DatumPlace::Point);
+        if (job.datum.place == DatumPlace::Point)
+            job.datum.off = *any_point();
         job.datum.x_plus_right = *rc::gen::arbitrary<bool>();
         job.datum.y_plus_up = *rc::gen::arbitrary<bool>();
         job.convention = {deg(*real(0, 360)), *any_sense()};
@@ -128,12 +188,22 @@ rc::Gen<Job> any_job() {
         for (int i = 0; i < patterns; ++i) {
             Pattern pattern;
             pattern.name = next_pattern_name(job);
-            pattern.layout = *any_layout_of_holes();
-            pattern.hole.diameter = mm(*real(0.5, 12));
-            const int places = places_in(pattern.layout);
-            if (places > 3 && *rc::gen::arbitrary<bool>())
-                pattern.left_out = {*rc::gen::inRange(1, places + 1)};
+            const bool dependent = i > 0 && *rc::gen::inRange(0, 3) == 0;
+            pattern.layout = dependent ? any_dependent(job) : *any_layout_of_holes();
+            if (auto* circle = std::get_if<CirclePattern>(&pattern.layout))
+                circle->astride = *rc::gen::arbitrary<bool>();
+            if (auto* row = std::get_if<RowPattern>(&pattern.layout))
+                row->centred = *rc::gen::arbitrary<bool>();
+            if (!std::holds_alternative<CopyPattern>(pattern.layout))
+                pattern.hole.diameter = mm(*real(0.5, 12));
             job.patterns.push_back(pattern);
+            const auto places = static_cast<int>(counts_of(job).back());
+            if (places > 3 && *rc::gen::arbitrary<bool>())
+                job.patterns.back().left_out = {*rc::gen::inRange(1, places + 1)};
+            if (places > 1 && *rc::gen::inRange(0, 4) == 0)
+                job.patterns.back().off[*rc::gen::inRange(1, places + 1)] = *any_point() * 0.01;
+            if (!dependent && *rc::gen::inRange(0, 4) == 0)
+                job.patterns.back().extras = {*any_point() * 0.1};
         }
         return job;
     });

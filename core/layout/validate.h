@@ -16,7 +16,7 @@ inline constexpr Length largest_size = Length::mm(20'000.0);
 
 /// The first thing in the job that cannot be, with its place ("patterns[1].count"), or nothing. Sizes must be above
 /// nought and up to 20 m, counts within the limits above, an arc has two holes or more and less than a full turn, names
-/// are there and differ. A bore must be smaller than the blank.
+/// are there and differ, patterns hang only on earlier ones, two distances meet, a bore is smaller than the blank.
 std::optional<Problem> first_fault(const Job& job);
 
 } // namespace clockface

@@ -1,0 +1,472 @@
+#include "slips/pattern_sentence.h"
+
+#include "layout/pattern.h"
+#include "layout/validate.h"
+#include "measure/cases.h"
+#include "measure/figures.h"
+#include "measure/lists.h"
+#include "measure/shop_number.h"
+#include "shop/hole_words.h"
+#include "slips/new_pattern.h"
+
+namespace clockface::app {
+
+namespace {
+
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
+QString tr(const char* text) {
+    return QObject::tr(text);
+}
+
+// Writes one pattern: every kind has its own sentence, the beginning and the end are alike.
+class Writer {
+public:
+    Writer(Sentence& sentence, const JobBlanks& blanks, std::size_t index)
+        : m_s(sentence)
+        , m_blanks(blanks)
+        , m_index(index) {}
+
+    void operator()(const CirclePattern&) {
+        count(&CirclePattern::count);
+        holes();
+        circle_way(CircleWay::Equal);
+        about<CirclePattern>();
+        m_s.words(tr(", the first"));
+        m_blanks.flag(m_s, "astride", tr("whether the first hole is on the line or half a step past it"), tr("at"),
+                      tr("astride"), part(&CirclePattern::astride));
+        m_blanks.direction(m_s, "first", tr("direction of the first hole"), part(&CirclePattern::first));
+        going(&CirclePattern::going);
+    }
+    void operator()(const AnglesPattern&) {
+        m_s.words(tr("Holes"));
+        size_and_depth();
+        circle_way(CircleWay::Listed);
+        about<AnglesPattern>();
+        m_s.words(tr(", at"));
+        const auto angles = part(&AnglesPattern::at);
+        m_blanks.custom(
+            m_s, "angles", tr("directions of the holes"),
+            [angles](const Job& job) {
+                Job copy = job;
+                QStringList all;
+                for (const Angle angle : angles(copy))
+                    all << q(in_degrees(job.convention.figure_of(angle)));
+                return all.join(QStringLiteral(", "));
+            },
+            [angles, this_index = m_index](Job& job, const QString& text) -> Result<QString> {
+                return read_directions(text.toStdString(), job.convention).map([&](const std::vector<Angle>& read) {
+                    angles(job) = read;
+                    trim_to_count(job, this_index);
+                    return q(counted(static_cast<std::int64_t>(read.size()), "hole") + "; " +
+                             job.convention.in_words());
+                });
+            });
+    }
+    void operator()(const ArcPattern&) {
+        count(&ArcPattern::count);
+        holes();
+        m_s.words(tr("on an arc of a circle of"));
+        about<ArcPattern>();
+        m_s.words(tr(", the first at"));
+        m_blanks.direction(m_s, "first", tr("direction of the first hole"), part(&ArcPattern::first));
+        m_s.words(tr(", the last at"));
+        last_of_arc();
+        m_s.words(tr(", which is"));
+        m_blanks.turn(m_s, "sweep", tr("angle from the first hole to the last"), part(&ArcPattern::sweep));
+        m_s.words(tr("further,"));
+        step_of_arc();
+        m_s.words(tr("from hole to hole"));
+        going(&ArcPattern::going);
+    }
+    void operator()(const RowPattern& row) {
+        count(&RowPattern::count);
+        holes();
+        row_way(row.centred ? RowWay::Centred : RowWay::Pitch);
+        m_blanks.length(m_s, "pitch", tr("pitch of the row"), part(&RowPattern::pitch));
+        m_s.words(row.centred ? tr("apart, its middle at") : tr("apart, the first at"));
+        place(part(&RowPattern::first));
+        m_s.words(tr(", going towards"));
+        m_blanks.direction(m_s, "bearing", tr("direction of the row"), part(&RowPattern::bearing));
+    }
+    void operator()(const StepsPattern&) {
+        m_s.words(tr("Holes"));
+        size_and_depth();
+        row_way(RowWay::Steps);
+        m_blanks.lengths(m_s, "steps", tr("distances from hole to hole"), part(&StepsPattern::steps));
+        m_s.words(tr("from hole to hole, the first at"));
+        place(part(&StepsPattern::first));
+        m_s.words(tr(", going towards"));
+        m_blanks.direction(m_s, "bearing", tr("direction of the row"), part(&StepsPattern::bearing));
+    }
+    void operator()(const MarginsPattern& margins) {
+        const bool level = margins.along == Axis::X;
+        count(&MarginsPattern::count);
+        holes();
+        row_way(RowWay::Margins);
+        m_blanks.length(m_s, "before", tr("margin before the first hole"), part(&MarginsPattern::before));
+        m_s.words(level ? tr("from the left edge and") : tr("from the lower edge and"));
+        m_blanks.length(m_s, "after", tr("margin after the last hole"), part(&MarginsPattern::after));
+        m_s.words(level ? tr("from the right edge,") : tr("from the upper edge,"));
+        m_blanks.choice(
+            m_s, "along", tr("direction of the row"), {tr("level at Y"), tr("upright at X")},
+            [now = part(&MarginsPattern::along)](const Job& job) {
+                Job copy = job;
+                return static_cast<int>(now(copy));
+            },
+            [now = part(&MarginsPattern::along)](Job& job, int axis) { now(job) = static_cast<Axis>(axis); });
+        // The level is one coordinate of a point on the row.
+        const auto at = part(&MarginsPattern::level);
+        m_blanks.custom(
+            m_s, "level", tr("level of the row"),
+            [at, level](const Job& job) {
+                Job copy = job;
+                const Point drawn = as_drawn(job.datum, {at(copy), at(copy)});
+                return shown_length(job, level ? drawn.y : drawn.x);
+            },
+            [at, level](Job& job, const QString& text) -> Result<QString> {
+                return read_length(text.toStdString(), job.unit).map([&](const ReadLength& read) {
+                    const Point point = from_drawn(job.datum, {read.value, read.value});
+                    at(job) = level ? point.y : point.x;
+                    return q(both_units(read.value));
+                });
+            });
+    }
+    void operator()(const GridPattern&) {
+        count(&GridPattern::columns, "columns", tr("holes in a row"));
+        m_s.words(tr("by"));
+        count(&GridPattern::rows, "rows", tr("number of rows"));
+        holes();
+        m_blanks.choice(
+            m_s, "gridKind", tr("which holes of the grid"),
+            {tr("all of them"), tr("only round the edge"), tr("in staggered rows")},
+            [kind = part(&GridPattern::kind)](const Job& job) {
+                Job copy = job;
+                return static_cast<int>(kind(copy));
+            },
+            [kind = part(&GridPattern::kind), index = m_index](Job& job, int filling) {
+                kind(job) = static_cast<GridKind>(filling);
+                trim_to_count(job, index);
+            });
+        m_s.words(QStringLiteral(","));
+        m_blanks.length(m_s, "pitch", tr("pitch along the rows"), part(&GridPattern::pitch));
+        m_s.words(tr("apart along the rows and"));
+        m_blanks.length(m_s, "across", tr("distance between rows"), part(&GridPattern::across));
+        m_s.words(tr("across, the first at"));
+        place(part(&GridPattern::first));
+        m_s.words(tr(", rows going towards"));
+        m_blanks.direction(m_s, "bearing", tr("direction of the rows"), part(&GridPattern::bearing));
+    }
+    void operator()(const SinglePattern&) {
+        one_hole();
+        hole_way(HoleWay::Place);
+        place(part(&SinglePattern::at));
+    }
+    void operator()(const MiddlePattern&) {
+        one_hole();
+        hole_way(HoleWay::Middle);
+        m_blanks.hole(m_s, "one", tr("one of the two holes"), part(&MiddlePattern::one));
+        m_s.words(tr("and"));
+        m_blanks.hole(m_s, "other", tr("the other hole"), part(&MiddlePattern::other));
+    }
+    void operator()(const TwoDistancesPattern&) {
+        one_hole();
+        hole_way(HoleWay::TwoDistances);
+        m_blanks.length(m_s, "fromOne", tr("distance from the one hole"), part(&TwoDistancesPattern::from_one));
+        m_s.words(tr("from"));
+        m_blanks.hole(m_s, "one", tr("one of the two holes"), part(&TwoDistancesPattern::one));
+        m_s.words(tr("and"));
+        m_blanks.length(m_s, "fromOther", tr("distance from the other hole"), part(&TwoDistancesPattern::from_other));
+        m_s.words(tr("from"));
+        m_blanks.hole(m_s, "other", tr("the other hole"), part(&TwoDistancesPattern::other));
+        m_s.words(tr(", to the"));
+        m_blanks.flag(m_s, "side", tr("which of the two crossings"), tr("right"), tr("left"),
+                      part(&TwoDistancesPattern::left));
+        m_s.words(tr("on the way from the one to the other"));
+    }
+    void operator()(const PointsPattern& points) {
+        m_s.words(tr("Holes"));
+        size_and_depth();
+        m_s.words(tr("at"));
+        constexpr std::size_t most_shown = 40;
+        if (points.at.size() > most_shown)
+            m_s.words(tr("%1 places of their own; change them in the table").arg(points.at.size()));
+        else
+            m_blanks.points(m_s, "points", tr("places of the holes"), {}, part(&PointsPattern::at),
+                            [](const Job&) { return Point{}; });
+    }
+    void operator()(const CopyPattern& copy) {
+        m_s.words(tr("The holes of"));
+        m_blanks.text(m_s, "of", tr("the pattern that is copied"), part(&CopyPattern::of));
+        m_blanks.choice(
+            m_s, "way", tr("how the copy comes about"),
+            {tr("mirrored"), tr("turned"), tr("repeated"), tr("at each further hole of"),
+             tr("in every further piece of the bar")},
+            [way = part(&CopyPattern::way)](const Job& job) {
+                Job mine = job;
+                return static_cast<int>(way(mine).index());
+            },
+            [index = m_index](Job& job, int filling) { say_copy(job, index, static_cast<std::size_t>(filling)); });
+        std::visit(Cases{[&](const Mirrored&) { mirrored(); }, [&](const Turned&) { turned(); },
+                         [&](const Repeated&) { repeated(); },
+                         [&](const AtEach&) {
+                             m_blanks.text(m_s, "each", tr("the pattern that carries the copies"),
+                                           way_part(&AtEach::of));
+                         },
+                         [](const InEveryPiece&) {}},
+                   copy.way);
+    }
+
+    void end(const PatternLayout& layout) {
+        const std::size_t index = m_index;
+        const auto pattern = [index](Job& job) -> Pattern& { return job.patterns[index]; };
+        m_s.words(tr("; left out"));
+        m_blanks.custom(
+            m_s, "leftOut", tr("numbers of holes that are left out"),
+            [index](const Job& job) {
+                QStringList numbers;
+                for (const int number : job.patterns[index].left_out)
+                    numbers << QString::number(number);
+                return numbers.isEmpty() ? tr("none") : numbers.join(QStringLiteral(", "));
+            },
+            [index](Job& job, const QString& text) -> Result<QString> {
+                return read_hole_numbers(text.toStdString(), static_cast<int>(counts_of(job)[index]))
+                    .map([&](const std::set<int>& numbers) {
+                        job.patterns[index].left_out = numbers;
+                        return QString();
+                    });
+            });
+        if (!std::holds_alternative<CopyPattern>(layout) && !std::holds_alternative<PointsPattern>(layout)) {
+            m_s.words(tr(", further holes at"));
+            m_blanks.points(
+                m_s, "extras", tr("places of further holes"), tr("none"),
+                [pattern](Job& job) -> std::vector<Point>& { return pattern(job).extras; },
+                [index](const Job& job) {
+                    const std::optional<Point> centre = centre_of(job.patterns[index].layout);
+                    return centre ? *centre : places_of(job)[index].front().at - shift_of_first(job.patterns[index]);
+                });
+        }
+        m_s.words(QStringLiteral("."));
+    }
+
+private:
+    Sentence& m_s;
+    const JobBlanks& m_blanks;
+    std::size_t m_index;
+
+    static Point shift_of_first(const Pattern& pattern) {
+        const auto off = pattern.off.find(1);
+        return off == pattern.off.end() ? Point{} : off->second;
+    }
+
+    // The way to one value of the layout inside a job.
+    template <class Layout, class T> [[nodiscard]] JobBlanks::Reach<T> part(T Layout::*member) const {
+        return
+            [index = m_index, member](Job& job) -> T& { return std::get<Layout>(job.patterns[index].layout).*member; };
+    }
+    template <class Way, class T> [[nodiscard]] JobBlanks::Reach<T> way_part(T Way::*member) const {
+        return [index = m_index, member](Job& job) -> T& {
+            return std::get<Way>(std::get<CopyPattern>(job.patterns[index].layout).way).*member;
+        };
+    }
+    template <class Layout>
+    void count(int Layout::*member, const QString& name = QStringLiteral("count"),
+               const QString& what = tr("number of holes")) {
+        m_blanks.count(m_s, name, what, 1, most_holes_in_pattern, part(member));
+    }
+    template <class Layout> void going(Sense Layout::*member) {
+        m_s.words(tr(", going"));
+        m_blanks.sense(m_s, "going", tr("sense in which the holes are counted"), part(member));
+    }
+    template <class Round> void about() {
+        m_blanks.length(m_s, "pitchCircle", tr("diameter of the pitch circle"), part(&Round::diameter));
+        m_s.words(tr("about"));
+        place(part(&Round::centre));
+    }
+    void place(const JobBlanks::Reach<Point>& reach) {
+        m_s.words(QStringLiteral("X"));
+        m_blanks.coordinate(m_s, "placeX", tr("X"), Axis::X, reach);
+        m_s.words(QStringLiteral(", Y"));
+        m_blanks.coordinate(m_s, "placeY", tr("Y"), Axis::Y, reach);
+    }
+    void circle_way(CircleWay now) {
+        m_blanks.choice(
+            m_s, "circleWay", tr("how the holes stand on the circle"), {tr("equally"), tr("at listed angles")},
+            [now](const Job&) { return static_cast<int>(now); },
+            [index = m_index](Job& job, int way) { say_circle(job, index, static_cast<CircleWay>(way)); });
+        m_s.words(tr("on a circle of"));
+    }
+    void row_way(RowWay now) {
+        m_s.words(tr("in a row"));
+        m_blanks.choice(
+            m_s, "rowWay", tr("how the row is given"),
+            {tr("by its first hole,"), tr("by its middle,"), tr("between margins,"), tr("by unequal steps,")},
+            [now](const Job&) { return static_cast<int>(now); },
+            [index = m_index](Job& job, int way) { say_row(job, index, static_cast<RowWay>(way)); });
+    }
+    void hole_way(HoleWay now) {
+        m_blanks.choice(
+            m_s, "holeWay", tr("how the place is given"),
+            {tr("at"), tr("in the middle between"), tr("at the crossing of")},
+            [now](const Job&) { return static_cast<int>(now); },
+            [index = m_index](Job& job, int way) { say_hole(job, index, static_cast<HoleWay>(way)); });
+    }
+    void one_hole() {
+        m_s.words(tr("One hole"));
+        size_and_depth();
+    }
+    void holes() {
+        m_s.words(tr("holes"));
+        size_and_depth();
+    }
+
+    void last_of_arc() {
+        const std::size_t index = m_index;
+        const auto arc = [index](Job& job) -> ArcPattern& { return std::get<ArcPattern>(job.patterns[index].layout); };
+        m_blanks.custom(
+            m_s, "last", tr("direction of the last hole"),
+            [arc](const Job& job) {
+                Job copy = job;
+                return shown_direction(job, bearing_in(arc(copy), arc(copy).count));
+            },
+            [arc](Job& job, const QString& text) -> Result<QString> {
+                return read_shown_direction(text, job).map([&](const ReadAngle& read) {
+                    arc(job).sweep = AngleConvention{arc(job).first, arc(job).going}.figure_of(read.value);
+                    return read.how.empty() ? q(job.convention.in_words()) : q(read.how);
+                });
+            });
+    }
+    void step_of_arc() {
+        const std::size_t index = m_index;
+        const auto arc = [index](Job& job) -> ArcPattern& { return std::get<ArcPattern>(job.patterns[index].layout); };
+        m_blanks.custom(
+            m_s, "arcStep", tr("angle from hole to hole"),
+            [arc](const Job& job) {
+                Job copy = job;
+                return q(in_degrees(step_of(arc(copy))));
+            },
+            [arc](Job& job, const QString& text) -> Result<QString> {
+                return read_turn(text.toStdString()).map([&](const ReadAngle& read) {
+                    arc(job).sweep = read.value * (arc(job).count - 1);
+                    return tr("the last hole %1 further").arg(q(in_degrees(arc(job).sweep)));
+                });
+            });
+    }
+    void mirrored() {
+        m_s.words(tr("in the line through"));
+        place(way_part(&Mirrored::on));
+        m_s.words(tr("towards"));
+        m_blanks.direction(m_s, "lineBearing", tr("direction of the mirror's line"), way_part(&Mirrored::along));
+    }
+    void turned() {
+        m_s.words(tr("by"));
+        m_blanks.turn(m_s, "turnBy", tr("angle of the turn"), way_part(&Turned::by));
+        m_s.words(tr("counter-clockwise about"));
+        place(way_part(&Turned::about));
+        m_s.words(QStringLiteral(","));
+        times(way_part(&Turned::times));
+    }
+    void repeated() {
+        m_s.words(tr("by a step of"));
+        place(way_part(&Repeated::step));
+        m_s.words(QStringLiteral(","));
+        times(way_part(&Repeated::times));
+    }
+    void times(const JobBlanks::Reach<int>& reach) {
+        m_blanks.count(m_s, "times", tr("number of times"), 1, most_holes_in_pattern, reach, "times");
+        m_s.words(tr("times over"));
+    }
+
+    void size_and_depth() {
+        const std::size_t index = m_index;
+        m_blanks.custom(
+            m_s, "size", tr("size, thread or fit of the holes"),
+            [index](const Job& job) { return q(size_in_words(job.patterns[index].hole, job.unit)); },
+            [index](Job& job, const QString& text) -> Result<QString> {
+                return read_hole_size(text.toStdString(), job.unit).map([&](const ReadHole& read) {
+                    const auto depth = job.patterns[index].hole.depth;
+                    job.patterns[index].hole = read.spec;
+                    job.patterns[index].hole.depth = depth;
+                    return q(read.how);
+                });
+            });
+        m_s.words(tr(", drilled"));
+        m_blanks.custom(
+            m_s, "depth", tr("depth of the holes"),
+            [index](const Job& job) {
+                const auto& depth = job.patterns[index].hole.depth;
+                return depth ? tr("%1 deep").arg(shown_length(job, *depth)) : tr("through");
+            },
+            [index](Job& job, const QString& text) -> Result<QString> {
+                QString typed = text.trimmed();
+                if (typed.isEmpty() || typed == tr("through") || typed == QLatin1String("thru")) {
+                    job.patterns[index].hole.depth.reset();
+                    return QString();
+                }
+                if (typed.endsWith(QLatin1String("deep")))
+                    typed.chop(4);
+                return read_length(typed.toStdString(), job.unit).map([&](const ReadLength& read) {
+                    job.patterns[index].hole.depth = read.value;
+                    return q(both_units(read.value));
+                });
+            });
+        m_s.words(QStringLiteral(","));
+    }
+};
+
+} // namespace
+
+void write_pattern(Sentence& sentence, const JobBlanks& blanks, const Job& job, std::size_t index) {
+    // Everything that hangs on a pattern goes by its name, so a new name goes to all of them.
+    blanks.custom(
+        sentence, "patternName", tr("name of the pattern"),
+        [index](const Job& now) { return q(now.patterns[index].name); },
+        [index](Job& next, const QString& typed) -> Result<QString> {
+            rename_pattern(next, index, typed.simplified().toStdString());
+            return QString();
+        });
+    sentence.words(QStringLiteral(":"));
+    Writer writer(sentence, blanks, index);
+    const PatternLayout layout = job.patterns[index].layout;
+    std::visit(writer, layout);
+    writer.end(layout);
+}
+
+QString pattern_summary(const Job& job, std::size_t index, int made) {
+    const Pattern& pattern = job.patterns[index];
+    const QString many = QStringLiteral("%1 × %2").arg(made).arg(q(size_in_words(spec_of(job, pattern), job.unit)));
+    return std::visit(
+        Cases{
+            [&](const CirclePattern& circle) {
+                return tr("%1 on a circle of %2").arg(many, shown_length(job, circle.diameter));
+            },
+            [&](const AnglesPattern& angles) {
+                return tr("%1 on a circle of %2").arg(many, shown_length(job, angles.diameter));
+            },
+            [&](const ArcPattern& arc) {
+                return tr("%1 on an arc, circle %2").arg(many, shown_length(job, arc.diameter));
+            },
+            [&](const RowPattern& row) { return tr("%1 in a row, %2 apart").arg(many, shown_length(job, row.pitch)); },
+            [&](const MarginsPattern&) { return tr("%1 in a row between margins").arg(many); },
+            [&](const StepsPattern&) { return tr("%1 in a row, unequal steps").arg(many); },
+            [&](const GridPattern& grid) {
+                return tr("%1 in a grid, %2 by %3").arg(many).arg(grid.columns).arg(grid.rows);
+            },
+            [&](const SinglePattern&) { return tr("%1 by itself").arg(many); },
+            [&](const MiddlePattern& middle) {
+                return tr("%1 between %2 and %3").arg(many, q(in_words(middle.one)), q(in_words(middle.other)));
+            },
+            [&](const TwoDistancesPattern& two) {
+                return tr("%1 from %2 and %3").arg(many, q(in_words(two.one)), q(in_words(two.other)));
+            },
+            [&](const PointsPattern&) { return tr("%1 at places of their own").arg(many); },
+            [&](const CopyPattern& copy) {
+                static constexpr std::array ways = {"%1, %2 mirrored", "%1, %2 turned", "%1, %2 repeated",
+                                                    "%1, %2 at each further hole", "%1, %2 in every piece"};
+                return tr(ways.at(copy.way.index())).arg(many, q(copy.of));
+            }},
+        pattern.layout);
+}
+
+} // namespace clockface::app

@@ -1,0 +1,185 @@
+#include "job/blank.h"
+
+#include <algorithm>
+
+namespace clockface {
+
+namespace {
+
+// Width and height of the rectangle an outline just fits into; its corners are counted from that rectangle's lower
+// left.
+Length reach_of(const std::vector<Point>& corners, Length Point::*axis) {
+    Length most;
+    for (const Point& corner : corners)
+        most = std::max(most, corner.*axis);
+    return most;
+}
+
+struct Box {
+    Length x, y, z;
+};
+
+// The piece as it lies with its top up: to the right, away from the reader, and deep.
+Box box_of(const Blank& blank) {
+    switch (blank.shape) {
+    case BlankShape::Disc:
+    case BlankShape::Ring:
+        return {blank.diameter.actual(), blank.diameter.actual(), blank.thickness};
+    case BlankShape::Outline:
+        return {reach_of(blank.corners, &Point::x), reach_of(blank.corners, &Point::y), blank.thickness};
+    case BlankShape::Plate:
+    case BlankShape::Block:
+    case BlankShape::Angle:
+        break;
+    }
+    return {blank.width.actual(), blank.height.actual(), blank.thickness};
+}
+
+} // namespace
+
+std::vector<Face> faces_of(BlankShape shape) {
+    switch (shape) {
+    case BlankShape::Block:
+        return {Face::Top, Face::Under, Face::Front, Face::Back, Face::Left, Face::Right};
+    case BlankShape::Angle:
+        return {Face::Top, Face::Front};
+    case BlankShape::Disc:
+    case BlankShape::Ring:
+    case BlankShape::Plate:
+    case BlankShape::Outline:
+        break;
+    }
+    return {Face::Top, Face::Under};
+}
+
+Length Blank::extent_x() const {
+    return up == Face::Left || up == Face::Right ? box_of(*this).y : box_of(*this).x;
+}
+
+Length Blank::extent_y() const {
+    if (up == Face::Top || up == Face::Under)
+        return box_of(*this).y;
+    return shape == BlankShape::Angle ? leg.actual() : box_of(*this).z;
+}
+
+Length Blank::metal_under(Point from_middle) const {
+    if (shape == BlankShape::Angle)
+        return thickness;
+    if (up == Face::Front || up == Face::Back)
+        return box_of(*this).y;
+    if (up == Face::Left || up == Face::Right)
+        return box_of(*this).x;
+    if (!step)
+        return thickness;
+    // Seen from below the piece is turned over about its upright middle line.
+    const Length x = (up == Face::Under ? -from_middle.x : from_middle.x) + extent_x() / 2.0;
+    const Length along = step->axis == Axis::X ? x : from_middle.y + extent_y() / 2.0;
+    return along > step->at ? step->thickness : thickness;
+}
+
+Point datum_from_middle(const Blank& blank, const Datum& datum) {
+    const Length x = blank.extent_x() / 2.0;
+    const Length y = blank.extent_y() / 2.0;
+    switch (datum.place) {
+    case DatumPlace::LowerLeft:
+        return {-x, -y};
+    case DatumPlace::LowerRight:
+        return {x, -y};
+    case DatumPlace::UpperLeft:
+        return {-x, y};
+    case DatumPlace::UpperRight:
+        return {x, y};
+    case DatumPlace::LeftEdge:
+        return {-x, {}};
+    case DatumPlace::RightEdge:
+        return {x, {}};
+    case DatumPlace::LowerEdge:
+        return {{}, -y};
+    case DatumPlace::UpperEdge:
+        return {{}, y};
+    case DatumPlace::Existing:
+        for (const Existing& there : blank.existing)
+            if (there.name == datum.on && there.face == blank.up)
+                return there.at;
+        return {};
+    case DatumPlace::Point:
+        return Point{-x, -y} + datum.off;
+    case DatumPlace::Middle:
+        break;
+    }
+    return {};
+}
+
+Point datum_from_middle(const Blank& blank, DatumPlace place) {
+    Datum datum;
+    datum.place = place;
+    return datum_from_middle(blank, datum);
+}
+
+std::string in_words(BlankShape shape) {
+    switch (shape) {
+    case BlankShape::Disc:
+        return "disc";
+    case BlankShape::Ring:
+        return "ring";
+    case BlankShape::Block:
+        return "block";
+    case BlankShape::Angle:
+        return "angle section";
+    case BlankShape::Outline:
+        return "plate of another outline";
+    case BlankShape::Plate:
+        break;
+    }
+    return "plate";
+}
+
+std::string face_in_words(BlankShape shape, Face face) {
+    if (shape == BlankShape::Angle)
+        return face == Face::Front ? "standing leg" : "lying leg";
+    switch (face) {
+    case Face::Under:
+        return "underside";
+    case Face::Front:
+        return "front";
+    case Face::Back:
+        return "back";
+    case Face::Left:
+        return "left end";
+    case Face::Right:
+        return "right end";
+    case Face::Top:
+        break;
+    }
+    return "top";
+}
+
+std::string in_words(const Datum& datum) {
+    switch (datum.place) {
+    case DatumPlace::LowerLeft:
+        return "at the lower left";
+    case DatumPlace::LowerRight:
+        return "at the lower right";
+    case DatumPlace::UpperLeft:
+        return "at the upper left";
+    case DatumPlace::UpperRight:
+        return "at the upper right";
+    case DatumPlace::LeftEdge:
+        return "on the left edge, half way up";
+    case DatumPlace::RightEdge:
+        return "on the right edge, half way up";
+    case DatumPlace::LowerEdge:
+        return "on the lower edge, half way along";
+    case DatumPlace::UpperEdge:
+        return "on the upper edge, half way along";
+    case DatumPlace::Existing:
+        return "on " + datum.on;
+    case DatumPlace::Point:
+        return datum.on.empty() ? "at a point" : "on " + datum.on;
+    case DatumPlace::Middle:
+        break;
+    }
+    return "in the middle";
+}
+
+} // namespace clockface

@@ -1,0 +1,531 @@
+#include "layout/validate.h"
+
+#include "layout/bar.h"
+#include "layout/pattern.h"
+#include "measure/cases.h"
+#include "measure/figures.h"
+
+#include <algorithm>
+#include <cctype>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+constexpr std::size_t longest_name = 12;
+constexpr std::size_t most_corners = 200;
+constexpr int most_pieces = 500;
+
+using Fault = std::optional<Problem>;
+
+Fault fault(std::string place, std::string sentence) {
+    return Problem{std::move(place), std::move(sentence)};
+}
+
+Fault size_fault(const std::string& place, const std::string& what, Length size) {
+    if (!std::isfinite(size.in_mm()))
+        return fault(place, fmt::format("{} is not a number.", what));
+    if (size <= Length{})
+        return fault(place, fmt::format("{} must be more than nought.", what));
+    if (size > largest_size)
+        return fault(place, fmt::format("{} is more than 20 metres. Check the decimal point and the unit.", what));
+    return std::nullopt;
+}
+
+Fault measured_fault(const std::string& place, const std::string& what, const Measured& size) {
+    if (Fault found = size_fault(place, what, size.nominal))
+        return found;
+    if (!size.measured)
+        return std::nullopt;
+    if (Fault found = size_fault(place + ".measured", "The measured " + what, *size.measured))
+        return found;
+    // A measured size this far out is a slipped figure, and it would move the middle without a word.
+    if (abs(*size.measured - size.nominal) > 0.25 * size.nominal)
+        return fault(place + ".measured",
+                     fmt::format("The measured figure and the drawing's differ by more than a "
+                                 "quarter. One is wrong: correct it, or empty the measured one first."));
+    return std::nullopt;
+}
+
+Fault point_fault(const std::string& place, Point point) {
+    for (const Length size : {point.x, point.y})
+        if (!std::isfinite(size.in_mm()) || abs(size) > largest_size)
+            return fault(place, "This lies more than 20 metres from zero. Check the decimal point and the unit.");
+    return std::nullopt;
+}
+
+Fault angle_fault(const std::string& place, Angle angle) {
+    if (!std::isfinite(angle.in_degrees()) || std::fabs(angle.in_degrees()) > 3600.0)
+        return fault(place, "An angle between 0 and 360 degrees would do.");
+    return std::nullopt;
+}
+
+Fault count_fault(const std::string& place, int count, int least) {
+    if (count < least || count > most_holes_in_pattern)
+        return fault(place,
+                     fmt::format("Any number of holes from {} to {} would do here.", least, most_holes_in_pattern));
+    return std::nullopt;
+}
+
+Fault layout_fault(const std::string& place, const CirclePattern& circle) {
+    if (Fault found = count_fault(place + ".count", circle.count, 1))
+        return found;
+    if (Fault found = size_fault(place + ".diameter", "The pitch circle", circle.diameter))
+        return found;
+    return angle_fault(place + ".first", circle.first);
+}
+
+Fault layout_fault(const std::string& place, const ArcPattern& arc) {
+    if (arc.count == 1)
+        return fault(place + ".count",
+                     "An arc has two ends, so it needs two holes or more. For one hole use a single hole.");
+    if (Fault found = count_fault(place + ".count", arc.count, 2))
+        return found;
+    if (Fault found = size_fault(place + ".diameter", "The pitch circle", arc.diameter))
+        return found;
+    if (Fault found = angle_fault(place + ".first", arc.first))
+        return found;
+    if (!(arc.sweep > Angle{}) || !(arc.sweep < Angle::degrees(360.0)))
+        return fault(place + ".sweep",
+                     "An arc runs over more than 0 and less than 360 degrees: at 360 its last hole would "
+                     "fall on its first. For a full turn use a circle.");
+    return std::nullopt;
+}
+
+Fault layout_fault(const std::string& place, const RowPattern& row) {
+    if (Fault found = count_fault(place + ".count", row.count, 2))
+        return found;
+    if (Fault found = size_fault(place + ".pitch", "The pitch", row.pitch))
+        return found;
+    if (row.pitch * row.count > 2.0 * largest_size)
+        return fault(place + ".pitch", "The row is longer than 40 metres. A smaller pitch or fewer holes would do.");
+    return angle_fault(place + ".bearing", row.bearing);
+}
+
+Fault layout_fault(const std::string&, const SinglePattern&) {
+    return std::nullopt;
+}
+
+Fault layout_fault(const std::string& place, const GridPattern& grid) {
+    const int least = grid.kind == GridKind::Staggered ? 2 : 1; // a shifted row of a staggered grid has one hole less
+    if (Fault found = count_fault(place + ".columns", grid.columns, least))
+        return found;
+    if (Fault found = count_fault(place + ".rows", grid.rows, 1))
+        return found;
+    if (static_cast<double>(grid.columns) * grid.rows > most_holes_in_pattern)
+        return fault(place + ".rows",
+                     fmt::format("A grid holds up to {} places. Fewer rows would do.", most_holes_in_pattern));
+    if (Fault found = size_fault(place + ".pitch", "The pitch along the rows", grid.pitch))
+        return found;
+    if (Fault found = size_fault(place + ".across", "The distance between the rows", grid.across))
+        return found;
+    if (grid.pitch * grid.columns > 2.0 * largest_size || grid.across * grid.rows > 2.0 * largest_size)
+        return fault(place + ".pitch",
+                     "The grid is more than 40 metres wide. A smaller pitch or fewer holes would do.");
+    return angle_fault(place + ".bearing", grid.bearing);
+}
+
+Fault layout_fault(const std::string& place, const AnglesPattern& angles) {
+    if (angles.at.empty() || angles.at.size() > static_cast<std::size_t>(most_holes_in_pattern))
+        return fault(place + ".at", "List the angles of the holes, such as 12, 95, 171.5.");
+    if (Fault found = size_fault(place + ".diameter", "The pitch circle", angles.diameter))
+        return found;
+    for (const Angle angle : angles.at)
+        if (Fault found = angle_fault(place + ".at", angle))
+            return found;
+    return std::nullopt;
+}
+
+// A distance that may be nought or below it: a margin, a shift.
+Fault distance_fault(const std::string& place, Length size) {
+    if (!std::isfinite(size.in_mm()) || abs(size) > largest_size)
+        return fault(place, "This is more than 20 metres. Check the decimal point and the unit.");
+    return std::nullopt;
+}
+
+Fault layout_fault(const std::string& place, const MarginsPattern& margins) {
+    if (margins.count == 1)
+        return fault(place + ".count", "Between two margins stand two holes or more. For one hole use a single hole.");
+    if (Fault found = count_fault(place + ".count", margins.count, 2))
+        return found;
+    for (const Length size : {margins.level, margins.before, margins.after})
+        if (Fault found = distance_fault(place + ".margins", size))
+            return found;
+    return std::nullopt;
+}
+
+Fault layout_fault(const std::string& place, const StepsPattern& row) {
+    if (row.steps.empty() || row.steps.size() >= static_cast<std::size_t>(most_holes_in_pattern))
+        return fault(place + ".steps", "List the distances from hole to hole, such as 7.4, 9.1, 12.2.");
+    Length whole;
+    for (const Length step : row.steps) {
+        if (Fault found = size_fault(place + ".steps", "A distance from hole to hole", step))
+            return found;
+        whole += step;
+    }
+    if (whole > 2.0 * largest_size)
+        return fault(place + ".steps", "The row is longer than 40 metres. Smaller distances would do.");
+    return angle_fault(place + ".bearing", row.bearing);
+}
+
+Fault layout_fault(const std::string& place, const MiddlePattern& middle) {
+    if (middle.one == middle.other)
+        return fault(place + ".between", "The middle needs two different holes, such as A1 and A3.");
+    return std::nullopt;
+}
+
+Fault layout_fault(const std::string& place, const TwoDistancesPattern& two) {
+    if (two.one == two.other)
+        return fault(place + ".from", "The two distances need two different holes, such as A1 and A3.");
+    if (Fault found = size_fault(place + ".from", "The distance from " + in_words(two.one), two.from_one))
+        return found;
+    return size_fault(place + ".from", "The distance from " + in_words(two.other), two.from_other);
+}
+
+Fault layout_fault(const std::string& place, const PointsPattern& points) {
+    if (points.at.empty() || points.at.size() > static_cast<std::size_t>(most_holes_in_pattern))
+        return fault(place + ".points",
+                     fmt::format("A pattern of points has from 1 to {} holes.", most_holes_in_pattern));
+    for (const Point& point : points.at)
+        if (Fault found = point_fault(place + ".points", point))
+            return found;
+    return std::nullopt;
+}
+
+Fault times_fault(const std::string& place, int times) {
+    if (times < 1 || times > most_holes_in_pattern)
+        return fault(place + ".times",
+                     fmt::format("Any number of times from 1 to {} would do.", most_holes_in_pattern));
+    return std::nullopt;
+}
+
+Fault layout_fault(const std::string& place, const CopyPattern& copy) {
+    return std::visit(Cases{[&](const Mirrored& mirror) { return angle_fault(place + ".along", mirror.along); },
+                            [&](const Turned& turn) -> Fault {
+                                if (turn.by.wrapped() == Angle{})
+                                    return fault(place + ".by",
+                                                 "Turned by this angle the copy falls on its source. Any angle that is "
+                                                 "no full turn would do.");
+                                if (Fault found = angle_fault(place + ".by", turn.by))
+                                    return found;
+                                return times_fault(place, turn.times);
+                            },
+                            [&](const Repeated& repeat) -> Fault {
+                                if (repeat.step == Point{})
+                                    return fault(place + ".step",
+                                                 "Repeated without a step the copy falls on its source. Give a step to "
+                                                 "the side or upwards.");
+                                if (Fault found = point_fault(place + ".step", repeat.step))
+                                    return found;
+                                return times_fault(place, repeat.times);
+                            },
+                            [&](const AtEach& each) -> Fault {
+                                if (each.of == copy.of)
+                                    return fault(place + ".of",
+                                                 "A pattern cannot be set at its own holes. Name another "
+                                                 "pattern that carries it.");
+                                return std::nullopt;
+                            },
+                            [](const InEveryPiece&) -> Fault { return std::nullopt; }},
+                      copy.way);
+}
+
+Fault points_fault(const std::string& place, const Pattern& pattern) {
+    const PatternLayout& layout = pattern.layout;
+    const auto at = std::visit(
+        Cases{[](const RowPattern& row) { return row.first; }, [](const StepsPattern& row) { return row.first; },
+              [](const SinglePattern& single) { return single.at; }, [](const GridPattern& grid) { return grid.first; },
+              [](const CirclePattern& round) { return round.centre; },
+              [](const ArcPattern& round) { return round.centre; },
+              [](const AnglesPattern& round) { return round.centre; },
+              [](const CopyPattern& copy) {
+                  if (const auto* mirror = std::get_if<Mirrored>(&copy.way))
+                      return mirror->on;
+                  if (const auto* turn = std::get_if<Turned>(&copy.way))
+                      return turn->about;
+                  return Point{};
+              },
+              [](const auto&) { return Point{}; }},
+        layout);
+    if (Fault found = point_fault(place + ".at", at))
+        return found;
+    for (const Point& extra : pattern.extras)
+        if (Fault found = point_fault(place + ".extras", extra))
+            return found;
+    for (const auto& [number, step] : pattern.off)
+        if (Fault found = point_fault(place + ".off", step))
+            return found;
+    return std::nullopt;
+}
+
+Fault hole_fault(const std::string& place, const Pattern& pattern) {
+    if (std::holds_alternative<CopyPattern>(pattern.layout))
+        return pattern.hole == HoleSpec{} ? Fault{} : fault(place + ".hole", "A copy has the holes of its source.");
+    if (Fault found = size_fault(place + ".hole.diameter", "The hole's diameter", pattern.hole.diameter))
+        return found;
+    if (pattern.hole.depth)
+        if (Fault found = size_fault(place + ".hole.depth", "The depth", *pattern.hole.depth))
+            return found;
+    if (pattern.hole.purpose == Purpose::Tapped && pattern.hole.label.empty())
+        return fault(place + ".hole.label", "A tapped hole needs the name of its thread, such as M5.");
+    return std::nullopt;
+}
+
+Fault pattern_fault(const std::string& place, const Pattern& pattern) {
+    if (pattern.name.empty())
+        return fault(place + ".name", "A pattern needs a name, such as A.");
+    if (pattern.name.size() > longest_name)
+        return fault(place + ".name",
+                     fmt::format("A pattern's name has up to {} letters, so that it fits on the board.", longest_name));
+    // "A1" and its hole 1, and "A" and its hole 11, would both be A11.
+    if (std::isdigit(static_cast<unsigned char>(pattern.name.back())) != 0)
+        return fault(place + ".name",
+                     "A pattern's name ends in a letter: the figure after it is the number of the hole.");
+    if (Fault found = points_fault(place, pattern))
+        return found;
+    if (Fault found = std::visit([&](const auto& layout) { return layout_fault(place, layout); }, pattern.layout))
+        return found;
+    return hole_fault(place, pattern);
+}
+
+// What pattern `index` says of others and of its own numbers, once it is known how many places each has.
+Fault reference_fault(const Job& job, std::size_t index, const std::vector<std::int64_t>& counts) {
+    const std::string place = fmt::format("patterns[{}]", index);
+    const Pattern& pattern = job.patterns[index];
+    for (const std::string& name : names_in(pattern.layout)) {
+        const int other = pattern_index(job, name);
+        if (other < 0)
+            return fault(place + ".of", fmt::format("There is no pattern {} to go by.", name));
+        if (static_cast<std::size_t>(other) >= index)
+            return fault(place + ".of",
+                         fmt::format("{} can only go by patterns that stand before it in the list, and {} "
+                                     "does not.",
+                                     pattern.name, name));
+        if (job.patterns[static_cast<std::size_t>(other)].face != pattern.face)
+            return fault(place + ".of", fmt::format("{} is on another face.", name));
+    }
+    const auto hole = [&](const HoleRef& ref) -> Fault {
+        const std::int64_t most = counts[static_cast<std::size_t>(pattern_index(job, ref.pattern))];
+        if (ref.number >= 1 && ref.number <= most)
+            return std::nullopt;
+        return fault(place + ".of",
+                     fmt::format("There is no hole {}; {} has {}.", in_words(ref), ref.pattern, counted(most, "hole")));
+    };
+    if (const auto* middle = std::get_if<MiddlePattern>(&pattern.layout))
+        for (const HoleRef& ref : {middle->one, middle->other})
+            if (Fault found = hole(ref))
+                return found;
+    if (const auto* two = std::get_if<TwoDistancesPattern>(&pattern.layout))
+        for (const HoleRef& ref : {two->one, two->other})
+            if (Fault found = hole(ref))
+                return found;
+    if (const auto* copy = std::get_if<CopyPattern>(&pattern.layout)) {
+        if (std::holds_alternative<InEveryPiece>(copy->way) && !job.blank.cutting)
+            return fault(place + ".way", "The blank is not cut into pieces. Say so under Blank first.");
+        if (counts[index] < 1)
+            return fault(place + ".of", "This copy would have no holes.");
+    }
+    if (counts[index] > most_holes_in_pattern)
+        return fault(place + ".count", fmt::format("A pattern holds up to {} holes; this would make {}.",
+                                                   most_holes_in_pattern, counts[index]));
+    for (const int number : pattern.left_out)
+        if (number < 1 || number > counts[index])
+            return fault(place + ".left_out", fmt::format("There is no hole {} in {} to leave out; it has {}.", number,
+                                                          pattern.name, counted(counts[index], "hole")));
+    for (const auto& [number, step] : pattern.off)
+        if (number < 1 || number > counts[index])
+            return fault(place + ".off", fmt::format("There is no hole {} in {} to shift; it has {}.", number,
+                                                     pattern.name, counted(counts[index], "hole")));
+    return std::nullopt;
+}
+
+// What only shows when the places are worked out.
+Fault place_fault(const Job& job) {
+    const bool needed = std::any_of(job.patterns.begin(), job.patterns.end(), [](const Pattern& pattern) {
+        return std::holds_alternative<TwoDistancesPattern>(pattern.layout) ||
+               std::holds_alternative<MarginsPattern>(pattern.layout);
+    });
+    if (!needed)
+        return std::nullopt;
+    const std::vector<std::vector<Place>> places = places_of(job);
+    for (std::size_t i = 0; i < job.patterns.size(); ++i) {
+        const std::string place = fmt::format("patterns[{}]", i);
+        if (const auto* two = std::get_if<TwoDistancesPattern>(&job.patterns[i].layout)) {
+            const auto at = [&](const HoleRef& ref) {
+                return places[static_cast<std::size_t>(pattern_index(job, ref.pattern))]
+                             [static_cast<std::size_t>(ref.number - 1)]
+                                 .at;
+            };
+            const auto both = crossings(at(two->one), at(two->other), two->from_one, two->from_other, job.unit);
+            if (!both)
+                return fault(place + ".from", both.error().sentence);
+        }
+        const auto* margins = std::get_if<MarginsPattern>(&job.patterns[i].layout);
+        if (margins && is_at_hand(job, job.patterns[i]) && as_row(job, *margins).pitch <= Length{})
+            return fault(place + ".margins",
+                         "The two margins take up the whole blank, so no room is left for the row. Smaller margins "
+                         "would do.");
+    }
+    return std::nullopt;
+}
+
+Fault outline_fault(const Blank& blank) {
+    if (blank.corners.size() < 3 || blank.corners.size() > most_corners)
+        return fault("blank.corners", fmt::format("An outline has from 3 to {} corners.", most_corners));
+    Point least = blank.corners.front();
+    for (const Point& corner : blank.corners) {
+        if (Fault found = point_fault("blank.corners", corner))
+            return found;
+        least = {std::min(least.x, corner.x), std::min(least.y, corner.y)};
+    }
+    if (least != Point{})
+        return fault("blank.corners",
+                     "Count the corners from the lower left of the rectangle the outline fits into, so "
+                     "that the least X and the least Y are 0.");
+    double twice_area = 0.0;
+    for (std::size_t i = 0; i < blank.corners.size(); ++i) {
+        const Point& a = blank.corners[i];
+        const Point& b = blank.corners[(i + 1) % blank.corners.size()];
+        twice_area += a.x.in_mm() * b.y.in_mm() - b.x.in_mm() * a.y.in_mm();
+    }
+    if (std::fabs(twice_area) < 1e-3)
+        return fault("blank.corners", "These corners lie on one line, so they bound no metal. Name them once round.");
+    return std::nullopt;
+}
+
+Fault sizes_fault(const Blank& blank) {
+    if (blank.is_round())
+        return measured_fault("blank.diameter", "The diameter", blank.diameter);
+    if (blank.shape == BlankShape::Outline)
+        return outline_fault(blank);
+    if (Fault found = measured_fault("blank.width", "The width", blank.width))
+        return found;
+    if (Fault found = measured_fault("blank.height", "The height", blank.height))
+        return found;
+    if (blank.shape != BlankShape::Angle)
+        return std::nullopt;
+    if (Fault found = measured_fault("blank.leg", "The standing leg", blank.leg))
+        return found;
+    if (blank.thickness >= blank.height.actual() || blank.thickness >= blank.leg.actual())
+        return fault("blank.thickness", "The legs are no wider than they are thick. A smaller thickness would do.");
+    return std::nullopt;
+}
+
+Fault existing_fault(const Blank& blank) {
+    std::set<std::string> names;
+    for (std::size_t i = 0; i < blank.existing.size(); ++i) {
+        const Existing& there = blank.existing[i];
+        const std::string place = fmt::format("blank.existing[{}]", i);
+        if (there.name.empty() || there.name.size() > 40)
+            return fault(place + ".name", "Give it a name of up to 40 letters, such as the boss.");
+        if (!names.insert(there.name).second)
+            return fault(place + ".name",
+                         fmt::format("Two things on the blank are called '{}'. Give one another name.", there.name));
+        if (Fault found = size_fault(place + ".diameter", "Its diameter", there.diameter))
+            return found;
+        if (Fault found = point_fault(place + ".at", there.at))
+            return found;
+        if (there.kind == ExistingKind::Slot)
+            if (Fault found = size_fault(place + ".length", "The slot's length", there.length))
+                return found;
+        if (Fault found = angle_fault(place + ".bearing", there.bearing))
+            return found;
+    }
+    return std::nullopt;
+}
+
+Fault cutting_fault(const Cutting& cutting) {
+    if (cutting.pieces < 1 || cutting.spares < 0 || cutting.spares > most_pieces || pieces_in(cutting) > most_pieces)
+        return fault("blank.cutting", fmt::format("From 1 to {} pieces would do.", most_pieces));
+    if (Fault found = size_fault("blank.cutting.length", "The length of a piece", cutting.length))
+        return found;
+    for (const Length part : {cutting.kerf, cutting.facing})
+        if (!(part >= Length{}) || !(part < cutting.length))
+            return fault("blank.cutting.kerf", "Kerf and facing run from nought to less than the length of a piece.");
+    return std::nullopt;
+}
+
+Fault blank_fault(const Blank& blank) {
+    if (Fault found = size_fault("blank.thickness", "The thickness", blank.thickness))
+        return found;
+    if (Fault found = sizes_fault(blank))
+        return found;
+    const std::vector<Face> faces = faces_of(blank.shape);
+    if (std::find(faces.begin(), faces.end(), blank.up) == faces.end())
+        return fault("blank.up", fmt::format("A {} is not drilled from there.", in_words(blank.shape)));
+    if (blank.shape == BlankShape::Ring && !blank.bore)
+        return fault("blank.bore", "A ring has a bore. Give its diameter, or make it a disc.");
+    if (blank.bore) {
+        if (Fault found = size_fault("blank.bore", "The bore", *blank.bore))
+            return found;
+        if (blank.bore_shows() && *blank.bore >= std::min(blank.extent_x(), blank.extent_y()))
+            return fault("blank.bore",
+                         "The bore is as wide as the blank, so no metal would be left. A smaller bore would do.");
+    }
+    if (blank.step) {
+        if (Fault found = size_fault("blank.step.thickness", "The thickness beyond the step", blank.step->thickness))
+            return found;
+        if (Fault found = size_fault("blank.step.at", "The place of the step", blank.step->at))
+            return found;
+    }
+    if (blank.cutting)
+        if (Fault found = cutting_fault(*blank.cutting))
+            return found;
+    return existing_fault(blank);
+}
+
+Fault datum_fault(const Blank& blank, const Datum& datum, Face face) {
+    if (Fault found = point_fault("datum.off", datum.off))
+        return found;
+    const auto there = [&](const Existing& each) { return each.name == datum.on && each.face == face; };
+    if (datum.place == DatumPlace::Existing && std::none_of(blank.existing.begin(), blank.existing.end(), there))
+        return fault(
+            "datum.on",
+            fmt::format("Zero is on '{}', which is not on this face. Set zero on something else first.", datum.on));
+    return std::nullopt;
+}
+
+} // namespace
+
+std::optional<Problem> first_fault(const Job& job) {
+    if (Fault found = blank_fault(job.blank))
+        return found;
+    if (Fault found = datum_fault(job.blank, job.datum, job.blank.up))
+        return found;
+    for (const auto& [face, datum] : job.other_datums)
+        if (Fault found = datum_fault(job.blank, datum, face))
+            return found;
+    if (Fault found = angle_fault("convention.zero", job.convention.zero))
+        return found;
+    if (job.pieces < 1 || job.pieces > 100'000)
+        return fault("pieces", "Any number of pieces from 1 to 100000 would do here.");
+    if (job.holes_called_for && (*job.holes_called_for < 1 || *job.holes_called_for > most_holes_in_job))
+        return fault("holes_called_for",
+                     fmt::format("Any number of holes from 1 to {} would do here.", most_holes_in_job));
+    if (job.patterns.size() > static_cast<std::size_t>(most_patterns))
+        return fault("patterns", fmt::format("A job holds up to {} patterns. Split it into two jobs.", most_patterns));
+    std::set<std::string> names;
+    for (std::size_t i = 0; i < job.patterns.size(); ++i) {
+        const std::string place = fmt::format("patterns[{}]", i);
+        if (Fault found = pattern_fault(place, job.patterns[i]))
+            return found;
+        if (!names.insert(job.patterns[i].name).second)
+            return fault(place + ".name",
+                         fmt::format("Two patterns are called {}. Give one another name.", job.patterns[i].name));
+    }
+    const std::vector<std::int64_t> counts = counts_of(job);
+    std::int64_t places = 0;
+    for (std::size_t i = 0; i < job.patterns.size(); ++i) {
+        if (Fault found = reference_fault(job, i, counts))
+            return found;
+        places += counts[i];
+        if (places > most_holes_in_job)
+            return fault(fmt::format("patterns[{}].count", i),
+                         fmt::format("A job holds up to {} holes. Split it into two jobs.", most_holes_in_job));
+    }
+    return place_fault(job);
+}
+
+} // namespace clockface
