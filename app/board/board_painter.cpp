@@ -35,14 +35,14 @@ BoardPainter::BoardPainter(QPainter& painter, const BoardMap& map, const Documen
     , m_area(area)
     , m_datum(datum_from_middle(document.job())) {}
 
-void BoardPainter::paint(Stage stage, const std::string& pattern, const std::string& hole) {
+void BoardPainter::paint(Stage stage, const std::string& pattern, const std::string& hole, DimensionStyle style) {
     m_painter.setRenderHint(QPainter::Antialiasing);
     m_painter.fillRect(m_area, m_look.air);
     metal();
     features();
     centre_lines();
     if (stage != Stage::Order)
-        clock_ring(pattern);
+        clock_ring(stage == Stage::Blank ? std::string() : pattern);
     pattern_lines(pattern);
     if (stage == Stage::Order)
         path();
@@ -52,8 +52,11 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
     datum_mark();
     if (stage == Stage::Blank)
         overall_dimensions();
-    if (stage == Stage::Holes)
-        pitch_dimension(pattern);
+    if (stage == Stage::Holes) {
+        if (style != DimensionStyle::None)
+            pitch_circle(pattern);
+        Dimensions(m_painter, m_map, m_document, m_look, ring_radius()).of_pattern(pattern, style);
+    }
 }
 
 QPainterPath BoardPainter::outline() const {
@@ -102,8 +105,6 @@ void BoardPainter::features() {
         if (there.face != blank.up)
             continue;
         m_painter.drawPath(rim(there));
-        label(m_map.to_screen(there.at) + QPointF(0, m_map.pixels(there.diameter) / 2.0 + 10.0), q(there.name),
-              m_look.faint, 9, false);
     }
     const QPointF corner = m_map.to_screen(datum_from_middle(blank, DatumPlace::UpperLeft));
     const double w = m_map.pixels(blank.extent_x());
@@ -205,6 +206,12 @@ void BoardPainter::datum_mark() {
     label(zero + y * 1.3, QStringLiteral("Y"), m_look.brass_on_dark, 10, true);
 }
 
+double BoardPainter::ring_radius() const {
+    const Blank& blank = m_document.job().blank;
+    const double x = m_map.pixels(blank.extent_x()) / 2.0;
+    return (blank.is_round() ? x : std::hypot(x, m_map.pixels(blank.extent_y()) / 2.0)) + 26.0;
+}
+
 void BoardPainter::clock_ring(const std::string& name) {
     const Job& job = m_document.job();
     Point centre = Point{} - m_datum;
@@ -212,10 +219,12 @@ void BoardPainter::clock_ring(const std::string& name) {
         if (pattern.name == name)
             centre = centre_of(pattern.layout).value_or(centre);
     const QPointF middle = screen(centre);
-    // Round the whole blank, wherever the circle sits on it.
-    const double reach = std::hypot(m_map.pixels(job.blank.extent_x()), m_map.pixels(job.blank.extent_y())) / 2.0;
-    const double edge = job.blank.is_round() ? m_map.pixels(job.blank.extent_x()) / 2.0 : reach;
-    const double radius = edge + 26.0;
+    // Round the whole blank; a circle that sits elsewhere on it has a ring of its own.
+    double radius = ring_radius();
+    if (std::hypot(middle.x() - m_map.middle.x(), middle.y() - m_map.middle.y()) > 2.0)
+        for (const Pattern& pattern : job.patterns)
+            if (pattern.name == name)
+                radius = m_map.pixels(pitch_circle_of(pattern.layout).value_or(Length{})) / 2.0 + 34.0;
     for (int hour = 1; hour <= 12; ++hour) {
         const Angle bearing = bearing_of_clock(hour, 0);
         const bool quarter = hour % 3 == 0;
@@ -248,25 +257,66 @@ void BoardPainter::clock_ring(const std::string& name) {
 
 void BoardPainter::pattern_lines(const std::string& name) {
     for (const Pattern& pattern : m_document.job().patterns) {
+        if (!is_at_hand(m_document.job(), pattern))
+            continue;
         QColor colour = m_look.scribed;
         colour.setAlphaF(pattern.name == name ? 0.9F : 0.4F);
         m_painter.setPen(QPen(colour, 1.1));
         m_painter.setBrush(Qt::NoBrush);
-        if (const auto* circle = std::get_if<CirclePattern>(&pattern.layout)) {
-            const double r = m_map.pixels(circle->diameter) / 2.0;
-            m_painter.drawEllipse(screen(circle->centre), r, r);
+        const auto centre = centre_of(pattern.layout);
+        if (centre && !std::holds_alternative<ArcPattern>(pattern.layout)) {
+            const double r = m_map.pixels(*pitch_circle_of(pattern.layout)) / 2.0;
+            m_painter.drawEllipse(screen(*centre), r, r);
         } else if (const auto* arc = std::get_if<ArcPattern>(&pattern.layout)) {
             const double r = m_map.pixels(arc->diameter) / 2.0;
             const QPointF c = screen(arc->centre);
             m_painter.drawArc(QRectF(c.x() - r, c.y() - r, 2 * r, 2 * r), qRound(arc->first.in_degrees() * 16.0),
                               qRound(arc->sweep.in_degrees() * sign_of(arc->going) * 16.0));
         } else if (const auto* row = std::get_if<RowPattern>(&pattern.layout)) {
-            const QPointF a = screen(row->first);
+            const QPointF a = screen(place_of(pattern.layout, 1));
             const QPointF b = screen(place_of(pattern.layout, row->count));
             const QPointF on = towards(row->bearing) * 12.0;
             m_painter.drawLine(a - on, b + on);
+        } else if (pattern.name == name) {
+            what_hangs_on_what(pattern);
         }
     }
+}
+
+// The line of a mirror, the line to the middle, and the struck arcs with the crossing that was not meant.
+void BoardPainter::what_hangs_on_what(const Pattern& pattern) {
+    const Job& job = m_document.job();
+    const auto at = [&](const HoleRef& ref) { return place(job, ref); };
+    if (const auto* copy = std::get_if<CopyPattern>(&pattern.layout)) {
+        const auto* mirror = std::get_if<Mirrored>(&copy->way);
+        if (!mirror)
+            return;
+        QPen pen(m_look.brass_on_dark, 1.6);
+        pen.setDashPattern({10.0, 4.0, 2.0, 4.0});
+        m_painter.setPen(pen);
+        const double far = std::hypot(m_area.width(), m_area.height());
+        m_painter.drawLine(screen(mirror->on) - towards(mirror->along) * far,
+                           screen(mirror->on) + towards(mirror->along) * far);
+    } else if (const auto* middle = std::get_if<MiddlePattern>(&pattern.layout)) {
+        m_painter.drawLine(screen(at(middle->one)), screen(at(middle->other)));
+    } else if (const auto* two = std::get_if<TwoDistancesPattern>(&pattern.layout)) {
+        for (const auto& [ref, distance] :
+             {std::pair(two->one, two->from_one), std::pair(two->other, two->from_other)}) {
+            const double r = m_map.pixels(distance);
+            m_painter.drawEllipse(screen(at(ref)), r, r);
+        }
+        const auto both = crossings(at(two->one), at(two->other), two->from_one, two->from_other, job.unit);
+        if (!both)
+            return;
+        m_painter.setPen(QPen(m_look.faint, 1.6, Qt::DotLine));
+        const QPointF other = screen(two->left ? both->second : both->first);
+        m_painter.drawEllipse(other, 7.0, 7.0);
+        label(other + QPointF(0, 18), QObject::tr("the other crossing"), m_look.faint, 9, false);
+    }
+}
+
+double BoardPainter::radius_of(const Hole& hole) const {
+    return std::max(2.0, m_map.pixels(hole.spec.diameter) / 2.0);
 }
 
 void BoardPainter::hole(const Hole& hole, bool chosen, bool near, bool troubled) {
@@ -323,6 +373,14 @@ void BoardPainter::holes(Stage stage, const std::string& pattern, const std::str
             const double r = std::max(2.0, m_map.pixels(each.spec.diameter) / 2.0);
             m_taken.push_back(QRectF(screen(each.at) - QPointF(r, r), QSizeF(2 * r, 2 * r)));
         }
+    for (const Existing& there : m_document.job().blank.existing) {
+        if (there.face != m_document.job().blank.up)
+            continue;
+        const QFontMetricsF metrics(type(9));
+        const QSizeF size(metrics.horizontalAdvance(q(there.name)), metrics.height());
+        label(free_spot(m_map.to_screen(there.at), m_map.pixels(there.diameter) / 2.0, {0.0, 1.0}, size), q(there.name),
+              m_look.faint, 9, false);
+    }
     for (const Hole& each : plan.holes) {
         const bool chosen = each.name == selected;
         if (!chosen && (!all || stage == Stage::Blank))
@@ -330,8 +388,8 @@ void BoardPainter::holes(Stage stage, const std::string& pattern, const std::str
         const bool near = stage != Stage::Holes || patterns[each.pattern].name == pattern;
         const QString name = q(each.name);
         const QFontMetricsF metrics(type(10, true));
-        const QPointF spot =
-            free_spot(each, name_side(each), {metrics.horizontalAdvance(name), metrics.capHeight() + 5.0});
+        const QPointF spot = free_spot(screen(each.at), radius_of(each), name_side(each),
+                                       {metrics.horizontalAdvance(name), metrics.capHeight() + 5.0});
         label(spot, name, chosen ? m_look.brass_on_dark : near ? m_look.scribed : m_look.faint, 10, chosen || near);
     }
 }
@@ -366,7 +424,7 @@ void BoardPainter::order_tags() {
     constexpr double radius = 9.5;
     for (std::size_t i = 0; i < plan.route.order.size(); ++i) {
         const Hole& made = plan.holes[static_cast<std::size_t>(plan.route.order[i])];
-        const QPointF tag = free_spot(made, -name_side(made), {2.0 * radius, 2.0 * radius});
+        const QPointF tag = free_spot(screen(made.at), radius_of(made), -name_side(made), {2.0 * radius, 2.0 * radius});
         m_painter.setPen(Qt::NoPen);
         m_painter.setBrush(m_look.brass_on_dark);
         m_painter.drawEllipse(tag, radius, radius);
@@ -374,9 +432,8 @@ void BoardPainter::order_tags() {
     }
 }
 
-QPointF BoardPainter::free_spot(const Hole& hole, QPointF wanted, QSizeF size) {
-    const QPointF at = screen(hole.at);
-    const double reach = std::max(2.0, m_map.pixels(hole.spec.diameter) / 2.0) + 4.0;
+QPointF BoardPainter::free_spot(QPointF at, double radius, QPointF wanted, QSizeF size) {
+    const double reach = radius + 4.0;
     QRectF best;
     double least = -1.0;
     // The wanted side first, then turning away from it; the spot that covers least of what stands there already.
@@ -447,28 +504,43 @@ void BoardPainter::overall_dimensions() {
               QStringLiteral("⌀ ") + q(with_unit(*job.blank.bore, job.unit)), m_look.scribed, 11, false);
 }
 
-void BoardPainter::pitch_dimension(const std::string& name) {
+// The pitch circle's diameter at the end of a leader, between two holes, where it covers least.
+void BoardPainter::pitch_circle(const std::string& name) {
     const Job& job = m_document.job();
-    for (const Pattern& pattern : job.patterns) {
-        if (pattern.name != name)
-            continue;
-        const double h = m_map.pixels(job.blank.extent_y()) / 2.0;
-        const double ring = job.blank.is_round() ? h : std::hypot(m_map.pixels(job.blank.extent_x()) / 2.0, h);
-        const double bottom = m_map.middle.y() + ring + 66.0;
-        const auto across = [&](Point centre, Length diameter) {
-            const QPointF c = screen(centre);
-            const double r = m_map.pixels(diameter) / 2.0;
-            dimension(c + QPointF(-r, 0), c + QPointF(r, 0), bottom - c.y(),
-                      QObject::tr("pitch circle ⌀ %1").arg(q(with_unit(diameter, job.unit))));
-        };
-        if (const auto* circle = std::get_if<CirclePattern>(&pattern.layout))
-            across(circle->centre, circle->diameter);
-        else if (const auto* arc = std::get_if<ArcPattern>(&pattern.layout))
-            across(arc->centre, arc->diameter);
-        else if (const auto* row = std::get_if<RowPattern>(&pattern.layout))
-            dimension(screen(row->first), screen(place_of(pattern.layout, 2)), 34.0,
-                      q(with_unit(row->pitch, job.unit)));
+    const int index = pattern_index(job, name);
+    if (index < 0)
+        return;
+    const PatternLayout& layout = job.patterns[static_cast<std::size_t>(index)].layout;
+    const std::optional<Point> centre = centre_of(layout);
+    if (!centre)
+        return;
+    const double r = m_map.pixels(*pitch_circle_of(layout)) / 2.0;
+    const QString words = QStringLiteral("⌀ ") + q(with_unit(*pitch_circle_of(layout), job.unit));
+    const QFontMetricsF metrics(type(11));
+    const QSizeF size(metrics.horizontalAdvance(words) + 8.0, metrics.height());
+    QRectF best;
+    QPointF foot;
+    double least = -1.0;
+    for (int tenth = 0; tenth < 36; ++tenth) {
+        const QPointF way = towards(Angle::degrees(5.0 + 10.0 * tenth));
+        QRectF box({}, size);
+        box.moveCenter(screen(*centre) + way * (r - 16.0) - QPointF(way.x() * size.width() / 2.0, way.y() * 9.0));
+        double covered = 0.0;
+        for (const QRectF& taken : m_taken) {
+            const QRectF both = taken.intersected(box);
+            covered += both.width() * both.height();
+        }
+        if (least < 0.0 || covered < least) {
+            least = covered;
+            best = box;
+            foot = screen(*centre) + way * r;
+        }
     }
+    m_taken.push_back(best);
+    m_painter.setPen(QPen(m_look.scribed, 1.1));
+    const QPointF in = screen(*centre) - foot;
+    m_painter.drawLine(foot, foot + in / std::max(1.0, std::hypot(in.x(), in.y())) * 14.0);
+    label(best.center(), words, m_look.scribed, 11, false);
 }
 
 void BoardPainter::card(QPointF at, const QStringList& lines) {

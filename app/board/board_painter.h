@@ -2,6 +2,7 @@
 #pragma once
 
 #include "board/board_map.h"
+#include "board/dimensions.h"
 #include "document/document.h"
 #include "look/look.h"
 
@@ -18,7 +19,8 @@ public:
     BoardPainter(QPainter& painter, const BoardMap& map, const Document& document, const Look& look, QRectF area);
 
     /// The whole board for a stage; `pattern` and `hole` are selected (names, may be empty).
-    void paint(Stage stage, const std::string& pattern, const std::string& hole);
+    void paint(Stage stage, const std::string& pattern, const std::string& hole,
+               DimensionStyle style = DimensionStyle::FromZero);
     /// A small card beside `at` with lines of text, the first one in brass.
     void card(QPointF at, const QStringList& lines);
 
@@ -44,12 +46,16 @@ private:
     void hole(const Hole& hole, bool chosen, bool near, bool troubled);
     /// Unit step on the screen towards where a hole's name stands: inwards of a circle, otherwise below.
     [[nodiscard]] QPointF name_side(const Hole& hole) const;
-    /// Where a name or tag of this size can stand beside a hole, on the wanted side (a unit step) if there is room.
-    QPointF free_spot(const Hole& hole, QPointF wanted, QSizeF size);
+    /// Where a name or tag of this size can stand beside something round, on the wanted side (a unit step) if there is
+    /// room.
+    QPointF free_spot(QPointF at, double radius, QPointF wanted, QSizeF size);
+    [[nodiscard]] double radius_of(const Hole& hole) const;
     void path();
     void order_tags();
     void overall_dimensions();
-    void pitch_dimension(const std::string& pattern);
+    void pitch_circle(const std::string& pattern);
+    void what_hangs_on_what(const Pattern& pattern);
+    [[nodiscard]] double ring_radius() const;
     void dimension(QPointF from, QPointF to, double offset, const QString& text);
     void label(QPointF at, const QString& text, const QColor& colour, double points, bool bold);
 };

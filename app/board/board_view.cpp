@@ -1,9 +1,14 @@
 #include "board/board_view.h"
 
+#include "board/measuring.h"
 #include "measure/figures.h"
 
+#include <QApplication>
+#include <QClipboard>
+#include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QMouseEvent>
+#include <QPushButton>
 #include <QWheelEvent>
 #include <algorithm>
 #include <cmath>
@@ -12,7 +17,7 @@ namespace clockface::app {
 
 namespace {
 
-constexpr double ring_room = 92.0; // pixels round the blank for the clock ring and a dimension
+constexpr double ring_room = 112.0; // pixels round the blank for the clock ring and a dimension
 constexpr double least_scale = 0.02;
 constexpr double largest_scale = 2000.0;
 constexpr double reach_pixels = 10.0;
@@ -30,13 +35,131 @@ BoardView::BoardView(Document& document, Selection& selection, QWidget* parent)
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     setMinimumSize(360, 320);
+    make_tools();
     connect(&document, &Document::changed, this, &BoardView::follow_document);
     connect(&document, &Document::replaced, this, &BoardView::fit);
     connect(&selection, &Selection::changed, this, qOverload<>(&QWidget::update));
 }
 
+void BoardView::make_tools() {
+    const auto tool = [this](const QString& name) {
+        auto* made = new QPushButton(this);
+        made->setObjectName(name);
+        made->setProperty("onBoard", true);
+        made->setFocusPolicy(Qt::TabFocus);
+        return made;
+    };
+    m_dimension_button = tool(QStringLiteral("dimensions"));
+    m_dimension_button->setToolTip(tr("Dimensions from zero, from hole to hole, or none (D)"));
+    connect(m_dimension_button, &QPushButton::clicked, this, &BoardView::next_dimensions);
+    m_measure_button = tool(QStringLiteral("measure"));
+    m_measure_button->setCheckable(true);
+    m_measure_button->setText(tr("Measure"));
+    m_measure_button->setAccessibleName(tr("measure between two features"));
+    m_measure_button->setToolTip(tr("Measure between two holes, edges or centres (M); C copies the figures"));
+    connect(m_measure_button, &QPushButton::toggled, this, &BoardView::set_measuring);
+    set_dimensions(m_dimensions);
+}
+
+void BoardView::place_tools() {
+    const bool holes = m_stage == Stage::Holes;
+    m_dimension_button->setVisible(holes);
+    int x = 10;
+    for (QPushButton* tool : {m_measure_button, m_dimension_button}) {
+        tool->adjustSize();
+        tool->move(x, 10);
+        x += tool->width() + 8;
+    }
+}
+
+void BoardView::set_dimensions(DimensionStyle style) {
+    m_dimensions = style;
+    const QString words[] = {tr("Dimensions from zero"), tr("Dimensions hole to hole"), tr("No dimensions")};
+    m_dimension_button->setText(words[static_cast<int>(style)]);
+    m_dimension_button->setAccessibleName(words[static_cast<int>(style)]);
+    place_tools();
+    update();
+}
+
+void BoardView::next_dimensions() {
+    set_dimensions(static_cast<DimensionStyle>((static_cast<int>(m_dimensions) + 1) % 3));
+}
+
+void BoardView::set_measuring(bool measuring) {
+    m_measuring = measuring;
+    m_one.reset();
+    m_other.reset();
+    m_measure_button->setChecked(measuring);
+    update();
+}
+
+void BoardView::take_feature(const std::optional<Feature>& feature) {
+    if (!feature)
+        return;
+    if (!m_one || m_other) {
+        m_one = feature;
+        m_other.reset();
+    } else {
+        m_other = feature;
+    }
+    update();
+}
+
+QString BoardView::measured_text() const {
+    if (!m_one || !m_other)
+        return {};
+    QStringList lines;
+    for (const std::string& line : in_words(between(*m_one, *m_other), *m_one, *m_other, m_document.job()))
+        lines << QString::fromStdString(line);
+    return lines.join(QLatin1Char('\n'));
+}
+
+void BoardView::paint_measuring(QPainter& painter, BoardPainter& board) const {
+    if (!m_one) {
+        board.card({14.0, 40.0}, {tr("Measuring"), tr("Choose two: a hole, an edge, a centre, zero."),
+                                  tr("With keys: arrows and Enter. C copies, Escape ends.")});
+        return;
+    }
+    painter.setPen(QPen(m_look->brass_on_dark, 2.0, Qt::DashLine));
+    painter.setBrush(Qt::NoBrush);
+    const auto ring = [&](const Feature& feature) {
+        const double r = std::max(8.0, m_map.pixels(feature.diameter) / 2.0 + 4.0);
+        const QPointF at = m_map.to_screen(feature.at);
+        if (feature.edge) {
+            const QPointF way(feature.edge->cosine(), -feature.edge->sine());
+            painter.drawLine(at - way * 4000.0, at + way * 4000.0);
+        } else {
+            painter.drawEllipse(at, r, r);
+        }
+    };
+    ring(*m_one);
+    if (!m_other)
+        return board.card({14.0, 40.0}, {tr("From %1").arg(QString::fromStdString(m_one->name)), tr("to …")});
+    ring(*m_other);
+    if (const Between found = between(*m_one, *m_other); found.apart) {
+        painter.setPen(QPen(m_look->brass_on_dark, 1.6));
+        const Point from = m_one->edge && !m_other->edge ? m_other->at - found.step : m_one->at;
+        painter.drawLine(m_map.to_screen(from), m_map.to_screen(from + found.step));
+    }
+    QStringList lines = measured_text().split(QLatin1Char('\n'));
+    lines << tr("C copies");
+    board.card({14.0, 40.0}, lines);
+}
+
+void BoardView::let_go(bool keep) {
+    if (!m_drag)
+        return;
+    const std::optional<Job> moved = keep && m_hover ? std::optional(m_drag->moved_to(*m_hover, m_map)) : std::nullopt;
+    m_drag.reset();
+    unsetCursor();
+    if (!moved || !m_document.edit(tr("dragging %1").arg(QString::fromStdString(m_selection.pattern())), *moved))
+        m_document.drop_preview();
+    update();
+}
+
 void BoardView::set_stage(Stage stage) {
     m_stage = stage;
+    place_tools();
     update();
 }
 
@@ -46,6 +169,9 @@ void BoardView::set_look(const Look& look) {
 }
 
 void BoardView::follow_document() {
+    // What was measured may have moved; the rings would lie.
+    m_one.reset();
+    m_other.reset();
     if (m_fitted)
         fit();
     update();
@@ -82,8 +208,10 @@ void BoardView::pan(QPointF by) {
 void BoardView::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     BoardPainter board(painter, m_map, m_document, *m_look, QRectF(rect()));
-    board.paint(m_stage, m_selection.pattern(), m_selection.hole());
-    if (m_hover && !m_dragged_from)
+    board.paint(m_stage, m_selection.pattern(), m_selection.hole(), m_dimensions);
+    if (m_measuring)
+        paint_measuring(painter, board);
+    else if (m_hover && !m_dragged_from)
         board.card(*m_hover, hover_lines(*m_hover));
     if (hasFocus()) {
         painter.setPen(QPen(m_look->brass_on_dark, 1.0, Qt::DotLine));
@@ -199,10 +327,15 @@ void BoardView::mousePressEvent(QMouseEvent* event) {
 
 void BoardView::mouseMoveEvent(QMouseEvent* event) {
     constexpr double drag_starts = 5.0;
-    if (m_pressed && !m_dragged_from && QLineF(*m_pressed, event->position()).length() > drag_starts) {
-        m_dragged_from = m_pressed;
-        setCursor(Qt::ClosedHandCursor);
+    if (m_pressed && !m_dragged_from && !m_drag && QLineF(*m_pressed, event->position()).length() > drag_starts) {
+        if (m_stage == Stage::Holes && !m_measuring && event->buttons().testFlag(Qt::LeftButton))
+            m_drag = PatternDrag::begin(m_document, m_map, m_selection.pattern(), *m_pressed);
+        if (!m_drag)
+            m_dragged_from = m_pressed;
+        setCursor(m_drag ? Qt::SizeAllCursor : Qt::ClosedHandCursor);
     }
+    if (m_drag)
+        m_document.preview(m_drag->moved_to(event->position(), m_map));
     if (m_dragged_from) {
         pan(event->position() - *m_dragged_from);
         m_dragged_from = event->position();
@@ -212,8 +345,15 @@ void BoardView::mouseMoveEvent(QMouseEvent* event) {
 }
 
 void BoardView::mouseReleaseEvent(QMouseEvent* event) {
-    if (m_pressed && !m_dragged_from && event->button() == Qt::LeftButton)
-        select_at(event->position());
+    m_hover = event->position();
+    if (m_drag)
+        let_go(true);
+    else if (m_pressed && !m_dragged_from && event->button() == Qt::LeftButton) {
+        if (m_measuring)
+            take_feature(feature_at(m_document, m_map, event->position()));
+        else
+            select_at(event->position());
+    }
     m_pressed.reset();
     m_dragged_from.reset();
     unsetCursor();
@@ -231,6 +371,23 @@ void BoardView::keyPressEvent(QKeyEvent* event) {
     switch (event->key()) {
     case Qt::Key_F:
         return fit();
+    case Qt::Key_D:
+        return next_dimensions();
+    case Qt::Key_M:
+        return set_measuring(!m_measuring);
+    case Qt::Key_C:
+        if (!measured_text().isEmpty())
+            QApplication::clipboard()->setText(measured_text());
+        return;
+    case Qt::Key_Escape:
+        let_go(false);
+        m_pressed.reset();
+        return set_measuring(false);
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        if (m_measuring)
+            take_feature(hole_feature(m_document, m_selection.hole()));
+        return;
     case Qt::Key_Plus:
     case Qt::Key_Equal:
         return zoom(1.25, QRectF(rect()).center());

@@ -2,10 +2,14 @@
 #pragma once
 
 #include "board/board_painter.h"
+#include "board/drag.h"
 #include "document/selection.h"
+#include "layout/between.h"
 
 #include <QWidget>
 #include <optional>
+
+class QPushButton;
 
 namespace clockface::app {
 
@@ -22,6 +26,14 @@ public:
     void step_selection(int by);
     /// Brings the holes into view and selects the first.
     void show_holes(const std::vector<int>& holes);
+
+    /// Dimensions from zero, from hole to hole, or none; the next of them.
+    void set_dimensions(DimensionStyle style);
+    void next_dimensions();
+    /// Measuring: the next two features chosen (clicked, or the chosen hole with Enter) are measured between. What was
+    /// found can be copied as text.
+    void set_measuring(bool measuring);
+    [[nodiscard]] QString measured_text() const;
 
     /// Where a hole is on this widget, for those who point at it.
     [[nodiscard]] std::optional<QPointF> position_of(const std::string& hole) const;
@@ -46,12 +58,22 @@ private:
     bool m_fitted = true; // follows the window until somebody zooms or pans
     std::optional<QPointF> m_hover;
     std::optional<QPointF> m_pressed, m_dragged_from;
-    QString m_shape_seen;
+    std::optional<PatternDrag> m_drag;
+    DimensionStyle m_dimensions = DimensionStyle::FromZero;
+    bool m_measuring = false;
+    std::optional<Feature> m_one, m_other;
+    QPushButton* m_dimension_button;
+    QPushButton* m_measure_button;
 
     void zoom(double factor, QPointF about);
     void pan(QPointF by);
     void select_at(QPointF at);
     void follow_document();
+    void make_tools();
+    void place_tools();
+    void take_feature(const std::optional<Feature>& feature);
+    void paint_measuring(QPainter& painter, BoardPainter& board) const;
+    void let_go(bool keep);
     [[nodiscard]] int hole_at(QPointF at) const;
     [[nodiscard]] QStringList hover_lines(QPointF at) const;
 };

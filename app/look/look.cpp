@@ -153,6 +153,9 @@ QString style_sheet(const Look& look) {
         QWidget#header QToolButton::menu-indicator { image: none; }
         QWidget#header QLabel { color: @faint; font-size: 10pt; }
         QWidget#header QLabel#jobTitle { color: @scribed; font-size: 14pt; font-weight: bold; }
+                QPushButton[onBoard="true"] { background: @surround; color: @faint; border: 1px solid @faint; border-radius: 4px; padding: 3px 9px; font-size: 10pt; }
+        QPushButton[onBoard="true"]:hover, QPushButton[onBoard="true"]:focus { color: @scribed; border: 1px solid @scribed; }
+        QPushButton[onBoard="true"]:checked { background: @brass_on_dark; color: @surround; border: 1px solid @brass_on_dark; }
         QWidget#notice { background: @strip; } QWidget#notice QLabel { color: @strip_ink; font-size: 11pt; }
         QWidget#findings { background: @strip; } QWidget#findings QLabel { color: @strip_ink; font-size: 11pt; }
         QWidget#notice QPushButton, QWidget#findings QPushButton { background: transparent; color: @link; border: 1px solid @link; border-radius: 4px; padding: 3px 10px; font-size: 10pt; }
@@ -167,6 +170,7 @@ QString style_sheet(const Look& look) {
     )");
     // Longest names first, so that @strip_ink is not taken for @strip.
     const std::pair<const char*, QColor> names[] = {{"@chosen_row", look.chosen_row},
+                                                    {"@brass_on_dark", look.brass_on_dark},
                                                     {"@strip_ink", look.strip_ink},
                                                     {"@surround", look.surround},
                                                     {"@scribed", look.scribed},

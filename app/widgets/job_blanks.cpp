@@ -47,7 +47,7 @@ void JobBlanks::custom(Sentence& sentence, const QString& name, const QString& w
                        std::function<Result<QString>(Job&, const QString&)> read) const {
     Document& document = m_document;
     sentence.blank(
-        name, what, [&document, show] { return show(document.settled()); },
+        name, what, [&document, show] { return show(document.job()); },
         [&document, read, what](const QString& text, bool keep) -> Verdict {
             Job next = document.settled();
             const Result<QString> how = read(next, text);
@@ -239,7 +239,7 @@ void JobBlanks::choice(Sentence& sentence, const QString& name, const QString& w
                        std::function<int(const Job&)> now, std::function<void(Job&, int)> choose) const {
     Document& document = m_document;
     sentence.choice(
-        name, what, fillings, [&document, now] { return now(document.settled()); },
+        name, what, fillings, [&document, now] { return now(document.job()); },
         [&document, choose, what](int filling) -> QString {
             Job next = document.settled();
             choose(next, filling);

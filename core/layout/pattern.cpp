@@ -339,6 +339,13 @@ std::vector<std::int64_t> counts_of(const Job& job) {
     return counts;
 }
 
+Point place(const Job& job, const HoleRef& hole) {
+    return places_of(job)
+        .at(static_cast<std::size_t>(pattern_index(job, hole.pattern)))
+        .at(static_cast<std::size_t>(hole.number - 1))
+        .at;
+}
+
 std::vector<std::vector<Place>> places_of(const Job& job) {
     return Resolver(job).take();
 }

@@ -30,6 +30,8 @@ struct Place {
 /// The places of every pattern, in the order of Job::patterns. Patterns may hang on the holes of earlier ones, so they
 /// are worked out together. Requires references to earlier patterns and numbers within them.
 std::vector<std::vector<Place>> places_of(const Job& job);
+/// Where one hole is, made or not.
+Point place(const Job& job, const HoleRef& hole);
 /// Number of places in every pattern, extras and left-out ones included; holds also where places do not.
 std::vector<std::int64_t> counts_of(const Job& job);
 /// Places of a layout that stands by itself; 0 for a copy, whose number is its source's.

@@ -75,12 +75,7 @@ struct Why {
         return fmt::format("{} lies {} = {} along the row from its first hole. {}", hole.name, sum, fig(far),
                            along(row.first, far, row.bearing));
     }
-    [[nodiscard]] Point at(const HoleRef& ref) const {
-        return places_of(job)
-            .at(static_cast<std::size_t>(pattern_index(job, ref.pattern)))
-            .at(static_cast<std::size_t>(ref.number - 1))
-            .at;
-    }
+    [[nodiscard]] Point at(const HoleRef& ref) const { return place(job, ref); }
     std::string operator()(const MiddlePattern& middle) const {
         const Point one = at(middle.one);
         const Point other = at(middle.other);

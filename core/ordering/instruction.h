@@ -98,7 +98,7 @@ struct StrikeCircle {
 /// Set the dividers to the chord (counts) and step round from the first hole: each crossing must fall on the step.
 struct StepChord {
     int pattern = 0;
-        std::int64_t chord = 0;
+    std::int64_t chord = 0;
     int steps = 0;
     int last = 0; ///< number of the last hole that is stepped to
     bool operator==(const StepChord&) const = default;

@@ -1,0 +1,67 @@
+#include "layout/between.h"
+
+#include "measure/figures.h"
+
+#include <cmath>
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+// The step from a point square to the line.
+Point square_to(Point from, const Feature& line) {
+    const Point away = line.at - from;
+    const Angle square = *line.edge + Angle::degrees(90.0);
+    return polar(away.x * square.cosine() + away.y * square.sine(), square);
+}
+
+} // namespace
+
+Between between(const Feature& one, const Feature& other) {
+    Between found;
+    if (one.edge && other.edge) {
+        const double turn = (*one.edge - *other.edge).wrapped().in_degrees();
+        const double half = std::fmod(turn, 180.0);
+        found.corner = Angle::degrees(std::min(half, 180.0 - half));
+        constexpr double parallel_degrees = 1e-9;
+        if (found.corner->in_degrees() > parallel_degrees)
+            return found;
+    }
+    found.step = other.edge ? square_to(one.at, other)
+                 : one.edge ? Point{} - square_to(other.at, one)
+                            : other.at - one.at;
+    found.apart = distance({}, found.step);
+    if (*found.apart > Length{})
+        found.bearing = bearing_of({}, found.step);
+    const Length radii = (one.diameter + other.diameter) / 2.0;
+    if (radii > Length{}) {
+        found.outside = *found.apart + radii;
+        found.inside = *found.apart - radii;
+    }
+    return found;
+}
+
+std::vector<std::string> in_words(const Between& measured, const Feature& one, const Feature& other, const Job& job) {
+    std::vector<std::string> lines{fmt::format("{} to {}", one.name, other.name)};
+    const auto fig = [&](Length length) {
+        return decimal(length.in(job.unit), job_decimals(job.unit)) + " " + unit_name(job.unit);
+    };
+    if (measured.apart) {
+        lines.push_back("apart " + fig(*measured.apart));
+        const Point drawn = as_drawn(job.datum, measured.step);
+        lines.push_back(fmt::format("X {}   Y {}", column_figure(drawn.x, job.unit), column_figure(drawn.y, job.unit)));
+    }
+    if (measured.bearing)
+        lines.push_back(fmt::format("at {}, {} on the clock", in_degrees(job.convention.figure_of(*measured.bearing)),
+                                    clock_time(*measured.bearing)));
+    if (measured.corner && !measured.apart)
+        lines.push_back("they meet at " + in_degrees(*measured.corner));
+    if (measured.outside)
+        lines.push_back("over pins " + fig(*measured.outside));
+    if (measured.inside)
+        lines.push_back("between rims " + fig(*measured.inside));
+    return lines;
+}
+
+} // namespace clockface
