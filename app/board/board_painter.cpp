@@ -41,6 +41,7 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
     metal();
     features();
     centre_lines();
+    take_up_room(); // names, figures and the clock keep clear of the holes
     if (stage != Stage::Order)
         clock_ring(stage == Stage::Blank ? std::string() : pattern);
     pattern_lines(pattern);
@@ -55,7 +56,7 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
     if (stage == Stage::Holes) {
         if (style != DimensionStyle::None)
             pitch_circle(pattern);
-        Dimensions(m_painter, m_map, m_document, m_look, ring_radius()).of_pattern(pattern, style);
+        Dimensions(m_painter, m_map, m_document, m_look).of_pattern(pattern, style);
     }
 }
 
@@ -206,40 +207,67 @@ void BoardPainter::datum_mark() {
     label(zero + y * 1.3, QStringLiteral("Y"), m_look.brass_on_dark, 10, true);
 }
 
-double BoardPainter::ring_radius() const {
-    const Blank& blank = m_document.job().blank;
-    const double x = m_map.pixels(blank.extent_x()) / 2.0;
-    return (blank.is_round() ? x : std::hypot(x, m_map.pixels(blank.extent_y()) / 2.0)) + 26.0;
+QRectF BoardPainter::hour_box(QPointF middle, double radius, int hour) {
+    QRectF box(0.0, 0.0, 20.0, 18.0);
+    box.moveCenter(middle + towards(bearing_of_clock(hour, 0)) * (radius + 20.0));
+    return box;
+}
+
+// Round the whole of a round blank, round a chosen circle that sits elsewhere, or small in a corner of the board.
+BoardPainter::Ring BoardPainter::ring(const std::string& name) const {
+    const Job& job = m_document.job();
+    const double outer = m_map.pixels(job.blank.extent_x()) / 2.0 + 26.0;
+    for (const Pattern& pattern : job.patterns) {
+        const std::optional<Point> centre = centre_of(pattern.layout);
+        if (pattern.name != name || !centre || !is_at_hand(job, pattern))
+            continue;
+        const QPointF middle = screen(*centre);
+        const QPointF off = middle - m_map.middle;
+        if (job.blank.is_round() && std::hypot(off.x(), off.y()) <= 2.0)
+            continue;
+        // Of a few radii the one at which the hours cover least of what is there.
+        double best = 0.0;
+        double least = -1.0;
+        for (double out = 34.0; out <= 70.0; out += 6.0) {
+            const double radius = m_map.pixels(*pitch_circle_of(pattern.layout)) / 2.0 + out;
+            double now = out;
+            for (const int hour : {3, 6, 9, 12})
+                now += covered(hour_box(middle, radius, hour));
+            if (least < 0.0 || now < least) {
+                least = now;
+                best = radius;
+            }
+        }
+        return {middle, best, false};
+    }
+    if (job.blank.is_round())
+        return {m_map.middle, outer, true};
+    constexpr double small = 34.0;
+    return {m_area.topRight() + QPointF(-78.0, 78.0), small, true};
 }
 
 void BoardPainter::clock_ring(const std::string& name) {
     const Job& job = m_document.job();
-    Point centre = Point{} - m_datum;
-    for (const Pattern& pattern : job.patterns)
-        if (pattern.name == name)
-            centre = centre_of(pattern.layout).value_or(centre);
-    const QPointF middle = screen(centre);
-    // Round the whole blank; a circle that sits elsewhere on it has a ring of its own.
-    double radius = ring_radius();
-    if (std::hypot(middle.x() - m_map.middle.x(), middle.y() - m_map.middle.y()) > 2.0)
-        for (const Pattern& pattern : job.patterns)
-            if (pattern.name == name)
-                radius = m_map.pixels(pitch_circle_of(pattern.layout).value_or(Length{})) / 2.0 + 34.0;
+    const auto [middle, radius, every_hour] = ring(name);
     for (int hour = 1; hour <= 12; ++hour) {
         const Angle bearing = bearing_of_clock(hour, 0);
         const bool quarter = hour % 3 == 0;
         m_painter.setPen(QPen(quarter ? m_look.scribed : m_look.faint, quarter ? 2.5 : 1.4));
         m_painter.drawLine(middle + towards(bearing) * radius,
                            middle + towards(bearing) * (radius + (quarter ? 10.0 : 6.0)));
-        label(middle + towards(bearing) * (radius + 22.0), QString::number(hour),
-              quarter ? m_look.scribed : m_look.faint, quarter ? 11 : 9, quarter);
+        if (quarter || (every_hour && radius > 100.0))
+            label(middle + towards(bearing) * (radius + 20.0), QString::number(hour),
+                  quarter ? m_look.scribed : m_look.faint, quarter ? 11 : 9, quarter);
+        if (quarter)
+            m_taken.push_back(hour_box(middle, radius, hour));
     }
     // Where 0 degrees is, and which way angles run from it.
     const AngleConvention& convention = job.convention;
     const double arc = radius - 9.0;
     m_painter.setPen(QPen(m_look.brass_on_dark, 2.5, Qt::SolidLine, Qt::RoundCap));
     const double start = convention.zero.in_degrees();
-    const double span = 24.0 * sign_of(convention.sense);
+    // The same length of arrow, whatever the size of the ring.
+    const double span = std::clamp(6000.0 / arc, 24.0, 150.0) * sign_of(convention.sense);
     m_painter.setBrush(Qt::NoBrush);
     m_painter.drawArc(QRectF(middle.x() - arc, middle.y() - arc, 2 * arc, 2 * arc), qRound(start * 16.0),
                       qRound(span * 16.0));
@@ -251,8 +279,14 @@ void BoardPainter::clock_ring(const std::string& name) {
     m_painter.drawLine(tip, tip - along * 9.0 - out * 5.0);
     m_painter.drawLine(middle + towards(convention.zero) * (arc - 5.0),
                        middle + towards(convention.zero) * (arc + 5.0));
-    label(middle + towards(Angle::degrees(start - 7.0 * sign_of(convention.sense))) * (arc - 1.0), QStringLiteral("0°"),
-          m_look.brass_on_dark, 9, true);
+    for (double part = 0.0; part < 1.0; part += 0.2) { // figures keep clear of the arrow
+        QRectF box(0.0, 0.0, 14.0, 14.0);
+        box.moveCenter(middle + towards(Angle::degrees(start + part * span)) * arc);
+        m_taken.push_back(box);
+    }
+    const double back = std::clamp(1700.0 / arc, 7.0, 60.0) * sign_of(convention.sense);
+    label(middle + towards(Angle::degrees(start - back)) * (arc - 1.0), QStringLiteral("0°"), m_look.brass_on_dark, 9,
+          true);
 }
 
 void BoardPainter::pattern_lines(const std::string& name) {
@@ -356,6 +390,25 @@ void BoardPainter::hole(const Hole& hole, bool chosen, bool near, bool troubled)
     }
 }
 
+void BoardPainter::take_up_room() {
+    const auto& holes = m_document.plan().holes;
+    if (holes.size() > most_labels)
+        return;
+    for (const Hole& each : holes) {
+        const double r = radius_of(each);
+        m_taken.push_back(QRectF(screen(each.at) - QPointF(r, r), QSizeF(2 * r, 2 * r)));
+    }
+}
+
+double BoardPainter::covered(const QRectF& box) const {
+    double area = 0.0;
+    for (const QRectF& taken : m_taken) {
+        const QRectF both = taken.intersected(box);
+        area += both.width() * both.height();
+    }
+    return area;
+}
+
 void BoardPainter::holes(Stage stage, const std::string& pattern, const std::string& selected) {
     const Plan& plan = m_document.plan();
     std::set<int> troubled;
@@ -368,11 +421,7 @@ void BoardPainter::holes(Stage stage, const std::string& pattern, const std::str
              troubled.contains(static_cast<int>(i)));
     }
     const bool all = plan.holes.size() <= most_labels;
-    if (all) // what a name must not cover: the holes themselves
-        for (const Hole& each : plan.holes) {
-            const double r = std::max(2.0, m_map.pixels(each.spec.diameter) / 2.0);
-            m_taken.push_back(QRectF(screen(each.at) - QPointF(r, r), QSizeF(2 * r, 2 * r)));
-        }
+
     for (const Existing& there : m_document.job().blank.existing) {
         if (there.face != m_document.job().blank.up)
             continue;
@@ -444,16 +493,12 @@ QPointF BoardPainter::free_spot(QPointF at, double radius, QPointF wanted, QSize
         QRectF spot(QPointF(), size);
         spot.moveCenter(at +
                         QPointF(side.x() * (reach + size.width() / 2.0), side.y() * (reach + size.height() / 2.0)));
-        double covered = 0.0;
-        for (const QRectF& taken : m_taken) {
-            const QRectF both = taken.intersected(spot);
-            covered += both.width() * both.height();
-        }
-        if (least < 0.0 || covered < least) {
-            least = covered;
+        const double now = covered(spot);
+        if (least < 0.0 || now < least) {
+            least = now;
             best = spot;
         }
-        if (covered <= 0.0)
+        if (now <= 0.0)
             break;
     }
     m_taken.push_back(best);
@@ -490,15 +535,15 @@ void BoardPainter::overall_dimensions() {
     const double w = m_map.pixels(job.blank.extent_x()) / 2.0;
     const double h = m_map.pixels(job.blank.extent_y()) / 2.0;
     const QPointF m = m_map.middle;
-    const bool disc = job.blank.is_round();
+    const bool round = job.blank.is_round();
     const QString across = q(with_unit(job.blank.extent_x(), job.unit));
-    // Below the clock ring, which surrounds the blank.
-    const double below = disc ? 66.0 : std::hypot(w, h) - h + 66.0;
-    dimension(m + QPointF(-w, disc ? 0.0 : h), m + QPointF(w, disc ? 0.0 : h), disc ? h + below : below,
-              (disc ? QStringLiteral("⌀ ") : QString()) + across);
-    if (!disc)
-        dimension(m + QPointF(w, h), m + QPointF(w, -h), std::hypot(w, h) - w + 66.0,
-                  q(with_unit(job.blank.extent_y(), job.unit)));
+    if (round) { // below the clock ring, which surrounds the blank
+        dimension(m + QPointF(-w, 0.0), m + QPointF(w, 0.0), h + 66.0, QStringLiteral("⌀ ") + across);
+    } else {
+        constexpr double clear = 38.0;
+        dimension(m + QPointF(-w, h), m + QPointF(w, h), clear, across);
+        dimension(m + QPointF(w, h), m + QPointF(w, -h), clear, q(with_unit(job.blank.extent_y(), job.unit)));
+    }
     if (job.blank.bore_shows())
         label(m + QPointF(0, m_map.pixels(*job.blank.bore) / 2.0 + 14.0),
               QStringLiteral("⌀ ") + q(with_unit(*job.blank.bore, job.unit)), m_look.scribed, 11, false);
@@ -521,25 +566,23 @@ void BoardPainter::pitch_circle(const std::string& name) {
     QRectF best;
     QPointF foot;
     double least = -1.0;
+    // Inside the circle where there is room for the figure, otherwise outside it.
+    const bool inside = 2.0 * r > size.width() + 90.0;
     for (int tenth = 0; tenth < 36; ++tenth) {
         const QPointF way = towards(Angle::degrees(5.0 + 10.0 * tenth));
+        const QPointF half(way.x() * size.width() / 2.0, way.y() * 9.0);
         QRectF box({}, size);
-        box.moveCenter(screen(*centre) + way * (r - 16.0) - QPointF(way.x() * size.width() / 2.0, way.y() * 9.0));
-        double covered = 0.0;
-        for (const QRectF& taken : m_taken) {
-            const QRectF both = taken.intersected(box);
-            covered += both.width() * both.height();
-        }
-        if (least < 0.0 || covered < least) {
-            least = covered;
+        box.moveCenter(screen(*centre) + (inside ? way * (r - 16.0) - half : way * (r + 16.0) + half));
+        if (const double now = covered(box); least < 0.0 || now < least) {
+            least = now;
             best = box;
             foot = screen(*centre) + way * r;
         }
     }
     m_taken.push_back(best);
     m_painter.setPen(QPen(m_look.scribed, 1.1));
-    const QPointF in = screen(*centre) - foot;
-    m_painter.drawLine(foot, foot + in / std::max(1.0, std::hypot(in.x(), in.y())) * 14.0);
+    const QPointF in = (screen(*centre) - foot) / std::max(1.0, r);
+    m_painter.drawLine(foot, foot + in * (inside ? 14.0 : -14.0));
     label(best.center(), words, m_look.scribed, 11, false);
 }
 

@@ -55,7 +55,15 @@ private:
     void overall_dimensions();
     void pitch_circle(const std::string& pattern);
     void what_hangs_on_what(const Pattern& pattern);
-    [[nodiscard]] double ring_radius() const;
+    struct Ring {
+        QPointF middle;
+        double radius;
+        bool every_hour;
+    };
+    void take_up_room();
+    [[nodiscard]] double covered(const QRectF& box) const; ///< of what stands there already, in square pixels
+    static QRectF hour_box(QPointF middle, double radius, int hour);
+    [[nodiscard]] Ring ring(const std::string& pattern) const;
     void dimension(QPointF from, QPointF to, double offset, const QString& text);
     void label(QPointF at, const QString& text, const QColor& colour, double points, bool bold);
 };

@@ -17,7 +17,9 @@ namespace clockface::app {
 
 namespace {
 
-constexpr double ring_room = 112.0; // pixels round the blank for the clock ring and a dimension
+// Pixels round the blank: dimensions stand below and to the left, and round a disc the clock ring before them.
+constexpr QMarginsF round_room(138.0, 84.0, 76.0, 132.0);
+constexpr QMarginsF straight_room(92.0, 64.0, 84.0, 92.0);
 constexpr double least_scale = 0.02;
 constexpr double largest_scale = 2000.0;
 constexpr double reach_pixels = 10.0;
@@ -180,13 +182,11 @@ void BoardView::follow_document() {
 void BoardView::fit() {
     m_fitted = true;
     const Blank& blank = m_document.job().blank;
-    const double w = blank.extent_x().in_mm();
-    const double h = blank.extent_y().in_mm();
-    // The ring runs round the blank: round a plate it passes through the corners.
-    const double across = blank.is_round() ? w : std::hypot(w, h);
-    const double room = std::min(width(), height()) - 2.0 * ring_room;
-    m_map.pixels_per_mm = std::clamp(std::max(80.0, room) / std::max(across, 1e-6), least_scale, largest_scale);
-    m_map.middle = QPointF(width() / 2.0, height() / 2.0 - 8.0);
+    const QRectF inside = QRectF(rect()).marginsRemoved(blank.is_round() ? round_room : straight_room);
+    const double across = std::max(80.0, inside.width()) / std::max(blank.extent_x().in_mm(), 1e-6);
+    const double up = std::max(80.0, inside.height()) / std::max(blank.extent_y().in_mm(), 1e-6);
+    m_map.pixels_per_mm = std::clamp(std::min(across, up), least_scale, largest_scale);
+    m_map.middle = inside.center();
     update();
 }
 

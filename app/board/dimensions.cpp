@@ -11,9 +11,9 @@ namespace {
 
 constexpr std::size_t most_figures = 40;
 constexpr double line_height = 14.0;
-constexpr double jog = 12.0; // from the straight line to where the figure stands
+constexpr double jog = 8.0; // from the straight line to where the figure stands
 constexpr double points = 9.5;
-constexpr double ring_band = 56.0; // ticks and hours of the clock ring
+constexpr double ring_band = 60.0; // the clock ring with its ticks and hours
 
 QString q(const std::string& text) {
     return QString::fromStdString(text);
@@ -45,19 +45,17 @@ std::vector<double> spread(const std::vector<double>& wanted, double gap) {
     return places;
 }
 
-Dimensions::Dimensions(QPainter& painter, const BoardMap& map, const Document& document, const Look& look, double ring)
+Dimensions::Dimensions(QPainter& painter, const BoardMap& map, const Document& document, const Look& look)
     : m_painter(painter)
     , m_map(map)
     , m_document(document)
-    , m_look(look)
-    , m_ring(ring) {}
+    , m_look(look) {}
 
-// Pixels from the blank's middle to where figures begin: beside the blank, or beyond the ring where that is too near.
+// Pixels from the blank's middle to where figures begin: beside the blank, or beyond the clock ring round a disc.
 double Dimensions::band(Axis axis) const {
     const Blank& blank = m_document.job().blank;
     const double edge = m_map.pixels(axis == Axis::X ? blank.extent_y() : blank.extent_x()) / 2.0;
-    constexpr double room = 76.0;
-    return m_ring - edge > room ? edge + 8.0 : m_ring + ring_band;
+    return edge + (blank.is_round() ? ring_band : 8.0);
 }
 
 // `along` in pixels from the blank's middle to the right (X) or up (Y), `out` in pixels from the middle outwards.

@@ -20,8 +20,7 @@ std::vector<double> spread(const std::vector<double>& wanted, double gap);
 
 class Dimensions {
 public:
-    /// `ring` is the radius of the clock ring round the middle of the blank, which figures keep clear of.
-    Dimensions(QPainter& painter, const BoardMap& map, const Document& document, const Look& look, double ring);
+    Dimensions(QPainter& painter, const BoardMap& map, const Document& document, const Look& look);
 
     /// All holes of a pattern, below and to the left of the blank. Too many for figures to be read: nothing.
     void of_pattern(const std::string& pattern, DimensionStyle style);
@@ -31,7 +30,6 @@ private:
     const BoardMap& m_map;
     const Document& m_document;
     const Look& m_look;
-    double m_ring;
 
     struct Mark {
         double at;    // along the edge, in pixels

@@ -146,6 +146,8 @@ QString style_sheet(const Look& look) {
         QWidget#slip QTableView, QWidget#slip QListView { background: @card; color: @ink; border: none; font-size: 11pt;
             selection-background-color: @chosen_row; selection-color: @ink; gridline-color: @rule; outline: none; }
         QWidget#slip QTableView:focus, QWidget#slip QListView:focus { border: 1px solid @brass; }
+                QWidget#slip QCheckBox { color: @ink; font-size: 11pt; spacing: 8px; }
+        QWidget#slip QCheckBox:focus { color: @brass; }
         QWidget#slip QHeaderView::section { background: @card; color: @quiet; font-size: 10pt; border: none; border-bottom: 1px solid @rule; padding: 3px; }
         QWidget#header QToolButton { background: transparent; color: @faint; border: none; border-radius: 4px; padding: 6px 9px; font-size: 10pt; }
         QWidget#header QToolButton:hover, QWidget#header QToolButton:focus { color: @scribed; background: @board; }

@@ -1,12 +1,16 @@
 #include "shell/main_window.h"
 
 #include "formats/csv.h"
+#include "formats/dxf.h"
+
 #include "formats/job_json.h"
 #include "formats/text_file.h"
 #include "measure/figures.h"
 #include "report/sheet.h"
 #include "slips/blank_slip.h"
 #include "slips/holes_slip.h"
+#include "slips/import_slip.h"
+
 #include "slips/order_slip.h"
 
 #include <QAction>
@@ -69,6 +73,9 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     m_slips->addWidget(blank);
     m_slips->addWidget(holes);
     m_slips->addWidget(order);
+    m_import = new ImportSlip(document, m_selection);
+    m_slips->addWidget(m_import);
+    connect(m_import, &ImportSlip::ended, this, [this] { show_stage(Stage::Holes); });
 
     auto* middle = new QHBoxLayout;
     middle->setSpacing(0);
@@ -134,17 +141,31 @@ QMenu* MainWindow::make_job_menu() {
     }));
     m_recent = menu->addMenu(tr("Open again"));
     connect(m_recent, &QMenu::aboutToShow, this, &MainWindow::fill_recent);
-    menu->addAction(command("demo", tr("Open the demo job"), {}, [this] {
-        if (make_way())
-            show_demo();
-    }));
+    QMenu* demos = menu->addMenu(tr("Open a demo job"));
+    const std::pair<const char*, const char*> demo_jobs[] = {
+        {"dial-centre-flange", QT_TR_NOOP("Dial-centre flange: circles on a disc")},
+        {"motion-work-plate", QT_TR_NOOP("Motion-work plate: many patterns, in inches")},
+        {"bell-hammer-straps", QT_TR_NOOP("Bell-hammer straps: pieces from one bar")}};
+    for (const auto& [file, words] : demo_jobs)
+        demos->addAction(command(QLatin1String("demo-") + QLatin1String(file), tr(words), {}, [this, file = file] {
+            if (make_way())
+                show_demo(QLatin1String(file));
+        }));
     menu->addSeparator();
     menu->addAction(command("save", tr("Save"), QKeySequence::Save, [this] { save(); }));
     menu->addAction(
         command("saveAs", tr("Save as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { save_as(); }));
     menu->addSeparator();
+    menu->addAction(command("import", tr("Holes from a file…"), QKeySequence(Qt::CTRL | Qt::Key_I), [this] {
+        const QString path =
+            m_seams.file_to_open(this, tr("Holes from a file"), tr("Tables and drawings (*.csv *.txt *.dxf);;All (*)"));
+        if (!path.isEmpty())
+            import_holes(path);
+    }));
+    menu->addSeparator();
     menu->addAction(command("sheet", tr("Sheet as PDF…"), QKeySequence::Print, [this] { save_sheet(); }));
     menu->addAction(command("coordinatesCsv", tr("Coordinates as CSV…"), {}, [this] { save_csv(false); }));
+    menu->addAction(command("dxf", tr("Holes as DXF…"), {}, [this] { save_dxf(); }));
     menu->addAction(command("instructionsCsv", tr("Moves as CSV…"), {}, [this] { save_csv(true); }));
     menu->addSeparator();
     m_night =
@@ -337,6 +358,28 @@ void MainWindow::save_csv(bool instructions) {
                                                              : coordinates_csv(m_document.job(), m_document.plan()));
 }
 
+bool MainWindow::import_holes(const QString& path) {
+    show_stage(Stage::Holes);
+    if (const Result<void> begun = m_import->begin(path); !begun) {
+        tell(tr("%1 The job was left as it is.").arg(q(begun.error().text())));
+        return false;
+    }
+    m_slips->setCurrentWidget(m_import);
+    return true;
+}
+
+void MainWindow::save_dxf() {
+    const QString path = m_seams.file_to_save(this, tr("Holes as DXF"),
+                                              file_name(m_document.job()) + QStringLiteral(".dxf"), tr("DXF (*.dxf)"));
+    if (path.isEmpty())
+        return;
+    const Result<void> written = dxf_of(m_document.job(), m_document.plan()).and_then([&](const std::string& text) {
+        return write_file_atomically(with_ending(path, QStringLiteral(".dxf")).toStdString(), text);
+    });
+    tell(written ? tr("The drawing is in %1.").arg(with_ending(path, QStringLiteral(".dxf")))
+                 : q(written.error().text()));
+}
+
 void MainWindow::write_csv(const QString& path, const std::string& content) {
     const Result<void> written = write_file_atomically(path.toStdString(), content);
     tell(written ? tr("The table is in %1.").arg(path) : q(written.error().text()));
@@ -359,8 +402,8 @@ void MainWindow::fill_recent() {
         m_recent->addAction(tr("Nothing was opened yet"))->setEnabled(false);
 }
 
-bool MainWindow::show_demo() {
-    QFile file(QStringLiteral(":/demo/dial-centre-flange.clockface.json"));
+bool MainWindow::show_demo(const QString& name) {
+    QFile file(QStringLiteral(":/demo/%1.clockface.json").arg(name));
     if (!file.open(QIODevice::ReadOnly))
         return false;
     const Result<Job> job = job_from_json(file.readAll().toStdString());

@@ -20,7 +20,7 @@ class QToolButton;
 
 namespace clockface::app {
 
-class HolesSlip;
+class ImportSlip;
 
 class MainWindow : public QMainWindow {
     Q_OBJECT
@@ -36,7 +36,9 @@ public:
     bool save_as();
     void new_job();
     /// The job that ships with the program, with the guidance of a first start.
-    bool show_demo();
+    bool show_demo(const QString& name = QStringLiteral("dial-centre-flange"));
+    /// Shows the holes of a table or a drawing, to be taken or left. False, with the reason told, when there are none.
+    bool import_holes(const QString& path);
     /// After a kill: offers the newest job that was left behind.
     void offer_left_behind();
     void tell(const QString& sentence) { m_notice->tell(sentence); }
@@ -56,6 +58,7 @@ private:
     QStackedWidget* m_pages;
     QStackedWidget* m_slips;
     QWidget* m_header;
+    ImportSlip* m_import;
     StageRail* m_rail;
     BoardView* m_board;
     BenchView* m_bench;
@@ -74,6 +77,7 @@ private:
     bool make_way(); // sets an unsaved job aside before another comes; false when it must stay
     void save_sheet();
     void save_csv(bool instructions);
+    void save_dxf();
     void write_csv(const QString& path, const std::string& content);
 };
 

@@ -66,7 +66,6 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     m_table->setSelectionMode(QAbstractItemView::SingleSelection);
     m_table->setShowGrid(false);
     m_table->setTabKeyNavigation(false);
-    m_table->setMinimumHeight(150);
     m_table->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
                              QAbstractItemView::AnyKeyPressed);
     m_table->setToolTip(tr("Type over X or Y to shift one hole (F2); Delete leaves it out"));
@@ -74,7 +73,8 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     leave_out->setContext(Qt::WidgetShortcut);
     connect(leave_out, &QShortcut::activated, this, &HolesSlip::leave_out_chosen);
     connect(&m_table_model, &HoleTable::refused, this, [this](const QString& why) { m_why->setText(why); });
-    body()->addWidget(m_table, 1);
+    m_table->setVerticalScrollBarPolicy(Qt::ScrollBarAsNeeded);
+    body()->addWidget(m_table);
     connect(m_table->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& row) {
         if (const Hole* hole = m_table_model.hole_at(row.row()))
             this->selection().select(this->document().job().patterns[hole->pattern].name, hole->name);
@@ -86,6 +86,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     body()->addWidget(m_why);
     m_convention = quiet({});
     body()->addWidget(m_convention);
+    body()->addStretch();
 
     connect(&selection, &Selection::changed, this, &HolesSlip::follow_selection);
 }
@@ -217,6 +218,10 @@ void HolesSlip::follow_selection() {
     const int open = open_pattern();
     m_table_model.show_pattern(open < 0 ? std::string() : job.patterns[static_cast<std::size_t>(open)].name);
     m_table->setVisible(open >= 0);
+    // As high as its holes need, up to ten of them.
+    const int rows = std::clamp(m_table_model.rowCount(), 1, 10);
+    m_table->setFixedHeight(m_table->horizontalHeader()->sizeHint().height() +
+                            rows * m_table->verticalHeader()->defaultSectionSize() + 6);
     const int row = m_table_model.row_of(selection().hole());
     const QSignalBlocker quiet_table(m_table->selectionModel());
     if (row < 0) {

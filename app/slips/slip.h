@@ -25,6 +25,7 @@ protected:
     void showEvent(QShowEvent* event) override;
 
     Document& document() { return m_document; }
+    [[nodiscard]] const Document& document() const { return m_document; }
     Selection& selection() { return m_selection; }
     JobBlanks& blanks() { return m_blanks; }
     QVBoxLayout* body() { return m_body; }

@@ -1,9 +1,13 @@
 #include "widgets/callout_line.h"
 
 #include "layout/callout.h"
+#include "layout/callout_words.h"
 
+#include <QAbstractItemView>
+#include <QCompleter>
 #include <QKeyEvent>
 #include <QShortcut>
+#include <QStringListModel>
 #include <QStyle>
 #include <QVBoxLayout>
 
@@ -41,11 +45,17 @@ CalloutLine::CalloutLine(Document& document, QWidget* parent)
     m_below->setWordWrap(true);
     m_below->hide();
     connect(m_text, &QLineEdit::textEdited, this, &CalloutLine::type);
+    // Words, not whole lines, are completed, so the completer is led by hand.
+    m_completer = new QCompleter(new QStringListModel(this), this);
+    m_completer->setWidget(m_text);
+    m_completer->popup()->setObjectName(QStringLiteral("calloutWords"));
+    connect(m_completer, qOverload<const QString&>(&QCompleter::activated), this, &CalloutLine::complete);
     connect(new QShortcut(QKeySequence(Qt::CTRL | Qt::Key_L), this), &QShortcut::activated, m_text,
             qOverload<>(&QWidget::setFocus));
 }
 
 void CalloutLine::type(const QString& text) {
+    offer_words();
     if (text.trimmed().isEmpty())
         return give_up();
     const auto pattern = read_callout(text.toStdString(), m_document.settled());
@@ -62,6 +72,31 @@ void CalloutLine::type(const QString& text) {
     next.patterns.push_back(*pattern);
     m_document.preview(next);
     say(tr("%1 – Enter adds it").arg(QString::fromStdString(callout_of(*pattern, next))), false);
+}
+
+QString CalloutLine::word_begun() const {
+    const QString before = m_text->text().left(m_text->cursorPosition());
+    return before.mid(before.lastIndexOf(QLatin1Char(' ')) + 1);
+}
+
+void CalloutLine::offer_words() {
+    QStringList words;
+    for (const std::string& word : callout_completions(word_begun().toStdString()))
+        words << QString::fromStdString(word);
+    static_cast<QStringListModel*>(m_completer->model())->setStringList(words);
+    if (words.isEmpty() || word_begun().size() < 2)
+        return m_completer->popup()->hide();
+    m_completer->setCompletionPrefix(word_begun());
+    m_completer->complete();
+}
+
+void CalloutLine::complete(const QString& word) {
+    const QString text = m_text->text();
+    const int cursor = m_text->cursorPosition();
+    const int begin = cursor - static_cast<int>(word_begun().size());
+    m_text->setText(text.left(begin) + word + QLatin1Char(' ') + text.mid(cursor));
+    m_text->setCursorPosition(begin + static_cast<int>(word.size()) + 1);
+    type(m_text->text());
 }
 
 void CalloutLine::accept() {

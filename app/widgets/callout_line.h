@@ -7,6 +7,8 @@
 #include <QLineEdit>
 #include <QWidget>
 
+class QCompleter;
+
 namespace clockface::app {
 
 class CalloutLine : public QWidget {
@@ -24,10 +26,14 @@ protected:
 private:
     Document& m_document;
     QLineEdit* m_text;
+    QCompleter* m_completer;
     QLabel* m_below;
 
     void type(const QString& text);
     void accept();
+    [[nodiscard]] QString word_begun() const;
+    void offer_words();
+    void complete(const QString& word);
     void give_up();
     void say(const QString& text, bool fault);
 };

@@ -34,15 +34,21 @@ int FlowLayout::arrange(const QRect& area, bool move) const {
                 item->setGeometry(place.translated(0, (line - place.height()) / 2));
         on_line.clear();
     };
-    for (QLayoutItem* item : m_items) {
+    const auto clinging = [](const QLayoutItem* item) {
+        return item->widget() && item->widget()->property("clings").toBool();
+    };
+    for (int i = 0; i < m_items.size(); ++i) {
+        QLayoutItem* item = m_items[i];
         if (item->isEmpty())
             continue;
         const QSize size = item->sizeHint().boundedTo(QSize(area.width(), QWIDGETSIZE_MAX));
         // A comma or full stop never begins a line: it clings to the word before it.
-        const bool clings = item->widget() && item->widget()->property("clings").toBool();
+        const bool clings = clinging(item);
+        const bool followed = i + 1 < m_items.size() && clinging(m_items[i + 1]);
+        const int needed = size.width() + (followed ? m_items[i + 1]->sizeHint().width() + 1 : 0);
         if (clings && x > area.x())
             x -= between_words - 1;
-        if (x > area.x() && x + size.width() > area.right() + 1 && !clings) {
+        if (x > area.x() && x + needed > area.right() + 1 && !clings) {
             end_line();
             x = area.x();
             y += line + between_lines;

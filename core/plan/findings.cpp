@@ -1,5 +1,6 @@
 #include "plan/findings.h"
 
+#include "layout/bar.h"
 #include "layout/outline.h"
 #include "measure/figures.h"
 #include "plan/plan.h"
@@ -63,14 +64,15 @@ void depths(const Job& job, const Plan& plan, Findings& findings) {
     }
 }
 
-// Pairs of holes near each other, found through a grid whose cells are as wide as the widest hole. Reporting stops at a
+// Pairs of holes near each other, found through a grid whose cells are as wide as the widest hole and the
+// metal it should have beside it. Reporting stops at a
 // number nobody reads through, so that ten thousand doubled holes do not become fifty million sentences.
 class Neighbours {
 public:
     explicit Neighbours(const std::vector<Hole>& holes)
         : m_holes(holes) {
         for (const Hole& hole : holes)
-            m_cell = std::max(m_cell, hole.spec.diameter);
+            m_cell = std::max(m_cell, hole.spec.diameter * 1.5);
     }
 
     void find(const Job& job, Findings& findings) {
@@ -104,7 +106,8 @@ private:
         const Hole& b = m_holes[k];
         const Length apart = distance(a.at, b.at);
         const Length metal = apart - (a.spec.diameter + b.spec.diameter) / 2.0;
-        if (metal > Length{})
+        const Length least = std::min(a.spec.diameter, b.spec.diameter) / 2.0;
+        if (metal >= least)
             return;
         const std::vector<int> both{static_cast<int>(i), static_cast<int>(k)};
         // Closer than a tenth of the smaller hole can only be one hole named twice.
@@ -112,6 +115,12 @@ private:
             findings.push_back({Grade::Stop, FindingKind::DoubleHole,
                                 fmt::format("{} and {} are in the same place.", a.name, b.name),
                                 "Leave one of them out.", both});
+        else if (metal > Length{})
+            findings.push_back(
+                {Grade::Check, FindingKind::ThinMetal,
+                 fmt::format("Only {} of metal is left between {} and {}, less than half the smaller hole.",
+                             with_unit(metal, job.unit), a.name, b.name),
+                 "Ask whether the drawing means it, or move them apart.", both});
         else
             findings.push_back({Grade::Stop, FindingKind::HolesMeet,
                                 fmt::format("{} and {} meet: their centres are {} apart, their radii make {}.", a.name,
@@ -137,6 +146,138 @@ void right_way_up(const Job& job, const Plan& plan, Findings& findings) {
                         fmt::format("The {} looks alike {}, its holes do not.", in_words(job.blank.shape), how),
                         fmt::format("Mark {} before the first hole.", mark),
                         {}});
+}
+
+// A drill that starts half on a step, or a hole that the saw would cut through.
+void steps_and_cuts(const Job& job, const Plan& plan, Findings& findings) {
+    const Point corner = datum_from_middle(job) - datum_from_middle(job.blank, DatumPlace::LowerLeft);
+    const bool flat = job.blank.up == Face::Top;
+    for (std::size_t i = 0; flat && i < plan.holes.size(); ++i) {
+        const Hole& hole = plan.holes[i];
+        const Point at = hole.at + corner;
+        const Length radius = hole.spec.diameter / 2.0;
+        const int index = static_cast<int>(i);
+        if (job.blank.step) {
+            const Length away = abs((job.blank.step->axis == Axis::X ? at.x : at.y) - job.blank.step->at);
+            if (away < radius)
+                findings.push_back(
+                    {Grade::Check,
+                     FindingKind::OnStep,
+                     fmt::format("{} lies across the step, {} from its line: the drill would start on an edge.",
+                                 hole.name, with_unit(away, job.unit)),
+                     "Mill it level or clamp a block beside it, or drill before the step is cut.",
+                     {index}});
+        }
+        if (!job.blank.cutting)
+            continue;
+        for (const SawCut& cut : saw_cuts(*job.blank.cutting))
+            if (at.x + radius > cut.finished_end && at.x - radius < cut.finished_start)
+                findings.push_back(
+                    {Grade::Stop,
+                     FindingKind::InSawCut,
+                     fmt::format("{} reaches over the end of piece {}, into the saw cut.", hole.name, cut.after),
+                     "Check its distance from the end of the piece, or the length of the pieces.",
+                     {index}});
+    }
+    if (!job.blank.cutting)
+        return;
+    const Length needed = bar_needed(*job.blank.cutting);
+    if (needed > job.blank.extent_x())
+        findings.push_back({Grade::Stop,
+                            FindingKind::BarTooShort,
+                            fmt::format("The bar is {} too short: {} with every saw cut and facing take {}.",
+                                        with_unit(needed - job.blank.extent_x(), job.unit),
+                                        counted(pieces_in(*job.blank.cutting), "piece"), with_unit(needed, job.unit)),
+                            "Cut fewer pieces, or take a longer bar.",
+                            {}});
+}
+
+// Places typed one by one: a row that is nearly straight was meant to be straight, and a place 25.4 times as far out as
+// the others came from figures in another unit.
+void typed_places(const Job& job, const Plan& plan, Findings& findings) {
+    for (std::size_t i = 0; i < job.patterns.size(); ++i) {
+        const auto* points = std::get_if<PointsPattern>(&job.patterns[i].layout);
+        if (!points || points->at.size() < 3 || !is_at_hand(job, job.patterns[i]))
+            continue;
+        std::vector<int> own;
+        for (std::size_t k = 0; k < plan.holes.size(); ++k)
+            if (plan.holes[k].pattern == i)
+                own.push_back(static_cast<int>(k));
+        const auto at = [&](int index) { return plan.holes[static_cast<std::size_t>(index)].at; };
+        if (own.size() < 3)
+            continue;
+        // The straight line from the first to the last, and the hole that stands farthest off it.
+        const Point run = at(own.back()) - at(own.front());
+        const Length length = distance({}, run);
+        int worst = own[1];
+        Length most;
+        bool between = length > Length{};
+        for (std::size_t k = 1; k + 1 < own.size() && between; ++k) {
+            const Point from = at(own[k]) - at(own.front());
+            const Length off =
+                Length::mm(std::fabs(run.x.in_mm() * from.y.in_mm() - run.y.in_mm() * from.x.in_mm()) / length.in_mm());
+            const double along = run.x.in_mm() * from.x.in_mm() + run.y.in_mm() * from.y.in_mm();
+            between = along > 0.0 && along < length.in_mm() * length.in_mm();
+            if (off > most) {
+                most = off;
+                worst = own[k];
+            }
+        }
+        constexpr double seen_mm = 0.005;
+        if (between && most > Length::mm(seen_mm) && most < length * 0.02)
+            findings.push_back({Grade::Check,
+                                FindingKind::NotStraight,
+                                fmt::format("{} stands {} off the line from {} to {}, which is otherwise straight.",
+                                            plan.holes[static_cast<std::size_t>(worst)].name, with_unit(most, job.unit),
+                                            plan.holes[static_cast<std::size_t>(own.front())].name,
+                                            plan.holes[static_cast<std::size_t>(own.back())].name),
+                                "Look at its figures again, or make it a row.",
+                                {worst}});
+        std::vector<Length> out;
+        for (const int index : own)
+            out.push_back(distance({}, at(index)));
+        std::nth_element(out.begin(), out.begin() + static_cast<std::ptrdiff_t>(out.size() / 2), out.end());
+        const Length usual = out[out.size() / 2];
+        for (const int index : own) {
+            const Length far = distance({}, at(index));
+            const bool off_blank = metal_to_edge(job.blank, at(index) + datum_from_middle(job)) < Length{};
+            if (off_blank && usual > Length{} && far > usual * 12.0 &&
+                metal_to_edge(job.blank, at(index) * (1.0 / mm_per_inch) + datum_from_middle(job)) > Length{})
+                findings.push_back({Grade::Check,
+                                    FindingKind::UnitsMixed,
+                                    fmt::format("{} lies far off the others; divided by 25.4 it would lie among them.",
+                                                plan.holes[static_cast<std::size_t>(index)].name),
+                                    "Look whether its figures are in the other unit.",
+                                    {index}});
+        }
+    }
+}
+
+// With zero at a corner every figure has the same sign; the odd one out has lost or gained a minus.
+void signs(const Job& job, const Plan& plan, Findings& findings) {
+    const DatumPlace place = job.datum.place;
+    const bool corner = place == DatumPlace::LowerLeft || place == DatumPlace::LowerRight ||
+                        place == DatumPlace::UpperLeft || place == DatumPlace::UpperRight;
+    if (!corner)
+        return;
+    const Point inward = middle_from_datum(job);
+    for (std::size_t i = 0; i < plan.holes.size(); ++i) {
+        const Hole& hole = plan.holes[i];
+        const bool x_wrong = hole.at.x.in_mm() * inward.x.in_mm() < 0.0;
+        const bool y_wrong = hole.at.y.in_mm() * inward.y.in_mm() < 0.0;
+        const Point turned{x_wrong ? -hole.at.x : hole.at.x, y_wrong ? -hole.at.y : hole.at.y};
+        if ((x_wrong || y_wrong) && metal_to_edge(job.blank, turned + datum_from_middle(job)) > Length{})
+            findings.push_back(
+                {Grade::Stop,
+                 FindingKind::OtherQuadrant,
+                 fmt::format("The {} of {} has the wrong sign for zero {}; with the other sign it lies on the metal.",
+                             x_wrong && y_wrong ? "X and Y"
+                             : x_wrong          ? "X"
+                                                : "Y",
+                             hole.name, in_words(job.datum)),
+                 "Change the sign, or the direction of the axis under Blank.",
+                 {static_cast<int>(i)}});
+    }
 }
 
 void counts(const Job& job, const Plan& plan, Findings& findings) {
@@ -184,6 +325,9 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& p
     Findings near;
     Neighbours(plan.holes).find(job, near);
     findings.insert(findings.end(), near.begin(), near.end());
+    steps_and_cuts(job, plan, findings);
+    typed_places(job, plan, findings);
+    signs(job, plan, findings);
     counts(job, plan, findings);
     right_way_up(job, plan, findings);
     lists(job, shop, plan, findings);
@@ -224,6 +368,20 @@ std::string name_of(FindingKind kind) {
         return "list-fails";
     case FindingKind::ListChanged:
         return "list-changed";
+    case FindingKind::ThinMetal:
+        return "thin-metal-between-holes";
+    case FindingKind::OnStep:
+        return "hole-on-step";
+    case FindingKind::InSawCut:
+        return "hole-in-saw-cut";
+    case FindingKind::BarTooShort:
+        return "bar-too-short";
+    case FindingKind::NotStraight:
+        return "row-not-straight";
+    case FindingKind::UnitsMixed:
+        return "units-mixed";
+    case FindingKind::OtherQuadrant:
+        return "other-side-of-zero";
     case FindingKind::RightWayUp:
         break;
     }

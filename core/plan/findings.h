@@ -24,7 +24,14 @@ enum class FindingKind {
     NoSuchMachine,
     ListFails,
     ListChanged,
-    RightWayUp
+    RightWayUp,
+    ThinMetal,
+    OnStep,
+    InSawCut,
+    BarTooShort,
+    NotStraight,
+    UnitsMixed,
+    OtherQuadrant
 
 };
 

@@ -158,7 +158,7 @@ private slots:
         Window w;
         QVERIFY(w.find<QLabel>("noticeText")->text().contains("underlined"));
         w.click("noticeFirst");
-        w.command("demo");
+        w.command("demo-dial-centre-flange");
         QVERIFY(!w.find<QLabel>("noticeText"));
     }
 };

@@ -128,11 +128,14 @@ private slots:
             std::size_t pairs = 0;
             for (std::size_t i = 0; i < plan.holes.size(); ++i)
                 for (std::size_t k = 0; k < i; ++k)
-                    if (distance(plan.holes[i].at, plan.holes[k].at) <=
-                        (plan.holes[i].spec.diameter + plan.holes[k].spec.diameter) / 2.0)
+                    // meeting, or with less metal between them than half the smaller hole
+                    if (distance(plan.holes[i].at, plan.holes[k].at) <
+                        (plan.holes[i].spec.diameter + plan.holes[k].spec.diameter) / 2.0 +
+                            std::min(plan.holes[i].spec.diameter, plan.holes[k].spec.diameter) / 2.0)
                         ++pairs;
             const auto reported = std::count_if(plan.findings.begin(), plan.findings.end(), [](const Finding& f) {
-                return f.kind == FindingKind::HolesMeet || f.kind == FindingKind::DoubleHole;
+                return f.kind == FindingKind::HolesMeet || f.kind == FindingKind::DoubleHole ||
+                       f.kind == FindingKind::ThinMetal;
             });
             RC_ASSERT(static_cast<std::size_t>(reported) == std::min<std::size_t>(pairs, 200));
         });

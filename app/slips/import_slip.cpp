@@ -1,0 +1,281 @@
+#include "slips/import_slip.h"
+
+#include "formats/text_file.h"
+#include "measure/figures.h"
+#include "measure/shop_number.h"
+
+#include <QCheckBox>
+#include <QFileInfo>
+#include <QLabel>
+#include <QPushButton>
+#include <algorithm>
+#include <array>
+
+namespace clockface::app {
+
+namespace {
+
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
+
+constexpr std::array separators = {',', ';', '\t', '|', ' '};
+constexpr std::size_t most_shown = 12;
+
+} // namespace
+
+ImportSlip::ImportSlip(Document& document, Selection& selection, QWidget* parent)
+    : Slip(document, selection, parent) {
+    body()->addStretch();
+}
+
+Result<void> ImportSlip::begin(const QString& path) {
+    const Result<std::string> text = read_file(path.toStdString());
+    if (!text)
+        return tl::unexpected(text.error());
+    m_text = *text;
+    m_file = QFileInfo(path).fileName();
+    m_drawing = is_dxf(m_text);
+    m_unit.reset();
+    m_no_layers.clear();
+    m_no_sizes.clear();
+    if (!m_drawing) {
+        const Result<CsvReading> reading = recognise_csv(m_text, document().settled().unit);
+        if (!reading)
+            return tl::unexpected(Problem{path.toStdString(), reading.error().sentence});
+        m_reading = *reading;
+    }
+    if (const Result<void> done = read(); !done)
+        return tl::unexpected(Problem{path.toStdString(), done.error().sentence});
+    build();
+    show_ghost();
+    return {};
+}
+
+Result<void> ImportSlip::read() {
+    Result<FoundHoles> found = m_drawing ? read_dxf_holes(m_text, m_unit) : read_csv_holes(m_text, m_reading);
+    if (!found) {
+        m_found = {};
+        m_found.left_out = {found.error().sentence};
+        return tl::unexpected(found.error());
+    }
+    m_found = std::move(*found);
+    return {};
+}
+
+void ImportSlip::read_again() {
+    (void)read(); // what is wrong stands among what was left out
+    build();
+    show_ghost();
+}
+
+std::string ImportSlip::size_of(const FoundHole& hole) const {
+    return hole.spec.diameter == Length{} ? "no size" : size_in_words(hole.spec, document().settled().unit);
+}
+
+std::vector<FoundHole> ImportSlip::chosen() const {
+    std::vector<FoundHole> taken;
+    for (const FoundHole& hole : m_found.holes)
+        if (!m_no_layers.contains(hole.layer) && !m_no_sizes.contains(size_of(hole)))
+            taken.push_back(hole);
+    return taken;
+}
+
+void ImportSlip::show_ghost() {
+    const std::vector<FoundHole> holes = chosen();
+    if (holes.empty() || !document().preview(with_found(document().settled(), holes, m_plain)))
+        document().drop_preview();
+}
+
+void ImportSlip::build() {
+    if (m_box) {
+        m_box->hide();
+        m_box->deleteLater(); // it may be the sender's parent just now
+        body()->removeWidget(m_box);
+    }
+    m_box = new QWidget;
+    auto* box = new QVBoxLayout(m_box);
+    box->setContentsMargins(0, 0, 0, 0);
+    box->setSpacing(10);
+    box->addWidget(heading(tr("Holes from %1").arg(m_file)));
+    Sentence* s = sentence();
+    box->addWidget(s);
+    if (m_drawing)
+        s->words(tr("It is a drawing."));
+    else
+        csv_sentence(*s);
+    unit_choice(*s);
+    std::map<std::string, int> layers;
+    std::map<std::string, int> sizes;
+    for (const FoundHole& hole : m_found.holes) {
+        ++layers[hole.layer];
+        ++sizes[size_of(hole)];
+    }
+    if (sizes.contains("no size"))
+        plain_size(*s);
+    if (layers.size() > 1)
+        choices(box, tr("Layers"), QStringLiteral("layer"), {layers.begin(), layers.end()}, m_no_layers);
+    choices(box, tr("Sizes"), QStringLiteral("size"), {sizes.begin(), sizes.end()}, m_no_sizes);
+    if (!m_found.left_out.empty()) {
+        QStringList lines;
+        for (std::size_t i = 0; i < std::min(m_found.left_out.size(), most_shown); ++i)
+            lines << q(m_found.left_out[i]);
+        if (m_found.left_out.size() > most_shown)
+            lines << tr("… and %1 more.").arg(m_found.left_out.size() - most_shown);
+        auto* left = quiet(tr("Left out:\n%1").arg(lines.join(QLatin1Char('\n'))));
+        left->setObjectName(QStringLiteral("importLeftOut"));
+        box->addWidget(left);
+    }
+    auto* take_them = new QPushButton(tr("Take these holes"));
+    take_them->setObjectName(QStringLiteral("importTake"));
+    take_them->setProperty("act", true);
+    take_them->setEnabled(!m_found.holes.empty());
+    connect(take_them, &QPushButton::clicked, this, &ImportSlip::take);
+    box->addWidget(take_them);
+    auto* leave_them = new QPushButton(tr("Leave them"));
+    leave_them->setObjectName(QStringLiteral("importLeave"));
+    leave_them->setToolTip(tr("Nothing of the job has been changed yet"));
+    connect(leave_them, &QPushButton::clicked, this, &ImportSlip::leave);
+    box->addWidget(leave_them);
+    box->addWidget(
+        quiet(tr("The figures are counted from the job's zero, in the directions of its axes. Nothing of the "
+                 "job changes until the holes are taken.")));
+    body()->insertWidget(0, m_box);
+    m_box->show();
+}
+
+void ImportSlip::csv_sentence(Sentence& s) {
+    const auto column = [&](const QString& name, const QString& what, int CsvReading::*member, bool may_miss) {
+        QStringList fillings;
+        if (may_miss)
+            fillings << tr("nowhere");
+        for (int i = 0; i < m_reading.columns; ++i)
+            fillings << tr("column %1").arg(i + 1);
+        s.choice(
+            name, what, fillings, [this, member, may_miss] { return m_reading.*member + (may_miss ? 1 : 0); },
+            [this, member, may_miss](int filling) {
+                m_reading.*member = filling - (may_miss ? 1 : 0);
+                read_again();
+                return QString();
+            });
+    };
+    s.words(tr("It is a table. Its columns are parted by"));
+    s.choice(
+        QStringLiteral("csvSeparator"), tr("what parts the columns"),
+        {tr("commas"), tr("semicolons"), tr("tabs"), tr("upright strokes"), tr("blanks")},
+        [this] {
+            return static_cast<int>(std::find(separators.begin(), separators.end(), m_reading.separator) -
+                                    separators.begin());
+        },
+        [this](int filling) {
+            m_reading.separator = separators.at(static_cast<std::size_t>(filling));
+            read_again();
+            return QString();
+        });
+    s.words(tr(", its first line"));
+    s.choice(
+        QStringLiteral("csvHeading"), tr("whether the first line names the columns"),
+        {tr("is a hole already"), tr("names the columns")}, [this] { return m_reading.heading ? 1 : 0; },
+        [this](int filling) {
+            m_reading.heading = filling == 1;
+            read_again();
+            return QString();
+        });
+    s.words(tr(", decimals are written with a"));
+    s.choice(
+        QStringLiteral("csvDecimals"), tr("how decimals are written"), {tr("point"), tr("comma")},
+        [this] { return m_reading.decimal_comma ? 1 : 0; },
+        [this](int filling) {
+            m_reading.decimal_comma = filling == 1;
+            read_again();
+            return QString();
+        });
+    s.words(tr(". X stands in"));
+    column(QStringLiteral("csvX"), tr("column of X"), &CsvReading::x, false);
+    s.words(tr(", Y in"));
+    column(QStringLiteral("csvY"), tr("column of Y"), &CsvReading::y, false);
+    s.words(tr(", the diameter"));
+    column(QStringLiteral("csvDiameter"), tr("column of the diameter"), &CsvReading::diameter, true);
+    s.words(tr(", the name"));
+    column(QStringLiteral("csvName"), tr("column of the name"), &CsvReading::name, true);
+    s.words(QStringLiteral("."));
+}
+
+void ImportSlip::unit_choice(Sentence& s) {
+    s.words(tr("Figures are in"));
+    s.choice(
+        QStringLiteral("importUnit"), tr("unit of the figures"), {tr("millimetres"), tr("inches")},
+        [this] { return static_cast<int>(m_found.unit); },
+        [this](int filling) {
+            m_unit = m_reading.unit = static_cast<Unit>(filling);
+            m_reading.unit_said = true;
+            read_again();
+            return QString();
+        });
+    s.words(m_found.unit_said ? QStringLiteral(".") : tr(", which the file does not say."));
+}
+
+void ImportSlip::plain_size(Sentence& s) {
+    s.words(tr("Where it gives no size, the hole is"));
+    s.blank(
+        QStringLiteral("importPlain"), tr("diameter of holes whose size the file does not say"),
+        [this] { return shown_length(document().settled(), m_plain); },
+        [this](const QString& text, bool) -> Verdict {
+            const Result<ReadLength> read = read_length(text.toStdString(), document().settled().unit);
+            if (!read)
+                return {q(read.error().sentence), {}};
+            if (!(read->value > Length{}))
+                return {tr("A hole has a diameter above nought."), {}};
+            m_plain = read->value;
+            show_ghost();
+            return {{}, q(both_units(read->value))};
+        });
+    s.words(QStringLiteral("."));
+}
+
+void ImportSlip::choices(QVBoxLayout* box, const QString& heading_text, const QString& prefix,
+                         const std::vector<std::pair<std::string, int>>& counted_names,
+                         std::set<std::string>& refused) {
+    auto* label = new QLabel(heading_text);
+    box->addWidget(label);
+    for (std::size_t i = 0; i < counted_names.size(); ++i) {
+        const auto& [name, count] = counted_names[i];
+        auto* choice =
+            new QCheckBox(tr("%1: %2").arg(name.empty() ? tr("no layer") : q(name), q(counted(count, "hole"))));
+        choice->setObjectName(prefix + QString::number(i));
+        choice->setAccessibleName(tr("take %1").arg(choice->text()));
+        choice->setChecked(!refused.contains(name));
+        connect(choice, &QCheckBox::toggled, this, [this, &refused, name = name](bool taken) {
+            if (taken)
+                refused.erase(name);
+            else
+                refused.insert(name);
+            show_ghost();
+        });
+        box->addWidget(choice);
+    }
+}
+
+void ImportSlip::take() {
+    const Job next = with_found(document().settled(), chosen(), m_plain);
+    const std::size_t before = document().settled().patterns.size();
+    if (const Result<void> kept = document().edit(tr("holes from %1").arg(m_file), next); !kept) {
+        m_found.left_out.insert(m_found.left_out.begin(), kept.error().sentence);
+        return build();
+    }
+    if (document().settled().patterns.size() > before)
+        selection().select(document().settled().patterns[before].name, {});
+    emit ended();
+}
+
+void ImportSlip::leave() {
+    document().drop_preview();
+    emit ended();
+}
+
+void ImportSlip::hideEvent(QHideEvent* event) {
+    document().drop_preview();
+    Slip::hideEvent(event);
+}
+
+} // namespace clockface::app

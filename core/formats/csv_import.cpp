@@ -1,0 +1,322 @@
+#include "formats/hole_import.h"
+
+#include "layout/validate.h"
+#include "measure/figures.h"
+#include "measure/shop_number.h"
+
+#include <algorithm>
+#include <array>
+#include <cctype>
+#include <charconv>
+#include <cmath>
+#include <fmt/format.h>
+#include <map>
+
+namespace clockface {
+
+namespace {
+
+using Row = std::vector<std::string>;
+
+std::string trimmed(std::string_view text) {
+    const std::size_t first = text.find_first_not_of(" \t\r");
+    return first == std::string_view::npos
+               ? std::string()
+               : std::string(text.substr(first, text.find_last_not_of(" \t\r") - first + 1));
+}
+
+std::string low(std::string text) {
+    std::transform(text.begin(), text.end(), text.begin(),
+                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    return text;
+}
+
+// A line cut at its separators; what stands in quotation marks is one field. A blank as separator stands for any number
+// of them.
+Row fields(std::string_view line, char separator) {
+    Row row;
+    std::string field;
+    bool quoted = false;
+    for (std::size_t i = 0; i < line.size(); ++i) {
+        const char c = line[i];
+        if (c == '"') {
+            if (quoted && i + 1 < line.size() && line[i + 1] == '"')
+                field += line[++i];
+            else
+                quoted = !quoted;
+        } else if (c == separator && !quoted) {
+            if (separator != ' ' || !trimmed(field).empty())
+                row.push_back(trimmed(field));
+            field.clear();
+        } else {
+            field += c;
+        }
+    }
+    if (separator != ' ' || !trimmed(field).empty())
+        row.push_back(trimmed(field));
+    return row;
+}
+
+struct Line {
+    std::size_t number; // in the file, from 1
+    std::string_view text;
+};
+
+std::vector<Line> lines_of(std::string_view text) {
+    if (text.starts_with("\xEF\xBB\xBF"))
+        text.remove_prefix(3);
+    std::vector<Line> lines;
+    for (std::size_t number = 1; !text.empty(); ++number) {
+        const std::size_t end = text.find_first_of("\n");
+        const std::string_view line = text.substr(0, end);
+        if (const std::string plain = trimmed(line); !plain.empty() && plain.front() != '#')
+            lines.push_back({number, line});
+        text = end == std::string_view::npos ? std::string_view() : text.substr(end + 1);
+    }
+    return lines;
+}
+
+std::string with_point(std::string text, bool decimal_comma) {
+    if (decimal_comma)
+        std::replace(text.begin(), text.end(), ',', '.');
+    return text;
+}
+
+bool is_figure(const std::string& text, bool decimal_comma) {
+    const std::string plain = with_point(text, decimal_comma);
+    double value = 0.0;
+    const char* begin = plain.data() + (plain.starts_with('+') ? 1 : 0);
+    const auto [end, fault] = std::from_chars(begin, plain.data() + plain.size(), value);
+    return !plain.empty() && fault == std::errc() && end == plain.data() + plain.size();
+}
+
+bool has_decimal_commas(const Row& row) {
+    return std::any_of(row.begin(), row.end(), [](const std::string& field) {
+        const std::size_t comma = field.find(',');
+        return comma != std::string::npos && field.find(',', comma + 1) == std::string::npos && is_figure(field, true);
+    });
+}
+
+// The separator that cuts most lines into the same number of fields, at least two.
+char separator_of(const std::vector<Line>& lines) {
+    constexpr std::array candidates = {';', '\t', ',', '|', ' '};
+    constexpr std::size_t enough = 200;
+    char best = ',';
+    double most = 0.0;
+    for (const char candidate : candidates) {
+        std::map<std::size_t, int> widths;
+        for (std::size_t i = 0; i < std::min(enough, lines.size()); ++i)
+            ++widths[fields(lines[i].text, candidate).size()];
+        for (const auto& [width, times] : widths)
+            if (width >= 2 && times > most) {
+                most = times;
+                best = candidate;
+            }
+    }
+    return best;
+}
+
+void take_unit(CsvReading& reading, const std::string& word) {
+    const bool inches = word.find("inch") != std::string::npos || word.find("(in)") != std::string::npos ||
+                        word.find("[in]") != std::string::npos || word == "in" || word == "\"";
+    const bool metric = word.find("mm") != std::string::npos;
+    if (!inches && !metric)
+        return;
+    reading.unit = inches ? Unit::Inch : Unit::Millimetre;
+    reading.unit_said = true;
+}
+
+void name_columns(CsvReading& reading, const Row& heading) {
+    reading.x = reading.y = -1;
+    for (int i = 0; i < static_cast<int>(heading.size()); ++i) {
+        const std::string word = low(heading[static_cast<std::size_t>(i)]);
+        const auto is = [&](std::initializer_list<std::string_view> names) {
+            return std::any_of(names.begin(), names.end(),
+                               [&](std::string_view name) { return word.starts_with(name); });
+        };
+        if (is({"diameter", "dia", "d ", "size", "\xC3\x98", "\xE2\x8C\x80"}) || word == "d")
+            reading.diameter = i;
+        else if (is({"depth", "deep"}))
+            reading.depth = i;
+        else if (is({"unit"}))
+            reading.unit_column = i;
+        else if (is({"kind", "type", "purpose"}))
+            reading.kind = i;
+        else if (is({"label", "thread", "fit"}))
+            reading.label = i;
+        else if (is({"hole", "name", "no", "point", "id", "#"}))
+            reading.name = i;
+        else if (word.starts_with("x"))
+            reading.x = i;
+        else if (word.starts_with("y"))
+            reading.y = i;
+        take_unit(reading, word);
+    }
+}
+
+// Without a heading: a running number or a name first, then X, Y and, where there is a third figure, the diameter.
+void guess_columns(CsvReading& reading, const std::vector<Row>& rows) {
+    std::vector<int> figures;
+    for (int i = 0; i < reading.columns; ++i) {
+        const bool all = std::all_of(rows.begin(), rows.end(), [&](const Row& row) {
+            return static_cast<std::size_t>(i) >= row.size() ||
+                   is_figure(row[static_cast<std::size_t>(i)], reading.decimal_comma);
+        });
+        if (all)
+            figures.push_back(i);
+        else if (i == 0)
+            reading.name = 0;
+    }
+    const auto counts_up = [&] {
+        for (std::size_t i = 0; i < rows.size(); ++i)
+            if (rows[i].empty() || rows[i].front() != std::to_string(i + 1))
+                return false;
+        return rows.size() > 1;
+    };
+    if (figures.size() > 2 && figures.front() == 0 && counts_up()) {
+        reading.name = 0;
+        figures.erase(figures.begin());
+    }
+    reading.x = figures.empty() ? -1 : figures[0];
+    reading.y = figures.size() < 2 ? -1 : figures[1];
+    reading.diameter = figures.size() < 3 ? -1 : figures[2];
+}
+
+Purpose purpose_of(const std::string& word) {
+    return word == "tapped" ? Purpose::Tapped : word == "reamed" ? Purpose::Reamed : Purpose::Plain;
+}
+
+// Reads one line; the fault, in words, when it cannot be.
+class LineReader {
+public:
+    LineReader(const Row& row, const CsvReading& reading)
+        : m_row(row)
+        , m_reading(reading)
+        , m_unit(reading.unit) {}
+
+    std::string read(FoundHole& hole) {
+        if (m_reading.unit_column >= 0) {
+            CsvReading said;
+            take_unit(said, low(field(m_reading.unit_column)));
+            if (said.unit_said)
+                m_unit = said.unit;
+        }
+        const std::optional<Length> x = length(m_reading.x, "X");
+        const std::optional<Length> y = length(m_reading.y, "Y");
+        if (!x || !y)
+            return m_fault;
+        hole.at = {*x, *y};
+        if (abs(*x) > largest_size || abs(*y) > largest_size)
+            return "it lies more than 20 metres from zero";
+        hole.name = field(m_reading.name);
+        hole.spec.purpose = purpose_of(low(field(m_reading.kind)));
+        hole.spec.label = field(m_reading.label);
+        if (hole.spec.purpose == Purpose::Tapped && hole.spec.label.empty())
+            return "a tapped hole needs the name of its thread";
+        if (!field(m_reading.diameter).empty()) {
+            const std::optional<Length> diameter = length(m_reading.diameter, "the diameter");
+            if (!diameter)
+                return m_fault;
+            if (!(*diameter > Length{}))
+                return "the diameter must be more than nought";
+            hole.spec.diameter = *diameter;
+        }
+        if (!field(m_reading.depth).empty()) {
+            hole.spec.depth = length(m_reading.depth, "the depth");
+            if (!hole.spec.depth)
+                return m_fault;
+        }
+        return {};
+    }
+
+private:
+    const Row& m_row;
+    const CsvReading& m_reading;
+    Unit m_unit;
+    std::string m_fault;
+
+    [[nodiscard]] std::string field(int column) const {
+        return column >= 0 && static_cast<std::size_t>(column) < m_row.size() ? m_row[static_cast<std::size_t>(column)]
+                                                                              : std::string();
+    }
+    std::optional<Length> length(int column, const std::string& what) {
+        const std::string text = field(column);
+        if (text.empty()) {
+            m_fault = what + " is missing";
+            return std::nullopt;
+        }
+        // A letter is a drill where a diameter stands, and a slip of the pen where a place does.
+        const bool drill = what == "the diameter";
+        const bool figure = text.find_first_of("0123456789") != std::string::npos;
+        const Result<ReadLength> read = read_length(with_point(text, m_reading.decimal_comma), m_unit);
+        if (!read || (!figure && !drill)) {
+            m_fault = fmt::format("{} cannot be read from '{}'", what, text.substr(0, 40));
+            return std::nullopt;
+        }
+        return read->value;
+    }
+};
+
+} // namespace
+
+Result<CsvReading> recognise_csv(const std::string& text, Unit assumed) {
+    if (text.find('\0') != std::string::npos)
+        return problem("", "This is no text. A table as CSV or a drawing as DXF would do.");
+    const std::vector<Line> lines = lines_of(text);
+    if (lines.empty())
+        return problem("", "The file is empty. A table with X and Y in it would do.");
+    CsvReading reading;
+    reading.unit = assumed;
+    reading.separator = separator_of(lines);
+    std::vector<Row> rows;
+    constexpr std::size_t enough = 500;
+    for (std::size_t i = 0; i < std::min(lines.size(), enough); ++i) {
+        rows.push_back(fields(lines[i].text, reading.separator));
+        reading.columns = std::max(reading.columns, static_cast<int>(rows.back().size()));
+    }
+    if (reading.separator != ',')
+        reading.decimal_comma = std::any_of(rows.begin(), rows.end(), has_decimal_commas);
+    reading.heading = std::none_of(rows.front().begin(), rows.front().end(),
+                                   [&](const std::string& field) { return is_figure(field, reading.decimal_comma); });
+    if (reading.heading)
+        name_columns(reading, rows.front());
+    if (reading.x < 0 || reading.y < 0 || !reading.heading) {
+        const CsvReading named = reading;
+        if (reading.heading)
+            rows.erase(rows.begin());
+        guess_columns(reading, rows);
+        if (named.heading) // what the heading did say stays
+            for (const auto member : {&CsvReading::name, &CsvReading::diameter, &CsvReading::x, &CsvReading::y})
+                if (named.*member >= 0)
+                    reading.*member = named.*member;
+    }
+    if (reading.x < 0 || reading.y < 0)
+        return problem("", "No two columns of figures were found. A table with X and Y in it would do.");
+    return reading;
+}
+
+Result<FoundHoles> read_csv_holes(const std::string& text, const CsvReading& reading) {
+    FoundHoles found;
+    found.unit = reading.unit;
+    found.unit_said = reading.unit_said || reading.unit_column >= 0;
+    std::vector<Line> lines = lines_of(text);
+    if (reading.heading && !lines.empty())
+        lines.erase(lines.begin());
+    for (const Line& line : lines) {
+        FoundHole hole;
+        const Row row = fields(line.text, reading.separator);
+        const std::string fault = LineReader(row, reading).read(hole);
+        if (!fault.empty())
+            found.leave_out(fmt::format("Line {}: {}.", line.number, fault));
+        else if (found.holes.size() >= static_cast<std::size_t>(most_holes_in_pattern))
+            found.leave_out(fmt::format("Line {}: more than {} holes.", line.number, most_holes_in_pattern));
+        else
+            found.holes.push_back(std::move(hole));
+    }
+    if (found.holes.empty())
+        return problem("", found.left_out.empty() ? "There are no holes in this table."
+                                                  : "No line of this table could be read. " + found.left_out.front());
+    return found;
+}
+
+} // namespace clockface

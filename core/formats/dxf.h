@@ -1,0 +1,15 @@
+// The holes of a job as a DXF drawing.
+#pragma once
+
+#include "measure/problem.h"
+#include "plan/plan.h"
+
+#include <string>
+
+namespace clockface {
+
+/// Circles for all holes on the face at hand, one layer a pattern, in the job's unit and from its zero as the drawing
+/// counts. A problem when no temporary file can be written.
+Result<std::string> dxf_of(const Job& job, const Plan& plan);
+
+} // namespace clockface

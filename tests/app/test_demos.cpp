@@ -1,0 +1,128 @@
+// The demo jobs that ship are what somebody makes at the window: nothing else made them.
+#include "support/window.h"
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+// Types a callout and takes it.
+void call_out(Window& w, const char* text) {
+    auto* line = w.find<QLineEdit>("callout");
+    QVERIFY(line);
+    line->setFocus();
+    line->clear();
+    QTest::keyClicks(line, text);
+    const std::size_t before = w.job().patterns.size();
+    QTest::keyClick(line, Qt::Key_Return);
+    QVERIFY2(w.job().patterns.size() == before + 1, text);
+}
+
+void fill_all(Window& w, std::initializer_list<std::pair<const char*, const char*>> blanks) {
+    for (const auto& [name, text] : blanks)
+        w.fill(name, text);
+}
+
+void saved_equals_shipped(Window& w, const char* name) {
+    w.next_file = w.folder.filePath(QString::fromLatin1(name) + ".clockface.json");
+    QTest::keyClick(&w.main, Qt::Key_S, Qt::ControlModifier | Qt::ShiftModifier);
+    QVERIFY(QFile::exists(w.next_file));
+    QCOMPARE(read_text(w.next_file.toStdString()),
+             read_text(std::string(SOURCE_FOLDER "/demo/") + name + ".clockface.json"));
+}
+
+std::vector<std::string> stops_and_checks(const Window& w) {
+    std::vector<std::string> sentences;
+    for (const Finding& finding : w.document.plan().findings)
+        if (finding.grade != Grade::Note)
+            sentences.push_back(finding.sentence);
+    return sentences;
+}
+
+} // namespace
+
+class TestDemos : public QObject {
+    Q_OBJECT
+private slots:
+    void motion_work_plate() {
+        Window w;
+        w.command("new");
+        w.choose("unit", "inches");
+        fill_all(w, {{"title", "Motion-work plate"},
+                     {"workFor", "Thornmere stable clock"},
+                     {"calledFor", "40"},
+                     {"material", "brass"},
+                     {"width", "5.43"},
+                     {"height", "3 7/8 - .015"},
+                     {"thickness", ".281"},
+                     {"widthMeasured", "5.426"},
+                     {"heightMeasured", "3.858"}});
+        w.choose("usualAngles", "from 12 o'clock, clockwise");
+        w.main.show_stage(app::Stage::Holes);
+        call_out(w, "5x #29 on 1.372 circle at 1.283, 2.471 from 2:30 cw");
+        call_out(w, "3x 1/4-28, .21 deep on .914 pc at 3.861, 2.617 astride 12 o'clock");
+        // The third circle with the mouse and the blanks, in another order than the sentence.
+        w.click("addCircle");
+        fill_all(w, {{"count", "6"},
+                     {"size", "3/32"},
+                     {"pitchCircle", ".806"},
+                     {"placeX", "2.709"},
+                     {"placeY", "1.093"},
+                     {"first", "45 from 12 cw"},
+                     {"leftOut", "4"}});
+        w.choose("going", "counter-clockwise");
+        call_out(w, "6 by 2 staggered of .0785, .317 by .219 apart at 3.51, .412");
+        call_out(w, "4 by 3 frame of .125, .56 by .66 apart at 3.021, 1.957");
+        call_out(w, "3x #42 in row .288 apart at .388, 3.512 towards 3:00");
+        w.click("addCopy"); // mirrored in the middle line, as it is offered
+        QCOMPARE(w.blank("of")->text(), QStringLiteral("F"));
+        w.fill("placeX", "2.713");
+        w.main.show_stage(app::Stage::Order);
+        w.click("machine:Metric mill");
+        QCOMPARE(w.document.plan().holes.size(), 40U);
+        QCOMPARE(stops_and_checks(w), std::vector<std::string>{});
+        QVERIFY(w.document.plan().proof.complaints.empty());
+        // The mirrored row by hand: 2 x 2.713 - .388 = 5.038, then .288 less each time.
+        const auto& holes = w.document.plan().holes;
+        QVERIFY(same(holes[37].at, {Length::inches(5.038), Length::inches(3.512)}));
+        QVERIFY(same(holes[39].at, {Length::inches(4.462), Length::inches(3.512)}));
+        saved_equals_shipped(w, "motion-work-plate");
+    }
+    void bell_hammer_straps() {
+        Window w;
+        w.command("new");
+        fill_all(w, {{"title", "Bell-hammer straps"},
+                     {"workFor", "Thornmere stable clock"},
+                     {"material", "flat bar, bright"},
+                     {"width", "473"},
+                     {"height", "24.6"},
+                     {"heightMeasured", "24.55"},
+                     {"thickness", "5.8"}});
+        w.choose("cutting", "is a bar to be cut");
+        fill_all(
+            w,
+            {{"cutLength", "61.7"}, {"cutPieces", "six"}, {"cutSpares", "1"}, {"cutKerf", "1.9"}, {"cutFacing", ".4"}});
+        w.choose("cutEnd", "sawn and to be faced");
+        w.choose("datum", "on the left edge, half way up");
+        w.fill("calledFor", "21");
+        w.main.show_stage(app::Stage::Holes);
+        call_out(w, "6.2 at .4 + 9.3, 0");
+        call_out(w, "2x 3.3 in row 14.6 apart at .4 + 33.1, 0");
+        w.click("addCopy");
+        w.fill("of", "A");
+        w.choose("way", "in every further piece of the bar");
+        call_out(w, "repeated B in every piece");
+        w.main.show_stage(app::Stage::Order);
+        w.click("machine:Layout bench");
+        QCOMPARE(w.document.plan().holes.size(), 21U);
+        QCOMPARE(stops_and_checks(w), std::vector<std::string>{});
+        // Seventh piece: 9.7 + 6 x (61.7 + 1.9 + 2 x 0.4) = 396.1 from the bar's end.
+        for (const Hole& hole : w.document.plan().holes)
+            if (hole.name == "C6")
+                QVERIFY(same(hole.at, {mm(396.1), mm(0)}));
+        saved_equals_shipped(w, "bell-hammer-straps");
+    }
+};
+
+CLOCKFACE_WINDOW_MAIN(TestDemos)
+#include "test_demos.moc"
