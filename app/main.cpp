@@ -8,6 +8,7 @@
 #include <QDir>
 #include <QElapsedTimer>
 #include <QFile>
+#include <QFileInfo>
 #include <QStandardPaths>
 #include <QTimer>
 #include <QWindow>
@@ -30,7 +31,7 @@ Wishes read_wishes(const QApplication& application) {
     parser.setApplicationDescription(QStringLiteral("From a drawing's hole circle to the last hole at the machine."));
     parser.addHelpOption();
     parser.addVersionOption();
-    parser.addPositionalArgument("job", "A job file to open.");
+    parser.addPositionalArgument("job", "A job file to open, or a table (CSV) or drawing (DXF) of holes.");
     parser.addOptions({{"demo", "Open the demo job."},
                        {"shot", "Save a picture of the window as PNG and end.", "file"},
                        {"stage", "Show this stage: blank, holes, order or bench.", "stage"},
@@ -112,7 +113,11 @@ int main(int argc, char** argv) {
         Document document(shop ? *shop : default_shop());
         MainWindow window(document, seams);
         window.resize(wishes.size);
-        const bool opened = !wishes.job.isEmpty() && window.open_file(wishes.job);
+        // A table or a drawing begins a new job with its holes; anything else is a job file.
+        const QString kind = QFileInfo(wishes.job).suffix().toLower();
+        const bool holes = kind == QLatin1String("csv") || kind == QLatin1String("txt") || kind == QLatin1String("dxf");
+        const bool opened =
+            !wishes.job.isEmpty() && (holes ? window.import_holes(wishes.job) : window.open_file(wishes.job));
         if (!opened && (wishes.demo || wishes.job.isEmpty()))
             window.show_demo();
         if (!shop)

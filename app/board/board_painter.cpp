@@ -285,8 +285,20 @@ void BoardPainter::clock_ring(const std::string& name) {
         m_taken.push_back(box);
     }
     const double back = std::clamp(1700.0 / arc, 7.0, 60.0) * sign_of(convention.sense);
-    label(middle + towards(Angle::degrees(start - back)) * (arc - 1.0), QStringLiteral("0°"), m_look.brass_on_dark, 9,
-          true);
+    // The figure behind the arrow's tail, or inside or outside the ring, wherever it covers least.
+    QPointF best;
+    double least = -1.0;
+    for (const QPointF& at : {middle + towards(Angle::degrees(start - back)) * (arc - 1.0),
+                              middle + towards(convention.zero) * (arc - 14.0),
+                              middle + towards(Angle::degrees(start - 0.6 * back)) * (radius + 24.0)}) {
+        QRectF box(0.0, 0.0, 18.0, 14.0);
+        box.moveCenter(at);
+        if (const double now = covered(box); least < 0.0 || now < least) {
+            least = now;
+            best = at;
+        }
+    }
+    label(best, QStringLiteral("0°"), m_look.brass_on_dark, 9, true);
 }
 
 void BoardPainter::pattern_lines(const std::string& name) {

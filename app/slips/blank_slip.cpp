@@ -76,6 +76,27 @@ void measured(const JobBlanks& blanks, Sentence& s, const QString& name, const Q
     s.words(QObject::tr("as measured"));
 }
 
+// Where the middle really is, against where half of the drawing's figure would put it.
+QString halves_in_words(const Job& job) {
+    QStringList all;
+    const auto half = [&](const QString& what, const Measured& size) {
+        if (size.measured && *size.measured != size.nominal)
+            all << QObject::tr("The middle of the %1 is %2 from the edge, %3 off half of the drawing's figure.")
+                       .arg(what, shown_length(job, size.actual() / 2.0),
+                            q(column_figure((*size.measured - size.nominal) / 2.0, job.unit)));
+    };
+    if (job.blank.is_round()) {
+        half(QObject::tr("disc"), job.blank.diameter);
+    } else if (job.blank.shape != BlankShape::Outline) {
+        half(QObject::tr("width"), job.blank.width);
+        half(QObject::tr("height"), job.blank.height);
+    }
+    return all.isEmpty()
+               ? QObject::tr("Measure the blank and write the real size in: halving the drawing's figure puts "
+                             "every hole off centre.")
+               : all.join(QLatin1Char(' '));
+}
+
 // A first size for a shape that is met for the first time, taken from the one before.
 void take_shape(Job& job, BlankShape shape) {
     Blank& blank = job.blank;
@@ -143,6 +164,7 @@ void BlankSlip::refresh() {
     for (Sentence* sentence : m_sentences)
         sentence->refresh();
     const Job& job = document().job();
+    m_halves->setText(halves_in_words(job));
     if (!m_cuts || !job.blank.cutting)
         return;
     const Cutting& cutting = *job.blank.cutting;
@@ -182,8 +204,7 @@ void BlankSlip::build() {
     shape_sentence(*add(box));
     size_sentence(*add(box), blank);
     metal_sentence(*add(box), blank);
-    box->addWidget(quiet(
-        tr("Measure the blank and write the real size in: halving the drawing's figure puts every hole off centre.")));
+    box->addWidget(m_halves = quiet({}));
     if (!blank.is_round() && blank.shape != BlankShape::Angle)
         step_sentence(*add(box), blank);
     if (blank.shape == BlankShape::Plate) {

@@ -15,9 +15,10 @@ protected:
 
 private:
     QList<Sentence*> m_sentences;
-    QWidget* m_box = nullptr; // everything that depends on the shape and on what is there
-    QLabel* m_cuts = nullptr; // what cutting the bar comes to
-    QString m_built;          // what the box was built for
+    QWidget* m_box = nullptr;   // everything that depends on the shape and on what is there
+    QLabel* m_halves = nullptr; // where the middle really is
+    QLabel* m_cuts = nullptr;   // what cutting the bar comes to
+    QString m_built;            // what the box was built for
 
     [[nodiscard]] QString structure();
     void build();

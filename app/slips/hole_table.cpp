@@ -64,6 +64,15 @@ QVariant HoleTable::data(const QModelIndex& index, int role) const {
         return {};
     if (role == Qt::TextAlignmentRole && index.column() > 0)
         return QVariant(Qt::AlignRight | Qt::AlignVCenter);
+    if (role == Qt::ToolTipRole) {
+        const Hole* before = hole_at(index.row() - 1);
+        if (!before)
+            return tr("From zero, absolute");
+        const Point step = as_drawn(m_datum, hole->at - before->at);
+        return tr("From zero, absolute. From %1, incremental: X %2, Y %3")
+            .arg(QString::fromStdString(before->name), QString::fromStdString(column_figure(step.x, m_unit)),
+                 QString::fromStdString(column_figure(step.y, m_unit)));
+    }
     if (role != Qt::DisplayRole && role != Qt::EditRole)
         return {};
     const Point drawn = as_drawn(m_datum, hole->at);

@@ -280,7 +280,7 @@ private:
         m_blanks.sense(m_s, "going", tr("sense in which the holes are counted"), part(member));
     }
     template <class Round> void about() {
-        m_blanks.length(m_s, "pitchCircle", tr("diameter of the pitch circle"), part(&Round::diameter));
+        m_blanks.diameter(m_s, "pitchCircle", tr("diameter of the pitch circle"), part(&Round::diameter));
         m_s.words(tr("about"));
         place(part(&Round::centre));
     }

@@ -6,6 +6,8 @@
 #include "measure/shop_number.h"
 #include "shop/hole_words.h"
 
+#include <QRegularExpression>
+
 namespace clockface::app {
 
 namespace {
@@ -71,6 +73,23 @@ void JobBlanks::length(Sentence& sentence, const QString& name, const QString& w
             return read_length(text.toStdString(), job.unit).map([&](const ReadLength& read) {
                 reach(job) = read.value;
                 return echo(read);
+            });
+        });
+}
+
+void JobBlanks::diameter(Sentence& sentence, const QString& name, const QString& what, Reach<Length> reach) const {
+    custom(
+        sentence, name, what, [reach](const Job& job) { return shown_length(job, peek(job, reach)); },
+        [reach](Job& job, const QString& text) -> Result<QString> {
+            const QString typed = text.trimmed();
+            static const QRegularExpression by_radius(QStringLiteral("^(r|R|radius)\\s*(?=[\\d.(#])"));
+            const QRegularExpressionMatch match = by_radius.match(typed);
+            const QString figure = match.hasMatch() ? typed.mid(match.capturedLength()) : typed;
+            return read_length(figure.toStdString(), job.unit).map([&](const ReadLength& read) {
+                const Length value = match.hasMatch() ? read.value * 2.0 : read.value;
+                reach(job) = value;
+                const QString size = match.hasMatch() ? q(both_units(value)) : echo(read);
+                return QObject::tr("diameter %1; radius %2").arg(size, shown_length(job, value / 2.0));
             });
         });
 }

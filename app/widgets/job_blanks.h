@@ -18,6 +18,8 @@ public:
 
     /// A length in the job's unit.
     void length(Sentence& sentence, const QString& name, const QString& what, Reach<Length> reach) const;
+    /// A diameter: "r 30.75" gives it by its radius, and the radius is said beside it.
+    void diameter(Sentence& sentence, const QString& name, const QString& what, Reach<Length> reach) const;
     /// A length that may be missing: empty (or the word itself) takes it away.
     void optional_length(Sentence& sentence, const QString& name, const QString& what, const QString& none,
                          Reach<std::optional<Length>> reach) const;

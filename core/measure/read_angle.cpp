@@ -89,8 +89,14 @@ Result<ReadAngle> read_direction(std::string_view text, const AngleConvention& c
                                               in_words(other.sense), clock_time(other.zero),
                                               in_degrees(convention.figure_of(bearing)), convention.in_words())};
     }
-    static constexpr std::array<std::pair<std::string_view, double>, 4> sides = {
-        {{"right", 0.0}, {"top", 90.0}, {"left", 180.0}, {"bottom", 270.0}}};
+    static constexpr std::array<std::pair<std::string_view, double>, 8> sides = {{{"right", 0.0},
+                                                                                  {"top", 90.0},
+                                                                                  {"left", 180.0},
+                                                                                  {"bottom", 270.0},
+                                                                                  {"away", 90.0},
+                                                                                  {"away from me", 90.0},
+                                                                                  {"toward me", 270.0},
+                                                                                  {"towards me", 270.0}}};
     for (const auto& [side, bearing] : sides)
         if (typed == side)
             return ReadAngle{

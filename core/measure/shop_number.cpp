@@ -444,7 +444,8 @@ std::string both_units(Length length) {
     return fmt::format("{} mm = {} in, {} in {}", decimal(length.in_mm(), 4, Sign::WhenNegative, Tail::Trim),
                        decimal(length.in(Unit::Inch), 5, Sign::WhenNegative, Tail::Trim), fraction.text,
                        exact ? "exactly"
-                             : fmt::format("and {} mm", decimal(fraction.leftover.in_mm(), 3, Sign::Always)));
+                             : fmt::format("and {} mm", decimal(fraction.leftover.in_mm(), 3, Sign::Always))) +
+           (drill_of(length).empty() ? "" : ", drill " + drill_of(length));
 }
 
 } // namespace clockface

@@ -253,6 +253,53 @@ void typed_places(const Job& job, const Plan& plan, Findings& findings) {
     }
 }
 
+// A pitch circle twice as wide as it should be, or a hole wider than the stock: slips of a factor or of a figure.
+void sizes(const Job& job, const Plan& plan, Findings& findings) {
+    const Point datum = datum_from_middle(job);
+    const Length narrow = std::min(job.blank.extent_x(), job.blank.extent_y());
+    for (std::size_t i = 0; i < job.patterns.size(); ++i) {
+        const Pattern& pattern = job.patterns[i];
+        if (!is_at_hand(job, pattern))
+            continue;
+        std::vector<int> own;
+        for (std::size_t k = 0; k < plan.holes.size(); ++k)
+            if (plan.holes[k].pattern == i)
+                own.push_back(static_cast<int>(k));
+        if (own.empty())
+            continue;
+        const Length size = spec_of(job, pattern).diameter;
+        if (size >= narrow)
+            findings.push_back({Grade::Stop, FindingKind::WiderThanBlank,
+                                fmt::format("The holes of {} are {} wide, and the blank only {}.", pattern.name,
+                                            with_unit(size, job.unit), with_unit(narrow, job.unit)),
+                                "Look for a stray whole number in front of a fraction, or for the other unit.", own});
+        const std::optional<Point> centre = centre_of(pattern.layout);
+        if (!centre)
+            continue;
+        const auto on_metal = [&](double share) {
+            return std::all_of(own.begin(), own.end(), [&](int index) {
+                const Point at = *centre + (plan.holes[static_cast<std::size_t>(index)].at - *centre) * share;
+                return metal_to_edge(job.blank, at + datum) > size / 2.0;
+            });
+        };
+        const Length diameter = *pitch_circle_of(pattern.layout);
+        if (own.size() > 1 && !on_metal(1.0) && on_metal(0.5))
+            findings.push_back(
+                {Grade::Stop, FindingKind::RadiusForDiameter,
+                 fmt::format("The circle of {} is {} across and leaves the metal; half of that would fit.",
+                             pattern.name, with_unit(diameter, job.unit)),
+                 fmt::format("Look whether {} is the diameter, or twice a diameter by mistake.",
+                             with_unit(diameter, job.unit)),
+                 own});
+        else if (own.size() > 1 && job.blank.bore_shows() && !on_metal(1.0) && on_metal(2.0))
+            findings.push_back(
+                {Grade::Stop, FindingKind::RadiusForDiameter,
+                 fmt::format("The circle of {} is {} across and falls into the bore; twice that would fit.",
+                             pattern.name, with_unit(diameter, job.unit)),
+                 fmt::format("Look whether {} is a radius.", with_unit(diameter, job.unit)), own});
+    }
+}
+
 // With zero at a corner every figure has the same sign; the odd one out has lost or gained a minus.
 void signs(const Job& job, const Plan& plan, Findings& findings) {
     const DatumPlace place = job.datum.place;
@@ -327,6 +374,7 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& p
     findings.insert(findings.end(), near.begin(), near.end());
     steps_and_cuts(job, plan, findings);
     typed_places(job, plan, findings);
+    sizes(job, plan, findings);
     signs(job, plan, findings);
     counts(job, plan, findings);
     right_way_up(job, plan, findings);
@@ -380,6 +428,10 @@ std::string name_of(FindingKind kind) {
         return "row-not-straight";
     case FindingKind::UnitsMixed:
         return "units-mixed";
+    case FindingKind::WiderThanBlank:
+        return "hole-wider-than-blank";
+    case FindingKind::RadiusForDiameter:
+        return "radius-for-diameter";
     case FindingKind::OtherQuadrant:
         return "other-side-of-zero";
     case FindingKind::RightWayUp:

@@ -31,7 +31,9 @@ enum class FindingKind {
     BarTooShort,
     NotStraight,
     UnitsMixed,
-    OtherQuadrant
+    OtherQuadrant,
+    WiderThanBlank,
+    RadiusForDiameter
 
 };
 

@@ -79,6 +79,34 @@ void keystroke_to_board(benchmark::State& state) {
 }
 BENCHMARK(keystroke_to_board)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
 
+// From one place of the hand to the next: the circle dragged by its pitch line, board and slip repainted.
+void drag_a_circle(benchmark::State& state) {
+    Window w;
+    Job job = plate_job();
+    job.blank.width.nominal = job.blank.height.nominal = mm(1200);
+    job.patterns = {circle("A", {mm(600), mm(600)}, 900, static_cast<int>(state.range(0)), 0)};
+    job.patterns[0].hole.diameter = mm(1);
+    w.document.show_example(job);
+    QApplication::processEvents();
+    auto* board = w.main.findChild<BoardView*>();
+    const QPointF middle = board->map().middle;
+    const double radius = board->map().pixels(mm(450));
+    const auto move = [&](double out) {
+        const QPointF at = middle + QPointF(out, 0.4);
+        QMouseEvent event(QEvent::MouseMove, at, board->mapToGlobal(at), Qt::NoButton, Qt::LeftButton, {});
+        QApplication::sendEvent(board, &event);
+        board->repaint();
+    };
+    const Point between = polar(mm(450), Angle::degrees(180.0 / static_cast<double>(state.range(0))));
+    const QPointF grip = board->map().to_screen(between);
+    QTest::mousePress(board, Qt::LeftButton, {}, grip.toPoint());
+    int n = 0;
+    for (auto _ : state)
+        move(radius + 10.0 + n++ % 30);
+    state.counters["moved"] = w.document.job() == w.document.settled() ? 0 : 1;
+}
+BENCHMARK(drag_a_circle)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
+
 } // namespace
 
 int main(int argc, char** argv) {
