@@ -17,13 +17,6 @@ QString q(const std::string& text) {
     return QString::fromStdString(text);
 }
 
-// A direction on the screen: bearings run counter-clockwise, the screen's y runs down.
-QPointF towards(Angle bearing) {
-    return {bearing.cosine(), -bearing.sine()};
-}
-
-constexpr std::size_t most_labels = 120;
-
 } // namespace
 
 BoardPainter::BoardPainter(QPainter& painter, const BoardMap& map, const Document& document, const Look& look,
@@ -207,100 +200,6 @@ void BoardPainter::datum_mark() {
     label(zero + y * 1.3, QStringLiteral("Y"), m_look.brass_on_dark, 10, true);
 }
 
-QRectF BoardPainter::hour_box(QPointF middle, double radius, int hour) {
-    QRectF box(0.0, 0.0, 20.0, 18.0);
-    box.moveCenter(middle + towards(bearing_of_clock(hour, 0)) * (radius + 20.0));
-    return box;
-}
-
-// Round the whole of a round blank, round a chosen circle that sits elsewhere, or small in a corner of the board.
-BoardPainter::Ring BoardPainter::ring(const std::string& name) const {
-    const Job& job = m_document.job();
-    const double outer = m_map.pixels(job.blank.extent_x()) / 2.0 + 26.0;
-    for (const Pattern& pattern : job.patterns) {
-        const std::optional<Point> centre = centre_of(pattern.layout);
-        if (pattern.name != name || !centre || !is_at_hand(job, pattern))
-            continue;
-        const QPointF middle = screen(*centre);
-        const QPointF off = middle - m_map.middle;
-        if (job.blank.is_round() && std::hypot(off.x(), off.y()) <= 2.0)
-            continue;
-        // Of a few radii the one at which the hours cover least of what is there.
-        double best = 0.0;
-        double least = -1.0;
-        for (double out = 34.0; out <= 70.0; out += 6.0) {
-            const double radius = m_map.pixels(*pitch_circle_of(pattern.layout)) / 2.0 + out;
-            double now = out;
-            for (const int hour : {3, 6, 9, 12})
-                now += covered(hour_box(middle, radius, hour));
-            if (least < 0.0 || now < least) {
-                least = now;
-                best = radius;
-            }
-        }
-        return {middle, best, false};
-    }
-    if (job.blank.is_round())
-        return {m_map.middle, outer, true};
-    constexpr double small = 34.0;
-    return {m_area.topRight() + QPointF(-78.0, 78.0), small, true};
-}
-
-void BoardPainter::clock_ring(const std::string& name) {
-    const Job& job = m_document.job();
-    const auto [middle, radius, every_hour] = ring(name);
-    for (int hour = 1; hour <= 12; ++hour) {
-        const Angle bearing = bearing_of_clock(hour, 0);
-        const bool quarter = hour % 3 == 0;
-        m_painter.setPen(QPen(quarter ? m_look.scribed : m_look.faint, quarter ? 2.5 : 1.4));
-        m_painter.drawLine(middle + towards(bearing) * radius,
-                           middle + towards(bearing) * (radius + (quarter ? 10.0 : 6.0)));
-        if (quarter || (every_hour && radius > 100.0))
-            label(middle + towards(bearing) * (radius + 20.0), QString::number(hour),
-                  quarter ? m_look.scribed : m_look.faint, quarter ? 11 : 9, quarter);
-        if (quarter)
-            m_taken.push_back(hour_box(middle, radius, hour));
-    }
-    // Where 0 degrees is, and which way angles run from it.
-    const AngleConvention& convention = job.convention;
-    const double arc = radius - 9.0;
-    m_painter.setPen(QPen(m_look.brass_on_dark, 2.5, Qt::SolidLine, Qt::RoundCap));
-    const double start = convention.zero.in_degrees();
-    // The same length of arrow, whatever the size of the ring.
-    const double span = std::clamp(6000.0 / arc, 24.0, 150.0) * sign_of(convention.sense);
-    m_painter.setBrush(Qt::NoBrush);
-    m_painter.drawArc(QRectF(middle.x() - arc, middle.y() - arc, 2 * arc, 2 * arc), qRound(start * 16.0),
-                      qRound(span * 16.0));
-    const Angle end = Angle::degrees(start + span);
-    const QPointF tip = middle + towards(end) * arc;
-    const QPointF along = towards(end + Angle::degrees(90.0 * sign_of(convention.sense)));
-    const QPointF out = towards(end);
-    m_painter.drawLine(tip, tip - along * 9.0 + out * 5.0);
-    m_painter.drawLine(tip, tip - along * 9.0 - out * 5.0);
-    m_painter.drawLine(middle + towards(convention.zero) * (arc - 5.0),
-                       middle + towards(convention.zero) * (arc + 5.0));
-    for (double part = 0.0; part < 1.0; part += 0.2) { // figures keep clear of the arrow
-        QRectF box(0.0, 0.0, 14.0, 14.0);
-        box.moveCenter(middle + towards(Angle::degrees(start + part * span)) * arc);
-        m_taken.push_back(box);
-    }
-    const double back = std::clamp(1700.0 / arc, 7.0, 60.0) * sign_of(convention.sense);
-    // The figure behind the arrow's tail, or inside or outside the ring, wherever it covers least.
-    QPointF best;
-    double least = -1.0;
-    for (const QPointF& at : {middle + towards(Angle::degrees(start - back)) * (arc - 1.0),
-                              middle + towards(convention.zero) * (arc - 14.0),
-                              middle + towards(Angle::degrees(start - 0.6 * back)) * (radius + 24.0)}) {
-        QRectF box(0.0, 0.0, 18.0, 14.0);
-        box.moveCenter(at);
-        if (const double now = covered(box); least < 0.0 || now < least) {
-            least = now;
-            best = at;
-        }
-    }
-    label(best, QStringLiteral("0°"), m_look.brass_on_dark, 9, true);
-}
-
 void BoardPainter::pattern_lines(const std::string& name) {
     for (const Pattern& pattern : m_document.job().patterns) {
         if (!is_at_hand(m_document.job(), pattern))
@@ -402,25 +301,6 @@ void BoardPainter::hole(const Hole& hole, bool chosen, bool near, bool troubled)
     }
 }
 
-void BoardPainter::take_up_room() {
-    const auto& holes = m_document.plan().holes;
-    if (holes.size() > most_labels)
-        return;
-    for (const Hole& each : holes) {
-        const double r = radius_of(each);
-        m_taken.push_back(QRectF(screen(each.at) - QPointF(r, r), QSizeF(2 * r, 2 * r)));
-    }
-}
-
-double BoardPainter::covered(const QRectF& box) const {
-    double area = 0.0;
-    for (const QRectF& taken : m_taken) {
-        const QRectF both = taken.intersected(box);
-        area += both.width() * both.height();
-    }
-    return area;
-}
-
 void BoardPainter::holes(Stage stage, const std::string& pattern, const std::string& selected) {
     const Plan& plan = m_document.plan();
     std::set<int> troubled;
@@ -491,111 +371,6 @@ void BoardPainter::order_tags() {
         m_painter.drawEllipse(tag, radius, radius);
         label(tag, QString::number(i + 1), m_look.surround, 9, true);
     }
-}
-
-QPointF BoardPainter::free_spot(QPointF at, double radius, QPointF wanted, QSizeF size) {
-    const double reach = radius + 4.0;
-    QRectF best;
-    double least = -1.0;
-    // The wanted side first, then turning away from it; the spot that covers least of what stands there already.
-    for (const double turn : {0.0, 45.0, -45.0, 90.0, -90.0, 135.0, -135.0, 180.0}) {
-        const Angle by = Angle::degrees(turn);
-        const QPointF side(wanted.x() * by.cosine() - wanted.y() * by.sine(),
-                           wanted.x() * by.sine() + wanted.y() * by.cosine());
-        QRectF spot(QPointF(), size);
-        spot.moveCenter(at +
-                        QPointF(side.x() * (reach + size.width() / 2.0), side.y() * (reach + size.height() / 2.0)));
-        const double now = covered(spot);
-        if (least < 0.0 || now < least) {
-            least = now;
-            best = spot;
-        }
-        if (now <= 0.0)
-            break;
-    }
-    m_taken.push_back(best);
-    return best.center();
-}
-
-void BoardPainter::dimension(QPointF from, QPointF to, double offset, const QString& text) {
-    const QPointF way = to - from;
-    const double length = std::max(1.0, std::hypot(way.x(), way.y()));
-    const QPointF side(-way.y() / length * offset, way.x() / length * offset);
-    const QPointF a = from + side;
-    const QPointF b = to + side;
-    m_painter.setPen(QPen(m_look.scribed, 1.1));
-    const QPointF out = side / std::max(1.0, std::fabs(offset));
-    m_painter.drawLine(from + out * 8.0, a + out * 6.0);
-    m_painter.drawLine(to + out * 8.0, b + out * 6.0);
-    m_painter.setFont(type(11));
-    const double room = QFontMetricsF(m_painter.font()).horizontalAdvance(text) / 2.0 + 8.0;
-    const QPointF along = way / length;
-    const QPointF middle = (a + b) / 2.0;
-    const bool level = std::fabs(along.x()) > 0.5;
-    const double gap = level ? room : 12.0;
-    m_painter.drawLine(a, middle - along * gap);
-    m_painter.drawLine(middle + along * gap, b);
-    for (const auto& [end, inward] : {std::pair(a, along), std::pair(b, -along)}) {
-        m_painter.drawLine(end, end + inward * 8.0 + QPointF(-inward.y(), inward.x()) * 3.0);
-        m_painter.drawLine(end, end + inward * 8.0 - QPointF(-inward.y(), inward.x()) * 3.0);
-    }
-    label(middle, text, m_look.scribed, 11, false);
-}
-
-void BoardPainter::overall_dimensions() {
-    const Job& job = m_document.job();
-    const double w = m_map.pixels(job.blank.extent_x()) / 2.0;
-    const double h = m_map.pixels(job.blank.extent_y()) / 2.0;
-    const QPointF m = m_map.middle;
-    const bool round = job.blank.is_round();
-    const QString across = q(with_unit(job.blank.extent_x(), job.unit));
-    if (round) { // below the clock ring, which surrounds the blank
-        dimension(m + QPointF(-w, 0.0), m + QPointF(w, 0.0), h + 66.0, QStringLiteral("⌀ ") + across);
-    } else {
-        constexpr double clear = 38.0;
-        dimension(m + QPointF(-w, h), m + QPointF(w, h), clear, across);
-        dimension(m + QPointF(w, h), m + QPointF(w, -h), clear, q(with_unit(job.blank.extent_y(), job.unit)));
-    }
-    if (job.blank.bore_shows())
-        label(m + QPointF(0, m_map.pixels(*job.blank.bore) / 2.0 + 14.0),
-              QStringLiteral("⌀ ") + q(with_unit(*job.blank.bore, job.unit)), m_look.scribed, 11, false);
-}
-
-// The pitch circle's diameter at the end of a leader, between two holes, where it covers least.
-void BoardPainter::pitch_circle(const std::string& name) {
-    const Job& job = m_document.job();
-    const int index = pattern_index(job, name);
-    if (index < 0)
-        return;
-    const PatternLayout& layout = job.patterns[static_cast<std::size_t>(index)].layout;
-    const std::optional<Point> centre = centre_of(layout);
-    if (!centre)
-        return;
-    const double r = m_map.pixels(*pitch_circle_of(layout)) / 2.0;
-    const QString words = QStringLiteral("⌀ ") + q(with_unit(*pitch_circle_of(layout), job.unit));
-    const QFontMetricsF metrics(type(11));
-    const QSizeF size(metrics.horizontalAdvance(words) + 8.0, metrics.height());
-    QRectF best;
-    QPointF foot;
-    double least = -1.0;
-    // Inside the circle where there is room for the figure, otherwise outside it.
-    const bool inside = 2.0 * r > size.width() + 90.0;
-    for (int tenth = 0; tenth < 36; ++tenth) {
-        const QPointF way = towards(Angle::degrees(5.0 + 10.0 * tenth));
-        const QPointF half(way.x() * size.width() / 2.0, way.y() * 9.0);
-        QRectF box({}, size);
-        box.moveCenter(screen(*centre) + (inside ? way * (r - 16.0) - half : way * (r + 16.0) + half));
-        if (const double now = covered(box); least < 0.0 || now < least) {
-            least = now;
-            best = box;
-            foot = screen(*centre) + way * r;
-        }
-    }
-    m_taken.push_back(best);
-    m_painter.setPen(QPen(m_look.scribed, 1.1));
-    const QPointF in = (screen(*centre) - foot) / std::max(1.0, r);
-    m_painter.drawLine(foot, foot + in * (inside ? 14.0 : -14.0));
-    label(best.center(), words, m_look.scribed, 11, false);
 }
 
 void BoardPainter::card(QPointF at, const QStringList& lines) {

@@ -12,6 +12,14 @@
 
 namespace clockface::app {
 
+/// A direction on the screen: bearings run counter-clockwise, the screen's y runs down.
+inline QPointF towards(Angle bearing) {
+    return {bearing.cosine(), -bearing.sine()};
+}
+
+/// More holes than this get no names on the board.
+inline constexpr std::size_t most_labels = 120;
+
 enum class Stage { Blank, Holes, Order, Bench };
 
 class BoardPainter {

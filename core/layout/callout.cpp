@@ -1,6 +1,6 @@
 #include "layout/callout.h"
 
-#include "layout/callout_words.h"
+#include "layout/callout_said.h"
 #include "layout/pattern.h"
 #include "layout/validate.h"
 #include "measure/read_angle.h"
@@ -22,29 +22,6 @@ using Word = CalloutWord;
 
 struct Stop {
     CalloutProblem problem;
-};
-
-// What the words have said so far.
-struct Said {
-    enum class Kind { Unsaid, Circle, Arc, Row, Grid, Angles, Margins, Steps, Middle, TwoDistances, Points, Copy };
-    Kind kind = Kind::Unsaid;
-    GridKind grid = GridKind::Full;
-    std::optional<int> count, columns, rows;
-    std::optional<HoleSpec> size;
-    std::optional<Length> depth, diameter, pitch, across, before, after, level;
-    std::optional<Point> place;
-    std::optional<Angle> first, last, sweep, towards;
-    std::optional<Sense> sense;
-    bool astride = false, centred = false, left = true;
-    Axis along = Axis::X;
-    std::vector<Angle> angles;
-    std::vector<Length> steps;
-    std::vector<std::pair<Length, HoleRef>> distances;
-    std::optional<HoleRef> one, other;
-    std::vector<Point> points, extras;
-    CopyPattern copy;
-    std::map<int, Point> off;
-    std::optional<Word> without;
 };
 
 // Collects what the words say. Refusals travel as an exception inside this file only.
@@ -70,7 +47,10 @@ public:
             pattern.hole = *m_said.size;
             pattern.hole.depth = m_said.depth;
         }
-        pattern.layout = layout();
+        const Result<PatternLayout> layout = layout_of(m_said, m_job);
+        if (!layout)
+            refuse_end(layout.error().sentence);
+        pattern.layout = *layout;
         pattern.off = m_said.off;
         pattern.extras = m_said.extras;
         Job next = m_job;
@@ -498,88 +478,6 @@ private:
         }
         m_said.columns = whole(one);
         m_said.rows = whole(other);
-    }
-
-    // ---- from what was said to a layout
-
-    [[nodiscard]] Point place_or_middle() const { return m_said.place.value_or(middle_from_datum(m_job)); }
-    [[nodiscard]] Point place() const {
-        if (!m_said.place)
-            refuse_end("Where? Add the place of the first hole: at X, Y.");
-        return *m_said.place;
-    }
-    [[nodiscard]] Angle along() const {
-        return m_said.towards.value_or(Angle::degrees(m_job.datum.x_plus_right ? 0.0 : 180.0));
-    }
-    [[nodiscard]] Length diameter() const {
-        if (!m_said.diameter)
-            refuse_end("The diameter of the circle is missing. Add: on circle 61.5.");
-        return *m_said.diameter;
-    }
-    [[nodiscard]] Length pitch(const std::string& missing) const {
-        if (!m_said.pitch)
-            refuse_end(missing);
-        return *m_said.pitch;
-    }
-
-    [[nodiscard]] PatternLayout layout() const {
-        const int count = m_said.count.value_or(1);
-        const Sense sense = m_said.sense.value_or(m_job.convention.sense);
-        const Angle first = m_said.first.value_or(m_job.convention.zero);
-        switch (m_said.kind) {
-        case Kind::Circle:
-            return CirclePattern{place_or_middle(), diameter(), count, first, sense, m_said.astride};
-        case Kind::Arc:
-            if (!m_said.last && !m_said.sweep)
-                refuse_end(
-                    "Where does the arc end? Add the last hole's direction (to 305) or the angle to it (over 67).");
-            return ArcPattern{place_or_middle(),
-                              diameter(),
-                              count,
-                              first,
-                              m_said.sweep ? *m_said.sweep : AngleConvention{first, sense}.figure_of(*m_said.last),
-                              sense};
-        case Kind::Angles:
-            return AnglesPattern{place_or_middle(), diameter(), m_said.angles};
-        case Kind::Row:
-            return RowPattern{place(), count, pitch("The pitch of the row is missing. Add: 7.4 apart."), along(),
-                              m_said.centred};
-        case Kind::Margins:
-            return margins(count);
-        case Kind::Steps:
-            return StepsPattern{place(), along(), m_said.steps};
-        case Kind::Grid:
-            return GridPattern{place(),
-                               m_said.grid,
-                               *m_said.columns,
-                               *m_said.rows,
-                               pitch("The pitch of the grid is missing. Add: 9.4 by 7.7 apart."),
-                               m_said.across.value_or(*m_said.pitch),
-                               along()};
-        case Kind::Middle:
-            return MiddlePattern{*m_said.one, *m_said.other};
-        case Kind::TwoDistances:
-            if (m_said.distances.size() != 2)
-                refuse_end("A second distance is missing. Add: 31 from A2.");
-            return TwoDistancesPattern{m_said.distances[0].second, m_said.distances[1].second,
-                                       m_said.distances[0].first, m_said.distances[1].first, m_said.left};
-        case Kind::Points:
-            return PointsPattern{m_said.points};
-        case Kind::Copy:
-            return m_said.copy;
-        case Kind::Unsaid:
-            break;
-        }
-        if (count > 1)
-            refuse_end("How do the holes lie? Add a circle, an arc, a row or a grid.");
-        return SinglePattern{place()};
-    }
-    [[nodiscard]] MarginsPattern margins(int count) const {
-        if (!m_said.level)
-            refuse_end("At which level does the row lie? Add: level 14.");
-        const Point level = from_drawn(m_job.datum, {*m_said.level, *m_said.level});
-        return MarginsPattern{m_said.along, m_said.along == Axis::X ? level.y : level.x, *m_said.before,
-                              m_said.after.value_or(*m_said.before), count};
     }
 };
 

@@ -1,9 +1,8 @@
 #include "plan/findings.h"
 
-#include "layout/bar.h"
 #include "layout/outline.h"
 #include "measure/figures.h"
-#include "plan/plan.h"
+#include "plan/drawing_slips.h"
 #include "plan/right_way_up.h"
 
 #include <algorithm>
@@ -14,8 +13,6 @@
 namespace clockface {
 
 namespace {
-
-using Findings = std::vector<Finding>;
 
 void edges(const Job& job, const Shop& shop, const Plan& plan, Findings& findings) {
     const Point datum = datum_from_middle(job);
@@ -148,185 +145,6 @@ void right_way_up(const Job& job, const Plan& plan, Findings& findings) {
                         {}});
 }
 
-// A drill that starts half on a step, or a hole that the saw would cut through.
-void steps_and_cuts(const Job& job, const Plan& plan, Findings& findings) {
-    const Point corner = datum_from_middle(job) - datum_from_middle(job.blank, DatumPlace::LowerLeft);
-    const bool flat = job.blank.up == Face::Top;
-    for (std::size_t i = 0; flat && i < plan.holes.size(); ++i) {
-        const Hole& hole = plan.holes[i];
-        const Point at = hole.at + corner;
-        const Length radius = hole.spec.diameter / 2.0;
-        const int index = static_cast<int>(i);
-        if (job.blank.step) {
-            const Length away = abs((job.blank.step->axis == Axis::X ? at.x : at.y) - job.blank.step->at);
-            if (away < radius)
-                findings.push_back(
-                    {Grade::Check,
-                     FindingKind::OnStep,
-                     fmt::format("{} lies across the step, {} from its line: the drill would start on an edge.",
-                                 hole.name, with_unit(away, job.unit)),
-                     "Mill it level or clamp a block beside it, or drill before the step is cut.",
-                     {index}});
-        }
-        if (!job.blank.cutting)
-            continue;
-        for (const SawCut& cut : saw_cuts(*job.blank.cutting))
-            if (at.x + radius > cut.finished_end && at.x - radius < cut.finished_start)
-                findings.push_back(
-                    {Grade::Stop,
-                     FindingKind::InSawCut,
-                     fmt::format("{} reaches over the end of piece {}, into the saw cut.", hole.name, cut.after),
-                     "Check its distance from the end of the piece, or the length of the pieces.",
-                     {index}});
-    }
-    if (!job.blank.cutting)
-        return;
-    const Length needed = bar_needed(*job.blank.cutting);
-    if (needed > job.blank.extent_x())
-        findings.push_back({Grade::Stop,
-                            FindingKind::BarTooShort,
-                            fmt::format("The bar is {} too short: {} with every saw cut and facing take {}.",
-                                        with_unit(needed - job.blank.extent_x(), job.unit),
-                                        counted(pieces_in(*job.blank.cutting), "piece"), with_unit(needed, job.unit)),
-                            "Cut fewer pieces, or take a longer bar.",
-                            {}});
-}
-
-// Places typed one by one: a row that is nearly straight was meant to be straight, and a place 25.4 times as far out as
-// the others came from figures in another unit.
-void typed_places(const Job& job, const Plan& plan, Findings& findings) {
-    for (std::size_t i = 0; i < job.patterns.size(); ++i) {
-        const auto* points = std::get_if<PointsPattern>(&job.patterns[i].layout);
-        if (!points || points->at.size() < 3 || !is_at_hand(job, job.patterns[i]))
-            continue;
-        std::vector<int> own;
-        for (std::size_t k = 0; k < plan.holes.size(); ++k)
-            if (plan.holes[k].pattern == i)
-                own.push_back(static_cast<int>(k));
-        const auto at = [&](int index) { return plan.holes[static_cast<std::size_t>(index)].at; };
-        if (own.size() < 3)
-            continue;
-        // The straight line from the first to the last, and the hole that stands farthest off it.
-        const Point run = at(own.back()) - at(own.front());
-        const Length length = distance({}, run);
-        int worst = own[1];
-        Length most;
-        bool between = length > Length{};
-        for (std::size_t k = 1; k + 1 < own.size() && between; ++k) {
-            const Point from = at(own[k]) - at(own.front());
-            const Length off =
-                Length::mm(std::fabs(run.x.in_mm() * from.y.in_mm() - run.y.in_mm() * from.x.in_mm()) / length.in_mm());
-            const double along = run.x.in_mm() * from.x.in_mm() + run.y.in_mm() * from.y.in_mm();
-            between = along > 0.0 && along < length.in_mm() * length.in_mm();
-            if (off > most) {
-                most = off;
-                worst = own[k];
-            }
-        }
-        constexpr double seen_mm = 0.005;
-        if (between && most > Length::mm(seen_mm) && most < length * 0.02)
-            findings.push_back({Grade::Check,
-                                FindingKind::NotStraight,
-                                fmt::format("{} stands {} off the line from {} to {}, which is otherwise straight.",
-                                            plan.holes[static_cast<std::size_t>(worst)].name, with_unit(most, job.unit),
-                                            plan.holes[static_cast<std::size_t>(own.front())].name,
-                                            plan.holes[static_cast<std::size_t>(own.back())].name),
-                                "Look at its figures again, or make it a row.",
-                                {worst}});
-        std::vector<Length> out;
-        for (const int index : own)
-            out.push_back(distance({}, at(index)));
-        std::nth_element(out.begin(), out.begin() + static_cast<std::ptrdiff_t>(out.size() / 2), out.end());
-        const Length usual = out[out.size() / 2];
-        for (const int index : own) {
-            const Length far = distance({}, at(index));
-            const bool off_blank = metal_to_edge(job.blank, at(index) + datum_from_middle(job)) < Length{};
-            if (off_blank && usual > Length{} && far > usual * 12.0 &&
-                metal_to_edge(job.blank, at(index) * (1.0 / mm_per_inch) + datum_from_middle(job)) > Length{})
-                findings.push_back({Grade::Check,
-                                    FindingKind::UnitsMixed,
-                                    fmt::format("{} lies far off the others; divided by 25.4 it would lie among them.",
-                                                plan.holes[static_cast<std::size_t>(index)].name),
-                                    "Look whether its figures are in the other unit.",
-                                    {index}});
-        }
-    }
-}
-
-// A pitch circle twice as wide as it should be, or a hole wider than the stock: slips of a factor or of a figure.
-void sizes(const Job& job, const Plan& plan, Findings& findings) {
-    const Point datum = datum_from_middle(job);
-    const Length narrow = std::min(job.blank.extent_x(), job.blank.extent_y());
-    for (std::size_t i = 0; i < job.patterns.size(); ++i) {
-        const Pattern& pattern = job.patterns[i];
-        if (!is_at_hand(job, pattern))
-            continue;
-        std::vector<int> own;
-        for (std::size_t k = 0; k < plan.holes.size(); ++k)
-            if (plan.holes[k].pattern == i)
-                own.push_back(static_cast<int>(k));
-        if (own.empty())
-            continue;
-        const Length size = spec_of(job, pattern).diameter;
-        if (size >= narrow)
-            findings.push_back({Grade::Stop, FindingKind::WiderThanBlank,
-                                fmt::format("The holes of {} are {} wide, and the blank only {}.", pattern.name,
-                                            with_unit(size, job.unit), with_unit(narrow, job.unit)),
-                                "Look for a stray whole number in front of a fraction, or for the other unit.", own});
-        const std::optional<Point> centre = centre_of(pattern.layout);
-        if (!centre)
-            continue;
-        const auto on_metal = [&](double share) {
-            return std::all_of(own.begin(), own.end(), [&](int index) {
-                const Point at = *centre + (plan.holes[static_cast<std::size_t>(index)].at - *centre) * share;
-                return metal_to_edge(job.blank, at + datum) > size / 2.0;
-            });
-        };
-        const Length diameter = *pitch_circle_of(pattern.layout);
-        if (own.size() > 1 && !on_metal(1.0) && on_metal(0.5))
-            findings.push_back(
-                {Grade::Stop, FindingKind::RadiusForDiameter,
-                 fmt::format("The circle of {} is {} across and leaves the metal; half of that would fit.",
-                             pattern.name, with_unit(diameter, job.unit)),
-                 fmt::format("Look whether {} is the diameter, or twice a diameter by mistake.",
-                             with_unit(diameter, job.unit)),
-                 own});
-        else if (own.size() > 1 && job.blank.bore_shows() && !on_metal(1.0) && on_metal(2.0))
-            findings.push_back(
-                {Grade::Stop, FindingKind::RadiusForDiameter,
-                 fmt::format("The circle of {} is {} across and falls into the bore; twice that would fit.",
-                             pattern.name, with_unit(diameter, job.unit)),
-                 fmt::format("Look whether {} is a radius.", with_unit(diameter, job.unit)), own});
-    }
-}
-
-// With zero at a corner every figure has the same sign; the odd one out has lost or gained a minus.
-void signs(const Job& job, const Plan& plan, Findings& findings) {
-    const DatumPlace place = job.datum.place;
-    const bool corner = place == DatumPlace::LowerLeft || place == DatumPlace::LowerRight ||
-                        place == DatumPlace::UpperLeft || place == DatumPlace::UpperRight;
-    if (!corner)
-        return;
-    const Point inward = middle_from_datum(job);
-    for (std::size_t i = 0; i < plan.holes.size(); ++i) {
-        const Hole& hole = plan.holes[i];
-        const bool x_wrong = hole.at.x.in_mm() * inward.x.in_mm() < 0.0;
-        const bool y_wrong = hole.at.y.in_mm() * inward.y.in_mm() < 0.0;
-        const Point turned{x_wrong ? -hole.at.x : hole.at.x, y_wrong ? -hole.at.y : hole.at.y};
-        if ((x_wrong || y_wrong) && metal_to_edge(job.blank, turned + datum_from_middle(job)) > Length{})
-            findings.push_back(
-                {Grade::Stop,
-                 FindingKind::OtherQuadrant,
-                 fmt::format("The {} of {} has the wrong sign for zero {}; with the other sign it lies on the metal.",
-                             x_wrong && y_wrong ? "X and Y"
-                             : x_wrong          ? "X"
-                                                : "Y",
-                             hole.name, in_words(job.datum)),
-                 "Change the sign, or the direction of the axis under Blank.",
-                 {static_cast<int>(i)}});
-    }
-}
-
 void counts(const Job& job, const Plan& plan, Findings& findings) {
     const auto planned = static_cast<int>(plan.holes.size());
     if (job.holes_called_for && *job.holes_called_for != planned)
@@ -372,10 +190,10 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& p
     Findings near;
     Neighbours(plan.holes).find(job, near);
     findings.insert(findings.end(), near.begin(), near.end());
-    steps_and_cuts(job, plan, findings);
-    typed_places(job, plan, findings);
-    sizes(job, plan, findings);
-    signs(job, plan, findings);
+    find_steps_and_cuts(job, plan, findings);
+    find_typed_places(job, plan, findings);
+    find_sizes(job, plan, findings);
+    find_signs(job, plan, findings);
     counts(job, plan, findings);
     right_way_up(job, plan, findings);
     lists(job, shop, plan, findings);

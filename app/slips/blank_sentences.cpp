@@ -1,0 +1,429 @@
+#include "slips/blank_slip.h"
+
+#include "measure/figures.h"
+#include "measure/lists.h"
+#include "measure/shop_number.h"
+
+#include <QPushButton>
+#include <algorithm>
+#include <array>
+
+// The sentences of the Blank stage.
+
+namespace clockface::app {
+
+namespace {
+
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
+
+constexpr std::array plain_places = {DatumPlace::Middle,    DatumPlace::LowerLeft,  DatumPlace::LowerRight,
+                                     DatumPlace::UpperLeft, DatumPlace::UpperRight, DatumPlace::LeftEdge,
+                                     DatumPlace::RightEdge, DatumPlace::LowerEdge,  DatumPlace::UpperEdge};
+
+// Every place zero can be chosen to be: the plain ones, what is on this face, and any point.
+std::vector<Datum> zero_choices(const Job& job) {
+    std::vector<Datum> all;
+    Datum datum = job.datum;
+    datum.on.clear();
+    datum.off = {};
+    for (const DatumPlace place : plain_places) {
+        datum.place = place;
+        all.push_back(datum);
+    }
+    datum.place = DatumPlace::Existing;
+    for (const Existing& there : job.blank.existing)
+        if (there.face == job.blank.up) {
+            datum.on = there.name;
+            all.push_back(datum);
+        }
+    // A point begins where zero is now, so that nothing moves until it is given figures.
+    datum.place = DatumPlace::Point;
+    datum.on = job.datum.place == DatumPlace::Point ? job.datum.on : std::string();
+    datum.off = datum_from_middle(job) - datum_from_middle(job.blank, DatumPlace::LowerLeft);
+    all.push_back(datum);
+    return all;
+}
+
+QStringList in_words(const std::vector<Datum>& choices) {
+    QStringList all;
+    for (const Datum& datum : choices)
+        all << q(clockface::in_words(datum));
+    return all;
+}
+
+int choice_of(const Job& job) {
+    const std::vector<Datum> all = zero_choices(job);
+    const auto found = std::find_if(all.begin(), all.end(), [&](const Datum& datum) {
+        return datum.place == job.datum.place && (datum.place != DatumPlace::Existing || datum.on == job.datum.on);
+    });
+    return static_cast<int>(found - all.begin());
+}
+
+// The four conventions people use; anything else is "as below".
+constexpr std::array usual_conventions = {
+    AngleConvention{Angle::degrees(0), Sense::CounterClockwise}, AngleConvention{Angle::degrees(90), Sense::Clockwise},
+    AngleConvention{Angle::degrees(90), Sense::CounterClockwise}, AngleConvention{Angle::degrees(0), Sense::Clockwise}};
+
+void measured(const JobBlanks& blanks, Sentence& s, const QString& name, const QString& what,
+              std::function<Measured&(Job&)> reach) {
+    blanks.length(s, name, what, [reach](Job& job) -> Length& { return reach(job).nominal; });
+    s.words(QObject::tr("by the drawing,"));
+    blanks.optional_length(s, name + "Measured", QObject::tr("measured ") + what, QObject::tr("not yet"),
+                           [reach](Job& job) -> std::optional<Length>& { return reach(job).measured; });
+    s.words(QObject::tr("as measured"));
+}
+
+// A first size for a shape that is met for the first time, taken from the one before.
+void take_shape(Job& job, BlankShape shape) {
+    Blank& blank = job.blank;
+    const Length wide = blank.extent_x();
+    const Length high = blank.extent_y();
+    const Length none{};
+    blank.shape = shape;
+    if (blank.is_round() && blank.diameter.nominal == none)
+        blank.diameter.nominal = std::min(wide, high);
+    if (!blank.is_round() && blank.width.nominal == none) {
+        blank.width.nominal = wide;
+        blank.height.nominal = high;
+    }
+    if (shape == BlankShape::Outline && blank.corners.empty())
+        blank.corners = {{}, {wide, {}}, {wide, high}, {{}, high}};
+    if (shape == BlankShape::Angle && blank.leg.nominal == none)
+        blank.leg.nominal = blank.height.nominal;
+    if (shape == BlankShape::Ring && !blank.bore)
+        blank.bore = blank.diameter.nominal / 2.0;
+    if (shape != BlankShape::Plate)
+        blank.cutting.reset();
+    const std::vector<Face> faces = faces_of(shape);
+    if (std::find(faces.begin(), faces.end(), blank.up) == faces.end())
+        job = with_face_up(std::move(job), Face::Top);
+}
+
+} // namespace
+
+void BlankSlip::shape_sentence(Sentence& s) {
+    s.words(tr("It is a"));
+    QStringList shapes;
+    for (const BlankShape shape : {BlankShape::Disc, BlankShape::Plate, BlankShape::Ring, BlankShape::Block,
+                                   BlankShape::Angle, BlankShape::Outline})
+        shapes << q(clockface::in_words(shape));
+    blanks().choice(
+        s, "shape", tr("shape of the blank"), shapes, [](const Job& job) { return static_cast<int>(job.blank.shape); },
+        [](Job& job, int shape) { take_shape(job, static_cast<BlankShape>(shape)); });
+    s.words(tr("of"));
+    blanks().text(s, "material", tr("material"), [](Job& job) -> std::string& { return job.blank.material; });
+    s.words(QStringLiteral("."));
+}
+
+void BlankSlip::size_sentence(Sentence& s, const Blank& blank) {
+    if (blank.is_round()) {
+        s.words(tr("Across it is"));
+        measured(blanks(), s, "diameter", tr("diameter"), [](Job& job) -> Measured& { return job.blank.diameter; });
+    } else if (blank.shape == BlankShape::Outline) {
+        s.words(tr("Its corners once round, X, Y from the lower left of the rectangle it fits into, are"));
+        blanks().custom(
+            s, "corners", tr("corners of the outline"),
+            [](const Job& job) {
+                QStringList all;
+                for (const Point& corner : job.blank.corners)
+                    all << q(decimal(corner.x.in(job.unit), job_decimals(job.unit), Sign::WhenNegative, Tail::Trim) +
+                             ", " +
+                             decimal(corner.y.in(job.unit), job_decimals(job.unit), Sign::WhenNegative, Tail::Trim));
+                return all.join(QStringLiteral("; "));
+            },
+            [](Job& job, const QString& text) -> Result<QString> {
+                return read_points(text.toStdString(), job.unit).map([&](const std::vector<Point>& read) {
+                    job.blank.corners = read;
+                    return q(counted(static_cast<std::int64_t>(read.size()), "corner"));
+                });
+            });
+    } else {
+        s.words(tr("From left to right it is"));
+        measured(blanks(), s, "width", tr("width"), [](Job& job) -> Measured& { return job.blank.width; });
+        s.words(blank.shape == BlankShape::Angle ? tr("; its lying leg is") : tr("; from bottom to top"));
+        measured(blanks(), s, "height", tr("height"), [](Job& job) -> Measured& { return job.blank.height; });
+        if (blank.shape == BlankShape::Angle) {
+            s.words(tr("; its standing leg is"));
+            measured(blanks(), s, "leg", tr("standing leg"), [](Job& job) -> Measured& { return job.blank.leg; });
+        }
+    }
+    s.words(QStringLiteral("."));
+}
+
+void BlankSlip::metal_sentence(Sentence& s, const Blank& blank) {
+    s.words(tr("It is"));
+    blanks().length(s, "thickness", tr("thickness"), [](Job& job) -> Length& { return job.blank.thickness; });
+    s.words(blank.shape == BlankShape::Block ? tr("from top to underside") : tr("thick"));
+    if (blank.shape != BlankShape::Angle) {
+        s.words(tr("; the bore through its middle is"));
+        blanks().optional_length(s, "bore", tr("diameter of the bore"), tr("none"),
+                                 [](Job& job) -> std::optional<Length>& { return job.blank.bore; });
+    }
+    s.words(QStringLiteral("."));
+}
+
+void BlankSlip::step_sentence(Sentence& s, const Blank& blank) {
+    s.words(tr("Its top"));
+    blanks().choice(
+        s, "step", tr("whether the top has a step"), {tr("is level"), tr("has a step")},
+        [](const Job& job) { return job.blank.step ? 1 : 0; },
+        [](Job& job, int filling) {
+            job.blank.step.reset();
+            if (filling == 1)
+                job.blank.step = StepLine{Axis::X, job.blank.extent_x() / 2.0, job.blank.thickness / 2.0};
+        });
+    if (blank.step) {
+        s.words(tr(": beyond"));
+        blanks().length(s, "stepAt", tr("place of the step"), [](Job& job) -> Length& { return job.blank.step->at; });
+        s.words(tr("from the"));
+        blanks().choice(
+            s, "stepAxis", tr("edge the step is measured from"), {tr("left edge"), tr("lower edge")},
+            [](const Job& job) { return job.blank.step ? static_cast<int>(job.blank.step->axis) : 0; },
+            [](Job& job, int axis) { job.blank.step->axis = static_cast<Axis>(axis); });
+        s.words(tr("it is"));
+        blanks().length(s, "stepThickness", tr("thickness beyond the step"),
+                        [](Job& job) -> Length& { return job.blank.step->thickness; });
+        s.words(tr("thick"));
+    }
+    s.words(QStringLiteral("."));
+}
+
+void BlankSlip::existing_sentence(Sentence& s, std::size_t index, const Existing& there) {
+    const auto reach = [index](Job& job) -> Existing& { return job.blank.existing[index]; };
+    const auto name = [index](const QString& what) { return what + QString::number(index); };
+    s.words(tr("There is"));
+    blanks().custom(
+        s, name("there"), tr("name of what is there"),
+        [index](const Job& job) { return q(job.blank.existing[index].name); },
+        [index](Job& job, const QString& text) -> Result<QString> {
+            Existing& one = job.blank.existing[index];
+            const std::string before = one.name;
+            one.name = text.simplified().toStdString();
+            if (job.datum.place == DatumPlace::Existing && job.datum.on == before)
+                job.datum.on = one.name; // zero stays on it
+            return QString();
+        });
+    s.words(tr(", a"));
+    blanks().choice(
+        s, name("thereKind"), tr("what it is"), {tr("hole"), tr("boss"), tr("slot")},
+        [index](const Job& job) { return static_cast<int>(job.blank.existing[index].kind); },
+        [reach](Job& job, int kind) {
+            reach(job).kind = static_cast<ExistingKind>(kind);
+            reach(job).length = kind == 2 ? reach(job).diameter * 2.0 : Length{};
+            reach(job).bearing = {};
+        });
+    if (there.kind == ExistingKind::Slot) {
+        blanks().length(s, name("thereLength"), tr("length between the middles of its ends"),
+                        [reach](Job& job) -> Length& { return reach(job).length; });
+        s.words(tr("long between the middles of its ends, towards"));
+        blanks().direction(s, name("thereBearing"), tr("direction of the slot"),
+                           [reach](Job& job) -> Angle& { return reach(job).bearing; });
+        s.words(QStringLiteral(","));
+        blanks().length(s, name("thereDiameter"), tr("width of the slot"),
+                        [reach](Job& job) -> Length& { return reach(job).diameter; });
+        s.words(tr("wide"));
+    } else {
+        s.words(tr("of"));
+        blanks().length(s, name("thereDiameter"), tr("its diameter"),
+                        [reach](Job& job) -> Length& { return reach(job).diameter; });
+    }
+    s.words(tr(", its middle"));
+    // Measured from the edges, since zero may be on it.
+    const auto from_edge = [&](const QString& blank, const QString& what, Length Point::*axis) {
+        blanks().custom(
+            s, name(blank), what,
+            [index, axis](const Job& job) {
+                const Point corner = datum_from_middle(job.blank, DatumPlace::LowerLeft);
+                return shown_length(job, (job.blank.existing[index].at - corner).*axis);
+            },
+            [index, axis](Job& job, const QString& text) -> Result<QString> {
+                return read_length(text.toStdString(), job.unit).map([&](const ReadLength& read) {
+                    // If zero is on it, what is measured from zero moves along, as the drawing has it.
+                    const Point corner = datum_from_middle(job.blank, DatumPlace::LowerLeft);
+                    job.blank.existing[index].at.*axis = (corner.*axis) + read.value;
+                    return q(both_units(read.value));
+                });
+            });
+    };
+    from_edge("thereX", tr("distance from the left edge"), &Point::x);
+    s.words(tr("from the left edge and"));
+    from_edge("thereY", tr("distance from the lower edge"), &Point::y);
+    s.words(tr("from the lower one."));
+    auto* remove = link(name("removeThere"), tr("it is not there"));
+    connect(remove, &QPushButton::clicked, this, [this, index] { remove_existing(index); });
+    s.layout()->addWidget(remove);
+}
+
+void BlankSlip::add_existing() {
+    Job next = document().settled();
+    Existing there;
+    const auto taken = [&](const std::string& name) {
+        return std::any_of(next.blank.existing.begin(), next.blank.existing.end(),
+                           [&](const Existing& each) { return each.name == name; });
+    };
+    there.name = "the boss";
+    for (int n = 2; taken(there.name); ++n)
+        there.name = "the boss, no. " + std::to_string(n);
+    there.kind = ExistingKind::Boss;
+    there.face = next.blank.up;
+    there.diameter = std::min(next.blank.extent_x(), next.blank.extent_y()) / 4.0;
+    next.blank.existing.push_back(there);
+    (void)document().edit(tr("something on the blank"), next);
+}
+
+void BlankSlip::remove_existing(std::size_t index) {
+    Job next = document().settled();
+    const Existing gone = next.blank.existing.at(index);
+    // Zero that was on it stays where it is, and nothing moves.
+    if (next.datum.place == DatumPlace::Existing && next.datum.on == gone.name) {
+        Datum datum = next.datum;
+        datum.place = DatumPlace::Point;
+        datum.on.clear();
+        datum.off = datum_from_middle(next) - datum_from_middle(next.blank, DatumPlace::LowerLeft);
+        next = with_datum(next, datum);
+    }
+    next.blank.existing.erase(next.blank.existing.begin() + static_cast<std::ptrdiff_t>(index));
+    (void)document().edit(tr("taking %1 off the blank").arg(q(gone.name)), next);
+}
+
+void BlankSlip::cutting_sentence(Sentence& s, const Blank& blank) {
+    s.words(tr("It"));
+    blanks().choice(
+        s, "cutting", tr("whether the blank is cut into pieces"), {tr("stays in one piece"), tr("is a bar to be cut")},
+        [](const Job& job) { return job.blank.cutting ? 1 : 0; },
+        [](Job& job, int filling) {
+            job.blank.cutting.reset();
+            if (filling == 1) {
+                Cutting cutting;
+                cutting.length = job.blank.extent_x() / 3.0;
+                job.blank.cutting = cutting;
+            }
+        });
+    if (!blank.cutting) {
+        s.words(QStringLiteral("."));
+        return;
+    }
+    const auto part = [](auto member) {
+        return [member](Job & job) -> auto& {
+            return (*job.blank.cutting).*member;
+        };
+    };
+    s.words(tr("into"));
+    blanks().count(s, "cutPieces", tr("number of pieces wanted"), 1, 500, part(&Cutting::pieces), "pieces");
+    s.words(tr("pieces and"));
+    blanks().count(s, "cutSpares", tr("number of spare pieces"), 0, 500, part(&Cutting::spares), "pieces");
+    s.words(tr("to spare, each"));
+    blanks().length(s, "cutLength", tr("length of a finished piece"), part(&Cutting::length));
+    s.words(tr("long when finished. The saw takes"));
+    blanks().length(s, "cutKerf", tr("what the saw takes"), part(&Cutting::kerf));
+    s.words(tr(", and"));
+    blanks().length(s, "cutFacing", tr("what is left to face on a sawn end"), part(&Cutting::facing));
+    s.words(tr("is left to face on every sawn end. The bar's left end is"));
+    blanks().flag(s, "cutEnd", tr("whether the bar's left end is finished"), tr("sawn and to be faced"),
+                  tr("finished already"), part(&Cutting::end_is_true));
+    s.words(QStringLiteral("."));
+}
+
+void BlankSlip::face_sentence(Sentence& s, const Blank& blank) {
+    s.words(tr("The face at hand is the"));
+    QStringList words;
+    const std::vector<Face> faces = faces_of(blank.shape);
+    for (const Face face : faces)
+        words << q(face_in_words(blank.shape, face));
+    blanks().choice(
+        s, "face", tr("face at hand"), words,
+        [faces](const Job& job) {
+            return static_cast<int>(std::find(faces.begin(), faces.end(), job.blank.up) - faces.begin());
+        },
+        [faces](Job& job, int index) { job = with_face_up(job, faces[static_cast<std::size_t>(index)]); });
+    s.words(tr("; every face has its own zero and its own holes."));
+}
+
+void BlankSlip::zero_sentence(Sentence& s, const Job& job) {
+    s.words(tr("Zero is"));
+    blanks().choice(
+        s, "datum", tr("place of zero"), in_words(zero_choices(job)), [](const Job& now) { return choice_of(now); },
+        [](Job& next, int place) { next = with_datum(next, zero_choices(next).at(static_cast<std::size_t>(place))); });
+    if (job.datum.place == DatumPlace::Point) {
+        const auto offset = [&](const QString& name, const QString& what, Length Point::*axis) {
+            blanks().custom(
+                s, name, what, [axis](const Job& now) { return shown_length(now, now.datum.off.*axis); },
+                [axis](Job& next, const QString& text) -> Result<QString> {
+                    return read_length(text.toStdString(), next.unit).map([&](const ReadLength& read) {
+                        Datum datum = next.datum;
+                        datum.off.*axis = read.value;
+                        datum.on.clear();
+                        next = with_datum(next, datum);
+                        return q(both_units(read.value));
+                    });
+                });
+        };
+        s.words(QStringLiteral(","));
+        offset("zeroRight", tr("zero to the right of the lower left corner"), &Point::x);
+        s.words(tr("to the right of and"));
+        offset("zeroUp", tr("zero above the lower left corner"), &Point::y);
+        s.words(tr("above the lower left corner"));
+    }
+    s.words(tr(". X counts up to the"));
+    blanks().choice(
+        s, "xPlus", tr("direction of X"), {tr("right"), tr("left")},
+        [](const Job& now) { return now.datum.x_plus_right ? 0 : 1; },
+        [](Job& next, int side) { next.datum.x_plus_right = side == 0; });
+    s.words(tr(", Y"));
+    blanks().choice(
+        s, "yPlus", tr("direction of Y"), {tr("upwards"), tr("downwards")},
+        [](const Job& now) { return now.datum.y_plus_up ? 0 : 1; },
+        [](Job& next, int side) { next.datum.y_plus_up = side == 0; });
+    s.words(QStringLiteral("."));
+}
+
+void BlankSlip::move_sentence(Sentence& s, const Job& job) {
+    s.words(tr("To move the holes instead, keep their figures and count them from"));
+    s.choice(
+        QStringLiteral("moveHoles"), tr("zero from which the same figures are counted, so that the holes move"),
+        QStringList{tr("…")} + in_words(zero_choices(job)), [] { return 0; },
+        [this](int filling) -> QString {
+            if (filling == 0)
+                return {};
+            Job next = document().settled();
+            next.datum = zero_choices(next).at(static_cast<std::size_t>(filling - 1));
+            const Result<void> kept = document().edit(tr("moving the holes to another zero"), next);
+            return kept ? QString() : q(kept.error().sentence);
+        });
+    s.words(QStringLiteral("."));
+}
+
+void BlankSlip::angle_sentence(Sentence& s) {
+    s.words(tr("Angles begin with 0° at"));
+    blanks().custom(
+        s, "angleZero", tr("place of 0 degrees"),
+        [](const Job& job) { return q(direction_in_words(job.convention.zero)); },
+        [](Job& job, const QString& text) -> Result<QString> {
+            // What the blank shows for an odd bearing ends in words; the figure before them is the bearing.
+            const QString typed = text.section(QStringLiteral(" counter-clockwise from"), 0, 0);
+            return read_direction(typed.toStdString(), from_three_counter_clockwise).map([&](const ReadAngle& read) {
+                job.convention.zero = read.value;
+                return q(job.convention.in_words());
+            });
+        });
+    s.words(tr("and run"));
+    blanks().sense(s, "angleSense", tr("sense of angles"), [](Job& job) -> Sense& { return job.convention.sense; });
+    s.words(tr(": that is"));
+    blanks().choice(
+        s, "usualAngles", tr("the usual conventions"),
+        {tr("from 3 o'clock, counter-clockwise"), tr("from 12 o'clock, clockwise"),
+         tr("from 12 o'clock, counter-clockwise"), tr("from 3 o'clock, clockwise"), tr("none of the usual four")},
+        [](const Job& job) {
+            return static_cast<int>(std::find(usual_conventions.begin(), usual_conventions.end(), job.convention) -
+                                    usual_conventions.begin());
+        },
+        [](Job& job, int which) {
+            if (static_cast<std::size_t>(which) < usual_conventions.size())
+                job.convention = usual_conventions.at(static_cast<std::size_t>(which));
+        });
+    s.words(QStringLiteral("."));
+}
+
+} // namespace clockface::app

@@ -1,0 +1,177 @@
+#include "layout/bar.h"
+#include "layout/faults.h"
+#include "measure/figures.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+#include <set>
+
+namespace clockface {
+
+Fault fault(std::string place, std::string sentence) {
+    return Problem{std::move(place), std::move(sentence)};
+}
+
+Fault size_fault(const std::string& place, const std::string& what, Length size) {
+    if (!std::isfinite(size.in_mm()))
+        return fault(place, fmt::format("{} is not a number.", what));
+    if (size <= Length{})
+        return fault(place, fmt::format("{} must be more than nought.", what));
+    if (size > largest_size)
+        return fault(place, fmt::format("{} is more than 20 metres. Check the decimal point and the unit.", what));
+    return std::nullopt;
+}
+
+Fault point_fault(const std::string& place, Point point) {
+    for (const Length size : {point.x, point.y})
+        if (!std::isfinite(size.in_mm()) || abs(size) > largest_size)
+            return fault(place, "This lies more than 20 metres from zero. Check the decimal point and the unit.");
+    return std::nullopt;
+}
+
+Fault angle_fault(const std::string& place, Angle angle) {
+    if (!std::isfinite(angle.in_degrees()) || std::fabs(angle.in_degrees()) > 3600.0)
+        return fault(place, "An angle between 0 and 360 degrees would do.");
+    return std::nullopt;
+}
+
+namespace {
+
+constexpr std::size_t most_corners = 200;
+constexpr int most_pieces = 500;
+
+Fault measured_fault(const std::string& place, const std::string& what, const Measured& size) {
+    if (Fault found = size_fault(place, what, size.nominal))
+        return found;
+    if (!size.measured)
+        return std::nullopt;
+    if (Fault found = size_fault(place + ".measured", "The measured " + what, *size.measured))
+        return found;
+    // A measured size this far out is a slipped figure, and it would move the middle without a word.
+    if (abs(*size.measured - size.nominal) > 0.25 * size.nominal)
+        return fault(place + ".measured",
+                     fmt::format("The measured figure and the drawing's differ by more than a "
+                                 "quarter. One is wrong: correct it, or empty the measured one first."));
+    return std::nullopt;
+}
+
+Fault outline_fault(const Blank& blank) {
+    if (blank.corners.size() < 3 || blank.corners.size() > most_corners)
+        return fault("blank.corners", fmt::format("An outline has from 3 to {} corners.", most_corners));
+    Point least = blank.corners.front();
+    for (const Point& corner : blank.corners) {
+        if (Fault found = point_fault("blank.corners", corner))
+            return found;
+        least = {std::min(least.x, corner.x), std::min(least.y, corner.y)};
+    }
+    if (least != Point{})
+        return fault("blank.corners",
+                     "Count the corners from the lower left of the rectangle the outline fits into, so "
+                     "that the least X and the least Y are 0.");
+    double twice_area = 0.0;
+    for (std::size_t i = 0; i < blank.corners.size(); ++i) {
+        const Point& a = blank.corners[i];
+        const Point& b = blank.corners[(i + 1) % blank.corners.size()];
+        twice_area += a.x.in_mm() * b.y.in_mm() - b.x.in_mm() * a.y.in_mm();
+    }
+    if (std::fabs(twice_area) < 1e-3)
+        return fault("blank.corners", "These corners lie on one line, so they bound no metal. Name them once round.");
+    return std::nullopt;
+}
+
+Fault sizes_fault(const Blank& blank) {
+    if (blank.is_round())
+        return measured_fault("blank.diameter", "The diameter", blank.diameter);
+    if (blank.shape == BlankShape::Outline)
+        return outline_fault(blank);
+    if (Fault found = measured_fault("blank.width", "The width", blank.width))
+        return found;
+    if (Fault found = measured_fault("blank.height", "The height", blank.height))
+        return found;
+    if (blank.shape != BlankShape::Angle)
+        return std::nullopt;
+    if (Fault found = measured_fault("blank.leg", "The standing leg", blank.leg))
+        return found;
+    if (blank.thickness >= blank.height.actual() || blank.thickness >= blank.leg.actual())
+        return fault("blank.thickness", "The legs are no wider than they are thick. A smaller thickness would do.");
+    return std::nullopt;
+}
+
+Fault existing_fault(const Blank& blank) {
+    std::set<std::string> names;
+    for (std::size_t i = 0; i < blank.existing.size(); ++i) {
+        const Existing& there = blank.existing[i];
+        const std::string place = fmt::format("blank.existing[{}]", i);
+        if (there.name.empty() || there.name.size() > 40)
+            return fault(place + ".name", "Give it a name of up to 40 letters, such as the boss.");
+        if (!names.insert(there.name).second)
+            return fault(place + ".name",
+                         fmt::format("Two things on the blank are called '{}'. Give one another name.", there.name));
+        if (Fault found = size_fault(place + ".diameter", "Its diameter", there.diameter))
+            return found;
+        if (Fault found = point_fault(place + ".at", there.at))
+            return found;
+        if (there.kind == ExistingKind::Slot)
+            if (Fault found = size_fault(place + ".length", "The slot's length", there.length))
+                return found;
+        if (Fault found = angle_fault(place + ".bearing", there.bearing))
+            return found;
+    }
+    return std::nullopt;
+}
+
+Fault cutting_fault(const Cutting& cutting) {
+    if (cutting.pieces < 1 || cutting.spares < 0 || cutting.spares > most_pieces || pieces_in(cutting) > most_pieces)
+        return fault("blank.cutting", fmt::format("From 1 to {} pieces would do.", most_pieces));
+    if (Fault found = size_fault("blank.cutting.length", "The length of a piece", cutting.length))
+        return found;
+    for (const Length part : {cutting.kerf, cutting.facing})
+        if (!(part >= Length{}) || !(part < cutting.length))
+            return fault("blank.cutting.kerf", "Kerf and facing run from nought to less than the length of a piece.");
+    return std::nullopt;
+}
+
+} // namespace
+
+Fault blank_fault(const Blank& blank) {
+    if (Fault found = size_fault("blank.thickness", "The thickness", blank.thickness))
+        return found;
+    if (Fault found = sizes_fault(blank))
+        return found;
+    const std::vector<Face> faces = faces_of(blank.shape);
+    if (std::find(faces.begin(), faces.end(), blank.up) == faces.end())
+        return fault("blank.up", fmt::format("A {} is not drilled from there.", in_words(blank.shape)));
+    if (blank.shape == BlankShape::Ring && !blank.bore)
+        return fault("blank.bore", "A ring has a bore. Give its diameter, or make it a disc.");
+    if (blank.bore) {
+        if (Fault found = size_fault("blank.bore", "The bore", *blank.bore))
+            return found;
+        if (blank.bore_shows() && *blank.bore >= std::min(blank.extent_x(), blank.extent_y()))
+            return fault("blank.bore",
+                         "The bore is as wide as the blank, so no metal would be left. A smaller bore would do.");
+    }
+    if (blank.step) {
+        if (Fault found = size_fault("blank.step.thickness", "The thickness beyond the step", blank.step->thickness))
+            return found;
+        if (Fault found = size_fault("blank.step.at", "The place of the step", blank.step->at))
+            return found;
+    }
+    if (blank.cutting)
+        if (Fault found = cutting_fault(*blank.cutting))
+            return found;
+    return existing_fault(blank);
+}
+
+Fault datum_fault(const Blank& blank, const Datum& datum, Face face) {
+    if (Fault found = point_fault("datum.off", datum.off))
+        return found;
+    const auto there = [&](const Existing& each) { return each.name == datum.on && each.face == face; };
+    if (datum.place == DatumPlace::Existing && std::none_of(blank.existing.begin(), blank.existing.end(), there))
+        return fault(
+            "datum.on",
+            fmt::format("Zero is on '{}', which is not on this face. Set zero on something else first.", datum.on));
+    return std::nullopt;
+}
+
+} // namespace clockface
