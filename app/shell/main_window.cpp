@@ -12,6 +12,7 @@
 #include "slips/import_slip.h"
 
 #include "slips/order_slip.h"
+#include "slips/reckoner.h"
 
 #include <QAction>
 #include <QApplication>
@@ -75,6 +76,9 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     m_slips->addWidget(order);
     m_import = new ImportSlip(document, m_selection);
     m_slips->addWidget(m_import);
+    m_reckoner = new Reckoner(document, m_selection);
+    m_slips->addWidget(m_reckoner);
+    connect(m_reckoner, &Reckoner::leave_wanted, this, [this] { show_stage(m_stage); });
     connect(m_import, &ImportSlip::ended, this, [this] { show_stage(Stage::Holes); });
 
     auto* middle = new QHBoxLayout;
@@ -156,6 +160,11 @@ QMenu* MainWindow::make_job_menu() {
     menu->addAction(
         command("saveAs", tr("Save as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { save_as(); }));
     menu->addSeparator();
+    menu->addAction(command("reckon", tr("Reckon…"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] {
+        if (m_stage == Stage::Bench || m_slips->currentWidget() == m_reckoner)
+            return show_stage(m_stage);
+        m_slips->setCurrentWidget(m_reckoner);
+    }));
     menu->addAction(command("import", tr("Holes from a file…"), QKeySequence(Qt::CTRL | Qt::Key_I), [this] {
         const QString path =
             m_seams.file_to_open(this, tr("Holes from a file"), tr("Tables and drawings (*.csv *.txt *.dxf);;All (*)"));

@@ -21,6 +21,7 @@ class QToolButton;
 namespace clockface::app {
 
 class ImportSlip;
+class Reckoner;
 
 class MainWindow : public QMainWindow {
     Q_OBJECT
@@ -59,6 +60,7 @@ private:
     QStackedWidget* m_slips;
     QWidget* m_header;
     ImportSlip* m_import;
+    Reckoner* m_reckoner;
     StageRail* m_rail;
     BoardView* m_board;
     BenchView* m_bench;

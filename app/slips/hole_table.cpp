@@ -99,10 +99,7 @@ bool HoleTable::setData(const QModelIndex& index, const QVariant& value, int rol
     const Hole* hole = hole_at(index.row());
     if (!hole || role != Qt::EditRole || (index.column() != 1 && index.column() != 2))
         return false;
-    std::string typed = value.toString().trimmed().toStdString();
-    if (const auto sign = typed.find("\u2212"); sign != std::string::npos)
-        typed.replace(sign, std::string("\u2212").size(), "-");
-    const Result<ReadLength> read = read_length(typed, m_unit);
+    const Result<ReadLength> read = read_length(value.toString().trimmed().toStdString(), m_unit);
     if (!read) {
         emit refused(QString::fromStdString(read.error().sentence));
         return false;

@@ -365,6 +365,24 @@ private slots:
         w.click("importTake");
         QCOMPARE(w.document.plan().holes.size(), 17U);
     }
+    void reckoning_beside_the_job() {
+        Window w;
+        const Job before = w.job();
+        QTest::keyClick(&w.main, Qt::Key_R, Qt::ControlModifier);
+        w.fill("halfOf", "25.4");
+        QCOMPARE(w.find<QLabel>("answer0")->text(), QStringLiteral("12.7 mm, on a graduation."));
+        w.choose("postsKnown", "span and spacing");
+        w.fill("postSpan", "50");
+        QVERIFY(w.find<QLabel>("answer2")->text().contains("2 mm of the span is left over"));
+        w.fill("rowSpacing", "25");
+        QVERIFY(w.find<QLabel>("answer3")->text().contains("longer than the piece"));
+        w.fill("postHoles", "none");
+        QVERIFY(!w.blank("postHoles")->fault().isEmpty());
+        QTest::keyClick(w.blank("postHoles"), Qt::Key_Escape);
+        w.click("leaveReckoner");
+        QVERIFY(w.find<QLineEdit>("callout"));
+        QVERIFY(w.job() == before);
+    }
     void bad_files_change_nothing() {
         Window w;
         const Job before = w.job();

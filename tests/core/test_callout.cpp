@@ -139,16 +139,83 @@ private slots:
             }
         });
     }
+    void the_examples_of_the_guide_are_read() {
+        const QString guide = QString::fromStdString(read_text(SOURCE_FOLDER "/docs/guide.md"));
+        const QString page = guide.section("## Callouts", 1).section("## Keys", 0, 0);
+        int read = 0;
+        for (const QString& line : page.split('\n')) {
+            if (line.startsWith('|') || !line.contains(QStringLiteral("·")))
+                continue; // the table holds parts of callouts, these lines whole ones
+            const QStringList pieces = line.split('`');
+            for (int i = 1; i < pieces.size(); i += 2, ++read) {
+                const auto pattern = read_callout(pieces[i].toStdString(), flange());
+                QVERIFY2(pattern, qPrintable(pieces[i] + ": " +
+                                             QString::fromStdString(pattern ? "" : pattern.error().sentence)));
+            }
+        }
+        QVERIFY(read >= 10);
+    }
+    void every_kind_in_words_data() {
+        QTest::addColumn<QString>("text");
+        QTest::addColumn<QString>("normal");
+        const auto legal = [](const char* text, const char* normal) { QTest::newRow(text) << text << normal; };
+        legal("4.2 on 48.5 circle angles 12, 95 and 171.5",
+              "4.2, through, on circle 48.5 at 0, 0, angles 12, 95, 171.5");
+        legal("4x 4.2 on circle 33 astride 12 o'clock", "4x 4.2, through, on circle 33 at 0, 0, astride 0 cw");
+        legal("3x 2.6 in row 7.4 apart centred at 1, 2",
+              "3x 2.6, through, in row 7.4 apart centred at 1, 2, towards 90");
+        legal("5x 3.1 in row along y, margins 8 and 9.5, level -2",
+              "5x 3.1, through, in row along y, margins 8, 9.5, level -2");
+        legal("3.1 in row at 5, 10 steps 7.4, 9.1", "3.1, through, in row at 5, 10, towards 90, steps 7.4, 9.1");
+        legal("6.1 midway between a1 and A3", "6.1, through, midway A1, A3");
+        legal("6.1, 23.4 from A1, 31 from A3, right", "6.1, through, 23.4 from A1, 31 from A3, right");
+        legal("3.3 points 1, 2; 3.5, -4, 6 deep", "3.3, 6 deep, points 1, 2; 3.5, -4");
+        legal("mirrored a at x 4.3", "mirrored A, at 4.3, 0, towards 0");
+        legal("mirrored A at 3, 4 towards 45", "mirrored A, at 3, 4, towards 45");
+        legal("turned E by 72 cw, 4 times", "turned E by -72 ccw, 4 times, at 0, 0");
+        legal("turned E by 72 about 3, 4", "turned E by 72 ccw, 1 times, at 3, 4");
+        legal("repeated E step 12, 0, 3 times without 2", "repeated E step 12, 0, 3 times, without 2");
+        legal("repeated E at each D", "repeated E at each D");
+        legal("7x M5 on circle 61.5 shift 3 by 0.2, 0; 5 by 0, -1 plus 0, 20",
+              "7x M5, through, on circle 61.5 at 0, 0, from 0 cw, shift 3 by 0.2, 0, shift 5 by 0, -1, plus 0, 20");
+        legal("mirrored Z at x 4", "");
+        legal("mirrored A sideways", "");
+        legal("turned A about 0, 0", "");
+        legal("repeated A often", "");
+        legal("repeated A in every piece", ""); // a disc is not cut into pieces
+        legal("6.1 midway A1, B99", "");
+        legal("6.1, 2 from A1, 3 from A3", ""); // the arcs do not meet
+        legal("6.1, 23.4 from A1", "");
+        legal("5x 3.1 in row margins 8, 9.5", "");
+        legal("3.3 points 1; 2", "");
+        legal("7x M5 on circle 61.5 shift 3", "");
+        legal("7x M5 on circle 61.5 shift 9 by 1, 0", "");
+    }
+    void every_kind_in_words() {
+        QFETCH(QString, text);
+        QFETCH(QString, normal);
+        const auto read = read_callout(text.toStdString(), flange());
+        if (normal.isEmpty()) {
+            QVERIFY(!read);
+            QVERIFY(!read.error().sentence.empty());
+            return;
+        }
+        QVERIFY2(read, read ? "" : read.error().sentence.c_str());
+        QCOMPARE(QString::fromStdString(callout_of(*read, flange())), normal);
+        QCOMPARE(callout_of(*read_callout(normal.toStdString(), flange()), flange()), normal.toStdString());
+    }
     void anything_typed_gives_an_answer() {
         holds("words in any order are read or refused inside the text", [](void) {
             static const std::vector<std::string> words = {
-                "7x",  "M5",   "on",      "circle", "61.5", "from", "1 o'clock", "cw",      ",",    "at",
-                "x",   "y",    "without", "2",      "by",   "grid", "row",       "apart",   "deep", "in",
-                "arc", "over", "to",      "-3",     "#29",  "(",    "holes",     "towards", "top",  "é"};
+                "7x",      "M5",     "on",      "circle", "61.5",     "from",   "1 o'clock", "cw",      ",",     "at",
+                "x",       "y",      "without", "2",      "by",       "grid",   "row",       "apart",   "deep",  "in",
+                "arc",     "over",   "to",      "-3",     "#29",      "(",      "holes",     "towards", "top",   "é",
+                "angles",  "midway", "A1",      "A",      "mirrored", "turned", "repeated",  "step",    "times", "each",
+                "margins", "steps",  "points",  ";",      "shift",    "plus",   "astride"};
             std::string text;
             for (int n = *rc::gen::inRange(0, 14); n > 0; --n)
                 text += *rc::gen::elementOf(words) + " ";
-            const auto read = read_callout(text, drawing());
+            const auto read = read_callout(text, *rc::gen::arbitrary<bool>() ? drawing() : flange());
             if (!read)
                 RC_ASSERT(read.error().begin + read.error().length <= text.size() && !read.error().sentence.empty());
         });

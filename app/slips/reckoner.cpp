@@ -1,0 +1,242 @@
+#include "slips/reckoner.h"
+
+#include "measure/reckon.h"
+#include "measure/shop_number.h"
+
+#include <QLabel>
+#include <QPushButton>
+
+namespace clockface::app {
+
+namespace {
+
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
+
+constexpr double usual_margin = 1.5; // diameters
+
+} // namespace
+
+Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
+    : Slip(document, selection, parent) {
+    body()->addWidget(heading(tr("Reckoning")));
+    Sentence* s = add();
+    s->words(tr("Half of"));
+    length(*s, "halfOf", tr("reading"), Length::mm(12.37));
+    s->words(tr("on graduations of"));
+    length(*s, "graduation", tr("graduation"), Length::mm(0.02));
+    s->words(QStringLiteral(":"));
+    answer();
+    s = add();
+    s->words(tr("Between"));
+    length(*s, "sizeOne", tr("one size"), Length::inches(0.5));
+    s->words(tr("and"));
+    length(*s, "sizeOther", tr("the other size"), Length::mm(13.0));
+    s->words(QStringLiteral(":"));
+    answer();
+    s = add();
+    s->words(tr("Equal spaces, from"));
+    s->choice(
+        QStringLiteral("postsKnown"), tr("what is known of the row"),
+        {tr("holes and span"), tr("span and spacing"), tr("holes and spacing")},
+        [this] { return static_cast<int>(m_known); },
+        [this](int filling) {
+            m_known = static_cast<Known>(filling);
+            refresh();
+            return QString();
+        });
+    s->words(QStringLiteral(":"));
+    count(*s, "postHoles", tr("number of holes"), 5);
+    s->words(tr("holes, span"));
+    length(*s, "postSpan", tr("span from the first to the last hole"), Length::mm(48.0));
+    s->words(tr(", spacing"));
+    length(*s, "postSpacing", tr("spacing"), Length::mm(12.0));
+    s->words(QStringLiteral(":"));
+    answer();
+    s = add();
+    s->words(tr("On a length of"));
+    length(*s, "rowLength", tr("length of the piece"), Length::mm(140.0));
+    count(*s, "rowHoles", tr("number of holes"), 7);
+    s->words(tr("holes of"));
+    length(*s, "rowSize", tr("size of the holes"), Length::mm(6.2));
+    length(*s, "rowSpacing", tr("spacing"), Length::mm(18.0));
+    s->words(tr("apart :"));
+    answer();
+    s = add();
+    s->words(tr("A pair"));
+    length(*s, "pairSpacing", tr("spacing of the pair"), Length::mm(40.0));
+    s->words(tr("apart on a width of"));
+    length(*s, "pairDrawn", tr("width by the drawing"), Length::mm(60.0));
+    s->words(tr("drawn and"));
+    length(*s, "pairMeasured", tr("width as measured"), Length::mm(60.3));
+    s->words(tr("measured :"));
+    answer();
+    s = add();
+    s->words(tr("Stepping"));
+    length(*s, "stepFigure", tr("figure to be stepped"), Length::inches(7.0 / 64.0));
+    count(*s, "stepTimes", tr("number of times"), 12);
+    s->words(tr("times on a device that shows"));
+    length(*s, "stepOf", tr("smallest step of the device"), Length::inches(0.001));
+    s->words(QStringLiteral(":"));
+    answer();
+    s = add();
+    s->words(tr("A screw of"));
+    length(*s, "ringPitch", tr("pitch of the screw"), Length::mm(1.25));
+    s->words(tr("pitch with"));
+    count(*s, "ringHoles", tr("number of holes in its ring"), 12);
+    s->words(tr("holes round it :"));
+    answer();
+    auto* back = link(QStringLiteral("leaveReckoner"), tr("back to the job"));
+    back->setToolTip(tr("The figures stay (Ctrl+R)"));
+    connect(back, &QPushButton::clicked, this, &Reckoner::leave_wanted);
+    body()->addWidget(back);
+    body()->addStretch();
+    reckon();
+}
+
+Sentence* Reckoner::add() {
+    Sentence* s = sentence();
+    m_sentences << s;
+    body()->addWidget(s);
+    return s;
+}
+
+QLabel* Reckoner::answer() {
+    auto* label = new QLabel;
+    label->setObjectName(QStringLiteral("answer%1").arg(m_answers.size()));
+    label->setWordWrap(true);
+    label->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    label->setContentsMargins(14, 0, 0, 8);
+    m_answers << label;
+    body()->addWidget(label);
+    return label;
+}
+
+void Reckoner::length(Sentence& s, const QString& name, const QString& what, Length first) {
+    m_lengths[name] = first;
+    s.blank(
+        name, what, [this, name] { return fig(m_lengths.at(name)); },
+        [this, name](const QString& text, bool) -> Verdict {
+            const Result<ReadLength> read = read_length(text.toStdString(), document().settled().unit);
+            if (!read)
+                return {q(read.error().sentence), {}};
+            if (!(read->value > Length{}))
+                return {tr("A length above nought would do."), {}};
+            m_lengths[name] = read->value;
+            reckon();
+            return {{}, q(read->how.empty() ? both_units(read->value) : read->how)};
+        });
+}
+
+void Reckoner::count(Sentence& s, const QString& name, const QString& what, int first) {
+    m_counts[name] = first;
+    s.blank(
+        name, what, [this, name] { return q(count_word(m_counts.at(name))); },
+        [this, name](const QString& text, bool) -> Verdict {
+            constexpr int most = 10'000;
+            const Result<int> read = read_count(text.trimmed().toStdString(), 1, most, "holes");
+            if (!read)
+                return {q(read.error().sentence), {}};
+            m_counts[name] = *read;
+            reckon();
+            return {};
+        });
+}
+
+void Reckoner::refresh() {
+    reckon();
+    for (Sentence* s : m_sentences)
+        s->refresh();
+}
+
+void Reckoner::reckon() {
+    if (m_answers.size() < 7)
+        return; // still being built
+    const QString answers[] = {half(), difference(), posts(), row(), pair(), steps(), ring()};
+    for (int i = 0; i < m_answers.size(); ++i)
+        m_answers[i]->setText(answers[i]);
+}
+
+QString Reckoner::fig(Length length) const {
+    return shown_length(document().settled(), length);
+}
+
+QString Reckoner::half() const {
+    const Halved found = halved(m_lengths.at("halfOf"), m_lengths.at("graduation"));
+    if (found.below == found.above)
+        return tr("%1, on a graduation.").arg(fig(found.half));
+    return tr("%1. Set %2, which leaves %3, or %4, which is %5 too much.")
+        .arg(fig(found.half), fig(found.below), fig(found.half - found.below), fig(found.above),
+             fig(found.above - found.half));
+}
+
+QString Reckoner::difference() const {
+    const Length one = m_lengths.at("sizeOne");
+    const Length other = m_lengths.at("sizeOther");
+    if (one == other)
+        return tr("no difference.");
+    return tr("%1; the %2 is larger.").arg(q(both_units(abs(other - one))), one > other ? tr("first") : tr("second"));
+}
+
+QString Reckoner::posts() const {
+    const int holes = m_counts.at("postHoles");
+    const Length span = m_lengths.at("postSpan");
+    const Length spacing = m_lengths.at("postSpacing");
+    const Result<FencePosts> found = m_known == Known::HolesAndSpan     ? posts_by_spacing_of(holes, span)
+                                     : m_known == Known::SpanAndSpacing ? posts_by_count_of(span, spacing)
+                                                                        : posts_by_span_of(holes, spacing);
+    if (!found)
+        return q(found.error().sentence);
+    const QString left =
+        found->left_over > Length{} ? tr(" %1 of the span is left over.").arg(fig(found->left_over)) : QString();
+    return tr("%1 over %2, %3 apart: %4, so the first is copied %5.%6")
+        .arg(q(counted(found->holes, "hole")), fig(found->span), fig(found->spacing), q(counted(found->gaps(), "gap")),
+             q(counted(found->gaps(), "time")), left);
+}
+
+QString Reckoner::row() const {
+    const Length round = document().settled().unit == Unit::Inch ? Length::inches(1.0 / 32.0) : Length::mm(0.5);
+    const Result<RowInLength> found =
+        row_in_length(m_lengths.at("rowLength"), m_counts.at("rowHoles"), m_lengths.at("rowSpacing"),
+                      m_lengths.at("rowSize"), usual_margin, round);
+    if (!found)
+        return q(found.error().sentence);
+    QStringList rounds;
+    for (const Length each : found->round_spacings)
+        rounds << fig(each);
+    const QString enough = found->margin_in_diameters < usual_margin ? tr("less than the usual %1").arg(usual_margin)
+                                                                     : tr("the usual least is %1").arg(usual_margin);
+    return tr("%1 from either end to the first centre, %2 diameters (%3).%4")
+        .arg(fig(found->margin), q(decimal(found->margin_in_diameters, 2)), enough,
+             rounds.isEmpty() ? QString()
+                              : tr(" Round spacings that leave enough: %1.").arg(rounds.join(QStringLiteral(", "))));
+}
+
+QString Reckoner::pair() const {
+    const Length spacing = m_lengths.at("pairSpacing");
+    const Length drawn = m_lengths.at("pairDrawn");
+    const Length measured = m_lengths.at("pairMeasured");
+    if (spacing >= drawn || spacing >= measured)
+        return tr("The pair is wider than the piece.");
+    const PairInWidth edges = pair_from_nearest_edges(spacing, drawn, measured);
+    const PairInWidth left = pair_from_left(spacing, drawn, measured);
+    const PairInWidth middle = pair_from_middle(spacing, measured);
+    return tr("from the middle, %1 to either edge; all from the left edge, %2 left and %3 right; each from its own "
+              "edge, "
+              "%4 to the edges but %5 apart: the spacing takes the error.")
+        .arg(fig(middle.left), fig(left.left), fig(left.right), fig(edges.left), fig(edges.spacing));
+}
+
+QString Reckoner::steps() const {
+    const Stepping found = stepping(m_lengths.at("stepFigure"), m_lengths.at("stepOf"), m_counts.at("stepTimes"));
+    return tr("set %1, which is %2 off; stepped %3 it piles up to %4. Set every place from zero instead.")
+        .arg(fig(found.set), fig(abs(found.off_once)), q(counted(m_counts.at("stepTimes"), "time")),
+             fig(abs(found.piled_up)));
+}
+
+QString Reckoner::ring() const {
+    return tr("%1 from hole to hole.").arg(fig(m_lengths.at("ringPitch") / m_counts.at("ringHoles")));
+}
+
+} // namespace clockface::app

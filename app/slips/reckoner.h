@@ -1,0 +1,45 @@
+// Sums for the bench, in sentences: nothing here changes the job.
+#pragma once
+
+#include "slips/slip.h"
+
+#include <map>
+
+namespace clockface::app {
+
+class Reckoner : public Slip {
+    Q_OBJECT
+public:
+    Reckoner(Document& document, Selection& selection, QWidget* parent = nullptr);
+
+signals:
+    void leave_wanted();
+
+protected:
+    void refresh() override;
+
+private:
+    enum class Known { HolesAndSpan, SpanAndSpacing, HolesAndSpacing };
+
+    std::map<QString, Length> m_lengths; // what was typed, by blank
+    std::map<QString, int> m_counts;
+    Known m_known = Known::HolesAndSpan;
+    QList<Sentence*> m_sentences;
+    QList<QLabel*> m_answers;
+
+    Sentence* add();
+    QLabel* answer();
+    void length(Sentence& s, const QString& name, const QString& what, Length first);
+    void count(Sentence& s, const QString& name, const QString& what, int first);
+    void reckon();
+    [[nodiscard]] QString half() const;
+    [[nodiscard]] QString difference() const;
+    [[nodiscard]] QString posts() const;
+    [[nodiscard]] QString row() const;
+    [[nodiscard]] QString steps() const;
+    [[nodiscard]] QString pair() const;
+    [[nodiscard]] QString ring() const;
+    [[nodiscard]] QString fig(Length length) const;
+};
+
+} // namespace clockface::app

@@ -1,0 +1,61 @@
+// Sums people do on scrap paper at the bench: halves, differences, fence posts, rows in a length, stepping errors.
+#pragma once
+
+#include "measure/figures.h"
+#include "measure/problem.h"
+
+#include <vector>
+
+namespace clockface {
+
+/// Half of a reading, and the two settings of a graduated device it lies between (the same when it falls on one).
+struct Halved {
+    Length half;
+    Length below, above; ///< nearest graduations on either side
+};
+/// `graduation` > 0.
+Halved halved(Length reading, Length graduation);
+
+/// Holes at equal distances: span from first to last, spacing, and how many. Gaps = holes - 1, and so many copies of
+/// the first are made.
+struct FencePosts {
+    int holes = 2;
+    Length span, spacing;
+    Length left_over; ///< of the span that was asked for, when a whole number of spacings does not fill it
+    [[nodiscard]] int gaps() const { return holes - 1; }
+};
+/// From any two the third. Problems: fewer than two holes, no span, a spacing longer than the span.
+Result<FencePosts> posts_by_spacing_of(int holes, Length span);
+Result<FencePosts> posts_by_count_of(Length span, Length spacing);
+Result<FencePosts> posts_by_span_of(int holes, Length spacing);
+
+/// A row centred in a length: equal margins at both ends, from the end to the centre of the first hole.
+struct RowInLength {
+    Length margin;
+    double margin_in_diameters = 0.0;
+    std::vector<Length> round_spacings; ///< round ones that leave at least the margin wanted, widest first, up to three
+};
+/// `least` is the margin wanted in diameters; `round` the step of a round spacing. Problem: the row is longer than the
+/// length.
+Result<RowInLength> row_in_length(Length length, int holes, Length spacing, Length diameter, double least,
+                                  Length round);
+
+/// Setting a figure on a device that cannot show it exactly: once, and what stepping the rounded figure would pile up.
+struct Stepping {
+    Length set;      ///< nearest the device can show
+    Length off_once; ///< the figure less what is set
+    Length piled_up; ///< after `times` steps of the rounded figure
+};
+/// `step` > 0.
+Stepping stepping(Length figure, Length step, int times);
+
+/// A pair of holes across a width, found in three ways when the metal is not as wide as drawn: what each makes of the
+/// hole spacing and of the two edge distances.
+struct PairInWidth {
+    Length spacing, left, right;
+};
+PairInWidth pair_from_middle(Length spacing, Length measured);
+PairInWidth pair_from_left(Length spacing, Length drawn, Length measured);
+PairInWidth pair_from_nearest_edges(Length spacing, Length drawn, Length measured);
+
+} // namespace clockface
