@@ -29,11 +29,11 @@ BoardPainter::BoardPainter(QPainter& painter, const BoardMap& map, const Documen
     , m_datum(datum_from_middle(document.job())) {}
 
 void BoardPainter::paint(Stage stage, const std::string& pattern, const std::string& hole, DimensionStyle style) {
+    if (m_backdrop)
+        m_painter.drawPixmap(m_area.topLeft(), *m_backdrop);
+    else
+        paint_backdrop();
     m_painter.setRenderHint(QPainter::Antialiasing);
-    m_painter.fillRect(m_area, m_look.air);
-    metal();
-    features();
-    centre_lines();
     take_up_room(); // names, figures and the clock keep clear of the holes
     if (stage != Stage::Order)
         clock_ring(stage == Stage::Blank ? std::string() : pattern);
@@ -51,6 +51,14 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
             pitch_circle(pattern);
         Dimensions(m_painter, m_map, m_document, m_look).of_pattern(pattern, style);
     }
+}
+
+void BoardPainter::paint_backdrop() {
+    m_painter.setRenderHint(QPainter::Antialiasing);
+    m_painter.fillRect(m_area, m_look.air);
+    metal();
+    features();
+    centre_lines();
 }
 
 QPainterPath BoardPainter::outline() const {
@@ -266,38 +274,64 @@ double BoardPainter::radius_of(const Hole& hole) const {
 
 void BoardPainter::hole(const Hole& hole, bool chosen, bool near, bool troubled) {
     const QPointF at = screen(hole.at);
-    const double r = std::max(2.0, m_map.pixels(hole.spec.diameter) / 2.0);
-    if (!m_area.adjusted(-r - 40, -r - 40, r + 40, r + 40).contains(at))
+    const HoleLook look{radius_of(hole), hole.spec.purpose == Purpose::Tapped, chosen, near,
+                        troubled,        m_document.is_ghost(hole.pattern)};
+    const double reach = look.radius + 14.0;
+    if (!m_area.adjusted(-reach, -reach, reach, reach).contains(at))
         return;
-    QColor line = near ? m_look.scribed : m_look.faint;
-    m_painter.setPen(QPen(chosen ? m_look.brass_on_dark : line, chosen ? 2.6 : 1.4));
-    m_painter.setBrush(m_look.surround);
-    m_painter.drawEllipse(at, r, r);
-    if (hole.spec.purpose == Purpose::Tapped && r > 5.0) {
+    constexpr double largest_stamp = 40.0;
+    if (look.radius > largest_stamp)
+        return draw_hole(m_painter, at, look);
+    // Like holes are drawn once for each quarter of a pixel they can stand on, then stamped: thousands of them must
+    // follow the hand.
+    constexpr double phases = 4.0;
+    const QPointF corner(std::floor((at.x() - reach) * phases) / phases,
+                         std::floor((at.y() - reach) * phases) / phases);
+    const QPointF whole(std::floor(corner.x()), std::floor(corner.y()));
+    const QPointF phase = corner - whole;
+    QPixmap& stamp = m_stamps[{look, phase.x(), phase.y()}];
+    if (stamp.isNull()) {
+        const double ratio = m_painter.device()->devicePixelRatioF();
+        const int side = qCeil(2.0 * reach) + 2;
+        stamp = QPixmap(QSize(side, side) * ratio);
+        stamp.setDevicePixelRatio(ratio);
+        stamp.fill(Qt::transparent);
+        QPainter painter(&stamp);
+        painter.setRenderHint(QPainter::Antialiasing);
+        draw_hole(painter, phase + QPointF(reach, reach), look);
+    }
+    m_painter.drawPixmap(whole, stamp);
+}
+
+void BoardPainter::draw_hole(QPainter& painter, QPointF at, const HoleLook& look) const {
+    const double r = look.radius;
+    const QColor line = look.near ? m_look.scribed : m_look.faint;
+    painter.setPen(QPen(look.chosen ? m_look.brass_on_dark : line, look.chosen ? 2.6 : 1.4));
+    painter.setBrush(m_look.surround);
+    painter.drawEllipse(at, r, r);
+    if (look.tapped && r > 5.0) {
         // A thread is drawn as a print does it: three quarters of a circle round the core.
-        m_painter.setBrush(Qt::NoBrush);
+        painter.setBrush(Qt::NoBrush);
         const double core = r * 0.8;
-        m_painter.drawArc(QRectF(at.x() - core, at.y() - core, 2 * core, 2 * core), 20 * 16, 270 * 16);
+        painter.drawArc(QRectF(at.x() - core, at.y() - core, 2 * core, 2 * core), 20 * 16, 270 * 16);
     }
     if (r > 3.0) {
-        m_painter.setPen(QPen(line, 0.9));
+        painter.setPen(QPen(line, 0.9));
         const double arm = r + 5.0;
-        m_painter.drawLine(at - QPointF(arm, 0), at + QPointF(arm, 0));
-        m_painter.drawLine(at - QPointF(0, arm), at + QPointF(0, arm));
-        m_painter.setPen(Qt::NoPen);
-        m_painter.setBrush(chosen ? m_look.brass_on_dark : m_look.scribed);
-        m_painter.drawEllipse(at, 2.0, 2.0);
+        painter.drawLine(at - QPointF(arm, 0), at + QPointF(arm, 0));
+        painter.drawLine(at - QPointF(0, arm), at + QPointF(0, arm));
+        painter.setPen(Qt::NoPen);
+        painter.setBrush(look.chosen ? m_look.brass_on_dark : m_look.scribed);
+        painter.drawEllipse(at, 2.0, 2.0);
     }
-    if (m_document.is_ghost(hole.pattern)) {
-        m_painter.setPen(QPen(m_look.brass_on_dark, 2.0, Qt::DotLine));
-        m_painter.setBrush(Qt::NoBrush);
-        m_painter.drawEllipse(at, r + 3.0, r + 3.0);
+    painter.setBrush(Qt::NoBrush);
+    if (look.ghost) {
+        painter.setPen(QPen(m_look.brass_on_dark, 2.0, Qt::DotLine));
+        painter.drawEllipse(at, r + 3.0, r + 3.0);
     }
-    if (troubled) {
-        QPen pen(QColor("#FF9C86"), 2.0, Qt::DashLine);
-        m_painter.setPen(pen);
-        m_painter.setBrush(Qt::NoBrush);
-        m_painter.drawEllipse(at, r + 8.0, r + 8.0);
+    if (look.troubled) {
+        painter.setPen(QPen(QColor("#FF9C86"), 2.0, Qt::DashLine));
+        painter.drawEllipse(at, r + 8.0, r + 8.0);
     }
 }
 

@@ -7,7 +7,10 @@
 #include "look/look.h"
 
 #include <QPainter>
+#include <QPixmap>
+#include <map>
 #include <string>
+#include <tuple>
 #include <vector>
 
 namespace clockface::app {
@@ -29,6 +32,9 @@ public:
     /// The whole board for a stage; `pattern` and `hole` are selected (names, may be empty).
     void paint(Stage stage, const std::string& pattern, const std::string& hole,
                DimensionStyle style = DimensionStyle::FromZero);
+    /// The bare work: air, metal and what is on it. `paint` draws it too, unless a picture of it is given here.
+    void paint_backdrop();
+    void use_backdrop(const QPixmap& picture) { m_backdrop = &picture; }
     /// A small card beside `at` with lines of text, the first one in brass.
     void card(QPointF at, const QStringList& lines);
 
@@ -38,6 +44,7 @@ private:
     const Document& m_document;
     const Look& m_look;
     QRectF m_area;
+    const QPixmap* m_backdrop = nullptr;
     Point m_datum;               // from the middle
     std::vector<QRectF> m_taken; // where holes, names and tags stand already
 
@@ -51,7 +58,15 @@ private:
     void clock_ring(const std::string& pattern);
     void pattern_lines(const std::string& pattern);
     void holes(Stage stage, const std::string& pattern, const std::string& selected);
+    /// How a hole looks; holes that look alike share a stamp.
+    struct HoleLook {
+        double radius;
+        bool tapped, chosen, near, troubled, ghost;
+        auto operator<=>(const HoleLook&) const = default;
+    };
+    std::map<std::tuple<HoleLook, double, double>, QPixmap> m_stamps;
     void hole(const Hole& hole, bool chosen, bool near, bool troubled);
+    void draw_hole(QPainter& painter, QPointF at, const HoleLook& look) const;
     /// Unit step on the screen towards where a hole's name stands: inwards of a circle, otherwise below.
     [[nodiscard]] QPointF name_side(const Hole& hole) const;
     /// Where a name or tag of this size can stand beside something round, on the wanted side (a unit step) if there is

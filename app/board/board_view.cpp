@@ -205,9 +205,23 @@ void BoardView::pan(QPointF by) {
     update();
 }
 
+void BoardView::update_backdrop() {
+    const Blank& blank = m_document.job().blank;
+    const QSize pixels = size() * devicePixelRatioF();
+    if (m_backdrop.blank == blank && m_backdrop.pixels_per_mm == m_map.pixels_per_mm &&
+        m_backdrop.middle == m_map.middle && m_backdrop.size == pixels && m_backdrop.look == m_look)
+        return;
+    m_backdrop = {blank, m_map.pixels_per_mm, m_map.middle, pixels, m_look, QPixmap(pixels)};
+    m_backdrop.picture.setDevicePixelRatio(devicePixelRatioF());
+    QPainter painter(&m_backdrop.picture);
+    BoardPainter(painter, m_map, m_document, *m_look, QRectF(rect())).paint_backdrop();
+}
+
 void BoardView::paintEvent(QPaintEvent*) {
+    update_backdrop();
     QPainter painter(this);
     BoardPainter board(painter, m_map, m_document, *m_look, QRectF(rect()));
+    board.use_backdrop(m_backdrop.picture);
     board.paint(m_stage, m_selection.pattern(), m_selection.hole(), m_dimensions);
     if (m_measuring)
         paint_measuring(painter, board);

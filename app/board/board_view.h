@@ -62,6 +62,16 @@ private:
     DimensionStyle m_dimensions = DimensionStyle::FromZero;
     bool m_measuring = false;
     std::optional<Feature> m_one, m_other;
+    struct Backdrop {
+        Blank blank;
+        double pixels_per_mm = 0.0;
+        QPointF middle;
+        QSize size;
+        const Look* look = nullptr;
+        QPixmap picture;
+    };
+    Backdrop m_backdrop; // the bare work, kept as long as nothing of it changes
+    void update_backdrop();
     QPushButton* m_dimension_button;
     QPushButton* m_measure_button;
 
