@@ -19,6 +19,12 @@ QString q(const std::string& text) {
 } // namespace
 
 void BoardPainter::take_up_room() {
+    const Datum& datum = m_document.job().datum;
+    const QPointF zero = m_map.to_screen(m_datum);
+    constexpr double arm = 52.0; // the arrows of zero with their letters
+    m_taken.push_back(
+        QRectF(zero, zero + QPointF(datum.x_plus_right ? arm : -arm, 18.0)).normalized().translated(0, -9));
+    m_taken.push_back(QRectF(zero, zero + QPointF(18.0, datum.y_plus_up ? -arm : arm)).normalized().translated(-9, 0));
     const auto& holes = m_document.plan().holes;
     if (holes.size() > most_labels)
         return;
@@ -171,13 +177,17 @@ void BoardPainter::dimension(QPointF from, QPointF to, double offset, const QStr
     const QPointF middle = (a + b) / 2.0;
     const bool level = std::fabs(along.x()) > 0.5;
     const double gap = level ? room : 12.0;
-    m_painter.drawLine(a, middle - along * gap);
-    m_painter.drawLine(middle + along * gap, b);
+    // Where the arrows leave no room between them the figure stands beyond the far end.
+    constexpr double arrows = 20.0;
+    const bool inside = length > 2.0 * gap + arrows;
+    m_painter.drawLine(a, inside ? middle - along * gap : b);
+    if (inside)
+        m_painter.drawLine(middle + along * gap, b);
     for (const auto& [end, inward] : {std::pair(a, along), std::pair(b, -along)}) {
         m_painter.drawLine(end, end + inward * 8.0 + QPointF(-inward.y(), inward.x()) * 3.0);
         m_painter.drawLine(end, end + inward * 8.0 - QPointF(-inward.y(), inward.x()) * 3.0);
     }
-    label(middle, text, m_look.scribed, 11, false);
+    label(inside ? middle : b + along * (gap + 4.0), text, m_look.scribed, 11, false);
 }
 
 void BoardPainter::overall_dimensions() {

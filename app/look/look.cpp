@@ -162,6 +162,8 @@ QString style_sheet(const Look& look) {
         QWidget#findings { background: @strip; } QWidget#findings QLabel { color: @strip_ink; font-size: 11pt; }
         QWidget#notice QPushButton, QWidget#findings QPushButton { background: transparent; color: @link; border: 1px solid @link; border-radius: 4px; padding: 3px 10px; font-size: 10pt; }
         QWidget#notice QPushButton:focus, QWidget#findings QPushButton:focus { border: 2px solid @brass; padding: 2px 9px; }
+                QListView#calloutWords { background: @card; color: @ink; border: 1px solid @rule; font-size: 11pt;
+            selection-background-color: @chosen_row; selection-color: @ink; }
         QMenu { background: @card; color: @ink; border: 1px solid @rule; font-size: 11pt; padding: 4px; }
         QMenu::item { padding: 5px 22px; } QMenu::item:selected { background: @chosen_row; color: @ink; }
         QMenu::item:disabled { color: @quiet; }

@@ -36,7 +36,7 @@ StageButton::StageButton(const QString& icon, const QString& word, const QKeySeq
 }
 
 void StageButton::set_state(StageState state) {
-        if (state == m_state)
+    if (state == m_state)
         return; // drawing the icon is dear, and this is asked at every key
     m_state = state;
     setAccessibleDescription(state.in_words());

@@ -15,7 +15,7 @@ struct StageState {
     int count = 0; ///< of findings, when attention is needed
 
     /// For people who cannot see the mark: "needs attention, 2 findings".
-        [[nodiscard]] QString in_words() const;
+    [[nodiscard]] QString in_words() const;
     bool operator==(const StageState&) const = default;
 };
 

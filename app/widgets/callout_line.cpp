@@ -86,6 +86,8 @@ void CalloutLine::offer_words() {
     static_cast<QStringListModel*>(m_completer->model())->setStringList(words);
     if (words.isEmpty() || word_begun().size() < 2)
         return m_completer->popup()->hide();
+    if (m_completer->popup()->styleSheet() != window()->styleSheet())
+        m_completer->popup()->setStyleSheet(window()->styleSheet()); // a window of its own, in the same colours
     m_completer->setCompletionPrefix(word_begun());
     m_completer->complete();
 }
