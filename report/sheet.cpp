@@ -1,6 +1,7 @@
 #include "report/sheet.h"
 
 #include "formats/text_file.h"
+#include "layout/bar.h"
 #include "measure/figures.h"
 #include "ordering/wording.h"
 
@@ -46,6 +47,26 @@ QString moves_table(const Job& job, const Plan& plan) {
     return html + QStringLiteral("</table>");
 }
 
+// Where the saw goes: every figure from the bar's left end, so nothing adds up.
+QString cuts_table(const Job& job) {
+    if (!job.blank.cutting)
+        return {};
+    QString html = QStringLiteral("<h3>Saw cuts, from the bar's left end</h3><table border='1' cellspacing='0' "
+                                  "cellpadding='3'><tr><th>piece</th><th>begins</th><th>ends</th><th>saw between</th>"
+                                  "<th>and</th></tr>");
+    for (const SawCut& cut : saw_cuts(*job.blank.cutting)) {
+        html += QStringLiteral("<tr><td align='right'>%1</td>").arg(cut.after);
+        for (const Length place :
+             {start_of_piece(*job.blank.cutting, cut.after), cut.finished_end, cut.near_line, cut.far_line})
+            html += QStringLiteral("<td align='right'>%1</td>")
+                        .arg(text(column_figure(place, job.unit, Sign::WhenNegative)));
+        html += QStringLiteral("</tr>");
+    }
+    return html +
+           QStringLiteral(
+               "</table><p>The saw stays between its two lines. The finished ends are faced to their own lines.</p>");
+}
+
 } // namespace
 
 QString sheet_html(const Job& job, const Plan& plan) {
@@ -60,7 +81,7 @@ QString sheet_html(const Job& job, const Plan& plan) {
     for (const Finding& finding : plan.findings)
         html += QStringLiteral("<p><b>%1:</b> %2 %3</p>")
                     .arg(text(in_words(finding.grade)), text(finding.sentence), text(finding.remedy));
-    html += holes_table(job, plan) + moves_table(job, plan);
+    html += cuts_table(job) + holes_table(job, plan) + moves_table(job, plan);
     html += QStringLiteral("<p>Clamp the work against being spun by the drill, chuck key out, eyes covered, no gloves "
                            "or loose sleeves at the "
                            "spindle, chips with a brush. The machine maker's manual, the shop's rules, local codes and "

@@ -158,6 +158,7 @@ void BoardPainter::clock_ring(const std::string& name) {
             best = at;
         }
     }
+    m_taken.push_back(QRectF(best - QPointF(9.0, 7.0), QSizeF(18.0, 14.0)));
     label(best, QStringLiteral("0°"), m_look.brass_on_dark, 9, true);
 }
 

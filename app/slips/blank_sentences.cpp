@@ -39,10 +39,7 @@ std::vector<Datum> zero_choices(const Job& job) {
             all.push_back(datum);
         }
     // A point begins where zero is now, so that nothing moves until it is given figures.
-    datum.place = DatumPlace::Point;
-    datum.on = job.datum.place == DatumPlace::Point ? job.datum.on : std::string();
-    datum.off = datum_from_middle(job) - datum_from_middle(job.blank, DatumPlace::LowerLeft);
-    all.push_back(datum);
+    all.push_back(datum_on(job, {}, job.datum.place == DatumPlace::Point ? job.datum.on : std::string()));
     return all;
 }
 

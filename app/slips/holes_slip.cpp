@@ -84,6 +84,11 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     m_why->setObjectName(QStringLiteral("why"));
     m_why->setTextInteractionFlags(Qt::TextSelectableByMouse);
     body()->addWidget(m_why);
+    m_zero_here = link(QStringLiteral("zeroHere"), {});
+    m_zero_here->setToolTip(tr("Counts all figures from this hole; no hole moves. Under Blank zero is set back."));
+    connect(m_zero_here, &QPushButton::clicked, this, &HolesSlip::set_zero_here);
+    body()->addWidget(m_zero_here);
+
     m_convention = quiet({});
     body()->addWidget(m_convention);
     body()->addStretch();
@@ -223,6 +228,8 @@ void HolesSlip::follow_selection() {
     m_table->setFixedHeight(m_table->horizontalHeader()->sizeHint().height() +
                             rows * m_table->verticalHeader()->defaultSectionSize() + 6);
     const int row = m_table_model.row_of(selection().hole());
+    m_zero_here->setVisible(row >= 0);
+    m_zero_here->setText(tr("count from %1").arg(q(selection().hole())));
     const QSignalBlocker quiet_table(m_table->selectionModel());
     if (row < 0) {
         m_table->clearSelection();
@@ -281,6 +288,15 @@ void HolesSlip::leave_out_chosen() {
     Job next = document().settled();
     next.patterns[hole->pattern].left_out.insert(hole->number);
     (void)document().edit(tr("leaving out %1").arg(q(hole->name)), next);
+}
+
+void HolesSlip::set_zero_here() {
+    const Hole* hole = m_table_model.hole_at(m_table_model.row_of(selection().hole()));
+    if (!hole || document().is_ghost(hole->pattern))
+        return;
+    const Job& job = document().settled();
+    (void)document().edit(tr("zero on %1").arg(q(hole->name)),
+                          with_datum(job, datum_on(job, hole->at, "hole " + hole->name)));
 }
 
 void HolesSlip::remove_pattern() {

@@ -17,6 +17,7 @@ public:
     void add_pattern(PatternKind kind);
     void remove_pattern();
     void leave_out_chosen();
+    void set_zero_here();
 
 protected:
     void refresh() override;
@@ -30,6 +31,7 @@ private:
     HoleTable m_table_model;
     QTableView* m_table;
     QLabel* m_why;
+    QPushButton* m_zero_here;
     QLabel* m_convention;
     QString m_built; // what the sentences were built for
     int m_open_index = -1;

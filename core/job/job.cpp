@@ -28,6 +28,14 @@ Job with_datum_place(Job job, DatumPlace place) {
     return with_datum(std::move(job), datum);
 }
 
+Datum datum_on(const Job& job, Point from_datum, const std::string& what) {
+    Datum datum = job.datum;
+    datum.place = DatumPlace::Point;
+    datum.on = what;
+    datum.off = from_datum + datum_from_middle(job) - datum_from_middle(job.blank, DatumPlace::LowerLeft);
+    return datum;
+}
+
 Job with_face_up(Job job, Face face) {
     if (face == job.blank.up)
         return job;

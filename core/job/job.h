@@ -53,6 +53,8 @@ inline Point middle_from_datum(const Job& job) {
 /// The job with zero at another place and every hole where it was on the metal: only the figures change.
 Job with_datum(Job job, const Datum& datum);
 Job with_datum_place(Job job, DatumPlace place);
+/// A zero on a point of the face, such as the place of a hole ("hole A3"); axes as they are.
+Datum datum_on(const Job& job, Point from_datum, const std::string& what);
 /// The job with another face up. Every face keeps its own zero; a new one begins with the zero of the last.
 Job with_face_up(Job job, Face face);
 

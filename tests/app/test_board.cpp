@@ -1,5 +1,6 @@
 // The board and the strips, by what is really painted and told.
 #include "board/board_painter.h"
+#include "formats/job_json.h"
 #include "report/sheet.h"
 #include "slips/order_slip.h"
 #include "support/window.h"
@@ -139,6 +140,14 @@ private slots:
         }
         QVERIFY(board->map().pixels_per_mm > 0.0);
         board->grab();
+    }
+    void the_sheet_says_where_the_saw_goes() {
+        const Job job = load_job(SOURCE_FOLDER "/demo/bell-hammer-straps.clockface.json").value();
+        const QString html = sheet_html(job, make_plan(job, default_shop()));
+        // Piece 2 begins at 0.4 + 64.4 and ends 61.7 further; the saw between 0.4 and 2.3 past that.
+        QVERIFY(html.contains("<td align='right'>2</td><td align='right'>64.800</td><td align='right'>126.500</td>"
+                              "<td align='right'>126.900</td><td align='right'>128.800</td>"));
+        QVERIFY(!sheet_html(flange(), make_plan(flange(), default_shop())).contains("Saw cuts"));
     }
     void the_sheet_tells_what_stands_against_the_job() {
         Job job = flange();

@@ -230,6 +230,20 @@ private slots:
         w.choose("holeWay", "at");
         QVERIFY(std::holds_alternative<SinglePattern>(w.job().patterns[4].layout));
     }
+    void zero_on_a_hole_moves_nothing() {
+        Window w;
+        auto* board = w.main.findChild<BoardView*>();
+        w.main.selection().select("A", "A3");
+        const QPointF before = *board->position_of("C5");
+        w.click("zeroHere");
+        QVERIFY(same(*board_place(w, "A3"), {}));
+        QVERIFY(QLineF(before, *board->position_of("C5")).length() < 1e-6);
+        QCOMPARE(w.job().datum.on, std::string("hole A3"));
+        w.main.show_stage(Stage::Blank);
+        QCOMPARE(w.find<QToolButton>("datum")->text(), QStringLiteral("on hole A3"));
+        w.choose("datum", "in the middle");
+        QVERIFY(QLineF(before, *board->position_of("C5")).length() < 1e-6);
+    }
     void copies_follow_until_they_are_cut_loose() {
         Window w;
         w.main.selection().select("E", "");
