@@ -110,6 +110,7 @@ std::vector<Dimensions::Mark> Dimensions::marks(const std::string& pattern, Axis
 
 void Dimensions::ordinates(const std::vector<Mark>& all, Axis axis) {
     std::vector<double> wanted;
+    wanted.reserve(all.size());
     for (const Mark& mark : all)
         wanted.push_back(mark.at);
     const std::vector<double> places = spread(wanted, line_height);

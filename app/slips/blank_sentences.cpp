@@ -275,11 +275,7 @@ void BlankSlip::remove_existing(std::size_t index) {
     const Existing gone = next.blank.existing.at(index);
     // Zero that was on it stays where it is, and nothing moves.
     if (next.datum.place == DatumPlace::Existing && next.datum.on == gone.name) {
-        Datum datum = next.datum;
-        datum.place = DatumPlace::Point;
-        datum.on.clear();
-        datum.off = datum_from_middle(next) - datum_from_middle(next.blank, DatumPlace::LowerLeft);
-        next = with_datum(next, datum);
+        next = with_datum(next, datum_on(next, {}, {}));
     }
     next.blank.existing.erase(next.blank.existing.begin() + static_cast<std::ptrdiff_t>(index));
     (void)document().edit(tr("taking %1 off the blank").arg(q(gone.name)), next);

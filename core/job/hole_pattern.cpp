@@ -7,7 +7,7 @@ namespace clockface {
 namespace {
 
 // Every point a layout is hung on; all of them move when it is shifted.
-std::vector<Point*> points_in(PatternLayout& layout) {
+std::vector<Point*> reach_points(PatternLayout& layout) {
     using Points = std::vector<Point*>;
     return std::visit(
         Cases{[](RowPattern& row) { return Points{&row.first}; }, [](StepsPattern& row) { return Points{&row.first}; },
@@ -53,8 +53,16 @@ std::optional<Length> pitch_circle_of(const PatternLayout& layout) {
     return std::nullopt;
 }
 
+std::vector<Point> points_in(const PatternLayout& layout) {
+    PatternLayout copy = layout;
+    std::vector<Point> points;
+    for (const Point* point : reach_points(copy))
+        points.push_back(*point);
+    return points;
+}
+
 PatternLayout shifted(PatternLayout layout, Point step) {
-    for (Point* point : points_in(layout))
+    for (Point* point : reach_points(layout))
         *point = *point + step;
     if (auto* margins = std::get_if<MarginsPattern>(&layout))
         margins->level += margins->along == Axis::X ? step.y : step.x;
@@ -63,7 +71,7 @@ PatternLayout shifted(PatternLayout layout, Point step) {
 
 bool is_movable(const PatternLayout& layout) {
     PatternLayout copy = layout;
-    return !std::holds_alternative<CopyPattern>(layout) && !points_in(copy).empty();
+    return !std::holds_alternative<CopyPattern>(layout) && !reach_points(copy).empty();
 }
 
 std::vector<std::string*> names_in(PatternLayout& layout) {

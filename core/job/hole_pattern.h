@@ -192,6 +192,8 @@ struct Pattern {
 std::optional<Point> centre_of(const PatternLayout& layout);
 /// The diameter of its pitch circle.
 std::optional<Length> pitch_circle_of(const PatternLayout& layout);
+/// Every point it hangs on or consists of; they move when it is shifted.
+std::vector<Point> points_in(const PatternLayout& layout);
 /// The same pattern shifted; what hangs on other holes, on the edges or on its source stays with them.
 PatternLayout shifted(PatternLayout layout, Point step);
 /// Whether it can be shifted by itself.

@@ -141,9 +141,6 @@ Fault layout_fault(const std::string& place, const PointsPattern& points) {
     if (points.at.empty() || points.at.size() > static_cast<std::size_t>(most_holes_in_pattern))
         return fault(place + ".points",
                      fmt::format("A pattern of points has from 1 to {} holes.", most_holes_in_pattern));
-    for (const Point& point : points.at)
-        if (Fault found = point_fault(place + ".points", point))
-            return found;
     return std::nullopt;
 }
 
@@ -186,24 +183,9 @@ Fault layout_fault(const std::string& place, const CopyPattern& copy) {
 }
 
 Fault points_fault(const std::string& place, const Pattern& pattern) {
-    const PatternLayout& layout = pattern.layout;
-    const auto at = std::visit(
-        Cases{[](const RowPattern& row) { return row.first; }, [](const StepsPattern& row) { return row.first; },
-              [](const SinglePattern& single) { return single.at; }, [](const GridPattern& grid) { return grid.first; },
-              [](const CirclePattern& round) { return round.centre; },
-              [](const ArcPattern& round) { return round.centre; },
-              [](const AnglesPattern& round) { return round.centre; },
-              [](const CopyPattern& copy) {
-                  if (const auto* mirror = std::get_if<Mirrored>(&copy.way))
-                      return mirror->on;
-                  if (const auto* turn = std::get_if<Turned>(&copy.way))
-                      return turn->about;
-                  return Point{};
-              },
-              [](const auto&) { return Point{}; }},
-        layout);
-    if (Fault found = point_fault(place + ".at", at))
-        return found;
+    for (const Point& point : points_in(pattern.layout))
+        if (Fault found = point_fault(place + ".at", point))
+            return found;
     for (const Point& extra : pattern.extras)
         if (Fault found = point_fault(place + ".extras", extra))
             return found;

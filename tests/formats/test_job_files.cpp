@@ -28,6 +28,40 @@ private slots:
             RC_ASSERT(*back == job);
         });
     }
+    void blanks_of_every_kind_come_back() {
+        for (const BlankShape shape : {BlankShape::Disc, BlankShape::Plate, BlankShape::Ring, BlankShape::Block,
+                                       BlankShape::Angle, BlankShape::Outline}) {
+            Job job = plate_job();
+            job.blank.shape = shape;
+            if (job.blank.is_round()) {
+                job.blank.diameter = {mm(80), mm(80.1)};
+                job.blank.width = job.blank.height = {};
+                job.blank.bore = mm(30);
+            }
+            if (shape == BlankShape::Angle)
+                job.blank.leg = {mm(44), std::nullopt};
+            if (shape == BlankShape::Outline) {
+                job.blank.corners = {{}, {mm(70), {}}, {mm(70), mm(33.3)}, {{}, mm(50)}};
+                job.blank.width = job.blank.height = {};
+            }
+            if (shape == BlankShape::Plate) {
+                job.blank.step = StepLine{Axis::Y, mm(20), mm(4)};
+                job.blank.cutting = Cutting{3, 1, mm(25), mm(1.9), mm(0.4), false};
+            }
+            job.blank.existing = {{"the boss", ExistingKind::Boss, Face::Top, {mm(3), mm(4)}, mm(9), {}, {}},
+                                  {"the slot", ExistingKind::Slot, Face::Top, {mm(-3), mm(4)}, mm(5), mm(12), deg(33)}};
+            job.datum.place = DatumPlace::Existing;
+            job.datum.on = "the boss";
+            Job turned = with_face_up(job, faces_of(shape).back());
+            turned.patterns = {single("A", 1, 2)};
+            turned.patterns[0].face = turned.blank.up;
+            for (const Job& each : {job, turned}) {
+                const auto back = job_from_json(job_to_json(each));
+                QVERIFY2(back, back ? "" : back.error().text().c_str());
+                QVERIFY(*back == each);
+            }
+        }
+    }
     void the_demo_is_as_the_program_writes_it() {
         const std::string text = read_text(SOURCE_FOLDER "/demo/dial-centre-flange.clockface.json");
         QCOMPARE(QString::fromStdString(job_to_json(flange())), QString::fromStdString(text));
