@@ -21,10 +21,11 @@ QString q(const std::string& text) {
 void BoardPainter::take_up_room() {
     const Datum& datum = m_document.job().datum;
     const QPointF zero = m_map.to_screen(m_datum);
-    constexpr double arm = 52.0; // the arrows of zero with their letters
+    // The arrow of X has its letter above it, that of Y at its end.
     m_taken.push_back(
-        QRectF(zero, zero + QPointF(datum.x_plus_right ? arm : -arm, 18.0)).normalized().translated(0, -9));
-    m_taken.push_back(QRectF(zero, zero + QPointF(18.0, datum.y_plus_up ? -arm : arm)).normalized().translated(-9, 0));
+        QRectF(zero + QPointF(0.0, -18.0), zero + QPointF(datum.x_plus_right ? 40.0 : -40.0, 4.0)).normalized());
+    m_taken.push_back(
+        QRectF(zero + QPointF(-9.0, 0.0), zero + QPointF(9.0, datum.y_plus_up ? -52.0 : 52.0)).normalized());
     const auto& holes = m_document.plan().holes;
     if (holes.size() > most_labels)
         return;

@@ -49,7 +49,10 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
     if (stage == Stage::Holes) {
         if (style != DimensionStyle::None)
             pitch_circle(pattern);
-        Dimensions(m_painter, m_map, m_document, m_look).of_pattern(pattern, style);
+        Dimensions dimensions(m_painter, m_map, m_document, m_look);
+        dimensions.of_pattern(pattern, style);
+        for (const auto& [box, words] : dimensions.written())
+            m_written.push_back({box, words});
     }
 }
 
@@ -183,7 +186,11 @@ void BoardPainter::centre_lines() {
 
 void BoardPainter::label(QPointF at, const QString& text, const QColor& colour, double points, bool bold) {
     m_painter.setFont(type(points, bold));
-    const QSizeF size = QFontMetricsF(m_painter.font()).boundingRect(text).size() + QSizeF(6, 4);
+    const QFontMetricsF metrics(m_painter.font());
+    const QSizeF size = metrics.boundingRect(text).size() + QSizeF(6, 4);
+    QRectF box({}, QSizeF(metrics.horizontalAdvance(text), metrics.capHeight()));
+    box.moveCenter(at);
+    m_written.push_back({box, text});
     m_painter.setPen(colour);
     m_painter.drawText(QRectF(at.x() - size.width() / 2.0, at.y() - size.height() / 2.0, size.width(), size.height()),
                        Qt::AlignCenter, text);
@@ -204,7 +211,7 @@ void BoardPainter::datum_mark() {
         m_painter.drawLine(zero + arm, zero + arm - back - side);
     }
     m_painter.drawEllipse(zero, 5.0, 5.0);
-    label(zero + x * 1.3, QStringLiteral("X"), m_look.brass_on_dark, 10, true);
+    label(zero + x * 0.9 + QPointF(0.0, -12.0), QStringLiteral("X"), m_look.brass_on_dark, 10, true);
     label(zero + y * 1.3, QStringLiteral("Y"), m_look.brass_on_dark, 10, true);
 }
 

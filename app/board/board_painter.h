@@ -35,6 +35,12 @@ public:
     /// The bare work: air, metal and what is on it. `paint` draws it too, unless a picture of it is given here.
     void paint_backdrop();
     void use_backdrop(const QPixmap& picture) { m_backdrop = &picture; }
+    /// Boxes of all that was written on the board, with the words: nothing may cover anything.
+    struct Written {
+        QRectF box;
+        QString words;
+    };
+    [[nodiscard]] const std::vector<Written>& written() const { return m_written; }
     /// A small card beside `at` with lines of text, the first one in brass.
     void card(QPointF at, const QStringList& lines);
 
@@ -44,6 +50,7 @@ private:
     const Document& m_document;
     const Look& m_look;
     QRectF m_area;
+    std::vector<Written> m_written;
     const QPixmap* m_backdrop = nullptr;
     Point m_datum;               // from the middle
     std::vector<QRectF> m_taken; // where holes, names and tags stand already

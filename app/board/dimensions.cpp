@@ -68,8 +68,13 @@ void Dimensions::text(double along, double out, Axis axis, const QString& words)
     m_painter.setPen(m_look.scribed);
     const QFontMetricsF metrics(m_painter.font());
     const double width = metrics.horizontalAdvance(words) + 4.0;
+    const QPointF at = point(along, out, axis);
+    const double half = metrics.capHeight() / 2.0;
+    m_written.emplace_back(axis == Axis::X ? QRectF(at - QPointF(half, 0), QSizeF(2.0 * half, width))
+                                           : QRectF(at - QPointF(width, half), QSizeF(width, 2.0 * half)),
+                           words);
     m_painter.save();
-    m_painter.translate(point(along, out, axis));
+    m_painter.translate(at);
     if (axis == Axis::X) { // figures stand upright, read from the right
         m_painter.rotate(-90.0);
         m_painter.drawText(QRectF(-width, -line_height / 2.0, width, line_height), Qt::AlignRight | Qt::AlignVCenter,

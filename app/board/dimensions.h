@@ -25,7 +25,11 @@ public:
     /// All holes of a pattern, below and to the left of the blank. Too many for figures to be read: nothing.
     void of_pattern(const std::string& pattern, DimensionStyle style);
 
+    /// Where figures were written, and which.
+    [[nodiscard]] const std::vector<std::pair<QRectF, QString>>& written() const { return m_written; }
+
 private:
+    std::vector<std::pair<QRectF, QString>> m_written;
     QPainter& m_painter;
     const BoardMap& m_map;
     const Document& m_document;

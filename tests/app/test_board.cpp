@@ -141,6 +141,36 @@ private slots:
         QVERIFY(board->map().pixels_per_mm > 0.0);
         board->grab();
     }
+    void nothing_written_covers_anything_data() {
+        QTest::addColumn<QString>("job");
+        for (const char* job : {"dial-centre-flange", "motion-work-plate", "bell-hammer-straps"})
+            QTest::newRow(job) << job;
+    }
+    void nothing_written_covers_anything() {
+        QFETCH(QString, job);
+        Window w; // 1280 x 800, with the board as large as it is there
+        w.command("demo-" + job);
+        auto* board = w.main.findChild<BoardView*>();
+        QStringList covered;
+        for (const Pattern& pattern : w.job().patterns)
+            for (const DimensionStyle style : {DimensionStyle::FromZero, DimensionStyle::Chain}) {
+                QImage image(board->size(), QImage::Format_RGB32);
+                QPainter painter(&image);
+                BoardPainter written(painter, board->map(), w.document, Look::day(), QRectF(board->rect()));
+                written.paint(Stage::Holes, pattern.name, {}, style);
+                const auto& all = written.written();
+                QVERIFY(all.size() > 10);
+                for (std::size_t i = 0; i < all.size(); ++i) {
+                    if (!QRectF(board->rect()).contains(all[i].box))
+                        covered << QString::fromStdString(pattern.name) + ": " + all[i].words + " off the board";
+                    for (std::size_t k = 0; k < i; ++k)
+                        if (all[i].box.intersects(all[k].box))
+                            covered << QString::fromStdString(pattern.name) + ": " + all[i].words + " on " +
+                                           all[k].words;
+                }
+            }
+        QVERIFY2(covered.isEmpty(), qPrintable(covered.join("; ")));
+    }
     void the_sheet_says_where_the_saw_goes() {
         const Job job = load_job(SOURCE_FOLDER "/demo/bell-hammer-straps.clockface.json").value();
         const QString html = sheet_html(job, make_plan(job, default_shop()));
