@@ -189,4 +189,39 @@ void find_signs(const Job& job, const Plan& plan, Findings& findings) {
     }
 }
 
+void find_long_pitches(const Job& job, const Plan& plan, Findings& findings) {
+    const Point datum = datum_from_middle(job);
+    for (std::size_t i = 0; i < job.patterns.size(); ++i) {
+        const auto* row = std::get_if<RowPattern>(&job.patterns[i].layout);
+        if (!row || !is_at_hand(job, job.patterns[i]))
+            continue;
+        std::vector<int> own;
+        for (std::size_t k = 0; k < plan.holes.size(); ++k)
+            if (plan.holes[k].pattern == i && plan.holes[k].number <= row->count)
+                own.push_back(static_cast<int>(k));
+        const Length radius = job.patterns[i].hole.diameter / 2.0;
+        const auto fits = [&](double share) {
+            return std::all_of(own.begin(), own.end(), [&](int index) {
+                const Point at = row->first + (plan.holes[static_cast<std::size_t>(index)].at - row->first) * share;
+                return metal_to_edge(job.blank, at + datum) >= radius;
+            });
+        };
+        if (own.size() < 2 || fits(1.0) || !fits(0.0))
+            continue;
+        double most = 0.0;
+        double too_much = 1.0;
+        for (int step = 0; step < 40; ++step) { // halved until nobody could tell
+            const double middle = (most + too_much) / 2.0;
+            (fits(middle) ? most : too_much) = middle;
+        }
+        const Length step = job.unit == Unit::Inch ? Length::inches(0.001) : Length::mm(0.01);
+        const Length pitch = step * std::floor(row->pitch * most / step + 1e-6);
+        findings.push_back(
+            {Grade::Stop, FindingKind::PitchTooLong,
+             fmt::format("The row {} leaves the metal with a pitch of {}.", job.patterns[i].name,
+                         with_unit(row->pitch, job.unit)),
+             fmt::format("A pitch of {} or less, or fewer holes, would keep it on.", with_unit(pitch, job.unit)), own});
+    }
+}
+
 } // namespace clockface

@@ -16,4 +16,7 @@ void find_sizes(const Job& job, const Plan& plan, Findings& findings);
 /// With zero at a corner: the figure with the wrong sign.
 void find_signs(const Job& job, const Plan& plan, Findings& findings);
 
+/// A row that begins on the metal and leaves it: the pitch that would keep it on.
+void find_long_pitches(const Job& job, const Plan& plan, Findings& findings);
+
 } // namespace clockface

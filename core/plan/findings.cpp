@@ -194,6 +194,7 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& p
     find_typed_places(job, plan, findings);
     find_sizes(job, plan, findings);
     find_signs(job, plan, findings);
+    find_long_pitches(job, plan, findings);
     counts(job, plan, findings);
     right_way_up(job, plan, findings);
     lists(job, shop, plan, findings);
@@ -246,6 +247,8 @@ std::string name_of(FindingKind kind) {
         return "row-not-straight";
     case FindingKind::UnitsMixed:
         return "units-mixed";
+    case FindingKind::PitchTooLong:
+        return "pitch-too-long";
     case FindingKind::WiderThanBlank:
         return "hole-wider-than-blank";
     case FindingKind::RadiusForDiameter:

@@ -33,7 +33,8 @@ enum class FindingKind {
     UnitsMixed,
     OtherQuadrant,
     WiderThanBlank,
-    RadiusForDiameter
+    RadiusForDiameter,
+    PitchTooLong
 
 };
 

@@ -358,6 +358,99 @@ private slots:
         QTest::keyClick(&w.main, Qt::Key_Z, Qt::ControlModifier);
         QVERIFY(w.job() == before);
     }
+    void how_a_table_is_read_can_be_changed() {
+        Window w;
+        const QString path = w.folder.filePath("turned.csv");
+        // Y stands before X, without a heading; points where the separator could be taken for a decimal sign.
+        write_text(path, "12.5,3.25,6.2\n15,4,6.2\n18.5,-5,6.2\n");
+        w.next_file = path;
+        w.command("import");
+        const auto last = [&] { return w.document.plan().holes.back().at; };
+        QVERIFY(same(last(), {mm(18.5), mm(-5)}));
+        w.choose("csvX", "column 2");
+        w.choose("csvY", "column 1");
+        QVERIFY(same(last(), {mm(-5), mm(18.5)}));
+        w.choose("csvDiameter", "nowhere");
+        w.fill("importPlain", "#29");
+        QVERIFY(same(w.document.plan().holes.back().spec.diameter, Length::inches(0.136)));
+        w.fill("importPlain", "0");
+        QVERIFY(!w.blank("importPlain")->fault().isEmpty());
+        QTest::keyClick(w.blank("importPlain"), Qt::Key_Escape);
+        w.choose("csvHeading", "names the columns"); // the first line is not a hole then
+        QCOMPARE(w.document.plan().holes.size(), 19U);
+        w.choose("csvSeparator", "semicolons"); // nothing can be read so; it is said, and can be taken back
+        QVERIFY(w.find<QLabel>("importLeftOut"));
+        QVERIFY(!w.find<QPushButton>("importTake")->isEnabled());
+        QCOMPARE(w.document.plan().holes.size(), 17U);
+        w.choose("csvSeparator", "commas");
+        w.choose("csvHeading", "is a hole already");
+        QCOMPARE(w.document.plan().holes.size(), 20U);
+        // Another stage: the ghost goes, the job is as it was.
+        w.main.show_stage(Stage::Blank);
+        QCOMPARE(w.document.plan().holes.size(), 17U);
+    }
+    void layers_of_a_drawing_are_chosen() {
+        Window w;
+        w.command("demo-motion-work-plate");
+        const std::size_t all = w.document.plan().holes.size();
+        w.next_file = w.folder.filePath("plate.dxf");
+        w.command("dxf");
+        w.command("new");
+        w.command("import");
+        QCOMPARE(w.document.plan().holes.size(), all);
+        QCOMPARE(w.find<QToolButton>("importUnit")->text(), QStringLiteral("inches")); // as the drawing says itself
+        for (const char* layer : {"layer0", "layer1"}) {
+            auto* box = w.find<QCheckBox>(layer);
+            QVERIFY(box);
+            QVERIFY(!box->accessibleName().isEmpty());
+            box->setFocus();
+            QTest::keyClick(box, Qt::Key_Space);
+        }
+        QCOMPARE(w.document.plan().holes.size(), all - 8); // A has five holes, B three
+        w.click("importTake");
+        QCOMPARE(w.document.plan().holes.size(), all - 8);
+        QCOMPARE(w.document.undo_stack().count(), 1);
+    }
+    void each_face_is_worked_by_itself() {
+        Window w;
+        w.command("new");
+        w.choose("shape", "block");
+        w.fill("thickness", "40");
+        w.choose("face", "front");
+        w.choose("datum", "on the left edge, half way up");
+        w.main.show_stage(Stage::Holes);
+        w.click("addSingle");
+        w.fill("placeX", "20");
+        QCOMPARE(w.document.plan().holes.size(), 1U);
+        QVERIFY(same(w.document.plan().holes[0].at, {mm(20), mm(0)}));
+        w.document.set_done(2);
+        QCOMPARE(w.job().progress.begin()->first, w.document.plan().machine.name + ", front");
+        w.main.show_stage(Stage::Blank);
+        w.choose("face", "top");
+        QVERIFY(w.document.plan().holes.empty());
+        QCOMPARE(w.document.done(), 0); // the front's progress is not the top's
+        QCOMPARE(w.find<QToolButton>("datum")->text(), QStringLiteral("at the lower left"));
+        w.main.show_stage(Stage::Holes);
+        QVERIFY(!w.find<QWidget>("patternSentence")); // the front's pattern is not shown here
+        w.click("addCircle");
+        QCOMPARE(w.job().patterns.size(), 2U);
+        QCOMPARE(w.job().patterns[1].face, Face::Top);
+        w.main.show_stage(Stage::Blank);
+        w.choose("face", "front");
+        QCOMPARE(w.document.done(), 2);
+    }
+    void a_diameter_by_its_radius() {
+        Window w;
+        w.fill("pitchCircle", "r 30.5", false);
+        QVERIFY(std::get<CirclePattern>(w.document.job().patterns[0].layout).diameter == mm(61));
+        QTest::keyClick(w.blank("pitchCircle"), Qt::Key_Return);
+        QCOMPARE(w.blank("pitchCircle")->text(), QStringLiteral("61 mm"));
+        w.fill("pitchCircle", "radius (60)/2");
+        QCOMPARE(std::get<CirclePattern>(w.job().patterns[0].layout).diameter, mm(60));
+        w.fill("pitchCircle", "r");
+        QVERIFY(!w.blank("pitchCircle")->fault().isEmpty() ||
+                std::get<CirclePattern>(w.job().patterns[0].layout).diameter != mm(60)); // R is also a letter drill
+    }
     void sizes_of_a_drawing_are_chosen_or_all_is_left() {
         Window w;
         const Job before = w.job();

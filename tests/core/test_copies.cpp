@@ -2,8 +2,10 @@
 #include "layout/copies.h"
 #include "layout/validate.h"
 #include "layout/why.h"
+#include "measure/drill_names.h"
 #include "measure/lists.h"
 #include "measure/read_angle.h"
+#include "measure/shop_number.h"
 #include "support/jobs.h"
 
 using namespace clockface;
@@ -278,6 +280,21 @@ private slots:
             job.patterns[2].hole.diameter = mm(3);
         QVERIFY(first_fault(job));
         QVERIFY2(QString::fromStdString(first_fault(job)->sentence).contains(says), first_fault(job)->sentence.c_str());
+    }
+    void sides_as_they_are_said_at_the_bench() {
+        for (const auto& [words, bearing] : {std::pair("towards me", 270.0),
+                                             {"toward me", 270.0},
+                                             {"away", 90.0},
+                                             {"away from me", 90.0},
+                                             {"left", 180.0}})
+            QVERIFY(std::abs(read_direction(words, from_twelve_clockwise)->value.in_degrees() - bearing) < 1e-9);
+    }
+    void drills_by_their_size() {
+        QCOMPARE(drill_of(Length::inches(0.136)), std::string("#29"));
+        QCOMPARE(drill_of(Length::inches(0.257)), std::string("F"));
+        QCOMPARE(drill_of(mm(3.454)), std::string("#29")); // to a twentieth of a thousandth of an inch
+        QCOMPARE(drill_of(mm(3.5)), std::string());
+        QVERIFY(both_units(Length::inches(0.136)).ends_with("drill #29"));
     }
     void lists_of_figures() {
         const auto lengths = read_lengths("7.4, 9.1 and 3x 12.2; 1/2 in", Unit::Millimetre);

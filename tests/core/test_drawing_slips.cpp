@@ -113,6 +113,19 @@ private slots:
         // Nothing to suggest where neither fits.
         QVERIFY(found(with({circle("A", {mm(60), mm(45)}, 400, 6, 0)}), FindingKind::RadiusForDiameter).empty());
     }
+    void a_pitch_that_leaves_the_blank() {
+        // From x = 20 to the right edge at 120 less the radius of 2 it is 98: four pitches of 24.5.
+        const auto leaves = found(with({row("A", 20, 45, 5, 30, 0)}), FindingKind::PitchTooLong);
+        QVERIFY(says(leaves, "The row A leaves the metal with a pitch of 30 mm"));
+        QCOMPARE(leaves[0].remedy, std::string("A pitch of 24.5 mm or less, or fewer holes, would keep it on."));
+        QVERIFY(found(with({row("A", 20, 45, 5, 24.5, 0)}), FindingKind::PitchTooLong).empty());
+        // Centred, it may reach 58 to either side: two pitches of 29.
+        Pattern centred = row("A", 60, 45, 5, 30, 0);
+        std::get<RowPattern>(centred.layout).centred = true;
+        QVERIFY(found(with({centred}), FindingKind::PitchTooLong)[0].remedy.find("29 mm") != std::string::npos);
+        // A row that begins off the metal has another fault.
+        QVERIFY(found(with({row("A", -20, 45, 5, 30, 0)}), FindingKind::PitchTooLong).empty());
+    }
     void a_stray_whole_number() {
         Job job = with({single("A", 60, 45, 95)});
         job.unit = Unit::Inch;
