@@ -67,7 +67,7 @@ std::vector<Line> lines_of(std::string_view text) {
         text.remove_prefix(3);
     std::vector<Line> lines;
     for (std::size_t number = 1; !text.empty(); ++number) {
-        const std::size_t end = text.find_first_of("\n");
+        const std::size_t end = text.find('\n');
         const std::string_view line = text.substr(0, end);
         if (const std::string plain = trimmed(line); !plain.empty() && plain.front() != '#')
             lines.push_back({number, line});

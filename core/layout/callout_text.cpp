@@ -68,6 +68,7 @@ struct Writer {
     }
     std::string operator()(const AnglesPattern& a) const {
         std::vector<std::string> list;
+        list.reserve(a.at.size());
         for (const Angle angle : a.at)
             list.push_back(bearing(angle));
         return fmt::format("{}, on circle {} {}, angles {}", hole(), fig(a.diameter), at(a.centre),
@@ -81,6 +82,7 @@ struct Writer {
     }
     std::string operator()(const StepsPattern& r) const {
         std::vector<std::string> list;
+        list.reserve(r.steps.size());
         for (const Length step : r.steps)
             list.push_back(fig(step));
         return fmt::format("{}, in row {}, towards {}, steps {}", hole(), at(r.first), bearing(r.bearing),
@@ -112,6 +114,7 @@ struct Writer {
     }
     [[nodiscard]] std::string pairs(const std::vector<Point>& points) const {
         std::vector<std::string> list;
+        list.reserve(points.size());
         for (const Point& point : points)
             list.push_back(pair(point));
         return fmt::format("{}", fmt::join(list, "; "));

@@ -70,7 +70,11 @@ struct Why {
         std::string sum = "0";
         for (int k = 0; k < hole.number - 1; ++k) {
             far += row.steps[static_cast<std::size_t>(k)];
-            sum = (k == 0 ? "" : sum + " + ") + plain(row.steps[static_cast<std::size_t>(k)]);
+            if (k == 0)
+                sum.clear();
+            else
+                sum += " + ";
+            sum += plain(row.steps[static_cast<std::size_t>(k)]);
         }
         return fmt::format("{} lies {} = {} along the row from its first hole. {}", hole.name, sum, fig(far),
                            along(row.first, far, row.bearing));
