@@ -10,6 +10,18 @@
 
 namespace clockface {
 
+namespace {
+
+// Indices of the plan's holes, by the pattern they belong to.
+std::vector<std::vector<int>> by_pattern(const Job& job, const Plan& plan) {
+    std::vector<std::vector<int>> groups(job.patterns.size());
+    for (std::size_t i = 0; i < plan.holes.size(); ++i)
+        groups[plan.holes[i].pattern].push_back(static_cast<int>(i));
+    return groups;
+}
+
+} // namespace
+
 // A drill that starts half on a step, or a hole that the saw would cut through.
 void find_steps_and_cuts(const Job& job, const Plan& plan, Findings& findings) {
     const Point corner = datum_from_middle(job) - datum_from_middle(job.blank, DatumPlace::LowerLeft);
@@ -57,14 +69,12 @@ void find_steps_and_cuts(const Job& job, const Plan& plan, Findings& findings) {
 // Places typed one by one: a row that is nearly straight was meant to be straight, and a place 25.4 times as far out as
 // the others came from figures in another unit.
 void find_typed_places(const Job& job, const Plan& plan, Findings& findings) {
+    const std::vector<std::vector<int>> groups = by_pattern(job, plan);
     for (std::size_t i = 0; i < job.patterns.size(); ++i) {
         const auto* points = std::get_if<PointsPattern>(&job.patterns[i].layout);
         if (!points || points->at.size() < 3 || !is_at_hand(job, job.patterns[i]))
             continue;
-        std::vector<int> own;
-        for (std::size_t k = 0; k < plan.holes.size(); ++k)
-            if (plan.holes[k].pattern == i)
-                own.push_back(static_cast<int>(k));
+        const std::vector<int>& own = groups[i];
         const auto at = [&](int index) { return plan.holes[static_cast<std::size_t>(index)].at; };
         if (own.size() < 3)
             continue;
@@ -117,16 +127,14 @@ void find_typed_places(const Job& job, const Plan& plan, Findings& findings) {
 
 // A pitch circle twice as wide as it should be, or a hole wider than the stock: slips of a factor or of a figure.
 void find_sizes(const Job& job, const Plan& plan, Findings& findings) {
+    const std::vector<std::vector<int>> groups = by_pattern(job, plan);
     const Point datum = datum_from_middle(job);
     const Length narrow = std::min(job.blank.extent_x(), job.blank.extent_y());
     for (std::size_t i = 0; i < job.patterns.size(); ++i) {
         const Pattern& pattern = job.patterns[i];
         if (!is_at_hand(job, pattern))
             continue;
-        std::vector<int> own;
-        for (std::size_t k = 0; k < plan.holes.size(); ++k)
-            if (plan.holes[k].pattern == i)
-                own.push_back(static_cast<int>(k));
+        const std::vector<int>& own = groups[i];
         if (own.empty())
             continue;
         const Length size = spec_of(job, pattern).diameter;
@@ -190,15 +198,14 @@ void find_signs(const Job& job, const Plan& plan, Findings& findings) {
 }
 
 void find_long_pitches(const Job& job, const Plan& plan, Findings& findings) {
+    const std::vector<std::vector<int>> groups = by_pattern(job, plan);
     const Point datum = datum_from_middle(job);
     for (std::size_t i = 0; i < job.patterns.size(); ++i) {
         const auto* row = std::get_if<RowPattern>(&job.patterns[i].layout);
         if (!row || !is_at_hand(job, job.patterns[i]))
             continue;
-        std::vector<int> own;
-        for (std::size_t k = 0; k < plan.holes.size(); ++k)
-            if (plan.holes[k].pattern == i && plan.holes[k].number <= row->count)
-                own.push_back(static_cast<int>(k));
+        std::vector<int> own = groups[i];
+        std::erase_if(own, [&](int k) { return plan.holes[static_cast<std::size_t>(k)].number > row->count; });
         const Length radius = job.patterns[i].hole.diameter / 2.0;
         const auto fits = [&](double share) {
             return std::all_of(own.begin(), own.end(), [&](int index) {
