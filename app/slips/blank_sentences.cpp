@@ -63,13 +63,30 @@ constexpr std::array usual_conventions = {
     AngleConvention{Angle::degrees(0), Sense::CounterClockwise}, AngleConvention{Angle::degrees(90), Sense::Clockwise},
     AngleConvention{Angle::degrees(90), Sense::CounterClockwise}, AngleConvention{Angle::degrees(0), Sense::Clockwise}};
 
-void measured(const JobBlanks& blanks, Sentence& s, const QString& name, const QString& what,
-              std::function<Measured&(Job&)> reach) {
-    blanks.length(s, name, what, [reach](Job& job) -> Length& { return reach(job).nominal; });
-    s.words(QObject::tr("by the drawing,"));
-    blanks.optional_length(s, name + "Measured", QObject::tr("measured ") + what, QObject::tr("not yet"),
-                           [reach](Job& job) -> std::optional<Length>& { return reach(job).measured; });
-    s.words(QObject::tr("as measured"));
+// A bar lies along what was the longer way of the piece before.
+void take_bar(Job& job, bool was_bar, Length wide, Length high) {
+    Blank& blank = job.blank;
+    const Length none{};
+    if (blank.diameter.nominal == none)
+        blank.diameter.nominal = std::min(wide, high) / 4.0;
+    if (blank.width.nominal == none)
+        blank.width.nominal = std::max(wide, high);
+    if (blank.shape == BlankShape::Tube) {
+        blank.bar.bore_depth.reset();
+        if (!blank.bore)
+            blank.bore = blank.diameter.nominal / 2.0;
+    } else if (!was_bar) {
+        blank.bore.reset(); // a plate's bore runs the other way
+    }
+    blank.step.reset();
+    blank.cutting.reset();
+    if (was_bar)
+        return;
+    job = with_face_up(std::move(job), Face::Top);
+    if (job.patterns.empty()) {
+        job.datum = {DatumPlace::LeftEdge};
+        job.convention = from_twelve_clockwise;
+    }
 }
 
 // A first size for a shape that is met for the first time, taken from the one before.
@@ -78,7 +95,17 @@ void take_shape(Job& job, BlankShape shape) {
     const Length wide = blank.extent_x();
     const Length high = blank.extent_y();
     const Length none{};
+    const bool was_bar = blank.is_bar();
     blank.shape = shape;
+    if (blank.is_bar()) {
+        take_bar(job, was_bar, wide, high);
+        return;
+    }
+    blank.bar = {};
+    if (blank.thickness == none)
+        blank.thickness = blank.diameter.nominal;
+    if (was_bar && blank.height.nominal == none)
+        blank.height.nominal = blank.diameter.nominal;
     if (blank.is_round() && blank.diameter.nominal == none)
         blank.diameter.nominal = std::min(wide, high);
     if (!blank.is_round() && blank.width.nominal == none) {
@@ -100,11 +127,21 @@ void take_shape(Job& job, BlankShape shape) {
 
 } // namespace
 
+void BlankSlip::measured_blanks(Sentence& s, const QString& name, const QString& what,
+                                const JobBlanks::Reach<Measured>& reach) {
+    blanks().length(s, name, what, [reach](Job& job) -> Length& { return reach(job).nominal; });
+    s.words(tr("by the drawing,"));
+    blanks().optional_length(s, name + "Measured", tr("measured ") + what, tr("not yet"),
+                             [reach](Job& job) -> std::optional<Length>& { return reach(job).measured; });
+    s.words(tr("as measured"));
+}
+
 void BlankSlip::shape_sentence(Sentence& s) {
     s.words(tr("It is a"));
     QStringList shapes;
-    for (const BlankShape shape : {BlankShape::Disc, BlankShape::Plate, BlankShape::Ring, BlankShape::Block,
-                                   BlankShape::Angle, BlankShape::Outline})
+    for (const BlankShape shape :
+         {BlankShape::Disc, BlankShape::Plate, BlankShape::Ring, BlankShape::Block, BlankShape::Angle,
+          BlankShape::Outline, BlankShape::RoundBar, BlankShape::Tube, BlankShape::HexagonBar, BlankShape::SquareBar})
         shapes << q(clockface::in_words(shape));
     blanks().choice(
         s, "shape", tr("shape of the blank"), shapes, [](const Job& job) { return static_cast<int>(job.blank.shape); },
@@ -115,9 +152,11 @@ void BlankSlip::shape_sentence(Sentence& s) {
 }
 
 void BlankSlip::size_sentence(Sentence& s, const Blank& blank) {
+    if (blank.is_bar())
+        return bar_size_sentence(s, blank);
     if (blank.is_round()) {
         s.words(tr("Across it is"));
-        measured(blanks(), s, "diameter", tr("diameter"), [](Job& job) -> Measured& { return job.blank.diameter; });
+        measured_blanks(s, "diameter", tr("diameter"), [](Job& job) -> Measured& { return job.blank.diameter; });
     } else if (blank.shape == BlankShape::Outline) {
         s.words(tr("Its corners once round, X, Y from the lower left of the rectangle it fits into, are"));
         blanks().custom(
@@ -138,18 +177,20 @@ void BlankSlip::size_sentence(Sentence& s, const Blank& blank) {
             });
     } else {
         s.words(tr("From left to right it is"));
-        measured(blanks(), s, "width", tr("width"), [](Job& job) -> Measured& { return job.blank.width; });
+        measured_blanks(s, "width", tr("width"), [](Job& job) -> Measured& { return job.blank.width; });
         s.words(blank.shape == BlankShape::Angle ? tr("; its lying leg is") : tr("; from bottom to top"));
-        measured(blanks(), s, "height", tr("height"), [](Job& job) -> Measured& { return job.blank.height; });
+        measured_blanks(s, "height", tr("height"), [](Job& job) -> Measured& { return job.blank.height; });
         if (blank.shape == BlankShape::Angle) {
             s.words(tr("; its standing leg is"));
-            measured(blanks(), s, "leg", tr("standing leg"), [](Job& job) -> Measured& { return job.blank.leg; });
+            measured_blanks(s, "leg", tr("standing leg"), [](Job& job) -> Measured& { return job.blank.leg; });
         }
     }
     s.words(QStringLiteral("."));
 }
 
 void BlankSlip::metal_sentence(Sentence& s, const Blank& blank) {
+    if (blank.is_bar())
+        return bar_bore_sentence(s, blank);
     s.words(tr("It is"));
     blanks().length(s, "thickness", tr("thickness"), [](Job& job) -> Length& { return job.blank.thickness; });
     s.words(blank.shape == BlankShape::Block ? tr("from top to underside") : tr("thick"));

@@ -28,7 +28,9 @@ QString halves_in_words(const Job& job) {
                        .arg(what, shown_length(job, size.actual() / 2.0),
                             q(column_figure((*size.measured - size.nominal) / 2.0, job.unit)));
     };
-    if (job.blank.is_round()) {
+    if (job.blank.is_bar()) {
+        half(QObject::tr("bar"), job.blank.diameter);
+    } else if (job.blank.is_round()) {
         half(QObject::tr("disc"), job.blank.diameter);
     } else if (job.blank.shape != BlankShape::Outline) {
         half(QObject::tr("width"), job.blank.width);
@@ -67,6 +69,10 @@ QString BlankSlip::structure() {
                        .arg(static_cast<int>(blank.up))
                        .arg(static_cast<int>(job.datum.place))
                        .arg(q(job.datum.on));
+    text += QStringLiteral(" %1 %2 %3")
+                .arg(blank.bore.has_value())
+                .arg(blank.bar.bore_depth.has_value())
+                .arg(blank.bar.flats.size());
     for (const Existing& there : blank.existing)
         text += QStringLiteral("/%1 %2 %3")
                     .arg(static_cast<int>(there.kind))
@@ -122,8 +128,16 @@ void BlankSlip::build() {
     size_sentence(*add(box), blank);
     metal_sentence(*add(box), blank);
     box->addWidget(m_halves = quiet({}));
-    if (!blank.is_round() && blank.shape != BlankShape::Angle)
+    if (blank.is_bar()) {
+        shoulder_sentence(*add(box));
+        for (std::size_t i = 0; i < blank.bar.flats.size(); ++i)
+            flat_sentence(*add(box), i);
+        auto* flat = link(QStringLiteral("addFlat"), tr("there is a flat along it"));
+        connect(flat, &QPushButton::clicked, this, &BlankSlip::add_flat);
+        box->addWidget(flat);
+    } else if (!blank.is_round() && blank.shape != BlankShape::Angle) {
         step_sentence(*add(box), blank);
+    }
     if (blank.shape == BlankShape::Plate) {
         cutting_sentence(*add(box), blank);
         if (blank.cutting)
@@ -136,12 +150,15 @@ void BlankSlip::build() {
     there->setToolTip(tr("A boss, a hole or a slot that is there before work begins"));
     connect(there, &QPushButton::clicked, this, &BlankSlip::add_existing);
     box->addWidget(there);
+    there->setHidden(blank.on_side());
     box->addSpacing(6);
     box->addWidget(heading(tr("Zero and angles")));
     if (faces_of(blank.shape).size() > 1)
         face_sentence(*add(box), blank);
     zero_sentence(*add(box), job);
     angle_sentence(*add(box));
+    if (blank.on_side())
+        seen_from_sentence(*add(box));
     move_sentence(*add(box), job);
     box->addWidget(quiet(
         tr("Changing zero, axes, angles or unit changes the figures. The holes stay where they are on the metal.")));

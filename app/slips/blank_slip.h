@@ -34,6 +34,14 @@ private:
     void zero_sentence(Sentence& s, const Job& job);
     void angle_sentence(Sentence& s);
     void move_sentence(Sentence& s, const Job& job);
+    void measured_blanks(Sentence& s, const QString& name, const QString& what,
+                         const JobBlanks::Reach<Measured>& reach);
+    void bar_size_sentence(Sentence& s, const Blank& blank);
+    void bar_bore_sentence(Sentence& s, const Blank& blank);
+    void shoulder_sentence(Sentence& s);
+    void flat_sentence(Sentence& s, std::size_t index);
+    void seen_from_sentence(Sentence& s);
+    void add_flat();
     void add_existing();
     void remove_existing(std::size_t index);
 };

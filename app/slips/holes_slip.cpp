@@ -1,5 +1,7 @@
 #include "slips/holes_slip.h"
 
+#include "slips/bar_pattern_sentence.h"
+
 #include "layout/callout.h"
 #include "layout/copies.h"
 #include "layout/why.h"
@@ -38,15 +40,25 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     auto* add = new FlowLayout(add_line);
     auto* add_label = new QLabel(tr("Add a"));
     add->addWidget(add_label);
-    const std::pair<const char*, QString> kinds[] = {{"addCircle", tr("circle")}, {"addArc", tr("arc")},
-                                                     {"addRow", tr("row")},       {"addSingle", tr("hole")},
-                                                     {"addGrid", tr("grid")},     {"addCopy", tr("copy")}};
-    for (int i = 0; i < 6; ++i) {
-        auto* button = new QPushButton(kinds[i].second);
-        button->setObjectName(QLatin1String(kinds[i].first));
-        button->setAccessibleName(tr("add a %1").arg(kinds[i].second));
-        button->setToolTip(tr("Adds a %1, to be changed where it stands (Alt+%2)").arg(kinds[i].second).arg(i + 1));
-        button->setShortcut(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + i)));
+    // In the order of PatternKind. What only a flat face or only the side of a bar has is shown there only.
+    enum class Where { Flat, Anywhere, Side };
+    struct Kind {
+        const char* name;
+        QString word;
+        Where where;
+    };
+    const Kind kinds[] = {{"addCircle", tr("circle"), Where::Flat}, {"addArc", tr("arc"), Where::Flat},
+                          {"addRow", tr("row"), Where::Anywhere},   {"addSingle", tr("hole"), Where::Anywhere},
+                          {"addGrid", tr("grid"), Where::Flat},     {"addCopy", tr("copy"), Where::Anywhere},
+                          {"addRing", tr("ring"), Where::Side},     {"addHelix", tr("helix"), Where::Side}};
+    for (int i = 0; i < static_cast<int>(std::size(kinds)); ++i) {
+        auto* button = new QPushButton(kinds[i].word);
+        button->setObjectName(QLatin1String(kinds[i].name));
+        button->setAccessibleName(tr("add a %1").arg(kinds[i].word));
+        button->setToolTip(tr("Adds a %1, to be changed where it stands (Alt+%2)").arg(kinds[i].word).arg(i % 6 + 1));
+        button->setShortcut(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + i % 6)));
+        if (kinds[i].where != Where::Anywhere)
+            (kinds[i].where == Where::Flat ? m_flat_buttons : m_side_buttons) << button;
         connect(button, &QPushButton::clicked, this, [this, i] { add_pattern(static_cast<PatternKind>(i)); });
         add->addWidget(button);
     }
@@ -127,11 +139,18 @@ QString HolesSlip::structure() {
             text += margins->along == Axis::X ? QStringLiteral("x") : QStringLiteral("y");
         if (const auto* copy = std::get_if<CopyPattern>(&pattern.layout))
             text += QStringLiteral("w%1").arg(copy->way.index());
+        if (const auto* bar = std::get_if<BarPattern>(&pattern.layout))
+            text += bar_pattern_structure(*bar, job.blank) + (pattern.hole.depth ? QStringLiteral("d") : QString());
     }
     return text + QStringLiteral("/%1").arg(open_pattern());
 }
 
 void HolesSlip::refresh() {
+    const bool on_side = document().settled().blank.on_side();
+    for (QPushButton* button : m_flat_buttons)
+        button->setVisible(!on_side);
+    for (QPushButton* button : m_side_buttons)
+        button->setVisible(on_side);
     if (m_built != structure() || !m_pattern_box)
         build();
     const Job& job = document().settled();

@@ -33,7 +33,8 @@ private:
     QLabel* m_why;
     QPushButton* m_zero_here;
     QLabel* m_convention;
-    QString m_built; // what the sentences were built for
+    QList<QPushButton*> m_flat_buttons, m_side_buttons; // ways to begin a pattern that only one sort of face has
+    QString m_built;                                    // what the sentences were built for
     int m_open_index = -1;
     std::size_t m_built_patterns = 0;
 

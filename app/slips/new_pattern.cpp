@@ -17,6 +17,27 @@ Length round_figure(Length length, Unit unit) {
 
 } // namespace
 
+namespace {
+
+// A first pattern in the side of a bar, a quarter of the way along.
+BarPattern new_bar_pattern(const Job& job, PatternKind kind) {
+    BarPattern bar;
+    bar.along_from = job.datum.place == DatumPlace::RightEdge ? AlongFrom::RightEnd : AlongFrom::LeftEnd;
+    bar.along = round_figure(job.blank.width.actual() / 4.0, job.unit);
+    bar.at = Angle::degrees(90.0);
+    bar.going = as_seen(job, job.convention.sense);
+    bar.count = kind == PatternKind::Single ? 1 : kind == PatternKind::Ring ? 6 : 4;
+    bar.all_round = kind == PatternKind::Ring;
+    if (kind == PatternKind::Row || kind == PatternKind::Helix)
+        bar.pitch = round_figure(job.blank.width.actual() / 10.0, job.unit) *
+                    (bar.along_from == AlongFrom::RightEnd ? -1.0 : 1.0);
+    if (kind == PatternKind::Helix)
+        bar.turn = Angle::degrees(40.0);
+    return bar;
+}
+
+} // namespace
+
 Pattern new_pattern(const Job& job, PatternKind kind) {
     const Length least = std::min(job.blank.extent_x(), job.blank.extent_y());
     const Point middle = middle_from_datum(job);
@@ -25,7 +46,14 @@ Pattern new_pattern(const Job& job, PatternKind kind) {
     pattern.name = next_pattern_name(job);
     pattern.face = job.blank.up;
     pattern.hole.diameter = std::min(round_figure(least / 20.0, job.unit), least / 8.0);
+    if (job.blank.on_side() && kind != PatternKind::Copy) {
+        pattern.hole.diameter = round_figure(job.blank.diameter.actual() / 6.0, job.unit);
+        pattern.layout = new_bar_pattern(job, kind);
+        return pattern;
+    }
     switch (kind) {
+    case PatternKind::Ring:
+    case PatternKind::Helix:
     case PatternKind::Circle:
         pattern.layout = CirclePattern{middle, across, 6, job.convention.zero, job.convention.sense};
         break;

@@ -6,7 +6,7 @@
 
 namespace clockface::app {
 
-enum class PatternKind { Circle, Arc, Row, Single, Grid, Copy };
+enum class PatternKind { Circle, Arc, Row, Single, Grid, Copy, Ring, Helix };
 
 /// A new pattern for the face at hand. A copy needs a pattern on this face to be copied.
 Pattern new_pattern(const Job& job, PatternKind kind);

@@ -1,5 +1,6 @@
 #include "slips/pattern_sentence.h"
 
+#include "layout/on_bar.h"
 #include "layout/pattern.h"
 #include "layout/validate.h"
 #include "measure/cases.h"
@@ -7,6 +8,8 @@
 #include "measure/lists.h"
 #include "measure/shop_number.h"
 #include "shop/hole_words.h"
+#include "slips/bar_pattern_sentence.h"
+#include "slips/hole_blanks.h"
 #include "slips/new_pattern.h"
 
 namespace clockface::app {
@@ -23,9 +26,10 @@ QString tr(const char* text) {
 // Writes one pattern: every kind has its own sentence, the beginning and the end are alike.
 class Writer {
 public:
-    Writer(Sentence& sentence, const JobBlanks& blanks, std::size_t index)
+    Writer(Sentence& sentence, const JobBlanks& blanks, const Job& job, std::size_t index)
         : m_s(sentence)
         , m_blanks(blanks)
+        , m_job(job)
         , m_index(index) {}
 
     void operator()(const CirclePattern&) {
@@ -196,6 +200,7 @@ public:
             m_blanks.points(m_s, "points", tr("places of the holes"), {}, part(&PointsPattern::at),
                             [](const Job&) { return Point{}; });
     }
+    void operator()(const BarPattern&) { write_bar_pattern(m_s, m_blanks, m_job, m_index); }
     void operator()(const CopyPattern& copy) {
         m_s.words(tr("The holes of"));
         m_blanks.text(m_s, "of", tr("the pattern that is copied"), part(&CopyPattern::of));
@@ -237,7 +242,8 @@ public:
                         return QString();
                     });
             });
-        if (!std::holds_alternative<CopyPattern>(layout) && !std::holds_alternative<PointsPattern>(layout)) {
+        if (!m_job.blank.on_side() && !std::holds_alternative<CopyPattern>(layout) &&
+            !std::holds_alternative<PointsPattern>(layout)) {
             m_s.words(tr(", further holes at"));
             m_blanks.points(
                 m_s, "extras", tr("places of further holes"), tr("none"),
@@ -253,6 +259,7 @@ public:
 private:
     Sentence& m_s;
     const JobBlanks& m_blanks;
+    const Job& m_job;
     std::size_t m_index;
 
     static Point shift_of_first(const Pattern& pattern) {
@@ -353,13 +360,34 @@ private:
                 });
             });
     }
+    // On the side of a bar a copy goes along it or round it.
+    void mirrored_on_side() {
+        m_s.words(tr("in the line across the bar at"));
+        m_blanks.coordinate(m_s, "placeX", tr("place of the line along the bar"), Axis::X, way_part(&Mirrored::on));
+    }
+    void turned_on_side() {
+        m_s.words(tr("by"));
+        m_blanks.turn(m_s, "turnBy", tr("angle of the turn"), way_part(&Turned::by));
+        m_s.words(tr("counter-clockwise seen from the right end,"));
+        times(way_part(&Turned::times));
+    }
+    void repeated_on_side() {
+        m_s.words(tr("by a step along the bar of"));
+        m_blanks.coordinate(m_s, "placeX", tr("step along the bar"), Axis::X, way_part(&Repeated::step));
+        m_s.words(QStringLiteral(","));
+        times(way_part(&Repeated::times));
+    }
     void mirrored() {
+        if (m_job.blank.on_side())
+            return mirrored_on_side();
         m_s.words(tr("in the line through"));
         place(way_part(&Mirrored::on));
         m_s.words(tr("towards"));
         m_blanks.direction(m_s, "lineBearing", tr("direction of the mirror's line"), way_part(&Mirrored::along));
     }
     void turned() {
+        if (m_job.blank.on_side())
+            return turned_on_side();
         m_s.words(tr("by"));
         m_blanks.turn(m_s, "turnBy", tr("angle of the turn"), way_part(&Turned::by));
         m_s.words(tr("counter-clockwise about"));
@@ -368,6 +396,8 @@ private:
         times(way_part(&Turned::times));
     }
     void repeated() {
+        if (m_job.blank.on_side())
+            return repeated_on_side();
         m_s.words(tr("by a step of"));
         place(way_part(&Repeated::step));
         m_s.words(QStringLiteral(","));
@@ -380,17 +410,7 @@ private:
 
     void size_and_depth() {
         const std::size_t index = m_index;
-        m_blanks.custom(
-            m_s, "size", tr("size, thread or fit of the holes"),
-            [index](const Job& job) { return q(size_in_words(job.patterns[index].hole, job.unit)); },
-            [index](Job& job, const QString& text) -> Result<QString> {
-                return read_hole_size(text.toStdString(), job.unit).map([&](const ReadHole& read) {
-                    const auto depth = job.patterns[index].hole.depth;
-                    job.patterns[index].hole = read.spec;
-                    job.patterns[index].hole.depth = depth;
-                    return q(read.how);
-                });
-            });
+        size_blank(m_s, m_blanks, m_index);
         m_s.words(tr(", drilled"));
         m_blanks.custom(
             m_s, "depth", tr("depth of the holes"),
@@ -427,7 +447,7 @@ void write_pattern(Sentence& sentence, const JobBlanks& blanks, const Job& job, 
             return QString();
         });
     sentence.words(QStringLiteral(":"));
-    Writer writer(sentence, blanks, index);
+    Writer writer(sentence, blanks, job, index);
     const PatternLayout layout = job.patterns[index].layout;
     std::visit(writer, layout);
     writer.end(layout);
@@ -461,6 +481,14 @@ QString pattern_summary(const Job& job, std::size_t index, int made) {
                 return tr("%1 from %2 and %3").arg(many, q(in_words(two.one)), q(in_words(two.other)));
             },
             [&](const PointsPattern&) { return tr("%1 at places of their own").arg(many); },
+            [&](const BarPattern& bar) {
+                if (bar.count == 1)
+                    return tr("%1, %2").arg(many, q(along_in_words(job, bar)));
+                return bar.pitch == Length{} ? tr("%1 round the bar, %2").arg(many, q(along_in_words(job, bar)))
+                       : turn_of(bar) == Angle{}
+                           ? tr("%1 along the bar, %2 apart").arg(many, shown_length(job, bar.pitch))
+                           : tr("%1 along and round the bar").arg(many);
+            },
             [&](const CopyPattern& copy) {
                 static constexpr std::array ways = {"%1, %2 mirrored", "%1, %2 turned", "%1, %2 repeated",
                                                     "%1, %2 at each further hole", "%1, %2 in every piece"};

@@ -81,7 +81,7 @@ QString CalloutLine::word_begun() const {
 
 void CalloutLine::offer_words() {
     QStringList words;
-    for (const std::string& word : callout_completions(word_begun().toStdString()))
+    for (const std::string& word : callout_completions(word_begun().toStdString(), m_document.job().blank.on_side()))
         words << QString::fromStdString(word);
     static_cast<QStringListModel*>(m_completer->model())->setStringList(words);
     if (words.isEmpty() || word_begun().size() < 2)

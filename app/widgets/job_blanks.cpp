@@ -36,12 +36,17 @@ QString shown_length(const Job& job, Length length) {
 }
 
 QString shown_direction(const Job& job, Angle bearing) {
-    return q(in_degrees(job.convention.figure_of(bearing)) + " (" + clock_time(bearing) + ")");
+    const Angle seen = as_seen(job, bearing);
+    return q(in_degrees(job.convention.figure_of(seen)) + " (" + clock_time(seen) + ")");
 }
 
 Result<ReadAngle> read_shown_direction(const QString& text, const Job& job) {
     const QString typed = text.section(QLatin1Char('('), 0, 0).trimmed();
-    return read_direction(typed.isEmpty() ? text.toStdString() : typed.toStdString(), job.convention);
+    return read_direction(typed.isEmpty() ? text.toStdString() : typed.toStdString(), job.convention)
+        .map([&](ReadAngle read) {
+            read.value = as_seen(job, read.value);
+            return read;
+        });
 }
 
 void JobBlanks::custom(Sentence& sentence, const QString& name, const QString& what,

@@ -13,7 +13,8 @@ namespace {
 
 using nlohmann::json;
 
-const std::vector<std::string> shapes = {"disc", "plate", "ring", "block", "angle", "outline"};
+const std::vector<std::string> shapes = {"disc",    "plate",     "ring", "block",       "angle",
+                                         "outline", "round-bar", "tube", "hexagon-bar", "square-bar"};
 const std::vector<std::string> existing_kinds = {"hole", "boss", "slot"};
 const std::vector<std::string> places = {"middle",      "lower-left", "lower-right", "upper-left",
                                          "upper-right", "left-edge",  "right-edge",  "lower-edge",
@@ -47,9 +48,29 @@ ordered cutting_json(const Cutting& cutting) {
             {"kerf", cutting.kerf.in_mm()}, {"facing", cutting.facing.in_mm()}, {"end_is_true", cutting.end_is_true}};
 }
 
+void write_bar(ordered& out, const Blank& blank) {
+    const BarForm& bar = blank.bar;
+    out["diameter"] = measured(blank.diameter);
+    out["length"] = measured(blank.width);
+    for (const Shoulder& shoulder : bar.shoulders)
+        out["shoulders"].push_back({{"at", shoulder.at.in_mm()}, {"diameter", shoulder.diameter.in_mm()}});
+    for (const Flat& flat : bar.flats)
+        out["flats"].push_back({{"facing", flat.facing.in_degrees()},
+                                {"from", flat.from.in_mm()},
+                                {"to", flat.to.in_mm()},
+                                {"depth", flat.depth.in_mm()}});
+    if (bar.bore_depth) {
+        out["bore_depth"] = bar.bore_depth->in_mm();
+        out["bore_from"] = word_for(bar.bore_from, face_words());
+    }
+    out["angles_seen_from"] = word_for(bar.seen_from, face_words());
+}
+
 ordered blank_json(const Blank& blank) {
     ordered out{{"shape", word_for(blank.shape, shapes)}};
-    if (blank.is_round()) {
+    if (blank.is_bar()) {
+        write_bar(out, blank);
+    } else if (blank.is_round()) {
         out["diameter"] = measured(blank.diameter);
     } else if (blank.shape == BlankShape::Outline) {
         out["corners"] = points(blank.corners);
@@ -61,7 +82,8 @@ ordered blank_json(const Blank& blank) {
     }
     if (blank.bore)
         out["bore"] = blank.bore->in_mm();
-    out["thickness"] = blank.thickness.in_mm();
+    if (!blank.is_bar())
+        out["thickness"] = blank.thickness.in_mm();
     out["material"] = blank.material;
     if (blank.step)
         out["step"] = {{"axis", word_for(blank.step->axis, axis_words())},
@@ -122,8 +144,34 @@ Cutting read_cutting(JsonObject& in) {
     return out;
 }
 
+BarForm read_bar(JsonObject& blank) {
+    BarForm bar;
+    const auto each = [&](const std::string& name, const auto& read) {
+        if (!blank.has(name))
+            return;
+        const json& all = blank.array(name);
+        for (std::size_t i = 0; i < all.size(); ++i) {
+            JsonObject in(all[i], fmt::format("{}[{}]", blank.place_of(name), i), blank.fault());
+            read(in);
+        }
+    };
+    each("shoulders", [&](JsonObject& in) { bar.shoulders.push_back({length(in, "at"), length(in, "diameter")}); });
+    each("flats", [&](JsonObject& in) {
+        bar.flats.push_back({angle(in, "facing"), length(in, "from"), length(in, "to"), length(in, "depth")});
+    });
+    bar.bore_depth = optional_length(blank, "bore_depth");
+    if (bar.bore_depth)
+        bar.bore_from = read_face(blank, "bore_from");
+    bar.seen_from = read_face(blank, "angles_seen_from");
+    return bar;
+}
+
 void read_sizes(JsonObject& blank, Blank& out) {
-    if (out.is_round()) {
+    if (out.is_bar()) {
+        out.diameter = read_measured(blank, "diameter");
+        out.width = read_measured(blank, "length");
+        out.bar = read_bar(blank);
+    } else if (out.is_round()) {
         out.diameter = read_measured(blank, "diameter");
     } else if (out.shape == BlankShape::Outline) {
         out.corners = read_points(blank, "corners");
@@ -134,7 +182,8 @@ void read_sizes(JsonObject& blank, Blank& out) {
             out.leg = read_measured(blank, "leg");
     }
     out.bore = optional_length(blank, "bore");
-    out.thickness = length(blank, "thickness");
+    if (!out.is_bar())
+        out.thickness = length(blank, "thickness");
 }
 
 Blank read_blank(JsonObject& in) {

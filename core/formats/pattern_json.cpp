@@ -11,8 +11,10 @@ namespace {
 using nlohmann::json;
 
 const std::vector<std::string> purposes = {"plain", "tapped", "reamed"};
-const std::vector<std::string> kinds = {"circle",  "arc",   "row",    "single",        "grid",   "angles",
-                                        "margins", "steps", "middle", "two-distances", "points", "copy"};
+const std::vector<std::string> kinds = {"circle", "arc",    "row",           "single", "grid", "angles", "margins",
+                                        "steps",  "middle", "two-distances", "points", "copy", "bar"};
+const std::vector<std::string> along_from = {"zero", "left-end", "right-end", "shoulder", "hole"};
+const std::vector<std::string> reaches = {"as-said", "to-axis", "into-bore", "into-hole"};
 const std::vector<std::string> ways = {"mirrored", "turned", "repeated", "at-each", "in-every-piece"};
 const std::vector<std::string> grid_kinds = {"full", "frame", "staggered"};
 
@@ -101,6 +103,27 @@ struct LayoutOut {
                    copy.way);
     }
     void operator()(const SinglePattern& single) const { out["at"] = point(single.at); }
+    void operator()(const BarPattern& bar) const {
+        out["along_from"] = word_for(bar.along_from, along_from);
+        if (bar.along_from == AlongFrom::Shoulder)
+            out["shoulder"] = bar.shoulder;
+        if (bar.hole)
+            out["from_hole"] = hole_ref(*bar.hole);
+        out["along"] = bar.along.in_mm();
+        if (bar.angle_from)
+            out["angle_from"] = hole_ref(*bar.angle_from);
+        out["at"] = bar.at.in_degrees();
+        out["count"] = bar.count;
+        out["pitch"] = bar.pitch.in_mm();
+        if (bar.all_round)
+            out["all_round"] = true;
+        out["turn"] = bar.turn.in_degrees();
+        out["going"] = word_for(bar.going, sense_words());
+        out["offset"] = bar.offset.in_mm();
+        out["reach"] = word_for(bar.reach, reaches);
+        if (bar.into)
+            out["into"] = hole_ref(*bar.into);
+    }
     void operator()(const GridPattern& grid) const {
         out["at"] = point(grid.first);
         out["holes"] = word_for(grid.kind, grid_kinds);
@@ -214,6 +237,28 @@ const std::vector<LayoutReader> layout_readers = {
     [](JsonObject& in) -> PatternLayout { return PointsPattern{read_points(in, "points")}; },
     [](JsonObject& in) -> PatternLayout {
         return CopyPattern{in.text("of"), read_way(in)};
+    },
+    [](JsonObject& in) -> PatternLayout {
+        BarPattern bar;
+        bar.along_from = static_cast<AlongFrom>(in.word("along_from", along_from));
+        if (bar.along_from == AlongFrom::Shoulder)
+            bar.shoulder = in.integer("shoulder");
+        const auto ref = [&](const std::string& name) {
+            return in.has(name) ? std::optional(read_hole_ref(in, name)) : std::nullopt;
+        };
+        bar.hole = ref("from_hole");
+        bar.along = length(in, "along");
+        bar.angle_from = ref("angle_from");
+        bar.at = angle(in, "at");
+        bar.count = in.integer("count");
+        bar.pitch = length(in, "pitch");
+        bar.all_round = yes(in, "all_round");
+        bar.turn = angle(in, "turn");
+        bar.going = sense(in, "going");
+        bar.offset = length(in, "offset");
+        bar.reach = static_cast<BarReach>(in.word("reach", reaches));
+        bar.into = ref("into");
+        return bar;
     }};
 
 } // namespace

@@ -1,5 +1,7 @@
 #include "job/blank.h"
 
+#include "job/section.h"
+
 #include <algorithm>
 
 namespace clockface {
@@ -30,6 +32,10 @@ Box box_of(const Blank& blank) {
     case BlankShape::Plate:
     case BlankShape::Block:
     case BlankShape::Angle:
+    case BlankShape::RoundBar:
+    case BlankShape::Tube:
+    case BlankShape::HexagonBar:
+    case BlankShape::SquareBar:
         break;
     }
     return {blank.width.actual(), blank.height.actual(), blank.thickness};
@@ -39,6 +45,11 @@ Box box_of(const Blank& blank) {
 
 std::vector<Face> faces_of(BlankShape shape) {
     switch (shape) {
+    case BlankShape::RoundBar:
+    case BlankShape::Tube:
+    case BlankShape::HexagonBar:
+    case BlankShape::SquareBar:
+        return {Face::Top, Face::Left, Face::Right};
     case BlankShape::Block:
         return {Face::Top, Face::Under, Face::Front, Face::Back, Face::Left, Face::Right};
     case BlankShape::Angle:
@@ -52,17 +63,41 @@ std::vector<Face> faces_of(BlankShape shape) {
     return {Face::Top, Face::Under};
 }
 
+bool Blank::is_round() const {
+    if (is_bar())
+        return up != Face::Top && end_section(*this, up).round;
+    return shape == BlankShape::Disc || shape == BlankShape::Ring;
+}
+
+bool Blank::bore_shows() const {
+    if (!bore)
+        return false;
+    if (is_bar())
+        return up != Face::Top && (!bar.bore_depth || up == bar.bore_from);
+    return up == Face::Top || up == Face::Under;
+}
+
 Length Blank::extent_x() const {
+    if (on_side())
+        return width.actual();
+    if (is_bar())
+        return end_section(*this, up).across_x();
     return up == Face::Left || up == Face::Right ? box_of(*this).y : box_of(*this).x;
 }
 
 Length Blank::extent_y() const {
+    if (on_side())
+        return widest_girth(*this);
+    if (is_bar())
+        return end_section(*this, up).across_y();
     if (up == Face::Top || up == Face::Under)
         return box_of(*this).y;
     return shape == BlankShape::Angle ? leg.actual() : box_of(*this).z;
 }
 
 Length Blank::metal_under(Point from_middle) const {
+    if (is_bar())
+        return on_side() ? way_through(section_at(*this, from_middle.x + width.actual() / 2.0)) : width.actual();
     if (shape == BlankShape::Angle)
         return thickness;
     if (up == Face::Front || up == Face::Back)
@@ -128,6 +163,14 @@ std::string in_words(BlankShape shape) {
         return "angle section";
     case BlankShape::Outline:
         return "plate of another outline";
+    case BlankShape::RoundBar:
+        return "round bar";
+    case BlankShape::Tube:
+        return "tube";
+    case BlankShape::HexagonBar:
+        return "hexagon bar";
+    case BlankShape::SquareBar:
+        return "square bar";
     case BlankShape::Plate:
         break;
     }
@@ -137,6 +180,8 @@ std::string in_words(BlankShape shape) {
 std::string face_in_words(BlankShape shape, Face face) {
     if (shape == BlankShape::Angle)
         return face == Face::Front ? "standing leg" : "lying leg";
+    if (shape >= BlankShape::RoundBar && face == Face::Top)
+        return "side";
     switch (face) {
     case Face::Under:
         return "underside";

@@ -19,13 +19,14 @@ struct Measured {
     bool operator==(const Measured&) const = default;
 };
 
-enum class BlankShape { Disc, Plate, Ring, Block, Angle, Outline };
+enum class BlankShape { Disc, Plate, Ring, Block, Angle, Outline, RoundBar, Tube, HexagonBar, SquareBar };
 
 /// The side of a piece that holes start from. The front is the side towards the reader when the top lies up.
 enum class Face { Top, Under, Front, Back, Left, Right };
 
 /// The faces a shape can be drilled from: all six of a block, the two legs of an angle section (top: the lying leg,
-/// front: the standing one), top and under of anything flat.
+/// front: the standing one), top and under of anything flat. A bar lies from left to right; the whole of its side,
+/// rolled out, counts as its top, and it has two ends.
 std::vector<Face> faces_of(BlankShape shape);
 
 /// A stepped plate: beyond the line the metal is thinner or thicker.
@@ -37,6 +38,31 @@ struct StepLine {
 };
 
 enum class ExistingKind { Hole, Boss, Slot };
+
+/// A bar's shoulder: from here to the right its diameter is another, round whatever the stock is.
+struct Shoulder {
+    Length at; ///< from the left end
+    Length diameter;
+    bool operator==(const Shoulder&) const = default;
+};
+
+/// A flat along a bar.
+struct Flat {
+    Angle facing;    ///< bearing it looks to, seen from the right end
+    Length from, to; ///< from the left end
+    Length depth;    ///< of metal taken off, below the surface of the stock
+    bool operator==(const Flat&) const = default;
+};
+
+/// What only a bar has. Bearings round a bar are kept as seen from its right end, whatever end the drawing looks from.
+struct BarForm {
+    std::vector<Shoulder> shoulders; ///< from left to right
+    std::vector<Flat> flats;
+    std::optional<Length> bore_depth; ///< of a bore that does not go right through
+    Face bore_from = Face::Right;     ///< the end such a bore opens at
+    Face seen_from = Face::Right;     ///< the end the drawing looks at when it counts angles
+    bool operator==(const BarForm&) const = default;
+};
 
 /// What is in or on the blank before work begins; zero can be set on it, and holes keep their distance from it.
 struct Existing {
@@ -64,8 +90,8 @@ struct Cutting {
 
 struct Blank {
     BlankShape shape = BlankShape::Plate;
-    Measured diameter;          ///< disc, ring
-    Measured width;             ///< plate, block, angle: along x
+    Measured diameter;          ///< disc, ring, round bar, tube; hexagon and square bar: across the flats
+    Measured width;             ///< plate, block, angle: along x; a bar's length
     Measured height;            ///< plate, block: along y; angle: the lying leg
     Measured leg;               ///< angle: the standing leg
     std::optional<Length> bore; ///< diameter of a bore through the middle of top and under
@@ -75,16 +101,21 @@ struct Blank {
     std::optional<StepLine> step;
     std::vector<Existing> existing;
     std::optional<Cutting> cutting;
+    BarForm bar;
     Face up = Face::Top; ///< the face at hand: what the board shows and the list is made for
 
-    [[nodiscard]] bool is_round() const { return shape == BlankShape::Disc || shape == BlankShape::Ring; }
+    [[nodiscard]] bool is_bar() const { return shape >= BlankShape::RoundBar; }
+    /// The side of a bar is at hand, rolled out: x along it, y round it, with the bar's top line in the middle.
+    [[nodiscard]] bool on_side() const { return is_bar() && up == Face::Top; }
+    /// Whether the face at hand is a disc.
+    [[nodiscard]] bool is_round() const;
     /// Full extent of the face at hand along its x and y, from the measured sizes where there are any.
     [[nodiscard]] Length extent_x() const;
     [[nodiscard]] Length extent_y() const;
     /// How much metal lies under a point of the face at hand (from its middle).
     [[nodiscard]] Length metal_under(Point from_middle) const;
     /// Whether the bore opens on the face at hand.
-    [[nodiscard]] bool bore_shows() const { return bore && (up == Face::Top || up == Face::Under); }
+    [[nodiscard]] bool bore_shows() const;
     bool operator==(const Blank&) const = default;
 };
 

@@ -9,26 +9,27 @@ namespace {
 // Every point a layout is hung on; all of them move when it is shifted.
 std::vector<Point*> reach_points(PatternLayout& layout) {
     using Points = std::vector<Point*>;
-    return std::visit(
-        Cases{[](RowPattern& row) { return Points{&row.first}; }, [](StepsPattern& row) { return Points{&row.first}; },
-              [](SinglePattern& single) { return Points{&single.at}; },
-              [](GridPattern& grid) { return Points{&grid.first}; },
-              [](PointsPattern& points) {
-                  Points all;
-                  for (Point& point : points.at)
-                      all.push_back(&point);
-                  return all;
-              },
-              [](CopyPattern& copy) {
-                  if (auto* mirror = std::get_if<Mirrored>(&copy.way))
-                      return Points{&mirror->on};
-                  if (auto* turn = std::get_if<Turned>(&copy.way))
-                      return Points{&turn->about};
-                  return Points{};
-              },
-              [](MarginsPattern&) { return Points{}; }, [](MiddlePattern&) { return Points{}; },
-              [](TwoDistancesPattern&) { return Points{}; }, [](auto& round) { return Points{&round.centre}; }},
-        layout);
+    return std::visit(Cases{[](RowPattern& row) { return Points{&row.first}; },
+                            [](StepsPattern& row) { return Points{&row.first}; },
+                            [](SinglePattern& single) { return Points{&single.at}; },
+                            [](GridPattern& grid) { return Points{&grid.first}; },
+                            [](PointsPattern& points) {
+                                Points all;
+                                for (Point& point : points.at)
+                                    all.push_back(&point);
+                                return all;
+                            },
+                            [](CopyPattern& copy) {
+                                if (auto* mirror = std::get_if<Mirrored>(&copy.way))
+                                    return Points{&mirror->on};
+                                if (auto* turn = std::get_if<Turned>(&copy.way))
+                                    return Points{&turn->about};
+                                return Points{};
+                            },
+                            [](MarginsPattern&) { return Points{}; }, [](BarPattern&) { return Points{}; },
+                            [](MiddlePattern&) { return Points{}; }, [](TwoDistancesPattern&) { return Points{}; },
+                            [](auto& round) { return Points{&round.centre}; }},
+                      layout);
 }
 
 } // namespace
@@ -66,6 +67,8 @@ PatternLayout shifted(PatternLayout layout, Point step) {
         *point = *point + step;
     if (auto* margins = std::get_if<MarginsPattern>(&layout))
         margins->level += margins->along == Axis::X ? step.y : step.x;
+    if (auto* bar = std::get_if<BarPattern>(&layout); bar && bar->along_from == AlongFrom::Zero)
+        bar->along += step.x;
     return layout;
 }
 
@@ -86,6 +89,13 @@ std::vector<std::string*> names_in(PatternLayout& layout) {
                                 Names names{&copy.of};
                                 if (auto* each = std::get_if<AtEach>(&copy.way))
                                     names.push_back(&each->of);
+                                return names;
+                            },
+                            [](BarPattern& bar) {
+                                Names names;
+                                for (std::optional<HoleRef>* ref : {&bar.hole, &bar.angle_from, &bar.into})
+                                    if (*ref)
+                                        names.push_back(&(*ref)->pattern);
                                 return names;
                             },
                             [](auto&) { return Names{}; }},

@@ -133,6 +133,30 @@ struct PointsPattern {
     bool operator==(const PointsPattern&) const = default;
 };
 
+/// What a distance along a bar is counted from.
+enum class AlongFrom { Zero, LeftEnd, RightEnd, Shoulder, Hole };
+/// How far a hole in the side of a bar goes, where the kind of hole does not say it.
+enum class BarReach { AsSaid, ToAxis, IntoBore, IntoHole };
+
+/// Holes in the side of a bar: one, a row along it, a ring round it, or a helix. Bearings are seen from the right end.
+struct BarPattern {
+    AlongFrom along_from = AlongFrom::Zero;
+    int shoulder = 1;                  ///< number of the shoulder, from 1
+    std::optional<HoleRef> hole;       ///< the hole the distance is counted from
+    Length along;                      ///< of hole 1: to the right; from the right end to the left
+    std::optional<HoleRef> angle_from; ///< the angle is counted from this hole
+    Angle at;                          ///< bearing of hole 1, or its turn from that hole
+    int count = 1;
+    Length pitch;                          ///< along, from each hole to the next; to the left below nought
+    bool all_round = false;                ///< the holes stand 360 / count apart
+    Angle turn;                            ///< otherwise: from each hole to the next, not below nought
+    Sense going = Sense::CounterClockwise; ///< the way they follow each other round
+    Length offset;                         ///< of the hole's axis from the bar's, plus on the counter-clockwise side
+    BarReach reach = BarReach::AsSaid;
+    std::optional<HoleRef> into; ///< the hole it runs into
+    bool operator==(const BarPattern&) const = default;
+};
+
 // How a copy comes about.
 
 /// Mirrored in a line.
@@ -174,7 +198,7 @@ struct CopyPattern {
 
 using PatternLayout =
     std::variant<CirclePattern, ArcPattern, RowPattern, SinglePattern, GridPattern, AnglesPattern, MarginsPattern,
-                 StepsPattern, MiddlePattern, TwoDistancesPattern, PointsPattern, CopyPattern>;
+                 StepsPattern, MiddlePattern, TwoDistancesPattern, PointsPattern, CopyPattern, BarPattern>;
 
 struct Pattern {
     std::string name; ///< "A": its holes are A1, A2 …

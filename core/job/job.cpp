@@ -52,6 +52,22 @@ Job with_face_up(Job job, Face face) {
     return job;
 }
 
+namespace {
+
+bool seen_in_mirror(const Job& job) {
+    return job.blank.on_side() && job.blank.bar.seen_from == Face::Left;
+}
+
+} // namespace
+
+Angle as_seen(const Job& job, Angle bearing) {
+    return seen_in_mirror(job) ? (Angle::degrees(180.0) - bearing).wrapped() : bearing;
+}
+
+Sense as_seen(const Job& job, Sense sense) {
+    return seen_in_mirror(job) ? opposite(sense) : sense;
+}
+
 Point as_drawn(const Datum& datum, Point point) {
     return {datum.x_plus_right ? point.x : -point.x, datum.y_plus_up ? point.y : -point.y};
 }

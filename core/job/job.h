@@ -58,6 +58,11 @@ Datum datum_on(const Job& job, Point from_datum, const std::string& what);
 /// The job with another face up. Every face keeps its own zero; a new one begins with the zero of the last.
 Job with_face_up(Job job, Face face);
 
+/// A bearing, or a way round, as the drawing sees it: on the side of a bar that it looks at from the left end, what is
+/// kept as seen from the right end is seen in a mirror. Each is its own inverse.
+Angle as_seen(const Job& job, Angle bearing);
+Sense as_seen(const Job& job, Sense sense);
+
 /// A point as the drawing writes it: signs follow the direction of the axes.
 Point as_drawn(const Datum& datum, Point point);
 /// The inverse of as_drawn (it is its own inverse).

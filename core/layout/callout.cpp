@@ -1,5 +1,6 @@
 #include "layout/callout.h"
 
+#include "layout/callout_reader.h"
 #include "layout/callout_said.h"
 #include "layout/pattern.h"
 #include "layout/validate.h"
@@ -18,158 +19,48 @@ namespace clockface {
 
 namespace {
 
-using Word = CalloutWord;
-
-struct Stop {
-    CalloutProblem problem;
-};
-
 // Collects what the words say. Refusals travel as an exception inside this file only.
-class Reader {
+class Reader : public CalloutReader {
 public:
     Reader(std::string_view text, const Job& job)
-        : m_text(text)
-        , m_job(job)
-        , m_words(callout_words(text)) {}
+        : CalloutReader(text, job) {}
 
     Pattern read() {
-        if (m_words.empty())
+        if (nothing_typed())
             refuse_end("Nothing is typed yet. Something like 7x M5 on 61.5 circle from 1 o'clock cw would do.");
-        read_count_word();
+        m_said.count = count_word();
         while (!at_end())
             read_part();
         Pattern pattern;
-        pattern.name = next_pattern_name(m_job);
-        pattern.face = m_job.blank.up;
+        pattern.name = next_pattern_name(job());
+        pattern.face = job().blank.up;
         if (m_said.kind != Said::Kind::Copy) {
             if (!m_said.size)
                 refuse_end("The size of the holes is missing. Write a diameter or a thread, such as 8.4 or M5.");
             pattern.hole = *m_said.size;
             pattern.hole.depth = m_said.depth;
         }
-        const Result<PatternLayout> layout = layout_of(m_said, m_job);
+        const Result<PatternLayout> layout = layout_of(m_said, job());
         if (!layout)
             refuse_end(layout.error().sentence);
         pattern.layout = *layout;
         pattern.off = m_said.off;
         pattern.extras = m_said.extras;
-        Job next = m_job;
-        next.patterns.push_back(pattern);
-        if (m_said.without)
-            pattern.left_out = numbers(*m_said.without, static_cast<int>(counts_of(next).back()));
-        next.patterns.back() = pattern;
-        if (const auto fault = first_fault(next))
-            refuse_end(fault->sentence);
-        return pattern;
+        return sound(pattern, m_said.without);
     }
 
 private:
     using Kind = Said::Kind;
 
-    std::string_view m_text;
-    const Job& m_job;
-    std::vector<Word> m_words;
-    std::size_t m_at = 0;
     Said m_said;
 
-    [[noreturn]] void refuse_end(const std::string& sentence) const { throw Stop{{m_text.size(), 0, sentence}}; }
-    [[noreturn]] static void refuse(const Word& word, const std::string& sentence) {
-        throw Stop{{word.begin, word.length, sentence}};
-    }
-    [[nodiscard]] bool at_end() const { return m_at >= m_words.size(); }
-    [[nodiscard]] std::string peek(std::size_t ahead = 0) const {
-        return m_at + ahead < m_words.size() ? m_words[m_at + ahead].text : std::string();
-    }
-    bool take(const std::string& word) {
-        if (peek() != word)
-            return false;
-        ++m_at;
-        return true;
-    }
-    void expect(const std::string& word, const std::string& why) {
-        if (take(word))
-            return;
-        if (at_end())
-            refuse_end(why);
-        refuse(m_words[m_at], why);
-    }
     // "in" is a unit, except before a row, a grid or a piece.
-    [[nodiscard]] bool is_keyword(std::size_t ahead) const {
+    [[nodiscard]] bool is_keyword(std::size_t ahead) const override {
         const std::string word = peek(ahead);
         if (word == "in")
             return peek(ahead + 1) == "row" || peek(ahead + 1) == "a" || peek(ahead + 1) == "staggered" ||
                    peek(ahead + 1) == "every";
         return is_callout_keyword(word);
-    }
-    [[nodiscard]] bool figure_follows() const { return !at_end() && !is_keyword(0); }
-
-    // The words up to the next keyword, as one text.
-    Word figure(const std::string& wanted) {
-        if (!figure_follows()) {
-            if (at_end())
-                refuse_end(wanted + " is missing here.");
-            refuse(m_words[m_at], fmt::format("{} is missing before '{}'.", wanted, peek()));
-        }
-        Word found = m_words[m_at++];
-        while (figure_follows() && belongs_to_figure(m_text.substr(found.begin, found.length), peek())) {
-            found.length = m_words[m_at].begin + m_words[m_at].length - found.begin;
-            ++m_at;
-        }
-        found.text = std::string(m_text.substr(found.begin, found.length));
-        return found;
-    }
-    // Figures with commas (or "and") between them, as far as the next one is a figure by itself.
-    std::vector<Word> list(const std::string& wanted) {
-        std::vector<Word> all{figure(wanted)};
-        while (peek() == "," || peek() == "and") {
-            const std::size_t before = m_at;
-            ++m_at;
-            if (!figure_follows()) {
-                m_at = before;
-                break;
-            }
-            Word next = figure(wanted);
-            const std::string then = peek();
-            // "…, 8.4 deep": the figure belongs to what follows it.
-            if (then == "deep" || then == "apart" || then == "pc" || then == "circle" || then == "from" ||
-                std::isdigit(static_cast<unsigned char>(next.text.front())) == 0) {
-                m_at = before;
-                break;
-            }
-            all.push_back(next);
-        }
-        return all;
-    }
-
-    [[nodiscard]] Length length(const Word& word) const {
-        const auto read = read_length(word.text, m_job.unit);
-        if (!read)
-            refuse(word, read.error().sentence);
-        return read->value;
-    }
-    [[nodiscard]] static int whole(const Word& word, const std::string& of = "holes") {
-        const auto read = clockface::read_count(word.text, 1, most_holes_in_pattern, of);
-        if (!read)
-            refuse(word, read.error().sentence);
-        return *read;
-    }
-    [[nodiscard]] Angle direction(const Word& word) const {
-        const auto read = read_direction(word.text, m_job.convention);
-        if (!read)
-            refuse(word, read.error().sentence);
-        return read->value;
-    }
-    [[nodiscard]] static Angle turn(const Word& word) {
-        const auto read = read_turn(word.text);
-        if (!read)
-            refuse(word, read.error().sentence);
-        return read->value;
-    }
-    [[nodiscard]] static std::set<int> numbers(const Word& word, int places) {
-        const auto read = clockface::read_hole_numbers(word.text, places);
-        if (!read)
-            refuse(word, read.error().sentence);
-        return *read;
     }
     // X, Y as the drawing counts them.
     Point pair(const std::string& wanted) {
@@ -179,7 +70,7 @@ private:
             refuse(x, "This takes two figures, X and Y, with a comma between them.");
         take("y");
         const Word y = figure("The Y of it");
-        return from_drawn(m_job.datum, {length(x), length(y)});
+        return from_drawn(job().datum, {length(x), length(y)});
     }
     std::vector<Point> pairs(const std::string& wanted) {
         std::vector<Point> all{pair(wanted)};
@@ -187,54 +78,6 @@ private:
             all.push_back(pair(wanted));
         return all;
     }
-    std::string pattern_name() {
-        if (at_end())
-            refuse_end("The name of a pattern is missing here.");
-        Word word = m_words[m_at++]; // any word: a pattern may well be called A
-        word.text = std::string(m_text.substr(word.begin, word.length));
-        for (const Pattern& pattern : m_job.patterns)
-            if (pattern.name == word.text || lower(pattern.name) == lower(word.text))
-                return pattern.name;
-        refuse(word, m_job.patterns.empty()
-                         ? "There is no pattern yet to go by."
-                         : fmt::format("There is no pattern {}. {} would do.", word.text, m_job.patterns.back().name));
-    }
-    [[nodiscard]] static std::string lower(std::string text) {
-        std::transform(text.begin(), text.end(), text.begin(),
-                       [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-        return text;
-    }
-    // "A3", when there is a pattern A.
-    [[nodiscard]] std::optional<HoleRef> hole_at(std::size_t ahead) const {
-        const auto found = read_hole_name(peek(ahead), m_job);
-        return found ? std::optional(*found) : std::nullopt;
-    }
-    HoleRef hole() {
-        if (at_end())
-            refuse_end("The name of a hole is missing here.");
-        const auto found = read_hole_name(std::string(m_text.substr(m_words[m_at].begin, m_words[m_at].length)), m_job);
-        if (!found)
-            refuse(m_words[m_at], found.error().sentence);
-        ++m_at;
-        return *found;
-    }
-
-    // "7x", "7 x", "seven", "7 holes".
-    void read_count_word() {
-        Word word = m_words.front();
-        if (word.text.size() > 1 && word.text.back() == 'x' &&
-            std::isdigit(static_cast<unsigned char>(word.text.front()))) {
-            word.text.pop_back();
-            m_said.count = whole(word);
-            ++m_at;
-        } else if (peek(1) == "x" || peek(1) == "holes" ||
-                   (!is_callout_keyword(word.text) && !std::isdigit(static_cast<unsigned char>(word.text.front())) &&
-                    clockface::read_count(word.text, 1, most_holes_in_pattern, "holes"))) {
-            m_said.count = whole(word);
-            m_at += peek(1) == "x" ? 2 : 1;
-        }
-    }
-
     void read_part() {
         if (figure_follows())
             return read_figure();
@@ -258,7 +101,7 @@ private:
             {"mirrored", &Reader::read_mirrored}, {"turned", &Reader::read_turned},
             {"repeated", &Reader::read_repeated}, {"shift", &Reader::read_shift},
             {"plus", &Reader::read_extras}};
-        const Word word = m_words[m_at++];
+        const Word word = next();
         if (const auto part = parts.find(word.text); part != parts.end())
             (this->*part->second)(word);
         else if (!is_callout_filler(word.text))
@@ -295,7 +138,7 @@ private:
     void read_place(const Word& word) {
         const bool named = take("x");
         const Word x = figure("The place");
-        const bool comma = peek() == "," && m_at + 1 < m_words.size() && (!is_keyword(1) || peek(1) == "y");
+        const bool comma = peek() == "," && !peek(1).empty() && (!is_keyword(1) || peek(1) == "y");
         if (!comma && !(named && peek() == "y")) {
             if (word.text == "about" || named)
                 refuse(x, "A place has two figures, X and Y, with a comma between them.");
@@ -305,7 +148,7 @@ private:
         take(",");
         take("y");
         const Word y = figure("The Y of the place");
-        m_said.place = from_drawn(m_job.datum, {length(x), length(y)});
+        m_said.place = from_drawn(job().datum, {length(x), length(y)});
     }
     void read_first(const Word& word) {
         m_said.first = direction(figure("The direction of the first hole"));
@@ -324,14 +167,7 @@ private:
     }
     void read_through(const Word&) { m_said.depth.reset(); }
     void read_towards(const Word&) { m_said.towards = direction(figure("The direction of the row")); }
-    void read_without(const Word&) {
-        const std::vector<Word> all = list("The numbers of the holes left out");
-        Word whole = all.front();
-        for (std::size_t i = 1; i < all.size(); ++i)
-            whole.text += " " + all[i].text;
-        whole.length = all.back().begin + all.back().length - whole.begin;
-        m_said.without = whole;
-    }
+    void read_without(const Word&) { m_said.without = hole_numbers(); }
     void read_angles(const Word&) {
         m_said.kind = Kind::Angles;
         for (const Word& word : list("The angles of the holes"))
@@ -387,9 +223,9 @@ private:
         const bool at_x = peek() == "x" && !has_comma_soon();
         const bool at_y = peek() == "y";
         if (at_x || at_y) {
-            ++m_at;
+            next();
             const Length level = length(figure("The place of the line"));
-            const Point on = from_drawn(m_job.datum, at_x ? Point{level, {}} : Point{{}, level});
+            const Point on = from_drawn(job().datum, at_x ? Point{level, {}} : Point{{}, level});
             m_said.copy.way = Mirrored{on, Angle::degrees(at_x ? 90.0 : 0.0)};
             return;
         }
@@ -404,7 +240,7 @@ private:
         m_said.kind = Kind::Copy;
         m_said.copy.of = pattern_name();
         expect("by", "By which angle? Write it so: turned A by 72.");
-        Turned turned{middle_from_datum(m_job), turn(figure("The angle")), 1};
+        Turned turned{middle_from_datum(job()), turn(figure("The angle")), 1};
         if (take("cw") || take("clockwise"))
             turned.by = -turned.by;
         else if (!take("ccw"))
@@ -431,22 +267,13 @@ private:
             m_said.copy.way = Repeated{step, times()};
         }
     }
-    int times() {
-        take(",");
-        if (peek(1) != "times")
-            return 1;
-        const int count = whole(figure("How many times"), "times");
-        take("times");
-        return count;
-    }
-
     // A figure by itself: the word after it says what it is, otherwise it is the size.
     void read_figure() {
         const Word word = figure("A figure");
         if (take("by"))
             return read_pair(word);
         if (peek() == "from" && hole_at(1)) {
-            ++m_at;
+            next();
             m_said.distances.emplace_back(length(word), hole());
             m_said.kind = Kind::TwoDistances;
         } else if (m_said.kind == Kind::TwoDistances && (word.text == "left" || word.text == "right")) {
@@ -458,10 +285,7 @@ private:
         } else if (take("apart")) {
             m_said.pitch = length(word);
         } else if (!m_said.size) {
-            auto read = read_hole_size(word.text, m_job.unit);
-            if (!read)
-                refuse(word, read.error().sentence);
-            m_said.size = read->spec;
+            m_said.size = hole_size(word);
         } else {
             refuse(word,
                    fmt::format("It is not said what '{}' is. Words such as circle, deep, apart, at or from would do.",
@@ -488,9 +312,9 @@ tl::expected<Pattern, CalloutProblem> read_callout(std::string_view text, const 
     if (text.size() > longest)
         return tl::unexpected(CalloutProblem{longest, 0, "This is too long for a callout."});
     try {
-        return Reader(text, job).read();
-    } catch (const Stop& stop) {
-        return tl::unexpected(stop.problem);
+        return job.blank.on_side() ? read_bar_callout(text, job) : Reader(text, job).read();
+    } catch (const CalloutRefused& refused) {
+        return tl::unexpected(refused.problem);
     }
 }
 

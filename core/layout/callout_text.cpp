@@ -1,4 +1,4 @@
-#include "layout/callout.h"
+#include "layout/callout_reader.h"
 
 #include "layout/pattern.h"
 #include "measure/cases.h"
@@ -10,6 +10,18 @@
 
 namespace clockface {
 
+std::string callout_figure(Length length, Unit unit) {
+    constexpr double same_mm = 1e-10;
+    constexpr int most_decimals = 12;
+    const double value = length.in(unit);
+    for (int decimals = 0; decimals < most_decimals; ++decimals) {
+        const std::string text = fmt::format("{:.{}f}", value, decimals);
+        if (abs(Length::of(std::stod(text), unit) - length) < Length::mm(same_mm))
+            return std::stod(text) == 0.0 ? "0" : text;
+    }
+    return fmt::format("{:.{}f}", value, most_decimals);
+}
+
 namespace {
 
 // The normal form of a callout.
@@ -17,18 +29,7 @@ struct Writer {
     const Job& job;
     const Pattern& pattern;
 
-    // The fewest decimals that read back to the same length, to a ten-millionth of a micrometre.
-    [[nodiscard]] std::string fig(Length length) const {
-        constexpr double same_mm = 1e-10;
-        constexpr int most_decimals = 12;
-        const double value = length.in(job.unit);
-        for (int decimals = 0; decimals < most_decimals; ++decimals) {
-            const std::string text = fmt::format("{:.{}f}", value, decimals);
-            if (abs(Length::of(std::stod(text), job.unit) - length) < Length::mm(same_mm))
-                return std::stod(text) == 0.0 ? "0" : text;
-        }
-        return fmt::format("{:.{}f}", value, most_decimals);
-    }
+    [[nodiscard]] std::string fig(Length length) const { return callout_figure(length, job.unit); }
     [[nodiscard]] std::string pair(Point point) const {
         const Point drawn = as_drawn(job.datum, point);
         return fmt::format("{}, {}", fig(drawn.x), fig(drawn.y));
@@ -43,6 +44,9 @@ struct Writer {
         const std::string size = spec.purpose == Purpose::Tapped   ? spec.label
                                  : spec.purpose == Purpose::Reamed ? fig(spec.diameter) + " " + spec.label
                                                                    : fig(spec.diameter);
+        const auto* bar = std::get_if<BarPattern>(&pattern.layout);
+        if (bar && bar->reach != BarReach::AsSaid)
+            return size;
         return size + (spec.depth ? ", " + fig(*spec.depth) + " deep" : ", through");
     }
     [[nodiscard]] std::string many() const { return fmt::format("{}x {}", places_in(pattern.layout), hole()); }
@@ -96,7 +100,28 @@ struct Writer {
                            fig(t.from_other), in_words(t.other), t.left ? "left" : "right");
     }
     std::string operator()(const PointsPattern& p) const { return fmt::format("{}, points {}", hole(), pairs(p.at)); }
+    std::string operator()(const BarPattern& bar) const { return bar_callout_of(bar, hole(), job); }
+    [[nodiscard]] std::string on_side(const CopyPattern& copy) const {
+        return std::visit(
+            Cases{[&](const Mirrored& m) {
+                      return fmt::format("mirrored {} at {}", copy.of, fig(as_drawn(job.datum, m.on).x));
+                  },
+                  [&](const Turned& t) {
+                      const Angle by = t.by * sign_of(as_seen(job, Sense::CounterClockwise));
+                      return fmt::format("turned {} by {} {}, {} times", copy.of, std::fabs(by.in_degrees()),
+                                         by < Angle{} ? "cw" : "ccw", t.times);
+                  },
+                  [&](const Repeated& r) {
+                      return fmt::format("repeated {} step {}, {} times", copy.of, fig(as_drawn(job.datum, r.step).x),
+                                         r.times);
+                  },
+                  [&](const AtEach& each) { return fmt::format("repeated {} at each {}", copy.of, each.of); },
+                  [&](const InEveryPiece&) { return fmt::format("repeated {} in every piece", copy.of); }},
+            copy.way);
+    }
     std::string operator()(const CopyPattern& copy) const {
+        if (job.blank.on_side())
+            return on_side(copy);
         return std::visit(
             Cases{[&](const Mirrored& m) {
                       return fmt::format("mirrored {}, {}, towards {}", copy.of, at(m.on), bearing(m.along));

@@ -20,6 +20,17 @@ constexpr std::array keywords = {
 constexpr std::array fillers = {"on",     "of", "a", "the",  "holes", "hole",    "and",  "tapped",
                                 "reamed", ",",  ";", "rows", "in",    "between", "piece"};
 
+constexpr std::array bar_keywords = {
+    "at",       "from",     "to",    "cw",     "ccw",    "clockwise", "counter-clockwise",
+    "through",  "thru",     "deep",  "apart",  "by",     "a",         "the",
+    "holes",    "hole",     "and",   "of",     ",",      ";",         "x",
+    "angle",    "row",      "ring",  "helix",  "in",     "offset",    "off",
+    "axis",     "into",     "bore",  "left",   "right",  "end",       "zero",
+    "shoulder", "radial",   "cross", "tapped", "reamed", "without",   "repeated",
+    "turned",   "mirrored", "step",  "times",  "each",   "on",        "round"};
+constexpr std::array bar_fillers = {"a",  "the",   "holes",  "hole",   "and",    ",",  ";",     "x",
+                                    "in", "cross", "radial", "tapped", "reamed", "on", "round", "of"};
+
 template <std::size_t N> bool among(const std::string& word, const std::array<const char*, N>& words) {
     return std::find(words.begin(), words.end(), word) != words.end();
 }
@@ -61,6 +72,14 @@ bool is_callout_filler(const std::string& word) {
     return among(word, fillers);
 }
 
+bool is_bar_callout_keyword(const std::string& word) {
+    return among(word, bar_keywords);
+}
+
+bool is_bar_callout_filler(const std::string& word) {
+    return among(word, bar_fillers);
+}
+
 bool belongs_to_figure(std::string_view figure, const std::string& next) {
     static constexpr std::string_view signs = "+-*/(";
     static const std::regex fraction(R"(\d+/\d+.*)");
@@ -79,16 +98,21 @@ bool belongs_to_figure(std::string_view figure, const std::string& next) {
     return after_no || std::isdigit(static_cast<unsigned char>(next.front())) == 0;
 }
 
-std::vector<std::string> callout_completions(std::string_view beginning) {
+std::vector<std::string> callout_completions(std::string_view beginning, bool on_side) {
     std::string low(beginning);
     std::transform(low.begin(), low.end(), low.begin(),
                    [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
     std::vector<std::string> found;
     if (low.empty())
         return found;
-    for (const std::string word : keywords)
+    const auto add = [&](const std::string& word) {
         if (word.size() > 2 && word.size() > low.size() && word.starts_with(low))
             found.push_back(word);
+    };
+    if (on_side)
+        std::for_each(bar_keywords.begin(), bar_keywords.end(), add);
+    else
+        std::for_each(keywords.begin(), keywords.end(), add);
     std::sort(found.begin(), found.end());
     return found;
 }

@@ -19,9 +19,12 @@ std::vector<CalloutWord> callout_words(std::string_view text);
 bool is_callout_keyword(const std::string& word);
 /// Words that may stand anywhere and say nothing.
 bool is_callout_filler(const std::string& word);
+/// The same for the side of a bar, where left, right and an end are places to count from.
+bool is_bar_callout_keyword(const std::string& word);
+bool is_bar_callout_filler(const std::string& word);
 /// Whether the next word goes on with a figure ("3 1/4", "12 mm", "4 H7", "1 o'clock", "2 + 3") or begins another.
 bool belongs_to_figure(std::string_view figure, const std::string& next);
 /// The keywords that begin with this, in alphabetical order; none for an empty beginning or a whole word.
-std::vector<std::string> callout_completions(std::string_view beginning);
+std::vector<std::string> callout_completions(std::string_view beginning, bool on_side);
 
 } // namespace clockface

@@ -1,6 +1,7 @@
 #include "layout/pattern.h"
 
 #include "layout/bar.h"
+#include "layout/on_bar.h"
 #include "measure/cases.h"
 #include "measure/figures.h"
 
@@ -65,6 +66,9 @@ Point place_in(const TwoDistancesPattern&, int) {
     return {};
 }
 Point place_in(const CopyPattern&, int) {
+    return {};
+}
+Point place_in(const BarPattern&, int) {
     return {};
 }
 
@@ -231,9 +235,10 @@ private:
     [[nodiscard]] const std::vector<Place>& places_named(const std::string& name) const {
         return m_places.at(static_cast<std::size_t>(pattern_index(m_job, name)));
     }
-    [[nodiscard]] Point hole(const HoleRef& ref) const {
-        return places_named(ref.pattern).at(static_cast<std::size_t>(ref.number - 1)).at;
+    [[nodiscard]] const Place& place_named(const HoleRef& ref) const {
+        return places_named(ref.pattern).at(static_cast<std::size_t>(ref.number - 1));
     }
+    [[nodiscard]] Point hole(const HoleRef& ref) const { return place_named(ref).at; }
 
     [[nodiscard]] std::vector<Place> places(const Pattern& pattern) const {
         std::vector<Place> all = std::visit([&](const auto& layout) { return laid_out(layout); }, pattern.layout);
@@ -263,6 +268,16 @@ private:
             all.push_back({row.first + polar(along += step, row.bearing)});
         return all;
     }
+    [[nodiscard]] Place on_bar(const OnBar& bar) const { return {mouth_of(m_job, bar), true, bar}; }
+    [[nodiscard]] std::vector<Place> laid_out(const BarPattern& bar) const {
+        const Length origin = along_origin(m_job, bar, bar.hole ? place_named(*bar.hole).bar.along : Length{});
+        const Length first = origin + (bar.along_from == AlongFrom::RightEnd ? -bar.along : bar.along);
+        const Angle at = (bar.angle_from ? place_named(*bar.angle_from).bar.bearing : Angle{}) + bar.at;
+        std::vector<Place> all;
+        for (int k = 0; k < bar.count; ++k)
+            all.push_back(on_bar({first + bar.pitch * k, (at + turn_of(bar) * k).wrapped(), bar.offset}));
+        return all;
+    }
     [[nodiscard]] std::vector<Place> laid_out(const MarginsPattern& margins) const {
         return laid_out(as_row(m_job, margins));
     }
@@ -275,35 +290,62 @@ private:
     }
     [[nodiscard]] std::vector<Place> laid_out(const CopyPattern& copy) const {
         const std::vector<Place>& source = places_named(copy.of);
+        const bool on_side = m_job.blank.is_bar() &&
+                             m_job.patterns[static_cast<std::size_t>(pattern_index(m_job, copy.of))].face == Face::Top;
         Taken taken;
         for (const Place& place : source)
             if (place.made)
                 taken.insert(place.at);
         std::vector<Place> all;
-        const auto again = [&](const auto& move) {
+        const auto again = [&](const auto& flat, const auto& round) {
             for (const Place& place : source) {
-                const Point at = move(place.at);
-                all.push_back({at, place.made && taken.insert(at)});
+                Place copied = on_side ? on_bar(round(place.bar)) : Place{flat(place.at)};
+                copied.made = place.made && taken.insert(copied.at);
+                all.push_back(copied);
             }
         };
-        std::visit(Cases{[&](const Mirrored& mirror) { again([&](Point at) { return mirrored(at, mirror); }); },
+        const auto along = [](OnBar bar, Length step) {
+            bar.along += step;
+            return bar;
+        };
+        std::visit(Cases{[&](const Mirrored& mirror) {
+                             // On the side of a bar the line of the mirror stands across it.
+                             const Length line = mirror.on.x + zero_on_side(m_job);
+                             again([&](Point at) { return mirrored(at, mirror); },
+                                   [&](const OnBar& bar) { return along(bar, (line - bar.along) * 2.0); });
+                         },
                          [&](const Turned& turn) {
                              for (int k = 1; k <= turn.times; ++k)
-                                 again([&](Point at) { return turned(at, turn, k); });
+                                 again([&](Point at) { return turned(at, turn, k); },
+                                       [&](OnBar bar) {
+                                           bar.bearing = (bar.bearing + turn.by * k).wrapped();
+                                           return bar;
+                                       });
                          },
                          [&](const Repeated& repeat) {
                              for (int k = 1; k <= repeat.times; ++k)
-                                 again([&](Point at) { return at + repeat.step * k; });
+                                 again([&](Point at) { return at + repeat.step * k; },
+                                       [&](const OnBar& bar) { return along(bar, repeat.step.x * k); });
                          },
                          [&](const AtEach& each) {
                              const std::vector<Place>& carrier = places_named(each.of);
                              for (std::size_t k = 1; k < carrier.size(); ++k)
-                                 again([&](Point at) { return at + (carrier[k].at - carrier[0].at); });
+                                 again(
+                                     [&](Point at) { return at + (carrier[k].at - carrier[0].at); },
+                                     [&](OnBar bar) {
+                                         bar.bearing =
+                                             (bar.bearing + carrier[k].bar.bearing - carrier[0].bar.bearing).wrapped();
+                                         return along(bar, carrier[k].bar.along - carrier[0].bar.along);
+                                     });
                          },
                          [&](const InEveryPiece&) {
                              const Cutting cutting = m_job.blank.cutting.value_or(Cutting{});
                              for (int k = 1; k < pieces_in(cutting); ++k)
-                                 again([&](Point at) { return at + Point{pitch_of(cutting) * k, {}}; });
+                                 again(
+                                     [&](Point at) {
+                                         return at + Point{pitch_of(cutting) * k, {}};
+                                     },
+                                     [&](const OnBar& bar) { return along(bar, pitch_of(cutting) * k); });
                          }},
                    copy.way);
         return all;
@@ -350,6 +392,32 @@ std::vector<std::vector<Place>> places_of(const Job& job) {
     return Resolver(job).take();
 }
 
+namespace {
+
+// The pattern that says how deep a copy's holes go: its source, or itself.
+const BarPattern* bar_pattern_of(const Job& job, const Pattern& pattern) {
+    const Pattern* at = &pattern;
+    while (const auto* copy = std::get_if<CopyPattern>(&at->layout))
+        at = &job.patterns[static_cast<std::size_t>(pattern_index(job, copy->of))];
+    return std::get_if<BarPattern>(&at->layout);
+}
+
+} // namespace
+
+Result<std::optional<Length>> depth_at(const Job& job, const std::vector<std::vector<Place>>& places,
+                                       std::size_t pattern, const OnBar& at) {
+    const HoleSpec& spec = spec_of(job, job.patterns[pattern]);
+    const BarPattern* bar = bar_pattern_of(job, job.patterns[pattern]);
+    if (!bar)
+        return spec.depth;
+    std::optional<OnBar> into;
+    if (bar->into)
+        into = places[static_cast<std::size_t>(pattern_index(job, bar->into->pattern))]
+                     [static_cast<std::size_t>(bar->into->number - 1)]
+                         .bar;
+    return depth_of(job, *bar, spec, at, into);
+}
+
 std::vector<Hole> holes_of(const Job& job) {
     std::vector<Hole> holes;
     const std::vector<std::vector<Place>> places = places_of(job);
@@ -358,10 +426,18 @@ std::vector<Hole> holes_of(const Job& job) {
         if (!is_at_hand(job, pattern))
             continue;
         const HoleSpec& spec = spec_of(job, pattern);
-        for (std::size_t k = 0; k < places[i].size(); ++k)
-            if (places[i][k].made)
-                holes.push_back(
-                    {fmt::format("{}{}", pattern.name, k + 1), i, static_cast<int>(k) + 1, places[i][k].at, spec});
+        for (std::size_t k = 0; k < places[i].size(); ++k) {
+            const Place& place = places[i][k];
+            if (!place.made)
+                continue;
+            Hole hole{fmt::format("{}{}", pattern.name, k + 1), i, static_cast<int>(k) + 1, place.at, spec, {}};
+            if (job.blank.on_side()) {
+                hole.bar = place.bar;
+                if (const auto depth = depth_at(job, places, i, place.bar))
+                    hole.spec.depth = *depth;
+            }
+            holes.push_back(std::move(hole));
+        }
     }
     return holes;
 }

@@ -9,13 +9,22 @@
 
 namespace clockface {
 
+/// A hole in the side of a bar: where its drill comes in. The bearing is seen from the right end.
+struct OnBar {
+    Length along; ///< from the left end
+    Angle bearing;
+    Length offset; ///< of its axis from the bar's, plus on the counter-clockwise side
+    bool operator==(const OnBar&) const = default;
+};
+
 /// One hole to be made, worked out from its pattern.
 struct Hole {
     std::string name;        ///< "A3"; stable when other holes are left out
     std::size_t pattern = 0; ///< index into Job::patterns
     int number = 1;          ///< within the pattern, from 1
-    Point at;                ///< from the datum, x right, y up
-    HoleSpec spec;
+    Point at;                ///< from the datum, x right, y up; on the side of a bar: of its mouth, rolled out
+    HoleSpec spec;           ///< its depth is worked out where the drawing says how far by other means
+    std::optional<OnBar> bar{};
 
     bool operator==(const Hole&) const = default;
 };
@@ -25,6 +34,7 @@ struct Hole {
 struct Place {
     Point at; ///< from the datum of its face
     bool made = true;
+    OnBar bar{}; ///< of a hole in the side of a bar
 };
 
 /// The places of every pattern, in the order of Job::patterns. Patterns may hang on the holes of earlier ones, so they
@@ -63,6 +73,14 @@ RowPattern as_row(const Job& job, const MarginsPattern& margins);
 /// triangle: along = (a² - b² + d²) / 2d, across = sqrt(a² - along²). A problem, with what would do, when the arcs do
 /// not meet; a graze within a hundredth of a micrometre counts as meeting.
 Result<std::pair<Point, Point>> crossings(Point one, Point other, Length from_one, Length from_other, Unit unit);
+
+/// Where the drill of a hole in the side of a bar comes out on the surface, from the datum and rolled out.
+Point mouth_of(const Job& job, const OnBar& bar);
+
+/// The depth of one hole in the side of a bar, worked out from how far its pattern reaches; nothing: through. A problem
+/// when it cannot reach that far.
+Result<std::optional<Length>> depth_at(const Job& job, const std::vector<std::vector<Place>>& places,
+                                       std::size_t pattern, const OnBar& at);
 
 /// All holes on the face at hand in drawn order.
 std::vector<Hole> holes_of(const Job& job);

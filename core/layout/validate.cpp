@@ -182,6 +182,30 @@ Fault layout_fault(const std::string& place, const CopyPattern& copy) {
                       copy.way);
 }
 
+Fault layout_fault(const std::string& place, const BarPattern& bar) {
+    if (Fault found = count_fault(place + ".count", bar.count, 1))
+        return found;
+    for (const Length size : {bar.along, bar.pitch * bar.count, bar.offset})
+        if (Fault found = distance_fault(place + ".along", size))
+            return found;
+    if (Fault found = angle_fault(place + ".at", bar.at))
+        return found;
+    if (Fault found = angle_fault(place + ".turn", bar.turn))
+        return found;
+    if (bar.turn < Angle{})
+        return fault(place + ".turn", "The angle from hole to hole is more than nought; say clockwise or "
+                                      "counter-clockwise beside it.");
+    if (bar.count > 1 && bar.pitch == Length{} && !bar.all_round && bar.turn.wrapped() == Angle{})
+        return fault(place + ".pitch",
+                     "All of these holes would fall on the first. Give the distance or the angle from "
+                     "hole to hole.");
+    if (bar.along_from == AlongFrom::Hole && !bar.hole)
+        return fault(place + ".hole", "From which hole is the distance counted?");
+    if ((bar.reach == BarReach::IntoHole) != bar.into.has_value())
+        return fault(place + ".into", "Into which hole does it run? Name it, such as A1.");
+    return std::nullopt;
+}
+
 Fault points_fault(const std::string& place, const Pattern& pattern) {
     for (const Point& point : points_in(pattern.layout))
         if (Fault found = point_fault(place + ".at", point))
@@ -225,6 +249,40 @@ Fault pattern_fault(const std::string& place, const Pattern& pattern) {
     return hole_fault(place, pattern);
 }
 
+// The side of a bar has patterns of its own.
+Fault bar_place_fault(const Job& job, const std::string& place, const Pattern& pattern) {
+    const bool side = job.blank.is_bar() && pattern.face == Face::Top;
+    const auto* bar = std::get_if<BarPattern>(&pattern.layout);
+    const auto* copy = std::get_if<CopyPattern>(&pattern.layout);
+    if (bar && !side)
+        return fault(place, fmt::format("{} is drilled into the side of a bar, and there is none here. Make the blank "
+                                        "a bar, or take the pattern away first.",
+                                        pattern.name));
+    if (side && !bar && !copy)
+        return fault(place, fmt::format("{} is a pattern for a flat face. On the side of a bar holes stand along it "
+                                        "and round it; on its ends they may stand in any pattern.",
+                                        pattern.name));
+    if (side && (!pattern.off.empty() || !pattern.extras.empty()))
+        return fault(place + ".off", "On the side of a bar a hole out of the row is a pattern of its own.");
+    if (bar && bar->along_from == AlongFrom::Shoulder &&
+        (bar->shoulder < 1 || static_cast<std::size_t>(bar->shoulder) > job.blank.bar.shoulders.size()))
+        return fault(place + ".shoulder",
+                     job.blank.bar.shoulders.empty()
+                         ? "The bar has no shoulder to count from. Count from an end, or give it one under Blank."
+                         : fmt::format("The bar has {}.",
+                                       counted(static_cast<std::int64_t>(job.blank.bar.shoulders.size()), "shoulder")));
+    if (bar && bar->reach != BarReach::AsSaid && pattern.hole.depth)
+        return fault(place + ".reach", "The depth of the hole is said twice. Keep one of the two.");
+    if (side && copy) {
+        const auto* mirror = std::get_if<Mirrored>(&copy->way);
+        const auto* repeat = std::get_if<Repeated>(&copy->way);
+        if ((mirror && mirror->along.wrapped() != Angle::degrees(90.0)) || (repeat && repeat->step.y != Length{}))
+            return fault(place + ".way", "On the side of a bar a pattern is repeated along it, turned round it, or "
+                                         "mirrored in a line across it.");
+    }
+    return std::nullopt;
+}
+
 // What pattern `index` says of others and of its own numbers, once it is known how many places each has.
 Fault reference_fault(const Job& job, std::size_t index, const std::vector<std::int64_t>& counts) {
     const std::string place = fmt::format("patterns[{}]", index);
@@ -241,6 +299,8 @@ Fault reference_fault(const Job& job, std::size_t index, const std::vector<std::
         if (job.patterns[static_cast<std::size_t>(other)].face != pattern.face)
             return fault(place + ".of", fmt::format("{} is on another face.", name));
     }
+    if (Fault found = bar_place_fault(job, place, pattern))
+        return found;
     const auto hole = [&](const HoleRef& ref) -> Fault {
         const std::int64_t most = counts[static_cast<std::size_t>(pattern_index(job, ref.pattern))];
         if (ref.number >= 1 && ref.number <= most)
@@ -256,6 +316,11 @@ Fault reference_fault(const Job& job, std::size_t index, const std::vector<std::
         for (const HoleRef& ref : {two->one, two->other})
             if (Fault found = hole(ref))
                 return found;
+    if (const auto* bar = std::get_if<BarPattern>(&pattern.layout))
+        for (const std::optional<HoleRef>* ref : {&bar->hole, &bar->angle_from, &bar->into})
+            if (*ref)
+                if (Fault found = hole(**ref))
+                    return found;
     if (const auto* copy = std::get_if<CopyPattern>(&pattern.layout)) {
         if (std::holds_alternative<InEveryPiece>(copy->way) && !job.blank.cutting)
             return fault(place + ".way", "The blank is not cut into pieces. Say so under Blank first.");

@@ -80,7 +80,71 @@ Fault outline_fault(const Blank& blank) {
     return std::nullopt;
 }
 
+Fault bar_form_fault(const Blank& blank) {
+    const Length length = blank.width.actual();
+    const BarForm& form = blank.bar;
+    Length narrowest = blank.diameter.actual();
+    Length before;
+    if (form.shoulders.size() > most_corners || form.flats.size() > most_corners)
+        return fault("blank.shoulders", fmt::format("A bar has up to {} shoulders and flats.", most_corners));
+    for (std::size_t i = 0; i < form.shoulders.size(); ++i) {
+        const Shoulder& shoulder = form.shoulders[i];
+        const std::string place = fmt::format("blank.shoulders[{}]", i);
+        if (Fault found = size_fault(place + ".at", "The place of the shoulder", shoulder.at))
+            return found;
+        if (Fault found = size_fault(place + ".diameter", "The diameter beyond the shoulder", shoulder.diameter))
+            return found;
+        if (shoulder.at <= before || shoulder.at >= length)
+            return fault(place + ".at", "Count the shoulders from the left end, one after the other, and each before "
+                                        "the right end of the bar.");
+        before = shoulder.at;
+        narrowest = std::min(narrowest, shoulder.diameter);
+    }
+    for (std::size_t i = 0; i < form.flats.size(); ++i) {
+        const Flat& flat = form.flats[i];
+        const std::string place = fmt::format("blank.flats[{}]", i);
+        if (Fault found = angle_fault(place + ".facing", flat.facing))
+            return found;
+        if (!(flat.from >= Length{}) || !(flat.to > flat.from) || !(flat.to <= length))
+            return fault(place + ".from", "A flat begins before it ends, and both lie on the bar. Count them from the "
+                                          "left end.");
+        if (Fault found = size_fault(place + ".depth", "The depth of the flat", flat.depth))
+            return found;
+        if (flat.depth >= blank.diameter.actual() / 2.0)
+            return fault(place + ".depth", "This flat would go to the axis or beyond. A smaller depth would do.");
+    }
+    if (form.bore_depth) {
+        if (Fault found = size_fault("blank.bore_depth", "The depth of the bore", *form.bore_depth))
+            return found;
+        if (*form.bore_depth > length)
+            return fault("blank.bore_depth",
+                         "The bore is deeper than the bar is long. Say that it goes right through.");
+    }
+    if (form.bore_from == Face::Top || form.seen_from == Face::Top)
+        return fault("blank.bore_from", "A bar has a left end and a right end.");
+    if (blank.bore && *blank.bore >= narrowest)
+        return fault("blank.bore",
+                     fmt::format("The bore is as wide as the bar, whose least diameter is {} mm, so no wall would be "
+                                 "left. A smaller bore would do.",
+                                 decimal(narrowest.in_mm(), 3, Sign::WhenNegative, Tail::Trim)));
+    return std::nullopt;
+}
+
+Fault bar_fault(const Blank& blank) {
+    if (Fault found = measured_fault("blank.diameter",
+                                     blank.shape == BlankShape::RoundBar || blank.shape == BlankShape::Tube
+                                         ? "The diameter"
+                                         : "The width across the flats",
+                                     blank.diameter))
+        return found;
+    if (Fault found = measured_fault("blank.width", "The length", blank.width))
+        return found;
+    return bar_form_fault(blank);
+}
+
 Fault sizes_fault(const Blank& blank) {
+    if (blank.is_bar())
+        return bar_fault(blank);
     if (blank.is_round())
         return measured_fault("blank.diameter", "The diameter", blank.diameter);
     if (blank.shape == BlankShape::Outline)
@@ -135,8 +199,9 @@ Fault cutting_fault(const Cutting& cutting) {
 } // namespace
 
 Fault blank_fault(const Blank& blank) {
-    if (Fault found = size_fault("blank.thickness", "The thickness", blank.thickness))
-        return found;
+    if (!blank.is_bar())
+        if (Fault found = size_fault("blank.thickness", "The thickness", blank.thickness))
+            return found;
     if (Fault found = sizes_fault(blank))
         return found;
     const std::vector<Face> faces = faces_of(blank.shape);
@@ -144,10 +209,14 @@ Fault blank_fault(const Blank& blank) {
         return fault("blank.up", fmt::format("A {} is not drilled from there.", in_words(blank.shape)));
     if (blank.shape == BlankShape::Ring && !blank.bore)
         return fault("blank.bore", "A ring has a bore. Give its diameter, or make it a disc.");
+    if (blank.shape == BlankShape::Tube && (!blank.bore || blank.bar.bore_depth))
+        return fault("blank.bore", "A tube has a bore right through. Give its diameter, or make it a round bar.");
+    if (blank.is_bar() && (blank.step || blank.cutting))
+        return fault("blank.step", "A bar has shoulders instead of a step line, and it is not cut into pieces here.");
     if (blank.bore) {
         if (Fault found = size_fault("blank.bore", "The bore", *blank.bore))
             return found;
-        if (blank.bore_shows() && *blank.bore >= std::min(blank.extent_x(), blank.extent_y()))
+        if (!blank.is_bar() && blank.bore_shows() && *blank.bore >= std::min(blank.extent_x(), blank.extent_y()))
             return fault("blank.bore",
                          "The bore is as wide as the blank, so no metal would be left. A smaller bore would do.");
     }

@@ -1,6 +1,7 @@
 #include "layout/why.h"
 
 #include "layout/bar.h"
+#include "layout/on_bar.h"
 #include "measure/cases.h"
 #include "measure/figures.h"
 
@@ -148,6 +149,7 @@ struct Why {
                            fig(grid.pitch * along), cell.row, plain(grid.across), fig(grid.across * cell.row),
                            clock_time(grid.bearing), answer());
     }
+    std::string operator()(const BarPattern& bar) const { return why_on_bar(job, hole, bar); }
     std::string operator()(const SinglePattern&) const { return "Its place was given as it stands. " + answer(); }
 };
 

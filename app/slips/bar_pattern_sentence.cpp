@@ -1,0 +1,282 @@
+#include "slips/bar_pattern_sentence.h"
+
+#include "layout/on_bar.h"
+#include "layout/validate.h"
+#include "measure/figures.h"
+#include "measure/shop_number.h"
+#include "shop/hole_words.h"
+#include "slips/hole_blanks.h"
+#include "slips/new_pattern.h"
+
+#include <algorithm>
+
+namespace clockface::app {
+
+namespace {
+
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
+QString tr(const char* text) {
+    return QObject::tr(text);
+}
+
+// The hole before this pattern that somebody would count from: the first of the pattern before it.
+HoleRef hole_before(const Job& job, std::size_t index) {
+    for (std::size_t i = index; i > 0; --i)
+        if (job.patterns[i - 1].face == Face::Top)
+            return {job.patterns[i - 1].name, 1};
+    return {"?", 1}; // refused, with a sentence
+}
+
+class BarWriter {
+public:
+    BarWriter(Sentence& sentence, const JobBlanks& blanks, const Job& job, std::size_t index)
+        : m_s(sentence)
+        , m_blanks(blanks)
+        , m_job(job)
+        , m_index(index)
+        , m_bar(std::get<BarPattern>(job.patterns[index].layout)) {}
+
+    void write() {
+        m_blanks.count(m_s, "count", tr("number of holes"), 1, most_holes_in_pattern, part(&BarPattern::count));
+        m_s.words(m_bar.count == 1 ? tr("hole") : tr("holes"));
+        size_blank(m_s, m_blanks, m_index);
+        m_s.words(tr(", drilled"));
+        reach();
+        along();
+        angle();
+        if (m_bar.count > 1)
+            steps();
+        offset();
+    }
+
+private:
+    Sentence& m_s;
+    const JobBlanks& m_blanks;
+    const Job& m_job;
+    std::size_t m_index;
+    BarPattern m_bar;
+
+    static BarPattern& bar_of(Job& job, std::size_t index) { return std::get<BarPattern>(job.patterns[index].layout); }
+    [[nodiscard]] JobBlanks::Reach<BarPattern> bar() const {
+        return [index = m_index](Job& job) -> BarPattern& { return bar_of(job, index); };
+    }
+    template <class T> [[nodiscard]] JobBlanks::Reach<T> part(T BarPattern::*member) const {
+        return [index = m_index, member](Job& job) -> T& { return bar_of(job, index).*member; };
+    }
+    [[nodiscard]] JobBlanks::Reach<HoleRef> ref(std::optional<HoleRef> BarPattern::*member) const {
+        return [index = m_index, member](Job& job) -> HoleRef& { return (bar_of(job, index).*member).value(); };
+    }
+
+    void reach() {
+        const std::size_t index = m_index;
+        m_blanks.choice(
+            m_s, "reach", tr("how far the holes go"),
+            {tr("through"), tr("to a depth of"), tr("to the axis"), tr("into the bore"), tr("into hole")},
+            [index](const Job& job) {
+                Job copy = job;
+                const BarPattern& now = bar_of(copy, index);
+                return now.reach == BarReach::AsSaid ? (job.patterns[index].hole.depth ? 1 : 0)
+                                                     : static_cast<int>(now.reach) + 1;
+            },
+            [index](Job& job, int filling) {
+                BarPattern& now = bar_of(job, index);
+                job.patterns[index].hole.depth.reset();
+                now.into.reset();
+                now.reach = filling < 2 ? BarReach::AsSaid : static_cast<BarReach>(filling - 1);
+                if (filling == 1)
+                    job.patterns[index].hole.depth = job.blank.diameter.actual() / 4.0;
+                if (now.reach == BarReach::IntoHole)
+                    now.into = hole_before(job, index);
+            });
+        if (m_job.patterns[m_index].hole.depth)
+            m_blanks.length(m_s, "depth", tr("depth of the holes"),
+                            [index](Job& job) -> Length& { return job.patterns[index].hole.depth.value(); });
+        if (m_bar.into)
+            m_blanks.hole(m_s, "into", tr("the hole they run into"), ref(&BarPattern::into));
+        m_s.words(QStringLiteral(","));
+    }
+
+    void along() {
+        m_blanks.length(m_s, "along", tr("distance along the bar"), part(&BarPattern::along));
+        m_s.words(tr("from"));
+        QStringList from{tr("zero"), tr("the left end"), tr("the right end")};
+        const auto shoulders = static_cast<int>(m_job.blank.bar.shoulders.size());
+        for (int i = 1; i <= shoulders; ++i)
+            from << tr("shoulder %1").arg(i);
+        from << tr("hole");
+        const int last = static_cast<int>(from.size()) - 1;
+        m_blanks.choice(
+            m_s, "alongFrom", tr("what the distance is counted from"), from,
+            [bar = bar(), last](const Job& job) {
+                Job copy = job;
+                const BarPattern& now = bar(copy);
+                return now.along_from == AlongFrom::Hole       ? last
+                       : now.along_from == AlongFrom::Shoulder ? 2 + now.shoulder
+                                                               : static_cast<int>(now.along_from);
+            },
+            [bar = bar(), last, index = m_index](Job& job, int filling) {
+                BarPattern& now = bar(job);
+                now.hole.reset();
+                now.along_from = filling == last ? AlongFrom::Hole
+                                 : filling > 2   ? AlongFrom::Shoulder
+                                                 : static_cast<AlongFrom>(filling);
+                if (filling == last)
+                    now.hole = hole_before(job, index);
+                else if (filling > 2)
+                    now.shoulder = filling - 2;
+            });
+        if (m_bar.hole)
+            m_blanks.hole(m_s, "alongHole", tr("the hole the distance is counted from"), ref(&BarPattern::hole));
+    }
+
+    void angle() {
+        m_s.words(m_bar.count > 1 ? tr(", the first at") : tr(", at"));
+        m_blanks.choice(
+            m_s, "angleFrom", tr("what the angle is counted from"), {tr("angle"), tr("an angle from hole")},
+            [bar = bar()](const Job& job) {
+                Job copy = job;
+                return bar(copy).angle_from ? 1 : 0;
+            },
+            [bar = bar(), index = m_index](Job& job, int filling) {
+                BarPattern& now = bar(job);
+                now.angle_from.reset();
+                now.at = Angle::degrees(90.0);
+                if (filling == 1)
+                    now.angle_from = hole_before(job, index);
+            });
+        if (m_bar.angle_from) {
+            m_blanks.hole(m_s, "angleHole", tr("the hole the angle is counted from"), ref(&BarPattern::angle_from));
+            m_s.words(tr(", by"));
+            turn_from_hole();
+        } else {
+            m_blanks.direction(m_s, "first", tr("direction of the first hole"), part(&BarPattern::at));
+        }
+        m_s.words(tr("seen from %1").arg(q(end_in_words(m_job.blank.bar.seen_from))));
+    }
+    // The turn and its sense are one signed angle in the job.
+    void turn_from_hole() {
+        const auto at = part(&BarPattern::at);
+        const auto plus = [](const Job& job) { return as_seen(job, Sense::CounterClockwise); };
+        m_blanks.custom(
+            m_s, "turnFrom", tr("angle from that hole"),
+            [at](const Job& job) {
+                Job copy = job;
+                return q(in_degrees(Angle::degrees(std::fabs(at(copy).in_degrees()))));
+            },
+            [at](Job& job, const QString& text) -> Result<QString> {
+                return read_turn(text.toStdString()).map([&](const ReadAngle& read) {
+                    at(job) = at(job) < Angle{} ? -read.value : read.value;
+                    return q(read.how);
+                });
+            });
+        m_blanks.choice(
+            m_s, "turnSense", tr("way round from that hole"), {tr("counter-clockwise"), tr("clockwise")},
+            [at, plus](const Job& job) {
+                Job copy = job;
+                return static_cast<int>(at(copy) < Angle{} ? opposite(plus(job)) : plus(job));
+            },
+            [at, plus](Job& job, int sense) {
+                const double size = std::fabs(at(job).in_degrees());
+                at(job) = Angle::degrees(plus(job) == static_cast<Sense>(sense) ? size : -size);
+            });
+    }
+
+    void steps() {
+        m_s.words(tr("; they follow each other"));
+        m_blanks.choice(
+            m_s, "follow", tr("how the holes follow each other"),
+            {tr("along the bar"), tr("all round it"), tr("round it by an angle"), tr("along and round it")},
+            [bar = bar()](const Job& job) {
+                Job copy = job;
+                const BarPattern& now = bar(copy);
+                if (now.pitch != Length{})
+                    return now.all_round || now.turn != Angle{} ? 3 : 0;
+                return now.all_round ? 1 : 2;
+            },
+            [bar = bar()](Job& job, int filling) {
+                BarPattern& now = bar(job);
+                const Length pitch = now.pitch != Length{} ? now.pitch : job.blank.diameter.actual() / 2.0;
+                now.all_round = filling == 1;
+                now.pitch = filling == 0 || filling == 3 ? pitch : Length{};
+                now.turn = filling >= 2 ? Angle::degrees(360.0 / (now.count + 1)) : Angle{};
+            });
+        if (m_bar.pitch != Length{})
+            m_blanks.length(m_s, "pitch", tr("distance along from hole to hole"), part(&BarPattern::pitch));
+        if (m_bar.pitch != Length{} && !m_bar.all_round && m_bar.turn != Angle{})
+            m_s.words(tr("and"));
+        if (!m_bar.all_round && m_bar.turn != Angle{})
+            m_blanks.turn(m_s, "turn", tr("angle from hole to hole"), part(&BarPattern::turn));
+        if (m_bar.pitch != Length{} || (!m_bar.all_round && m_bar.turn != Angle{}))
+            m_s.words(tr("apart"));
+        if (m_bar.all_round || m_bar.turn != Angle{})
+            sense("going", tr("way round in which the holes are counted"), part(&BarPattern::going));
+    }
+    // A way round, as the drawing sees it.
+    void sense(const QString& name, const QString& what, const JobBlanks::Reach<Sense>& reach) {
+        m_s.words(QStringLiteral(","));
+        m_blanks.choice(
+            m_s, name, what, {tr("counter-clockwise"), tr("clockwise")},
+            [reach](const Job& job) {
+                Job copy = job;
+                return static_cast<int>(as_seen(job, reach(copy)));
+            },
+            [reach](Job& job, int filling) { reach(job) = as_seen(job, static_cast<Sense>(filling)); });
+    }
+
+    void offset() {
+        m_s.words(tr("; off the axis"));
+        const auto reach = part(&BarPattern::offset);
+        m_blanks.custom(
+            m_s, "offset", tr("distance of the hole's axis from the bar's"),
+            [reach](const Job& job) {
+                Job copy = job;
+                const Length off = reach(copy);
+                const bool counter = as_seen(job, off < Length{} ? Sense::Clockwise : Sense::CounterClockwise) ==
+                                     Sense::CounterClockwise;
+                return off == Length{} ? tr("not at all")
+                                       : shown_length(job, abs(off)) + (counter ? tr(" ccw") : tr(" cw"));
+            },
+            [reach](Job& job, const QString& text) -> Result<QString> {
+                QString typed = text.trimmed();
+                if (typed.isEmpty() || typed == tr("not at all")) {
+                    reach(job) = {};
+                    return QString();
+                }
+                Sense side = Sense::CounterClockwise;
+                if (typed.endsWith(QLatin1String("ccw"))) {
+                    typed.chop(3);
+                } else if (typed.endsWith(QLatin1String("cw"))) {
+                    typed.chop(2);
+                    side = Sense::Clockwise;
+                }
+                return read_length(typed.toStdString(), job.unit).map([&](const ReadLength& read) {
+                    reach(job) = read.value * sign_of(as_seen(job, side));
+                    return tr("%1, on the %2 side of the way in")
+                        .arg(q(both_units(abs(read.value))),
+                             read.value * sign_of(side) < Length{} ? tr("clockwise") : tr("counter-clockwise"));
+                });
+            });
+    }
+};
+
+} // namespace
+
+void write_bar_pattern(Sentence& sentence, const JobBlanks& blanks, const Job& job, std::size_t index) {
+    BarWriter(sentence, blanks, job, index).write();
+}
+
+QString bar_pattern_structure(const BarPattern& bar, const Blank& blank) {
+    return QStringLiteral("%1 %2 %3 %4 %5 %6 %7 %8")
+        .arg(bar.count > 1)
+        .arg(static_cast<int>(bar.along_from))
+        .arg(bar.angle_from.has_value())
+        .arg(bar.pitch != Length{})
+        .arg(bar.all_round)
+        .arg(bar.turn != Angle{})
+        .arg(static_cast<int>(bar.reach))
+        .arg(blank.bar.shoulders.size());
+}
+
+} // namespace clockface::app
