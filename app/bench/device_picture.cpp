@@ -1,5 +1,6 @@
 #include "bench/device_picture.h"
 
+#include "bench/bar_picture.h"
 #include "layout/outline.h"
 #include "measure/figures.h"
 #include "ordering/wording.h"
@@ -204,6 +205,21 @@ private:
             m_painter.drawLine(screen({-w, corner.y}), screen({w, corner.y}));
         text(QPointF(m_centre.x(), m_area.bottom() - 4),
              QObject::tr("thick: the edge on the plate; brass: the line to scribe"), 16, m_look.bench_quiet);
+    }
+
+    // A bar is seen from its right end, or from the front.
+    void picture(const TurnBar& turn) { bar().turned(turn); }
+    void picture(const StandOverAxis& stand) { bar().stood_over(stand); }
+    void picture(const SetPacking& packing) {
+        if (packing.half_block == Length{} && !m_job.blank.on_side())
+            bar().packed_flat(packing);
+        else
+            bar().packed(packing);
+    }
+    void picture(const ScribeAlongBar& line) { bar().scribed_along(line); }
+    void picture(const ScribeAcrossBar& line) { bar().scribed_across(line); }
+    [[nodiscard]] BarPicture bar() {
+        return BarPicture(m_painter, m_look, m_job, m_plan, QRectF(m_area.topLeft(), m_area.size()), m_hole);
     }
 
     void picture(const StrikeCircle& strike) { struck(strike.pattern); }

@@ -1,5 +1,6 @@
 #include "board/board_painter.h"
 
+#include "board/bar_views.h"
 #include "measure/figures.h"
 
 #include <algorithm>
@@ -101,6 +102,11 @@ BoardPainter::Ring BoardPainter::ring(const std::string& name) const {
         }
         return {middle, best, false};
     }
+    if (job.blank.on_side()) {
+        const BarViews views(job.blank);
+        const Length radius = views.upper_right().y - views.side().y;
+        return {m_map.to_screen(views.end()), m_map.pixels(radius) + 14.0, false};
+    }
     if (job.blank.is_round())
         return {m_map.middle, outer, true};
     constexpr double small = 30.0;
@@ -123,7 +129,7 @@ void BoardPainter::clock_ring(const std::string& name) {
             m_taken.push_back(hour_box(middle, radius, hour));
     }
     // Where 0 degrees is, and which way angles run from it.
-    const AngleConvention& convention = job.convention;
+    const AngleConvention& convention = job.convention; // the end view lies as the drawing sees it
     const double arc = radius - 9.0;
     m_painter.setPen(QPen(m_look.brass_on_dark, 2.5, Qt::SolidLine, Qt::RoundCap));
     const double start = convention.zero.in_degrees();
@@ -192,12 +198,40 @@ void BoardPainter::dimension(QPointF from, QPointF to, double offset, const QStr
     label(inside ? middle : b + along * (gap + 4.0), text, m_look.scribed, 11, false);
 }
 
+// Length and diameters in the side view, and every shoulder from the left end.
+void BoardPainter::bar_dimensions() {
+    const Job& job = m_document.job();
+    const BarViews views(job.blank);
+    const Length length = job.blank.width.actual();
+    const Length high = views.upper_right().y - views.side().y;
+    const auto at = [&](Length along, Length up) { return m_map.to_screen(views.in_side({along, {{}, up}})); };
+    double out = -20.0;
+    for (const Shoulder& shoulder : job.blank.bar.shoulders) {
+        dimension(at({}, high), at(shoulder.at, high), out, q(with_unit(shoulder.at, job.unit)));
+        out -= 24.0;
+    }
+    dimension(at({}, high), at(length, high), out, q(with_unit(length, job.unit)));
+    Length from;
+    std::vector<Length> ends;
+    for (const Shoulder& shoulder : job.blank.bar.shoulders)
+        ends.push_back(shoulder.at);
+    ends.push_back(length);
+    for (const Length end : ends) {
+        const Length across = section_at(job.blank, (from + end) / 2.0).across_y();
+        label(at((from + end) / 2.0, across * 0.3), QStringLiteral("⌀ ") + q(with_unit(across, job.unit)),
+              m_look.scribed, 11, false);
+        from = end;
+    }
+}
+
 void BoardPainter::overall_dimensions() {
     const Job& job = m_document.job();
     const double w = m_map.pixels(job.blank.extent_x()) / 2.0;
     const double h = m_map.pixels(job.blank.extent_y()) / 2.0;
     const QPointF m = m_map.middle;
     const bool round = job.blank.is_round();
+    if (job.blank.on_side())
+        return bar_dimensions();
     const QString across = q(with_unit(job.blank.extent_x(), job.unit));
     if (round) { // below the clock ring, which surrounds the blank
         dimension(m + QPointF(-w, 0.0), m + QPointF(w, 0.0), h + 66.0, QStringLiteral("⌀ ") + across);

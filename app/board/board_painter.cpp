@@ -66,6 +66,8 @@ void BoardPainter::paint_backdrop() {
 
 QPainterPath BoardPainter::outline() const {
     const Blank& blank = m_document.job().blank;
+    if (blank.on_side())
+        return bar_outline();
     QPainterPath path;
     const auto round = [&](Point middle, Length diameter) {
         QPainterPath whole;
@@ -104,6 +106,8 @@ QPainterPath BoardPainter::rim(const Existing& there) const {
 // The bosses that stand up, the line of a step, and the saw lines of a bar with what falls between them.
 void BoardPainter::features() {
     const Blank& blank = m_document.job().blank;
+    if (blank.on_side())
+        return bar_features();
     m_painter.setBrush(Qt::NoBrush);
     m_painter.setPen(QPen(m_look.faint, 1.4));
     for (const Existing& there : blank.existing) {
@@ -172,6 +176,8 @@ void BoardPainter::metal() {
 
 void BoardPainter::centre_lines() {
     const Blank& blank = m_document.job().blank;
+    if (blank.on_side())
+        return bar_centre_lines();
     const double w = m_map.pixels(blank.extent_x()) / 2.0 + 14.0;
     const double h = m_map.pixels(blank.extent_y()) / 2.0 + 14.0;
     QPen pen(m_look.faint, 1.0);
@@ -203,16 +209,18 @@ void BoardPainter::datum_mark() {
     const QPointF y(0.0, datum.y_plus_up ? -34.0 : 34.0);
     m_painter.setPen(QPen(m_look.brass_on_dark, 2.0, Qt::SolidLine, Qt::RoundCap));
     m_painter.setBrush(Qt::NoBrush);
-    for (const QPointF& arm : {x, y}) {
+    const bool side = m_document.job().blank.on_side(); // there only the way along counts from zero
+    for (const QPointF& arm : side ? std::vector{x} : std::vector{x, y}) {
         m_painter.drawLine(zero, zero + arm);
         const QPointF back = arm / 34.0 * 7.0;
-        const QPointF side(back.y() * 0.6, back.x() * 0.6);
-        m_painter.drawLine(zero + arm, zero + arm - back + side);
-        m_painter.drawLine(zero + arm, zero + arm - back - side);
+        const QPointF across(back.y() * 0.6, back.x() * 0.6);
+        m_painter.drawLine(zero + arm, zero + arm - back + across);
+        m_painter.drawLine(zero + arm, zero + arm - back - across);
     }
     m_painter.drawEllipse(zero, 5.0, 5.0);
     label(zero + x * 0.9 + QPointF(0.0, -12.0), QStringLiteral("X"), m_look.brass_on_dark, 10, true);
-    label(zero + y * 1.3, QStringLiteral("Y"), m_look.brass_on_dark, 10, true);
+    if (!side)
+        label(zero + y * 1.3, QStringLiteral("Y"), m_look.brass_on_dark, 10, true);
 }
 
 void BoardPainter::pattern_lines(const std::string& name) {
@@ -280,6 +288,8 @@ double BoardPainter::radius_of(const Hole& hole) const {
 }
 
 void BoardPainter::hole(const Hole& hole, bool chosen, bool near, bool troubled) {
+    if (hole.bar)
+        return bar_hole(hole, chosen, near, troubled);
     const QPointF at = screen(hole.at);
     const HoleLook look{radius_of(hole), hole.spec.purpose == Purpose::Tapped, chosen, near,
                         troubled,        m_document.is_ghost(hole.pattern)};
@@ -353,8 +363,11 @@ void BoardPainter::holes(Stage stage, const std::string& pattern, const std::str
         hole(each, each.name == selected, stage != Stage::Holes || patterns[each.pattern].name == pattern,
              troubled.contains(static_cast<int>(i)));
     }
+    if (m_document.job().blank.on_side()) {
+        bar_legends();
+        return bar_names(pattern, selected, stage);
+    }
     const bool all = plan.holes.size() <= most_labels;
-
     for (const Existing& there : m_document.job().blank.existing) {
         if (there.face != m_document.job().blank.up)
             continue;

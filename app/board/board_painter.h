@@ -4,6 +4,7 @@
 #include "board/board_map.h"
 #include "board/dimensions.h"
 #include "document/document.h"
+#include "job/section.h"
 #include "look/look.h"
 
 #include <QPainter>
@@ -83,6 +84,16 @@ private:
     void path();
     void order_tags();
     void overall_dimensions();
+    // A bar has three views.
+    [[nodiscard]] QPainterPath section_path(const Section& section) const;
+    [[nodiscard]] QPainterPath bar_outline() const;
+    void bar_features();
+    void bar_centre_lines();
+    void bar_hole(const Hole& hole, bool chosen, bool near, bool troubled);
+    void bar_hole_in_end(const Hole& hole, const QColor& line, double width);
+    void bar_names(const std::string& pattern, const std::string& selected, Stage stage);
+    void bar_legends();
+    void bar_dimensions();
     void pitch_circle(const std::string& pattern);
     void what_hangs_on_what(const Pattern& pattern);
     struct Ring {

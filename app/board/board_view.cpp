@@ -1,6 +1,8 @@
 #include "board/board_view.h"
 
+#include "board/bar_views.h"
 #include "board/measuring.h"
+#include "layout/on_bar.h"
 #include "measure/figures.h"
 
 #include <QApplication>
@@ -20,6 +22,7 @@ namespace {
 // Pixels round the blank: dimensions stand below and to the left, and round a disc the clock ring before them.
 constexpr QMarginsF round_room(138.0, 84.0, 76.0, 132.0);
 constexpr QMarginsF straight_room(92.0, 126.0, 84.0, 92.0); // the small clock stands above
+constexpr QMarginsF bar_room(52.0, 132.0, 56.0, 76.0);      // the clock stands round the end view
 constexpr double least_scale = 0.02;
 constexpr double largest_scale = 2000.0;
 constexpr double reach_pixels = 10.0;
@@ -182,11 +185,21 @@ void BoardView::follow_document() {
 void BoardView::fit() {
     m_fitted = true;
     const Blank& blank = m_document.job().blank;
-    const QRectF inside = QRectF(rect()).marginsRemoved(blank.is_round() ? round_room : straight_room);
-    const double across = std::max(80.0, inside.width()) / std::max(blank.extent_x().in_mm(), 1e-6);
-    const double up = std::max(80.0, inside.height()) / std::max(blank.extent_y().in_mm(), 1e-6);
+    const QRectF inside = QRectF(rect()).marginsRemoved(blank.on_side()    ? bar_room
+                                                        : blank.is_round() ? round_room
+                                                                           : straight_room);
+    Point low{-blank.extent_x() / 2.0, -blank.extent_y() / 2.0};
+    Point high{blank.extent_x() / 2.0, blank.extent_y() / 2.0};
+    if (blank.on_side()) {
+        const BarViews views(blank);
+        low = views.lower_left();
+        high = views.upper_right();
+    }
+    const double across = std::max(80.0, inside.width()) / std::max((high.x - low.x).in_mm(), 1e-6);
+    const double up = std::max(80.0, inside.height()) / std::max((high.y - low.y).in_mm(), 1e-6);
     m_map.pixels_per_mm = std::clamp(std::min(across, up), least_scale, largest_scale);
-    m_map.middle = inside.center();
+    const Point middle = (low + high) * 0.5;
+    m_map.middle = inside.center() - QPointF(m_map.pixels(middle.x), -m_map.pixels(middle.y));
     update();
 }
 
@@ -251,6 +264,16 @@ QStringList BoardView::hover_lines(QPointF at) const {
             (hole.spec.depth ? ", " + with_unit(*hole.spec.depth, job.unit) + " deep" : ", through"));
     }
     const Point drawn = as_drawn(job.datum, place);
+    if (job.blank.on_side()) {
+        if (index >= 0) {
+            const OnBar& bar = *m_document.plan().holes[static_cast<std::size_t>(index)].bar;
+            lines << QString::fromStdString("X " + column_figure(drawn.x, job.unit));
+            lines << QString::fromStdString(angle_in_words(job, bar.bearing));
+        } else {
+            lines << QString::fromStdString("X " + column_figure(drawn.x, job.unit));
+        }
+        return lines;
+    }
     const Angle bearing = bearing_of(centre, place);
     lines << QString::fromStdString("X " + column_figure(drawn.x, job.unit) + "   Y " +
                                     column_figure(drawn.y, job.unit));
@@ -266,14 +289,16 @@ int BoardView::hole_at(QPointF at) const {
     int found = -1;
     double least = 1e300;
     const auto& holes = m_document.plan().holes;
-    for (std::size_t i = 0; i < holes.size(); ++i) {
-        const QPointF away = m_map.to_screen(holes[i].at + datum) - at;
-        const double off = std::hypot(away.x(), away.y());
-        if (off < least && off < std::max(reach_pixels, m_map.pixels(holes[i].spec.diameter) / 2.0)) {
-            least = off;
-            found = static_cast<int>(i);
+    const BarViews views(job.blank);
+    for (std::size_t i = 0; i < holes.size(); ++i)
+        for (const Point& place : holes[i].bar ? views.places(holes[i]) : std::vector{holes[i].at + datum}) {
+            const QPointF away = m_map.to_screen(place) - at;
+            const double off = std::hypot(away.x(), away.y());
+            if (off < least && off < std::max(reach_pixels, m_map.pixels(holes[i].spec.diameter) / 2.0)) {
+                least = off;
+                found = static_cast<int>(i);
+            }
         }
-    }
     return found;
 }
 

@@ -169,6 +169,8 @@ void Dimensions::of_pattern(const std::string& pattern, DimensionStyle style) {
         return;
     m_painter.setBrush(Qt::NoBrush);
     for (const Axis axis : {Axis::X, Axis::Y}) {
+        if (axis == Axis::Y && m_document.job().blank.on_side())
+            continue; // angles stand on the end view
         std::vector<Mark> all = marks(pattern, axis);
         if (all.empty() || all.size() > most_figures)
             continue;

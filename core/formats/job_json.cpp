@@ -264,6 +264,8 @@ Job read_job(const json& document, FirstFault& fault) {
         job.holes_called_for = in.integer("holes_called_for");
     job.machine = in.text("machine");
     job.order = static_cast<HoleOrder>(in.word("order", orders));
+    if (in.has("axis_within"))
+        job.axis_within = length(in, "axis_within");
     if (in.has("progress"))
         job.progress = read_progress(in);
     return job;
@@ -290,6 +292,8 @@ std::string job_to_json(const Job& job) {
         out["holes_called_for"] = *job.holes_called_for;
     out["machine"] = job.machine;
     out["order"] = word_for(job.order, orders);
+    if (job.blank.is_bar())
+        out["axis_within"] = job.axis_within.in_mm();
     if (!job.progress.empty()) {
         out["progress"] = ordered::object();
         for (const auto& [machine, progress] : job.progress)

@@ -14,6 +14,10 @@ const std::vector<std::string> purposes = {"plain", "tapped", "reamed"};
 const std::vector<std::string> kinds = {"circle", "arc",    "row",           "single", "grid", "angles", "margins",
                                         "steps",  "middle", "two-distances", "points", "copy", "bar"};
 const std::vector<std::string> along_from = {"zero", "left-end", "right-end", "shoulder", "hole"};
+const std::vector<std::string> top_ways = {"touch-both",    "touch-one", "skimmed-flat", "filed-flat", "scribed",
+                                           "vee-and-fence", "bushing",   "jig",          "centred"};
+const std::vector<std::string> angle_ways = {"table",       "collet-block", "jaw-index",    "rod-and-protractor",
+                                             "rod-heights", "end-line",     "wrapped-strip"};
 const std::vector<std::string> reaches = {"as-said", "to-axis", "into-bore", "into-hole"};
 const std::vector<std::string> ways = {"mirrored", "turned", "repeated", "at-each", "in-every-piece"};
 const std::vector<std::string> grid_kinds = {"full", "frame", "staggered"};
@@ -157,6 +161,10 @@ ordered pattern_json(const Pattern& pattern) {
         out["off"].push_back({{"number", number}, {"by", point(step)}});
     if (!pattern.extras.empty())
         out["extras"] = points(pattern.extras);
+    if (pattern.top)
+        out["top"] = word_for(*pattern.top, top_ways);
+    if (pattern.angle)
+        out["angle"] = word_for(*pattern.angle, angle_ways);
     return out;
 }
 
@@ -288,6 +296,10 @@ Pattern read_pattern(const json& value, const std::string& place, FirstFault& fa
         }
     if (in.has("extras"))
         out.extras = read_points(in, "extras");
+    if (in.has("top"))
+        out.top = static_cast<TopWay>(in.word("top", top_ways));
+    if (in.has("angle"))
+        out.angle = static_cast<AngleWay>(in.word("angle", angle_ways));
     return out;
 }
 

@@ -11,7 +11,7 @@ namespace {
 using nlohmann::json;
 using ordered = nlohmann::ordered_json;
 
-const std::vector<std::string> kinds = {"handwheels", "readout", "rotary-table", "layout-bench"};
+const std::vector<std::string> kinds = {"handwheels", "readout", "rotary-table", "layout-bench", "drill-press"};
 const std::vector<std::string> turns = {"clockwise", "counter-clockwise"};
 const std::vector<std::string> sides = {"plus", "minus"};
 
@@ -46,6 +46,7 @@ struct KindOut {
         out["divider_step"] = bench.divider_step.in_mm();
         out["measured_to"] = bench.measured_to.in_mm();
     }
+    void operator()(const DrillPress& press) const { out["unit"] = word_for(press.unit, unit_words()); }
 };
 
 Length length(JsonObject& in, const std::string& name) {
@@ -91,6 +92,8 @@ MachineKind read_kind(JsonObject& in) {
         table.slide = read_screw(in, "slide");
         return table;
     }
+    case 4:
+        return DrillPress{unit(in)};
     default: {
         LayoutBench bench;
         bench.unit = unit(in);
@@ -100,6 +103,59 @@ MachineKind read_kind(JsonObject& in) {
         return bench;
     }
     }
+}
+
+ordered lengths_json(const std::vector<Length>& all) {
+    ordered out = ordered::array();
+    for (const Length each : all)
+        out.push_back(each.in_mm());
+    return out;
+}
+
+ordered kit_json(const RoundKit& kit) {
+    return {{"finder", kit.finder.in_mm()},
+            {"finder_repeats", kit.finder_repeats.in_mm()},
+            {"rods", lengths_json(kit.rods)},
+            {"packing", lengths_json(kit.packing)},
+            {"vee_blocks", lengths_json(kit.vee_blocks)},
+            {"bushings", lengths_json(kit.bushings)},
+            {"collet_blocks", kit.collet_blocks},
+            {"three_jaws", kit.three_jaws},
+            {"lathe", kit.lathe},
+            {"jaws_lift", kit.jaws_lift},
+            {"protractor_step", kit.protractor_step.in_degrees()},
+            {"protractor_reach", kit.protractor_reach.in_degrees()},
+            {"height_step", kit.height_step.in_mm()},
+            {"caliper_step", kit.caliper_step.in_mm()},
+            {"packing_within", kit.packing_within.in_mm()}};
+}
+
+RoundKit read_kit(JsonObject& shop) {
+    JsonObject in(shop.member("kit"), shop.place_of("kit"), shop.fault());
+    const auto lengths = [&](const std::string& name) {
+        std::vector<Length> all;
+        for (const json& each : in.array(name))
+            all.push_back(Length::mm(number_at(each, in.place_of(name), in.fault())));
+        return all;
+    };
+    RoundKit kit;
+    kit.finder = length(in, "finder");
+    kit.finder_repeats = length(in, "finder_repeats");
+    kit.rods = lengths("rods");
+    kit.packing = lengths("packing");
+    kit.vee_blocks = lengths("vee_blocks");
+    kit.bushings = lengths("bushings");
+    for (const json& each : in.array("collet_blocks"))
+        kit.collet_blocks.push_back(integer_at(each, in.place_of("collet_blocks"), in.fault()));
+    kit.three_jaws = in.flag("three_jaws");
+    kit.lathe = in.flag("lathe");
+    kit.jaws_lift = in.flag("jaws_lift");
+    kit.protractor_step = Angle::degrees(in.number("protractor_step"));
+    kit.protractor_reach = Angle::degrees(in.number("protractor_reach"));
+    kit.height_step = length(in, "height_step");
+    kit.caliper_step = length(in, "caliper_step");
+    kit.packing_within = length(in, "packing_within");
+    return kit;
 }
 
 Shop read_shop(const json& document, FirstFault& fault) {
@@ -115,6 +171,8 @@ Shop read_shop(const json& document, FirstFault& fault) {
         const std::string remark = machine.text("remark");
         shop.machines.push_back({name, remark, read_kind(machine)});
     }
+    // A shop that was written before there was work on bars has the drawer to begin with.
+    shop.kit = in.has("kit") ? read_kit(in) : default_kit();
     return shop;
 }
 
@@ -129,6 +187,7 @@ std::string shop_to_json(const Shop& shop) {
         std::visit(KindOut{entry}, machine.kind);
         out["machines"].push_back(entry);
     }
+    out["kit"] = kit_json(shop.kit);
     return out.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
 }
 

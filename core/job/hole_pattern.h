@@ -3,6 +3,7 @@
 // and never a hole.
 #pragma once
 
+#include "job/bar_ways.h"
 #include "job/blank.h"
 #include "measure/convention.h"
 
@@ -203,11 +204,13 @@ using PatternLayout =
 struct Pattern {
     std::string name; ///< "A": its holes are A1, A2 …
     PatternLayout layout;
-    HoleSpec hole;               ///< of a copy: nothing, it has its source's
-    std::set<int> left_out{};    ///< numbers (from 1) of holes that are not drilled; the others keep their names
-    Face face = Face::Top;       ///< the face it is drilled from
-    std::map<int, Point> off{};  ///< single holes that stand off their place, by how much
-    std::vector<Point> extras{}; ///< further holes, numbered on; from the centre, otherwise from hole 1
+    HoleSpec hole;                   ///< of a copy: nothing, it has its source's
+    std::set<int> left_out{};        ///< numbers (from 1) of holes that are not drilled; the others keep their names
+    Face face = Face::Top;           ///< the face it is drilled from
+    std::map<int, Point> off{};      ///< single holes that stand off their place, by how much
+    std::vector<Point> extras{};     ///< further holes, numbered on; from the centre, otherwise from hole 1
+    std::optional<TopWay> top{};     ///< in the side of a bar: the way the user has taken to stand over its axis
+    std::optional<AngleWay> angle{}; ///< and to bring it to the angle; nothing: the one that ranks first
 
     bool operator==(const Pattern&) const = default;
 };

@@ -29,6 +29,7 @@ struct Job {
     std::optional<int> holes_called_for; ///< the drawing's own count, as a check
     std::string machine;                 ///< name of the shop's machine to work on
     HoleOrder order = HoleOrder::AsDrawn;
+    Length axis_within = Length::mm(0.1);     ///< what holes in the side of a bar may miss its axis by
     std::map<std::string, Progress> progress; ///< by machine, and face where it is not the top
 
     bool operator==(const Job&) const = default;

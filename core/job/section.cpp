@@ -71,7 +71,7 @@ Section end_section(const Blank& blank, Face end) {
 
 // The line's heights are bounded by every cut: cos(d) h + sin(d) t <= a, with d the cut's bearing from the line's;
 // and by the round: h² + t² <= R².
-std::optional<Entry> entry_at(const Section& section, Angle bearing, Length lateral) {
+std::optional<SurfaceEntry> entry_at(const Section& section, Angle bearing, Length lateral) {
     double most = std::numeric_limits<double>::infinity();
     double least = -most;
     Angle slope;
@@ -104,7 +104,7 @@ std::optional<Entry> entry_at(const Section& section, Angle bearing, Length late
     if (most < least)
         return std::nullopt;
     const Angle on_surface = bearing_of({}, {Length::mm(most), lateral});
-    return Entry{Length::mm(most), (bearing + on_surface).wrapped(), slope};
+    return SurfaceEntry{Length::mm(most), (bearing + on_surface).wrapped(), slope};
 }
 
 Length way_through(const Section& section) {

@@ -8,6 +8,14 @@
 
 namespace clockface {
 
+/// A hole in the side of a bar: where its drill comes in. The bearing is seen from the right end.
+struct OnBar {
+    Length along; ///< from the left end
+    Angle bearing;
+    Length offset; ///< of its axis from the bar's, plus on the counter-clockwise side
+    bool operator==(const OnBar&) const = default;
+};
+
 /// Metal taken off a section by a straight cut (a flat, or the side of a hexagon).
 struct SectionCut {
     Angle facing;
@@ -30,13 +38,13 @@ Section section_at(const Blank& blank, Length from_left_end);
 Section end_section(const Blank& blank, Face end);
 
 /// Where a line that comes in at a bearing, `lateral` counter-clockwise of the axis, meets the surface.
-struct Entry {
+struct SurfaceEntry {
     Length height; ///< along the line, from the level of the axis
     Angle bearing; ///< of the point on the surface
     Angle slope;   ///< of the surface there against a square start: 0 where the drill meets it squarely
 };
 /// Nothing when the line passes the bar.
-std::optional<Entry> entry_at(const Section& section, Angle bearing, Length lateral);
+std::optional<SurfaceEntry> entry_at(const Section& section, Angle bearing, Length lateral);
 
 /// Metal and bore on a line straight through the axis, from the top.
 Length way_through(const Section& section);

@@ -2,20 +2,13 @@
 #pragma once
 
 #include "job/job.h"
+#include "job/section.h"
 #include "measure/problem.h"
 
 #include <string>
 #include <vector>
 
 namespace clockface {
-
-/// A hole in the side of a bar: where its drill comes in. The bearing is seen from the right end.
-struct OnBar {
-    Length along; ///< from the left end
-    Angle bearing;
-    Length offset; ///< of its axis from the bar's, plus on the counter-clockwise side
-    bool operator==(const OnBar&) const = default;
-};
 
 /// One hole to be made, worked out from its pattern.
 struct Hole {

@@ -2,6 +2,7 @@
 // the simulated operator, who has nothing else to go by.
 #pragma once
 
+#include "job/bar_ways.h"
 #include "measure/length.h"
 #include "shop/shop.h"
 
@@ -116,13 +117,68 @@ struct CompareMarks {
     bool operator==(const CompareMarks&) const = default;
 };
 
+/// Bring a bearing of the bar to the top, by one of the ways. The first of them says what the top is called from then
+/// on; all others go back to how the bar lay then (or to a rod in the hole that was made then), so nothing adds up.
+struct TurnBar {
+    bool first = false;
+    Angle bearing; ///< the first: the bearing that is up
+    AngleWay way{};
+    int from = -1; ///< hole that was made at the first bearing
+    Angle set;     ///< protractor and end line: to be set, counter-clockwise
+    Length height; ///< rod and heights: of the rod's one place above the other; strip: way round, counter-clockwise
+    Length rod;    ///< rod and heights: length between its two places
+    Sense lean{};  ///< rod and heights: counter-clockwise when the new bearing lies that way from the rod
+    int faces = 0; ///< index: faces on, counter-clockwise
+    int sides = 0;
+    bool other_end = false; ///< the angle is read at the rod's other end, half a turn on
+    bool far_mouth = false; ///< the hole goes through, and its far mouth stands at the angle wanted
+    bool operator==(const TurnBar&) const = default;
+};
+
+/// Stand the spindle over the bar's axis and count across from there. Touching one side, it goes on by `go`.
+struct StandOverAxis {
+    TopWay way{};
+    Length go;
+    Length finder; ///< touching one side: diameter of its tip
+    Towards finish = Towards::Plus;
+    bool operator==(const StandOverAxis&) const = default;
+};
+
+/// Set fence (axis Y) or stop (axis X): a pin in the chuck, and packing between it and the fence; where no packing
+/// comes near, the gap is set with a caliper.
+struct SetPacking {
+    Axis axis = Axis::X;
+    bool from_far_end = false; ///< the right end (upper edge) lies against it
+    Length pin;
+    std::vector<Length> pieces;
+    Length gap;        ///< by the caliper; with packing the sum of its pieces
+    Length half_block; ///< of the vee block that lies against the fence; nought when the work itself does
+    bool operator==(const SetPacking&) const = default;
+};
+
+/// Scribe along the bar, which lies on the plate with the bearing level, at a setting of the height gauge.
+struct ScribeAlongBar {
+    std::int64_t setting = 0;
+    std::vector<int> holes;
+    bool operator==(const ScribeAlongBar&) const = default;
+};
+
+/// Scribe across that line, standing the bar on its end, at a setting of the height gauge.
+struct ScribeAcrossBar {
+    bool from_right_end = false;
+    std::int64_t setting = 0;
+    std::vector<int> holes;
+    bool operator==(const ScribeAcrossBar&) const = default;
+};
+
 /// Drill the hole where the spindle stands (or where the mark is).
 struct DrillHole {
     bool operator==(const DrillHole&) const = default;
 };
 
 using Action = std::variant<PickUpZero, TurnHandwheel, ZeroReadout, KeyCircle, GoToReadout, CentreOnTable, TurnTable,
-                            ScribeLine, StrikeCircle, StepChord, PunchMark, CompareMarks, DrillHole>;
+                            ScribeLine, StrikeCircle, StepChord, PunchMark, CompareMarks, TurnBar, StandOverAxis,
+                            SetPacking, ScribeAlongBar, ScribeAcrossBar, DrillHole>;
 
 struct Instruction {
     Action action;

@@ -1,5 +1,7 @@
 #include "ordering/route.h"
 
+#include "ordering/bar_route.h"
+
 #include <fmt/format.h>
 #include <fmt/ranges.h>
 
@@ -42,12 +44,32 @@ struct Spell {
         return fmt::format("compare {} {} {}", a.from, a.to, a.expected);
     }
     std::string operator()(const DrillHole&) const { return "drill"; }
+    std::string operator()(const TurnBar& a) const {
+        return fmt::format("turn {} {:.6f} {} {} {:.6f} {:.6f} {:.6f} {} {} {} {}", a.first, a.bearing.in_degrees(),
+                           int(a.way), a.from, a.set.in_degrees(), a.height.in_mm(), a.rod.in_mm(), int(a.lean),
+                           a.faces, a.sides, a.other_end * 2 + a.far_mouth);
+    }
+    std::string operator()(const StandOverAxis& a) const {
+        return fmt::format("axis {} {:.6f} {:.6f} {}", int(a.way), a.go.in_mm(), a.finder.in_mm(), int(a.finish));
+    }
+    std::string operator()(const SetPacking& a) const {
+        return fmt::format("packing {} {} {:.6f} {:.6f} {:.6f} {}", int(a.axis), a.from_far_end, a.pin.in_mm(),
+                           a.gap.in_mm(), a.half_block.in_mm(), a.pieces.size());
+    }
+    std::string operator()(const ScribeAlongBar& a) const {
+        return fmt::format("along {} {}", a.setting, fmt::join(a.holes, " "));
+    }
+    std::string operator()(const ScribeAcrossBar& a) const {
+        return fmt::format("across {} {} {}", a.from_right_end, a.setting, fmt::join(a.holes, " "));
+    }
 };
 
 } // namespace
 
 Route make_route(const RouteNeeds& needs, const Machine& machine) {
-    Route route = std::visit([&](const auto& kind) { return make_route(needs, kind); }, machine.kind);
+    Route route = needs.job.blank.on_side()
+                      ? make_bar_route(needs, machine)
+                      : std::visit([&](const auto& kind) { return make_route(needs, kind); }, machine.kind);
     route.machine = machine.name;
     return route;
 }

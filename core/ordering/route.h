@@ -12,6 +12,7 @@ struct RouteNeeds {
     const Job& job;
     const std::vector<Hole>& holes;
     const std::vector<int>& order; ///< holes in the order wanted
+    const RoundKit& kit;
 };
 
 // One maker for each kind of machine. All figures are rounded once, from the absolute place; moves are differences of
@@ -20,6 +21,7 @@ Route make_route(const RouteNeeds& needs, const Handwheels& machine);
 Route make_route(const RouteNeeds& needs, const Readout& machine);
 Route make_route(const RouteNeeds& needs, const RotaryTable& machine);
 Route make_route(const RouteNeeds& needs, const LayoutBench& machine);
+Route make_route(const RouteNeeds& needs, const DrillPress& machine);
 
 /// The point of the work that sits on the middle of a rotary table, from the datum: the centre of the first circle or
 /// arc, or zero where there is none.

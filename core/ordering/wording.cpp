@@ -2,6 +2,7 @@
 
 #include "layout/outline.h"
 #include "measure/figures.h"
+#include "ordering/bar_wording.h"
 #include "ordering/handwheel.h"
 #include "ordering/route.h"
 
@@ -50,6 +51,8 @@ struct Say {
     template <class Kind> [[nodiscard]] const Kind& machine() const { return std::get<Kind>(needs.machine.kind); }
 
     Wording operator()(const PickUpZero& zero) const {
+        if (needs.job.blank.on_side())
+            return zero_along_words(zero, needs.job);
         Wording w;
         w.heading = "Zero";
         w.figures = {{"both dials", "0", "", true}};
@@ -101,7 +104,11 @@ struct Say {
         const Hole& target = hole(instruction.hole);
         Length to = move.axis == Axis::X ? target.at.x : target.at.y;
         std::string what = fmt::format("{} of {}", axis_name(move.axis), target.name);
-        if (std::holds_alternative<RotaryTable>(needs.machine.kind)) {
+        if (target.bar && move.axis == Axis::Y) {
+            to = -target.bar->offset;
+            what = fmt::format("What {} stands beside the axis", target.name);
+        }
+        if (!target.bar && std::holds_alternative<RotaryTable>(needs.machine.kind)) {
             to = distance(table_centre(needs.job), target.at);
             what = fmt::format("{}'s distance from the middle of the table", target.name);
         }
@@ -120,6 +127,14 @@ struct Say {
     Wording operator()(const ZeroReadout&) const {
         const Datum& datum = needs.job.datum;
         Wording w;
+        if (needs.job.blank.on_side()) {
+            w = zero_along_words({}, needs.job);
+            w.figures = {{"X", "0", ""}, {"Y", "0", "", true}};
+            w.sentence =
+                fmt::format("Stand over the axis and over zero ({}); set the readout to 0, 0.", in_words(datum));
+            w.direction = "over the axis, and over zero along the bar";
+            return w;
+        }
         w.heading = "Zero";
         w.figures = {{"X", "0", ""}, {"Y", "0", "", true}};
         w.direction = fmt::format("X counts up to the {}, Y {}", datum.x_plus_right ? "right" : "left",
@@ -166,7 +181,8 @@ struct Say {
     Wording operator()(const GoToReadout& go) const {
         const auto& readout = machine<Readout>();
         const Hole& target = hole(instruction.hole);
-        const Point drawn = as_drawn(needs.job.datum, target.at);
+        const Point at = target.bar ? Point{target.at.x, -target.bar->offset} : target.at;
+        const Point drawn = as_drawn(needs.job.datum, at);
         Wording w;
         w.heading = "Go to " + target.name;
         w.figures = {{"X", step_figure(go.x, readout.resolution, readout.unit, true), unit_name(readout.unit), true},
@@ -321,6 +337,26 @@ struct Say {
         return w;
     }
 
+    Wording operator()(const TurnBar& turn) const { return turn_bar_words(turn, instruction.hole, needs); }
+    Wording operator()(const StandOverAxis& stand) const { return stand_over_axis_words(stand, needs); }
+    Wording operator()(const SetPacking& packing) const { return packing_words(packing, instruction.hole, needs); }
+    Wording operator()(const ScribeAlongBar& line) const {
+        const auto& bench = machine<LayoutBench>();
+        return scribe_along_words(step_figure(line.setting, bench.gauge_step, bench.unit, false), unit_name(bench.unit),
+                                  names_of(line.holes));
+    }
+    Wording operator()(const ScribeAcrossBar& line) const {
+        const auto& bench = machine<LayoutBench>();
+        return scribe_across_words(step_figure(line.setting, bench.gauge_step, bench.unit, false),
+                                   unit_name(bench.unit), names_of(line.holes), line.from_right_end);
+    }
+    [[nodiscard]] std::string names_of(const std::vector<int>& indices) const {
+        std::vector<std::string> names;
+        for (const int index : indices)
+            names.push_back(name(index));
+        return listed(names);
+    }
+
     Wording operator()(const DrillHole&) const {
         const Hole& target = hole(instruction.hole);
         const std::string size = size_in_words(target.spec, needs.job.unit);
@@ -338,6 +374,8 @@ struct Say {
             w.note = "Table locked, work clamped, chuck key out. Zero the depth on undrilled surface.";
         w.sentence = fmt::format("Hole {}: {}.", target.name, w.direction);
         w.why = "The hole's size and depth are the drawing's.";
+        if (target.bar)
+            add_bar_drilling(w, target, needs.job);
         return w;
     }
 };

@@ -9,7 +9,7 @@ Plan make_plan(const Job& job, const Shop& shop) {
     const Machine* machine = shop.find(job.machine);
     plan.machine = machine ? *machine : shop.machines.at(0);
     plan.holes = holes_of(job);
-    plan.route = make_route({job, plan.holes, hole_order(plan.holes, job.order)}, plan.machine);
+    plan.route = make_route({job, plan.holes, hole_order(plan.holes, job.order), shop.kit}, plan.machine);
     plan.fingerprint = fingerprint(plan.route);
     plan.proof = carry_out(plan.route, plan.machine, job, plan.holes);
     plan.findings = find_faults(job, shop, plan);

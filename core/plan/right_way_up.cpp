@@ -80,7 +80,7 @@ std::vector<Angle> hidden_turns(const Blank& blank, const std::vector<Mark>& fro
 LooksAlike looks_alike(const Job& job, const std::vector<Hole>& holes) {
     LooksAlike result;
     // What has other marks of its own is not mistaken: an odd outline, a step, a leg, a boss or hole that is there.
-    if (holes.empty() || holes.size() > most_holes || job.blank.shape == BlankShape::Outline ||
+    if (job.blank.on_side() || holes.empty() || holes.size() > most_holes || job.blank.shape == BlankShape::Outline ||
         job.blank.shape == BlankShape::Angle || job.blank.step || !job.blank.existing.empty() || job.blank.cutting)
         return result;
     const Point datum = datum_from_middle(job);

@@ -19,6 +19,7 @@ struct KindWord {
     std::string operator()(const Readout&) const { return "readout"; }
     std::string operator()(const RotaryTable&) const { return "rotary table"; }
     std::string operator()(const LayoutBench&) const { return "layout"; }
+    std::string operator()(const DrillPress&) const { return "drill press"; }
 };
 
 struct Describe {
@@ -38,6 +39,9 @@ struct Describe {
     std::string operator()(const LayoutBench& bench) const {
         return fmt::format("height gauge to {}, dividers to {}", with_unit(bench.gauge_step, bench.unit),
                            with_unit(bench.divider_step, bench.unit));
+    }
+    std::string operator()(const DrillPress&) const {
+        return "no cross slide; fence and stop are set with a pin, packing and a caliper";
     }
 };
 
@@ -68,8 +72,35 @@ Shop default_shop() {
          RotaryTable{90, 240 * 6, Angle::degrees(0.05), Sense::Clockwise, metric}},
         {"Layout bench", "Plate, height gauge, dividers and punch.",
          LayoutBench{Unit::Millimetre, Length::mm(0.02), Length::mm(0.1), Length::mm(0.05)}},
+        {"Drill press", "The pillar drill, with fence and stop.", DrillPress{}},
     };
+    shop.kit = default_kit();
     return shop;
+}
+
+RoundKit default_kit() {
+    const auto lengths = [](std::initializer_list<double> all) {
+        std::vector<Length> made;
+        for (const double each : all)
+            made.push_back(Length::mm(each));
+        return made;
+    };
+    RoundKit kit;
+    kit.finder = Length::mm(10.0);
+    kit.finder_repeats = Length::mm(0.01);
+    kit.rods = lengths({2.0, 2.4, 3.0, 3.1, 4.0, 4.1, 5.0, 6.0, 6.2, 8.0, 10.0, 12.0, 16.0, 21.4, 28.0});
+    kit.packing = lengths({0.05, 0.1, 0.2, 0.3, 0.5, 0.8, 1.0, 1.5, 2.0, 3.0, 4.0, 5.0, 8.0, 10.0, 15.0, 20.0, 25.0});
+    kit.vee_blocks = lengths({41.3});
+    kit.bushings = lengths({12.0, 16.05, 25.4});
+    kit.collet_blocks = {4, 6};
+    kit.three_jaws = true;
+    kit.lathe = true;
+    kit.protractor_step = Angle::degrees(0.25);
+    kit.protractor_reach = Angle::degrees(90.0);
+    kit.height_step = Length::mm(0.02);
+    kit.caliper_step = Length::mm(0.02);
+    kit.packing_within = Length::mm(0.05);
+    return kit;
 }
 
 std::string kind_in_words(const MachineKind& kind) {

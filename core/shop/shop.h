@@ -3,6 +3,7 @@
 
 #include "measure/convention.h"
 #include "measure/length.h"
+#include "shop/kit.h"
 
 #include <optional>
 #include <string>
@@ -74,7 +75,14 @@ struct LayoutBench {
     bool operator==(const LayoutBench&) const = default;
 };
 
-using MachineKind = std::variant<Handwheels, Readout, RotaryTable, LayoutBench>;
+/// A drill press without a cross slide: work is laid against a fence and a stop, both set with a pin in the chuck and
+/// packing, or with a caliper.
+struct DrillPress {
+    Unit unit = Unit::Millimetre;
+    bool operator==(const DrillPress&) const = default;
+};
+
+using MachineKind = std::variant<Handwheels, Readout, RotaryTable, LayoutBench, DrillPress>;
 
 struct Machine {
     std::string name;
@@ -86,6 +94,7 @@ struct Machine {
 struct Shop {
     std::vector<Machine> machines;
     double edge_distance_factor = 1.5; ///< least distance of a hole's centre from an edge, in hole diameters
+    RoundKit kit;                      ///< for work on bars
     bool operator==(const Shop&) const = default;
 
     /// The machine of that name, or nullptr.
@@ -95,7 +104,10 @@ struct Shop {
 /// A made-up shop to begin with: a metric and an inch handwheel mill, a readout mill, a rotary table, a layout bench.
 Shop default_shop();
 
-/// "handwheels", "readout", "rotary table", "layout".
+/// A made-up drawer for it.
+RoundKit default_kit();
+
+/// "handwheels", "readout", "rotary table", "layout", "drill press".
 std::string kind_in_words(const MachineKind& kind);
 /// What a machine can show and where it slips: "2.5 mm a turn, 125 lines of 0.02 mm, backlash 0.18 mm".
 std::string machine_in_words(const Machine& machine);

@@ -67,11 +67,49 @@ struct KindFault {
             return found;
         return step_fault(place + ".measured_to", bench.measured_to);
     }
+    Fault operator()(const DrillPress&) const { return std::nullopt; }
 };
 
 } // namespace
 
+namespace {
+
+Fault kit_fault(const RoundKit& kit) {
+    const std::pair<const char*, const std::vector<Length>*> drawers[] = {{"kit.rods", &kit.rods},
+                                                                          {"kit.packing", &kit.packing},
+                                                                          {"kit.vee_blocks", &kit.vee_blocks},
+                                                                          {"kit.bushings", &kit.bushings}};
+    for (const auto& [place, all] : drawers)
+        for (const Length each : *all)
+            if (Fault found =
+                    range_fault(place, each.in_mm(), 0.001, 1000.0, "A size above nought and up to a metre would do."))
+                return found;
+    for (const int sides : kit.collet_blocks)
+        if (Fault found = range_fault("kit.collet_blocks", sides, 2, 360, "A block has from 2 to 360 sides."))
+            return found;
+    if (Fault found =
+            range_fault("kit.finder", kit.finder.in_mm(), 0.1, 50.0, "A finder from 0.1 mm to 50 mm would do."))
+        return found;
+    if (Fault found = range_fault("kit.protractor_step", kit.protractor_step.in_degrees(), 1e-4, 10.0,
+                                  "A protractor read to between 0.0001 and 10 degrees would do."))
+        return found;
+    if (Fault found = range_fault("kit.protractor_reach", kit.protractor_reach.in_degrees(), 1.0, 360.0,
+                                  "A reach from 1 to 360 degrees would do."))
+        return found;
+    for (const auto& [place, step] : {std::pair("kit.height_step", kit.height_step),
+                                      {"kit.caliper_step", kit.caliper_step},
+                                      {"kit.packing_within", kit.packing_within},
+                                      {"kit.finder_repeats", kit.finder_repeats}})
+        if (Fault found = step_fault(place, step))
+            return found;
+    return std::nullopt;
+}
+
+} // namespace
+
 std::optional<Problem> first_fault(const Shop& shop) {
+    if (Fault found = kit_fault(shop.kit))
+        return found;
     if (shop.machines.empty())
         return Problem{"machines", "The shop has no machine. It needs one at least."};
     std::set<std::string> names;

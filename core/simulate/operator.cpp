@@ -1,6 +1,8 @@
 #include "simulate/operator.h"
 
 #include "layout/outline.h"
+#include "simulate/bar_operator.h"
+#include "simulate/bench.h"
 #include "simulate/lost_motion.h"
 
 #include <algorithm>
@@ -10,51 +12,6 @@
 namespace clockface {
 
 namespace {
-
-// Shared by all kinds: scoring, and a complaint for an instruction the machine at hand cannot obey.
-class Bench {
-public:
-    Bench(const Job& job, const std::vector<Hole>& holes)
-        : m_job(job)
-        , m_holes(holes) {}
-    virtual ~Bench() = default;
-    Bench(const Bench&) = delete;
-    Bench& operator=(const Bench&) = delete;
-
-    Proof work_off(const Route& route) {
-        for (m_step = 0; m_step < route.list.size(); ++m_step) {
-            m_hole = route.list[m_step].hole;
-            obey(route.list[m_step]);
-        }
-        return std::move(m_proof);
-    }
-
-protected:
-    virtual void obey(const Instruction& instruction) = 0;
-
-    void make_hole(int hole, Point at, bool by_routine = false) {
-        if (hole < 0 || static_cast<std::size_t>(hole) >= m_holes.size())
-            return complain("no hole is named");
-        m_proof.landings.push_back({hole, at, distance(at, m_holes[static_cast<std::size_t>(hole)].at), by_routine});
-    }
-    void complain(const std::string& what) {
-        m_proof.complaints.push_back(fmt::format("Instruction {}: {}.", m_step + 1, what));
-    }
-    [[nodiscard]] const Job& job() const { return m_job; }
-    [[nodiscard]] const std::vector<Hole>& holes() const { return m_holes; }
-    [[nodiscard]] int hole() const { return m_hole; }
-
-private:
-    const Job& m_job;
-    const std::vector<Hole>& m_holes;
-    Proof m_proof;
-    std::size_t m_step = 0;
-    int m_hole = -1;
-};
-
-LostMotion slide_of(const Screw& screw) {
-    return {screw.graduation().in_mm(), screw.graduations, screw.backlash.in_mm(), screw.plus == Turn::Clockwise};
-}
 
 class HandwheelBench : public Bench {
 public:
@@ -280,6 +237,32 @@ private:
     }
 };
 
+// Every setting is felt with a pin in the chuck: fence to pin the gap, and half the pin to the spindle's axis.
+class PressBench : public Bench {
+public:
+    PressBench(const Job& job, const std::vector<Hole>& holes)
+        : Bench(job, holes)
+        , m_edges(reference_edges(job)) {}
+
+protected:
+    void obey(const Instruction& instruction) override {
+        if (const auto* setting = std::get_if<SetPacking>(&instruction.action)) {
+            const Length out = setting->gap + setting->pin / 2.0;
+            if (setting->gap < Length{})
+                complain("the pin would have to stand inside the fence");
+            (setting->axis == Axis::X ? m_out.x : m_out.y) = setting->from_far_end ? -out : out;
+        } else if (std::holds_alternative<DrillHole>(instruction.action)) {
+            make_hole(hole(), m_edges.corner + m_out);
+        } else {
+            complain("a drill press cannot do this");
+        }
+    }
+
+private:
+    ReferenceEdges m_edges;
+    Point m_out;
+};
+
 struct BenchFor {
     const Job& job;
     const std::vector<Hole>& holes;
@@ -288,6 +271,7 @@ struct BenchFor {
     Proof operator()(const Handwheels& machine) const { return HandwheelBench(job, holes, machine).work_off(route); }
     Proof operator()(const Readout& machine) const { return ReadoutBench(job, holes, machine).work_off(route); }
     Proof operator()(const RotaryTable& machine) const { return RotaryBench(job, holes, machine).work_off(route); }
+    Proof operator()(const DrillPress&) const { return PressBench(job, holes).work_off(route); }
     Proof operator()(const LayoutBench& machine) const { return LayoutPlate(job, holes, machine).work_off(route); }
 };
 
@@ -299,7 +283,10 @@ std::optional<Landing> Proof::worst() const {
     return found == landings.end() ? std::nullopt : std::optional(*found);
 }
 
-Proof carry_out(const Route& route, const Machine& machine, const Job& job, const std::vector<Hole>& holes) {
+Proof carry_out(const Route& route, const Machine& machine, const Job& job, const std::vector<Hole>& holes,
+                const BarFaults& faults) {
+    if (job.blank.on_side())
+        return carry_out_on_bar(route, machine, job, holes, faults);
     return std::visit(BenchFor{job, holes, route}, machine.kind);
 }
 

@@ -55,6 +55,7 @@ Pattern arc(const std::string& name, Point centre, double diameter, int count, d
 Shop shop_with(MachineKind kind) {
     Shop shop;
     shop.machines = {{"M", "", std::move(kind)}};
+    shop.kit = default_kit();
     return shop;
 }
 

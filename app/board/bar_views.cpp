@@ -1,0 +1,59 @@
+#include "board/bar_views.h"
+
+#include <algorithm>
+
+namespace clockface::app {
+
+BarViews::BarViews(const Blank& blank)
+    : m_blank(blank) {
+    const Length length = blank.width.actual();
+    const Length around = widest_girth(blank);
+    Section widest = section_at(blank, {});
+    for (const Shoulder& shoulder : blank.bar.shoulders)
+        if (shoulder.diameter > widest.across_y())
+            widest = section_at(blank, shoulder.at + Length::mm(1e-6));
+    const Length high = widest.across_y();
+    const Length wide = widest.across_x();
+    const Length gap = std::max(high, length / 10.0) * 0.45;
+    const bool left = blank.bar.seen_from == Face::Left;
+    m_side = {{}, around / 2.0 + gap + high / 2.0};
+    const Length out = length / 2.0 + gap + wide / 2.0;
+    m_end = {left ? -out : out, m_side.y};
+    const Length reach = length / 2.0 + gap + wide;
+    m_lower_left = {left ? -reach : -length / 2.0, -around / 2.0};
+    m_upper_right = {left ? length / 2.0 : reach, m_side.y + high / 2.0};
+}
+
+Point BarViews::in_side(const OnSurface& place) const {
+    return {m_side.x + place.along - m_blank.width.actual() / 2.0, m_side.y + place.across.y};
+}
+
+Point BarViews::in_end(Point across) const {
+    return {m_end.x + (m_blank.bar.seen_from == Face::Left ? -across.x : across.x), m_end.y + across.y};
+}
+
+Point BarViews::in_rolled(Point rolled) const {
+    return {rolled.x - m_blank.width.actual() / 2.0, rolled.y};
+}
+
+std::vector<Point> BarViews::places(const Hole& hole) const {
+    std::vector<Point> all;
+    if (!hole.bar)
+        return all;
+    const Section section = section_at(m_blank, hole.bar->along);
+    for (const bool far : {false, true}) {
+        if (far && hole.spec.depth)
+            break;
+        const auto entry = entry_at(section, hole.bar->bearing + Angle::degrees(far ? 180.0 : 0.0),
+                                    far ? -hole.bar->offset : hole.bar->offset);
+        if (!entry)
+            continue;
+        const Point across = polar(hypot(entry->height, hole.bar->offset), entry->bearing);
+        all.push_back(in_rolled({hole.bar->along, rolled_out(section, entry->bearing)}));
+        all.push_back(in_side({hole.bar->along, across}));
+        all.push_back(in_end(across));
+    }
+    return all;
+}
+
+} // namespace clockface::app

@@ -1,0 +1,302 @@
+// A bar on the board: from the side, from its end, and rolled out.
+#include "board/bar_views.h"
+#include "board/board_painter.h"
+
+#include "layout/on_bar.h"
+#include "measure/figures.h"
+
+#include <QPainterPath>
+#include <algorithm>
+#include <set>
+
+namespace clockface::app {
+
+namespace {
+
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
+
+// Stretches of the bar between its shoulders.
+std::vector<std::pair<Length, Length>> stretches(const Blank& blank) {
+    std::vector<std::pair<Length, Length>> all;
+    Length from;
+    for (const Shoulder& shoulder : blank.bar.shoulders) {
+        all.emplace_back(from, shoulder.at);
+        from = shoulder.at;
+    }
+    all.emplace_back(from, blank.width.actual());
+    return all;
+}
+
+} // namespace
+
+QPainterPath BoardPainter::section_path(const Section& section) const {
+    const BarViews views(m_document.job().blank);
+    QPolygonF rim;
+    constexpr int steps = 180;
+    for (int i = 0; i < steps; ++i) {
+        const Angle bearing = Angle::degrees(360.0 * i / steps);
+        if (const auto entry = entry_at(section, bearing, {}))
+            rim << m_map.to_screen(views.in_end(polar(entry->height, bearing)));
+    }
+    QPainterPath path;
+    path.addPolygon(rim);
+    path.closeSubpath();
+    return path;
+}
+
+QPainterPath BoardPainter::bar_outline() const {
+    const Blank& blank = m_document.job().blank;
+    const BarViews views(blank);
+    QPainterPath path;
+    path.setFillRule(Qt::WindingFill);
+    for (const auto& [from, to] : stretches(blank)) {
+        const Section section = section_at(blank, (from + to) / 2.0);
+        const Length half = girth(section) / 2.0;
+        path.addRect(
+            QRectF(m_map.to_screen(views.in_rolled({from, half})), m_map.to_screen(views.in_rolled({to, -half}))));
+        const Length high = section.across_y() / 2.0;
+        path.addRect(QRectF(m_map.to_screen(views.in_side({from, {{}, high}})),
+                            m_map.to_screen(views.in_side({to, {{}, -high}}))));
+        Section bare = section;
+        bare.cuts.erase(
+            std::remove_if(bare.cuts.begin(), bare.cuts.end(),
+                           [&](const SectionCut& cut) { return bare.round && cut.from_axis < bare.radius; }),
+            bare.cuts.end());
+        path.addPath(section_path(bare));
+    }
+    return path.simplified();
+}
+
+// Shoulders, bore, flats, centre lines: what is scribed on the bare bar.
+void BoardPainter::bar_features() {
+    const Blank& blank = m_document.job().blank;
+    const BarViews views(blank);
+    m_painter.setBrush(Qt::NoBrush);
+    m_painter.setPen(QPen(m_look.scribed, 1.2));
+    const auto parts = stretches(blank);
+    for (std::size_t i = 0; i < parts.size(); ++i) {
+        const Section section = section_at(blank, (parts[i].first + parts[i].second) / 2.0);
+        m_painter.setPen(QPen(m_look.faint, 1.2));
+        m_painter.drawPath(section_path(section));
+        if (i > 0) {
+            const Section before = section_at(blank, (parts[i - 1].first + parts[i - 1].second) / 2.0);
+            m_painter.setPen(QPen(m_look.scribed, 1.2));
+            const Length high = std::min(section.across_y(), before.across_y()) / 2.0;
+            m_painter.drawLine(m_map.to_screen(views.in_side({parts[i].first, {{}, high}})),
+                               m_map.to_screen(views.in_side({parts[i].first, {{}, -high}})));
+        }
+        // The edges of a hexagon, as they are seen from the front and rolled out.
+        for (int k = 0; k < section.sides; ++k) {
+            const Angle corner =
+                section.cuts[static_cast<std::size_t>(k)].facing + Angle::degrees(180.0 / section.sides);
+            const auto entry = entry_at(section, corner, {});
+            if (!entry)
+                continue;
+            const Point across = polar(entry->height, corner);
+            m_painter.setPen(QPen(m_look.faint, 1.0));
+            const Length y = rolled_out(section, corner);
+            m_painter.drawLine(m_map.to_screen(views.in_rolled({parts[i].first, y})),
+                               m_map.to_screen(views.in_rolled({parts[i].second, y})));
+            if (across.x <= Length::mm(1e-6))
+                m_painter.drawLine(m_map.to_screen(views.in_side({parts[i].first, across})),
+                                   m_map.to_screen(views.in_side({parts[i].second, across})));
+        }
+    }
+    if (blank.bore) {
+        const Length r = *blank.bore / 2.0;
+        const Length deep = blank.bar.bore_depth.value_or(blank.width.actual());
+        const Length from = blank.bar.bore_from == Face::Left ? Length{} : blank.width.actual() - deep;
+        m_painter.setPen(QPen(m_look.faint, 1.2, Qt::DashLine));
+        m_painter.drawRect(QRectF(m_map.to_screen(views.in_side({from, {{}, r}})),
+                                  m_map.to_screen(views.in_side({from + deep, {{}, -r}}))));
+        m_painter.setPen(QPen(m_look.scribed, 1.4));
+        if (!blank.bar.bore_depth || blank.bar.bore_from == blank.bar.seen_from)
+            m_painter.setBrush(m_look.surround);
+        else
+            m_painter.setPen(QPen(m_look.faint, 1.2, Qt::DashLine));
+        m_painter.drawEllipse(m_map.to_screen(views.end()), m_map.pixels(r), m_map.pixels(r));
+        m_painter.setBrush(Qt::NoBrush);
+    }
+    for (const Flat& flat : blank.bar.flats) {
+        const Length stock = blank.diameter.actual() / 2.0;
+        const double half =
+            std::sqrt(std::max(0.0, std::pow(stock.in_mm(), 2) - std::pow((stock - flat.depth).in_mm(), 2)));
+        const Section section = section_at(blank, (flat.from + flat.to) / 2.0);
+        const Length middle = rolled_out(section, flat.facing);
+        const Length arc = stock * std::asin(std::min(1.0, half / stock.in_mm()));
+        m_painter.setPen(QPen(m_look.scribed, 1.1));
+        m_painter.drawRect(QRectF(m_map.to_screen(views.in_rolled({flat.from, middle + arc})),
+                                  m_map.to_screen(views.in_rolled({flat.to, middle - arc}))));
+        const Point edge = polar(stock - flat.depth, flat.facing);
+        const Point run = polar(Length::mm(half), flat.facing + Angle::degrees(90.0));
+        if (edge.x <= Length::mm(1e-6))
+            m_painter.drawRect(QRectF(m_map.to_screen(views.in_side({flat.from, edge + run})),
+                                      m_map.to_screen(views.in_side({flat.to, edge - run})))
+                                   .normalized());
+    }
+}
+
+void BoardPainter::bar_centre_lines() {
+    const Blank& blank = m_document.job().blank;
+    const BarViews views(blank);
+    QColor colour = m_look.faint;
+    colour.setAlphaF(0.55F);
+    QPen pen(colour, 1.0);
+    pen.setDashPattern({14.0, 4.0, 3.0, 4.0});
+    m_painter.setPen(pen);
+    const auto line = [&](Point from, Point to, QPointF over) {
+        m_painter.drawLine(m_map.to_screen(from) - over, m_map.to_screen(to) + over);
+    };
+    const Length half = blank.width.actual() / 2.0;
+    line({-half, views.side().y}, {half, views.side().y}, {14, 0});
+    line({-half, {}}, {half, {}}, {14, 0});
+    const Length reach = views.upper_right().y - views.side().y;
+    line({views.end().x - reach, views.end().y}, {views.end().x + reach, views.end().y}, {10, 0});
+    line({views.end().x, views.end().y + reach}, {views.end().x, views.end().y - reach}, {0, -10});
+}
+
+void BoardPainter::bar_hole(const Hole& hole, bool chosen, bool near, bool troubled) {
+    const Job& job = m_document.job();
+    const Blank& blank = job.blank;
+    const BarViews views(blank);
+    const QColor line = chosen ? m_look.brass_on_dark : near ? m_look.scribed : m_look.faint;
+    const double width = chosen ? 2.4 : 1.3;
+    const Section section = section_at(blank, hole.bar->along);
+    const auto polygon = [&](const std::vector<Point>& places) {
+        QPolygonF all;
+        for (const Point& place : places)
+            all << m_map.to_screen(place);
+        return all;
+    };
+    for (const bool far : {false, true}) {
+        if (far && hole.spec.depth)
+            continue;
+        const QPen pen(line, width, far ? Qt::DashLine : Qt::SolidLine);
+        std::vector<Point> rolled;
+        for (const Point& place : rolled_out_rim(blank, *hole.bar, hole.spec.diameter, far))
+            rolled.push_back(views.in_rolled(place));
+        m_painter.setPen(pen);
+        m_painter.setBrush(far ? QBrush(m_look.surround, Qt::Dense5Pattern) : QBrush(m_look.surround));
+        // Across the seam a mouth shows on both edges.
+        m_painter.save();
+        const Length half_girth = girth(section) / 2.0;
+        const Length half = blank.width.actual() / 2.0;
+        m_painter.setClipRect(
+            QRectF(m_map.to_screen({-half, half_girth}), m_map.to_screen({half, -half_girth})).adjusted(-2, -2, 2, 2));
+        for (const double seam : {0.0, 1.0, -1.0}) {
+            std::vector<Point> shifted = rolled;
+            for (Point& place : shifted)
+                place.y += girth(section) * seam;
+            m_painter.drawPolygon(polygon(shifted));
+        }
+        m_painter.restore();
+        // From the side: as it lies, drawn through where it is hidden.
+        const std::vector<OnSurface> rim = mouth_rim(blank, *hole.bar, hole.spec.diameter, far);
+        std::vector<Point> seen;
+        Length back;
+        for (const OnSurface& place : rim) {
+            seen.push_back(views.in_side(place));
+            back += place.across.x;
+        }
+        const bool hidden = back > Length::mm(1e-6);
+        m_painter.setPen(QPen(line, width, hidden ? Qt::DashLine : Qt::SolidLine));
+        m_painter.setBrush(hidden ? QBrush(Qt::NoBrush) : QBrush(m_look.surround));
+        m_painter.drawPolygon(polygon(seen));
+    }
+    bar_hole_in_end(hole, line, width);
+    if (troubled) {
+        m_painter.setPen(QPen(QColor("#FF9C86"), 2.0, Qt::DashLine));
+        m_painter.setBrush(Qt::NoBrush);
+        const double r = radius_of(hole) + 8.0;
+        for (const Point& place : views.places(hole))
+            m_painter.drawEllipse(m_map.to_screen(place), r, r);
+    }
+    if (m_document.is_ghost(hole.pattern)) {
+        m_painter.setPen(QPen(m_look.brass_on_dark, 2.0, Qt::DotLine));
+        m_painter.setBrush(Qt::NoBrush);
+        const double r = radius_of(hole) + 3.0;
+        for (const Point& place : views.places(hole))
+            m_painter.drawEllipse(m_map.to_screen(place), r, r);
+    }
+}
+
+// On the end: the way of the drill between its two flanks, from where it comes in to how far it goes.
+void BoardPainter::bar_hole_in_end(const Hole& hole, const QColor& line, double width) {
+    const Blank& blank = m_document.job().blank;
+    const BarViews views(blank);
+    const Section section = section_at(blank, hole.bar->along);
+    const auto path = drill_path(section, {hole.bar->bearing, hole.bar->offset, hole.spec.diameter});
+    if (!path)
+        return;
+    const Length r = hole.spec.diameter / 2.0;
+    const Angle left = hole.bar->bearing + Angle::degrees(90.0);
+    const auto at = [&](Length height, Length lateral) {
+        return m_map.to_screen(views.in_end(polar(height, hole.bar->bearing) + polar(lateral, left)));
+    };
+    const Length bottom = hole.spec.depth ? path->entry - *hole.spec.depth : path->exit;
+    const auto top = [&](Length lateral) {
+        const auto entry = entry_at(section, hole.bar->bearing, lateral);
+        return entry ? entry->height : path->entry;
+    };
+    m_painter.setPen(QPen(line, width * 0.8, Qt::DashLine));
+    m_painter.setBrush(Qt::NoBrush);
+    for (const Length side : {hole.bar->offset - r, hole.bar->offset + r})
+        m_painter.drawLine(at(top(side), side), at(bottom, side));
+    if (hole.spec.depth)
+        m_painter.drawPolyline(QPolygonF{at(bottom, hole.bar->offset - r),
+                                         at(bottom - point_length(hole.spec.diameter), hole.bar->offset),
+                                         at(bottom, hole.bar->offset + r)});
+    QPen axis(line, 0.9);
+    axis.setDashPattern({10.0, 3.0, 2.0, 3.0});
+    m_painter.setPen(axis);
+    m_painter.drawLine(at(path->entry + section.radius * 0.12, hole.bar->offset), at(bottom, hole.bar->offset));
+}
+
+// Names stand beside the near mouths; on the end every bearing is named once, with its angle.
+void BoardPainter::bar_names(const std::string& pattern, const std::string& selected, Stage stage) {
+    const Plan& plan = m_document.plan();
+    const Job& job = m_document.job();
+    const BarViews views(job.blank);
+    const auto say = [&](QPointF at, double radius, QPointF side, const QString& words, bool chosen, bool near) {
+        const QFontMetricsF metrics(type(10, true));
+        const QPointF spot = free_spot(at, radius, side, {metrics.horizontalAdvance(words), metrics.capHeight() + 5.0});
+        label(spot, words, chosen ? m_look.brass_on_dark : near ? m_look.scribed : m_look.faint, 10, chosen || near);
+    };
+    std::set<long long> named;
+    for (const Hole& hole : plan.holes) {
+        const bool chosen = hole.name == selected;
+        if (!chosen && (plan.holes.size() > most_labels || stage == Stage::Blank))
+            continue;
+        const std::vector<Point> places = views.places(hole);
+        if (places.size() < 3)
+            continue;
+        const bool near = stage != Stage::Holes || job.patterns[hole.pattern].name == pattern;
+        say(m_map.to_screen(places[0]), radius_of(hole), {0.0, 1.0}, q(hole.name), chosen, near);
+        const bool front = polar(Length::mm(1.0), hole.bar->bearing).x <= Length::mm(1e-9);
+        if (front)
+            say(m_map.to_screen(places[1]), radius_of(hole), {1.0, 0.0}, q(hole.name), chosen, near);
+        if (named.insert(std::llround(hole.bar->bearing.in_degrees() * 1e4)).second) {
+            const QPointF out = m_map.to_screen(places[2]) - m_map.to_screen(views.end());
+            const double far = std::max(1.0, std::hypot(out.x(), out.y()));
+            const QString words = q(in_degrees(job.convention.figure_of(as_seen(job, hole.bar->bearing)), 1));
+            say(m_map.to_screen(views.end()) + out / far * (far + 16.0), 0.0, out / far, words, chosen, near);
+        }
+    }
+}
+
+void BoardPainter::bar_legends() {
+    const Job& job = m_document.job();
+    const BarViews views(job.blank);
+    const QPointF end = m_map.to_screen({views.end().x, views.upper_right().y});
+    const QPointF side = m_map.to_screen({Length{}, views.side().y - (views.upper_right().y - views.side().y)});
+    const QPointF rolled = m_map.to_screen({Length{}, views.lower_left().y});
+    label(end - QPointF(0, 56), QObject::tr("the end, seen from %1").arg(q(end_in_words(job.blank.bar.seen_from))),
+          m_look.faint, 9, false);
+    label(side + QPointF(0, 14), QObject::tr("the side, from the front"), m_look.faint, 9, false);
+    label(rolled + QPointF(0, 14), QObject::tr("the side rolled out, top line in the middle, back above"), m_look.faint,
+          9, false);
+}
+
+} // namespace clockface::app

@@ -1,0 +1,325 @@
+#include "ordering/bar_route.h"
+
+#include "layout/on_bar.h"
+#include "measure/figures.h"
+#include "ordering/handwheel.h"
+#include "round/packing.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+#include <numbers>
+#include <utility>
+
+namespace clockface {
+
+namespace {
+
+// Holes that are drilled with the bar in one position.
+struct Position {
+    TurnBar turn;
+    Angle up; ///< the bearing that lies up then
+    std::vector<int> holes;
+};
+
+// A hole whose far mouth does the work is drilled from the other side; it stands on the axis, so nothing else changes.
+Length across_of(const OnBar& bar) {
+    // A quarter turn counter-clockwise of the top, seen from the right end, is towards the user.
+    return -bar.offset;
+}
+
+class BarRoute {
+public:
+    BarRoute(const RouteNeeds& needs, const Machine& machine)
+        : m_needs(needs)
+        , m_machine(machine)
+        , m_packing(needs.kit.packing) {
+        m_route.machine = machine.name;
+        if (!needs.order.empty())
+            find_positions();
+    }
+
+    Route operator()(const Handwheels& wheels) {
+        if (m_needs.order.empty())
+            return std::move(m_route);
+        m_route.list.push_back({m_positions.front().turn, m_needs.order.front()});
+        stand_over_axis(wheels.y.graduation(), wheels.y.finish);
+        m_route.list.push_back({PickUpZero{wheels.x.finish, wheels.y.finish}});
+        DialWriter along(Axis::X, wheels.x);
+        DialWriter across(Axis::Y, wheels.y);
+        each_hole([&](int hole) {
+            for (const TurnHandwheel& move : along.moves_to(at(hole).at.x))
+                m_route.list.push_back({move, hole});
+            for (const TurnHandwheel& move : across.moves_to(across_of(*at(hole).bar)))
+                m_route.list.push_back({move, hole});
+        });
+        return std::move(m_route);
+    }
+    Route operator()(const Readout& readout) {
+        if (m_needs.order.empty())
+            return std::move(m_route);
+        m_route.list.push_back({m_positions.front().turn, m_needs.order.front()});
+        stand_over_axis(readout.resolution, Towards::Plus);
+        m_route.list.push_back({ZeroReadout{}});
+        each_hole([&](int hole) {
+            const Point to = as_drawn(m_needs.job.datum, {at(hole).at.x, across_of(*at(hole).bar)});
+            m_route.list.push_back({GoToReadout{round_to_step(to.x, readout.resolution).counts,
+                                                round_to_step(to.y, readout.resolution).counts},
+                                    hole});
+        });
+        return std::move(m_route);
+    }
+    Route operator()(const RotaryTable& table) {
+        if (m_needs.order.empty())
+            return std::move(m_route);
+        const std::int64_t full_turn = static_cast<std::int64_t>(table.ratio) * table.graduations;
+        const int extra = take_up_turns(table.backlash.in_degrees() / table.per_turn().in_degrees());
+        const std::int64_t back = extra * static_cast<std::int64_t>(table.graduations);
+        m_route.list.push_back(
+            {TurnTable{Turn::CounterClockwise, extra, 0, (full_turn - back % full_turn) % full_turn, extra}});
+        m_route.list.push_back({TurnTable{Turn::Clockwise, extra, 0, 0, extra}});
+        m_route.list.push_back({m_positions.front().turn, m_needs.order.front()});
+        stand_over_axis(table.slide.graduation(), table.slide.finish);
+        m_route.list.push_back({PickUpZero{table.slide.finish, table.slide.finish}});
+        DialWriter along(Axis::X, table.slide);
+        DialWriter across(Axis::Y, table.slide);
+        sort_by_table(table, full_turn);
+        std::int64_t turned = 0;
+        for (const auto& [reading, position] : m_by_table) {
+            const std::int64_t on = reading - turned;
+            turned = reading;
+            if (on != 0)
+                m_route.list.push_back({TurnTable{Turn::Clockwise, static_cast<int>(on / table.graduations),
+                                                  dial_line(turned, table.graduations), turned % full_turn, 0},
+                                        m_positions[position].holes.front()});
+            for (const int hole : m_positions[position].holes) {
+                for (const TurnHandwheel& move : along.moves_to(at(hole).at.x))
+                    m_route.list.push_back({move, hole});
+                for (const TurnHandwheel& move : across.moves_to(across_of(*at(hole).bar)))
+                    m_route.list.push_back({move, hole});
+                drill(hole);
+            }
+        }
+        return std::move(m_route);
+    }
+    Route operator()(const LayoutBench& bench) {
+        for (const Position& position : m_positions) {
+            m_route.list.push_back({position.turn, position.holes.front()});
+            std::map<std::int64_t, std::vector<int>> along;
+            for (const int hole : position.holes)
+                along[round_to_step(section(hole).radius + at(hole).bar->offset, bench.gauge_step).counts].push_back(
+                    hole);
+            for (auto& [setting, holes] : along)
+                m_route.list.push_back({ScribeAlongBar{setting, holes}, holes.front()});
+        }
+        // Every setting from an end once, all its lines.
+        const bool right = m_needs.job.datum.place == DatumPlace::RightEdge;
+        std::map<std::int64_t, std::vector<int>> across;
+        for (const int hole : m_needs.order) {
+            const Length from_end =
+                right ? m_needs.job.blank.width.actual() - at(hole).bar->along : at(hole).bar->along;
+            across[round_to_step(from_end, bench.gauge_step).counts].push_back(hole);
+        }
+        for (auto& [setting, holes] : across)
+            m_route.list.push_back({ScribeAcrossBar{right, setting, holes}, holes.front()});
+        for (const int hole : m_needs.order)
+            m_route.list.push_back({PunchMark{}, hole});
+        for (const int hole : m_needs.order)
+            drill(hole);
+        return std::move(m_route);
+    }
+    Route operator()(const DrillPress&) {
+        if (m_needs.order.empty())
+            return std::move(m_route);
+        m_route.list.push_back({m_positions.front().turn, m_needs.order.front()});
+        const TopWay top = taken_top();
+        const Length pin = fence_pin(m_needs.kit);
+        const Length block = top == TopWay::VeeAndFence ? m_needs.kit.vee_blocks.front() : Length{};
+        if (block == Length{})
+            m_route.list.push_back({StandOverAxis{top, {}, {}, Towards::Plus}, m_needs.order.front()});
+        std::optional<Length> fence, stop;
+        if (block == Length{})
+            fence = Length{};
+        const bool right = m_needs.job.datum.place == DatumPlace::RightEdge;
+        each_hole([&](int hole) {
+            const Length across = across_of(*at(hole).bar);
+            if (fence != across) {
+                set(Axis::Y, false, pin, (block - pin) / 2.0 + across, block / 2.0, hole);
+                fence = across;
+            }
+            const Length along = right ? m_needs.job.blank.width.actual() - at(hole).bar->along : at(hole).bar->along;
+            if (stop != along) {
+                set(Axis::X, right, pin, along - pin / 2.0, {}, hole);
+                stop = along;
+            }
+        });
+        return std::move(m_route);
+    }
+
+private:
+    const RouteNeeds& m_needs;
+    const Machine& m_machine;
+    Packing m_packing;
+    std::vector<Position> m_positions;
+    std::vector<std::pair<std::int64_t, std::size_t>> m_by_table;
+    Route m_route;
+
+    [[nodiscard]] const Hole& at(int hole) const { return m_needs.holes[static_cast<std::size_t>(hole)]; }
+    [[nodiscard]] Section section(int hole) const { return section_at(m_needs.job.blank, at(hole).bar->along); }
+
+    [[nodiscard]] TopWay taken_top() const {
+        const auto ranked = ranked_tops(m_needs.job, m_needs.kit, m_machine, at(m_needs.order.front()));
+        return ranked.ways[ranked.taken].kind;
+    }
+
+    void find_positions() {
+        const int first = m_needs.order.front();
+        std::map<std::pair<double, bool>, std::size_t> known;
+        for (const int hole : m_needs.order) {
+            const Angle bearing = at(hole).bar->bearing;
+            const auto [place, is_new] =
+                known.emplace(std::pair(bearing.in_degrees(), goes_through(hole)), m_positions.size());
+            if (is_new)
+                m_positions.push_back({turn_to(first, hole), {}, {}});
+            m_positions[place->second].holes.push_back(hole);
+        }
+    }
+    [[nodiscard]] bool goes_through(int hole) const { return angle_task(at(hole), at(hole)).to_through; }
+
+    [[nodiscard]] TurnBar turn_to(int first, int hole) const {
+        TurnBar turn;
+        if (m_positions.empty()) {
+            turn.first = true;
+            turn.bearing = at(first).bar->bearing;
+            return turn;
+        }
+        const AngleTask task = angle_task(at(first), at(hole));
+        const auto ranked = ranked_angles(m_needs.job, m_needs.kit, m_machine, at(first), at(hole));
+        const Way<AngleWay>& way = ranked.ways[ranked.taken];
+        turn.way = way.kind;
+        turn.from = first;
+        const auto to_step = [&](Angle angle) {
+            const Length step = Length::mm(m_needs.kit.protractor_step.in_degrees());
+            return m_needs.kit.protractor_step *
+                   static_cast<double>(round_to_step(Length::mm(angle.in_degrees()), step).counts);
+        };
+        switch (way.kind) {
+        case AngleWay::ColletBlock:
+        case AngleWay::JawIndex:
+            turn.sides = way.sides;
+            turn.faces = index_step(task, way.sides).value_or(IndexStep{}).faces;
+            turn.far_mouth = index_step(task, way.sides).value_or(IndexStep{}).far_mouth;
+            break;
+        case AngleWay::RodAndProtractor: {
+            const SetAngle set = set_angle(task, m_needs.kit.protractor_reach).value_or(SetAngle{});
+            turn.set = to_step(set.set);
+            turn.other_end = set.rod_other_end;
+            turn.far_mouth = set.far_mouth;
+            break;
+        }
+        case AngleWay::RodHeights: {
+            const SetAngle set = set_angle(task, Angle::degrees(90.0)).value_or(SetAngle{});
+            turn.rod = rod_length(section(first));
+            const Angle up = Angle::degrees(90.0 - std::fabs(set.set.in_degrees()));
+            turn.height = rounded(turn.rod * up.sine(), m_needs.kit.height_step);
+            turn.lean = set.set < Angle{} ? Sense::Clockwise : Sense::CounterClockwise;
+            turn.other_end = set.rod_other_end;
+            turn.far_mouth = set.far_mouth;
+            break;
+        }
+        case AngleWay::WrappedStrip:
+            turn.height = rounded(girth(section(first)) * (task.turn.in_degrees() / 360.0), Length::mm(0.5));
+            break;
+        case AngleWay::EndLine:
+            turn.set = to_step(task.turn);
+            break;
+        case AngleWay::Table:
+            break;
+        }
+        return turn;
+    }
+    static Length rounded(Length length, Length step) {
+        return step * static_cast<double>(round_to_step(length, step).counts);
+    }
+
+    void stand_over_axis(Length step, Towards finish) {
+        const TopWay way = taken_top();
+        const Length go =
+            way == TopWay::TouchOne ? section(m_needs.order.front()).radius + m_needs.kit.finder / 2.0 : Length{};
+        m_route.list.push_back(
+            {StandOverAxis{way, rounded(go, step), m_needs.kit.finder, finish}, m_needs.order.front()});
+    }
+    void set(Axis axis, bool far_end, Length pin, Length gap, Length half_block, int hole) {
+        const Packed packed = m_packing.pack_or_measure(gap, m_needs.kit.packing_within, m_needs.kit.caliper_step);
+        m_route.list.push_back({SetPacking{axis, far_end, pin, packed.pieces, packed.sum, half_block}, hole});
+    }
+    void drill(int hole) {
+        m_route.list.push_back({DrillHole{}, hole});
+        m_route.order.push_back(hole);
+    }
+    template <class Go> void each_hole(const Go& go) {
+        for (const Position& position : m_positions) {
+            if (!position.turn.first)
+                m_route.list.push_back({position.turn, position.holes.front()});
+            for (const int hole : position.holes) {
+                go(hole);
+                drill(hole);
+            }
+        }
+    }
+    // The table turns one way only, so positions come in the order in which it meets them; a through hole on the axis
+    // may be drilled from either side.
+    void sort_by_table(const RotaryTable& table, std::int64_t full_turn) {
+        const Angle first = m_positions.front().turn.bearing;
+        for (std::size_t i = 0; i < m_positions.size(); ++i) {
+            const Angle on = at(m_positions[i].holes.front()).bar->bearing - first;
+            const double turn = (on * (table.rising == Sense::Clockwise ? 1.0 : -1.0)).wrapped().in_degrees();
+            const std::int64_t steps =
+                round_to_step(Length::mm(turn), Length::mm(table.step().in_degrees())).counts % full_turn;
+            m_by_table.emplace_back(steps, i);
+        }
+        std::stable_sort(m_by_table.begin(), m_by_table.end(),
+                         [](const auto& a, const auto& b) { return a.first < b.first; });
+    }
+};
+
+template <class Kind> Ranked<Kind> take(std::vector<Way<Kind>> ways, std::optional<Kind> wanted) {
+    Ranked<Kind> ranked{std::move(ways), 0};
+    for (std::size_t i = 0; i < ranked.ways.size(); ++i)
+        if (ranked.ways[i].kind == wanted && ranked.ways[i].fits) {
+            ranked.taken = i;
+            break;
+        }
+    return ranked;
+}
+
+} // namespace
+
+WaysHere::WaysHere(const Job& job, const RoundKit& kit, const Machine& machine, const Hole& hole)
+    : section(section_at(job.blank, hole.bar ? hole.bar->along : Length{}))
+    , needs{section, job.blank.diameter.measured.has_value(), job.unit, job.axis_within, job.pieces, kit, machine} {}
+
+AngleTask angle_task(const Hole& first, const Hole& hole) {
+    const auto through = [](const Hole& each) { return !each.spec.depth && each.bar->offset == Length{}; };
+    const Angle turn =
+        Angle::degrees(std::remainder(hole.bar->bearing.in_degrees() - first.bar->bearing.in_degrees(), 360.0));
+    return {turn, through(first), first.spec.diameter, through(hole)};
+}
+
+Ranked<TopWay> ranked_tops(const Job& job, const RoundKit& kit, const Machine& machine, const Hole& hole) {
+    const WaysHere here(job, kit, machine, hole);
+    return take(top_ways(here.needs, hole.spec.diameter), job.patterns[hole.pattern].top);
+}
+
+Ranked<AngleWay> ranked_angles(const Job& job, const RoundKit& kit, const Machine& machine, const Hole& first,
+                               const Hole& hole) {
+    const WaysHere here(job, kit, machine, hole);
+    return take(angle_ways(here.needs, angle_task(first, hole)), job.patterns[hole.pattern].angle);
+}
+
+Route make_bar_route(const RouteNeeds& needs, const Machine& machine) {
+    BarRoute maker(needs, machine);
+    return std::visit(maker, machine.kind);
+}
+
+} // namespace clockface

@@ -1,0 +1,604 @@
+#include "round/ways.h"
+
+#include "measure/figures.h"
+#include "round/packing.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+#include <fmt/ranges.h>
+#include <numbers>
+
+namespace clockface {
+
+namespace {
+
+constexpr double to_degrees = 180.0 / std::numbers::pi;
+
+// What people reach, until the shop's ledger says better.
+const Length felt_punch = Length::mm(0.15);
+const Length bright_strip = Length::mm(0.05);
+const Length filed_strip = Length::mm(0.15);
+const Length block_true = Length::mm(0.03);    // a vee's middle against half its width
+const Length stock_unknown = Length::mm(0.05); // half of what bright bar may be off when nobody measured it
+const Length rule_read = Length::mm(0.3);
+const Angle square_lean = Angle::degrees(0.15);    // an end line set upright against a square
+const Angle index_true = Angle::degrees(0.03);     // the faces of a collet block
+const Angle jaws_true = Angle::degrees(0.25);      // a chuck's jaws as an index
+const Angle protractor_held = Angle::degrees(0.2); // laying its blade along a line or a rod
+
+constexpr double make_bushing_minutes = 25.0;
+constexpr double make_jig_minutes = 110.0;
+
+struct MachineSort {
+    bool mill = false, press = false, rotary = false, layout = false;
+    Length step; // of the cross slide
+};
+
+MachineSort sort_of(const MachineKind& kind) {
+    MachineSort sort;
+    if (const auto* wheels = std::get_if<Handwheels>(&kind)) {
+        sort.mill = true;
+        sort.step = wheels->y.graduation();
+    } else if (const auto* readout = std::get_if<Readout>(&kind)) {
+        sort.mill = true;
+        sort.step = readout->resolution;
+    } else if (const auto* table = std::get_if<RotaryTable>(&kind)) {
+        sort.rotary = true;
+        sort.step = table->slide.graduation();
+    } else if (std::holds_alternative<LayoutBench>(kind)) {
+        sort.layout = true;
+    } else {
+        sort.press = true;
+    }
+    return sort;
+}
+
+// The one whose value is nearest, or nothing.
+std::optional<Length> nearest(const std::vector<Length>& all, Length wanted) {
+    const auto found =
+        std::min_element(all.begin(), all.end(), [&](Length a, Length b) { return abs(a - wanted) < abs(b - wanted); });
+    return found == all.end() ? std::nullopt : std::optional(*found);
+}
+
+class TopMaker {
+public:
+    TopMaker(const WayNeeds& needs, Length hole)
+        : m_needs(needs)
+        , m_hole(hole)
+        , m_radius(needs.section.radius)
+        , m_sort(sort_of(needs.machine.kind)) {}
+
+    [[nodiscard]] std::vector<Way<TopWay>> all() const {
+        return {both(), one(), skimmed(), filed(), scribed(), vee(), bushing(), jig(), centred()};
+    }
+
+private:
+    const WayNeeds& m_needs;
+    Length m_hole;
+    Length m_radius;
+    MachineSort m_sort;
+
+    [[nodiscard]] std::string fig(Length length) const { return with_unit(length, m_needs.unit); }
+    [[nodiscard]] static Way<TopWay> begin(TopWay kind) {
+        Way<TopWay> way;
+        way.kind = kind;
+        way.name = in_words(kind);
+        return way;
+    }
+    static void refuse(Way<TopWay>& way, const std::string& why) {
+        way.fits = false;
+        way.reason = why;
+    }
+    [[nodiscard]] Length size_unknown() const { return m_needs.measured ? Length::mm(0.01) : stock_unknown; }
+    [[nodiscard]] Length touch() const { return m_needs.kit.finder_repeats + m_sort.step / 2.0; }
+
+    [[nodiscard]] Way<TopWay> both() const {
+        Way<TopWay> way = begin(TopWay::TouchBoth);
+        const Length span = m_radius * 2.0 + m_needs.kit.finder;
+        way.figures = {{"from touch to touch", fig(span)}, {"half of it", fig(span / 2.0)}};
+        way.steps = {
+            "Let the bar stand out of the vise or block, so that the finder reaches both sides.",
+            "Touch the side towards you at the height of the axis and set the cross slide to 0.",
+            fmt::format("Raise the finder, cross over, touch the far side at the same height: about {}.", fig(span)),
+            "Go back by half of what it reads, finishing the way you came; set the cross slide to 0 there."};
+        way.error = touch();
+        way.minutes = 3.0;
+        if (!m_sort.mill && !m_sort.rotary)
+            refuse(way, "It needs a cross slide with a dial or a readout.");
+        return way;
+    }
+    [[nodiscard]] Way<TopWay> one() const {
+        Way<TopWay> way = begin(TopWay::TouchOne);
+        const Length go = m_radius + m_needs.kit.finder / 2.0;
+        way.figures = {{"go on by", fig(go)},
+                       {"radius of the bar", fig(m_radius)},
+                       {"half the finder", fig(m_needs.kit.finder / 2.0)}};
+        way.steps = {"Touch the side towards you at the height of the axis and set the cross slide to 0.",
+                     fmt::format("Raise the finder and go on by {}, the radius and half the finder, without turning "
+                                 "back.",
+                                 fig(go)),
+                     "Set the cross slide to 0 there."};
+        way.error = touch() + size_unknown();
+        way.minutes = 2.0;
+        if (!m_sort.mill && !m_sort.rotary)
+            refuse(way, "It needs a cross slide with a dial or a readout.");
+        return way;
+    }
+    // A strip that the hole takes away again. Width and depth from the chord: (w/2)² + (R - d)² = R².
+    [[nodiscard]] std::pair<Length, Length> strip() const {
+        const Length width = std::min(m_hole * 0.8, m_radius);
+        const double half = width.in_mm() / 2.0;
+        const double r = m_radius.in_mm();
+        return {width, Length::mm(r - std::sqrt(r * r - half * half))};
+    }
+    [[nodiscard]] Way<TopWay> skimmed() const {
+        Way<TopWay> way = begin(TopWay::SkimmedFlat);
+        const auto [width, depth] = strip();
+        way.figures = {{"depth to skim", fig(depth)}, {"strip then", fig(width) + " wide"}};
+        way.steps = {"Colour the crest with the marker.",
+                     fmt::format("Touch the crest with an end mill, raise nothing, and skim {} off where the hole will "
+                                 "be.",
+                                 fig(depth)),
+                     fmt::format("A bright strip {} wide is left; its middle line is the top. The hole takes it away.",
+                                 fig(width)),
+                     "Bring the spindle over the middle of the strip and set the cross slide to 0."};
+        way.error = bright_strip + m_sort.step / 2.0;
+        way.minutes = 5.0;
+        if (!m_sort.mill)
+            refuse(way, "It needs a mill.");
+        else if (!m_needs.section.round)
+            refuse(way, "A bar with flats has its strip already; touch both sides instead.");
+        return way;
+    }
+    [[nodiscard]] Way<TopWay> filed() const {
+        Way<TopWay> way = begin(TopWay::FiledFlat);
+        const auto [width, depth] = strip();
+        way.figures = {{"file to a strip of", fig(width) + " wide"}, {"that takes off", fig(depth)}};
+        way.steps = {"Lay the bar with the place of the hole upwards and file it level.",
+                     fmt::format("Stop at a strip {} wide, {} deep: narrower than the hole.", fig(width), fig(depth)),
+                     "Scribe the middle of the strip and punch the crossing with the line across the bar."};
+        way.error = filed_strip;
+        way.minutes = 4.0;
+        if (!m_needs.section.round)
+            refuse(way, "A bar with flats needs no filed one.");
+        return way;
+    }
+    [[nodiscard]] Way<TopWay> scribed() const {
+        Way<TopWay> way = begin(TopWay::Scribed);
+        const std::optional<Length> rod = nearest(m_needs.kit.rods, m_radius * 2.0);
+        if (!rod) {
+            refuse(way, "There is no rod in the drawer to scribe with.");
+            return way;
+        }
+        // A pointed rod lying on the same flat scribes at its own radius's height.
+        const Length high = (*rod - m_radius * 2.0) / 2.0;
+        const double most = std::min(1.0, m_needs.within / m_radius);
+        way.figures = {{"rod", fig(*rod)},
+                       {"its line lies off the axis by", fig(abs(high))},
+                       {"allowed lean of the end line", in_degrees(Angle::degrees(std::asin(most) * to_degrees), 2)}};
+        way.steps = {fmt::format("Lay bar and a pointed rod of {} on the same flat plate; the point is then at the "
+                                 "height of the axis.",
+                                 fig(*rod)),
+                     "Scribe along the side, and carry the same height across the end before the bar is let go.",
+                     "Stand the end line upright against a square: the side line is on top.",
+                     "Punch its crossing with the line across the bar, and bring the spindle over the mark."};
+        way.error = abs(high) + felt_punch + m_radius * square_lean.sine();
+        way.minutes = 8.0;
+        if (!m_needs.section.round)
+            refuse(way, "On a bar with flats the height gauge scribes the middle straight away; touch both sides.");
+        return way;
+    }
+    [[nodiscard]] Way<TopWay> vee() const {
+        Way<TopWay> way = begin(TopWay::VeeAndFence);
+        if (m_needs.kit.vee_blocks.empty() || m_needs.kit.rods.empty()) {
+            refuse(way, "It needs a vee block and a pin in the drawer.");
+            return way;
+        }
+        const Length block = m_needs.kit.vee_blocks.front();
+        const Length pin = fence_pin(m_needs.kit);
+        const Length gap = (block - pin) / 2.0;
+        const Packed packed = Packing(m_needs.kit.packing).pack(gap, m_needs.kit.packing_within);
+        std::vector<std::string> pieces;
+        for (const Length piece : packed.pieces)
+            pieces.push_back(fig(piece));
+        way.figures = {{"half the block", fig(block / 2.0)},
+                       {"pin in the chuck", fig(pin)},
+                       {"between fence and pin", fig(gap)},
+                       {"packing", pieces.empty() ? "none" : fmt::format("{}", fmt::join(pieces, " + "))},
+                       {"left over", fig(packed.leftover)}};
+        way.steps = {fmt::format("Put a pin of {} in the chuck.", fig(pin)),
+                     fmt::format("Pack {} between fence and pin, clamp the fence, take pin and packing away.",
+                                 pieces.empty() ? "nothing" : fmt::format("{}", fmt::join(pieces, " + "))),
+                     "Lay the vee block against the fence: its vee stands under the spindle.",
+                     "Clamp the bar in the vee, clear of the drill where it comes out."};
+        way.error = abs(packed.leftover) + block_true;
+        way.minutes = 5.0;
+        if (!m_sort.press)
+            refuse(way, "It is for a drill press with a fence; this machine has a slide, which is surer.");
+        else if (!m_needs.section.round)
+            refuse(way, "A bar with flats lies on its corners in a vee; lay it flat against the fence instead.");
+        return way;
+    }
+    [[nodiscard]] Way<TopWay> bushing() const {
+        Way<TopWay> way = begin(TopWay::Bushing);
+        const Length stock = m_radius * 2.0;
+        std::optional<Length> best;
+        for (const Length bore : m_needs.kit.bushings)
+            if (bore >= stock && (!best || bore < *best))
+                best = bore;
+        const bool there = best && *best - stock <= m_needs.within * 2.0;
+        const Length play = there ? (*best - stock) / 2.0 : Length::mm(0.02);
+        way.figures = {{"bushing", there ? fig(*best) : "to be bored to " + fig(stock)}, {"play", fig(play)}};
+        way.steps = {
+            there ? fmt::format("Take the bushing of {}.", fig(*best))
+                  : fmt::format("Bore a bushing to {} on the lathe, true to its outside, and drill it across.",
+                                fig(stock)),
+            "Grip bar and bushing between parallel jaws, the bushing above the bar.",
+            "Drill through the bushing; it holds the drill over the axis.",
+            "Some swear by it, some say the jaws let one of the two go: try with a strip of paper beside each."};
+        way.error = play + Length::mm(0.04);
+        way.minutes = 4.0 + (there ? 0.0 : make_bushing_minutes / m_needs.pieces);
+        if (m_needs.kit.jaws_lift)
+            refuse(way, "The vise's jaw lifts, so one of the two things gripped at different heights stays loose.");
+        else if (!m_needs.section.round)
+            refuse(way, "A bushing holds round bar only.");
+        else if (!there && !m_needs.kit.lathe)
+            refuse(way, fmt::format("There is no bushing for {}, and boring one needs a lathe.", fig(stock)));
+        else if (m_sort.layout)
+            refuse(way, "It is a way of drilling, not of marking out.");
+        return way;
+    }
+    [[nodiscard]] Way<TopWay> jig() const {
+        Way<TopWay> way = begin(TopWay::Jig);
+        const DrillJig jig = drill_jig(m_radius * 2.0, m_hole, 5.0);
+        way.figures = {{"square block", fig(jig.block)},
+                       {"bored", fig(jig.bore)},
+                       {"bushing outside", fig(jig.bushing_outside)},
+                       {"pays from", fmt::format("{} pieces", jig.pays_from)}};
+        way.steps = {fmt::format("Face a block {} square, bore it {} through the middle, cross-drill it through both "
+                                 "middles, and press the bushing in.",
+                                 fig(jig.block), fig(jig.bore)),
+                     "A set screw opposite the drill holds the bar against the bore; a stop at the end sets the "
+                     "distance. Colour it and write bar, hole and distance on it.",
+                     m_needs.pieces > 20 ? "For this many a hardened bushing: a plain hole wears oval."
+                                         : "For this few a plain hole does; look at it after twenty pieces."};
+        way.error = Length::mm(0.05);
+        way.minutes = 1.5 + make_jig_minutes / m_needs.pieces;
+        if (!m_needs.kit.lathe)
+            refuse(way, "Boring its block true needs a lathe.");
+        else if (m_sort.layout)
+            refuse(way, "It is a way of drilling, not of marking out.");
+        else if (!m_needs.section.round)
+            refuse(way, "This jig is for round bar.");
+        return way;
+    }
+    [[nodiscard]] Way<TopWay> centred() const {
+        Way<TopWay> way = begin(TopWay::Centred);
+        way.figures = {{"run-out allowed", fig(m_needs.within)}};
+        way.steps = {"Stand the table on its side, its face to the end of the bar, and grip the bar in its chuck.",
+                     "Turn it once under an indicator; what it swings is twice what the bar runs out.",
+                     "Touch both sides of the bar and set the cross slide to 0 half way."};
+        way.error = Length::mm(0.02) + touch();
+        way.minutes = 12.0 / m_needs.pieces + 2.0;
+        if (!m_sort.rotary)
+            refuse(way, "It goes with the rotary table; choose that under machine.");
+        return way;
+    }
+};
+
+// The best first; the reasons say where each stands.
+template <class Kind> void rank(std::vector<Way<Kind>>& ways, Length within, Unit unit) {
+    const auto holds = [&](const Way<Kind>& way) { return way.error <= within; };
+    std::stable_sort(ways.begin(), ways.end(), [&](const Way<Kind>& a, const Way<Kind>& b) {
+        if (a.fits != b.fits)
+            return a.fits;
+        if (!a.fits)
+            return false;
+        if (holds(a) != holds(b))
+            return holds(a);
+        return holds(a) ? a.minutes < b.minutes : a.error < b.error;
+    });
+    bool first = true;
+    for (Way<Kind>& way : ways) {
+        if (!way.fits)
+            continue;
+        if (holds(way))
+            way.reason =
+                fmt::format("{} {} of the {} wanted in {} minutes a piece.",
+                            first ? "The quickest that keeps within:" : "Keeps within too:", with_unit(way.error, unit),
+                            with_unit(within, unit), decimal(way.minutes, 0));
+        else
+            way.reason = fmt::format("{} {} is more than the {} wanted.",
+                                     first ? "Nothing here keeps within; this comes nearest:" : "Expected to miss by",
+                                     with_unit(way.error, unit), with_unit(within, unit));
+        first = false;
+    }
+}
+
+class AngleMaker {
+public:
+    AngleMaker(const WayNeeds& needs, const AngleTask& task)
+        : m_needs(needs)
+        , m_task(task)
+        , m_sort(sort_of(needs.machine.kind)) {}
+
+    [[nodiscard]] std::vector<Way<AngleWay>> all() const {
+        std::vector<Way<AngleWay>> ways{table()};
+        for (const int sides : m_needs.kit.collet_blocks)
+            ways.push_back(block(sides));
+        for (Way<AngleWay>& way : std::vector{jaws(), protractor(), heights(), end_line(), strip()})
+            ways.push_back(way);
+        return ways;
+    }
+
+private:
+    const WayNeeds& m_needs;
+    const AngleTask& m_task;
+    MachineSort m_sort;
+
+    [[nodiscard]] std::string fig(Length length) const { return with_unit(length, m_needs.unit); }
+    [[nodiscard]] Length at_surface(Angle off) const { return m_needs.section.radius * off.sine(); }
+    static Way<AngleWay> begin(AngleWay kind) {
+        Way<AngleWay> way;
+        way.kind = kind;
+        way.name = in_words(kind);
+        return way;
+    }
+    static void refuse(Way<AngleWay>& way, const std::string& why) {
+        way.fits = false;
+        way.reason = why;
+    }
+    [[nodiscard]] static std::string other_way(const SetAngle& set) {
+        if (set.far_mouth)
+            return " The drill goes right through, and its far mouth stands at the angle wanted.";
+        if (set.rod_other_end)
+            return " Read it at the other end of the rod, which stands upwards then.";
+        return "";
+    }
+
+    [[nodiscard]] Way<AngleWay> table() const {
+        Way<AngleWay> way = begin(AngleWay::Table);
+        way.figures = {{"turn", in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))}};
+        way.steps = {"Turn the table's handle as the list says, always the same way, and lock it."};
+        way.minutes = 1.0;
+        if (const auto* rotary = std::get_if<RotaryTable>(&m_needs.machine.kind))
+            way.error = at_surface(rotary->step() / 2.0);
+        else
+            refuse(way, "It goes with the rotary table on its side; choose that under machine.");
+        return way;
+    }
+    [[nodiscard]] Way<AngleWay> index(AngleWay kind, int sides, Angle truth, const std::string& what) const {
+        Way<AngleWay> way = begin(kind);
+        way.sides = sides;
+        const double step = 360.0 / sides;
+        way.name = fmt::format("{}, steps of {}", in_words(kind), in_degrees(Angle::degrees(step)));
+        way.error = at_surface(truth);
+        way.minutes = 1.0;
+        const auto found = index_step(m_task, sides);
+        if (!found) {
+            refuse(way,
+                   fmt::format("It has steps of {} only, and none of them makes {}.", in_degrees(Angle::degrees(step)),
+                               in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))));
+            return way;
+        }
+        way.figures = {{"go on by", counted(found->faces, "face")}};
+        way.steps = {fmt::format("{} {}: the bar turns clockwise, seen from the right end.{}", what,
+                                 counted(found->faces, "face"),
+                                 found->far_mouth ? " The far mouth stands at the angle wanted." : "")};
+        if (m_sort.layout)
+            refuse(way, "It is a way of holding for drilling.");
+        return way;
+    }
+    [[nodiscard]] Way<AngleWay> block(int sides) const {
+        return index(AngleWay::ColletBlock, sides, index_true, "Lay the collet block on, further by");
+    }
+    [[nodiscard]] Way<AngleWay> jaws() const {
+        Way<AngleWay> way = index(AngleWay::JawIndex, 3, jaws_true, "Bring the next jaw against the stop, further by");
+        if (way.fits && !m_needs.kit.three_jaws)
+            refuse(way, "There is no three-jaw chuck in the drawer.");
+        return way;
+    }
+    // What a rod leans by in its hole: it has play of about 0.02 over the length that is in.
+    [[nodiscard]] Angle rod_slop() const {
+        const Length play = Length::mm(0.02);
+        return Angle::degrees(std::atan(play / (m_needs.section.radius * 2.0)) * to_degrees);
+    }
+    void need_rod(Way<AngleWay>& way) const {
+        const bool there = std::any_of(m_needs.kit.rods.begin(), m_needs.kit.rods.end(), [&](Length rod) {
+            return rod <= m_task.from_diameter && m_task.from_diameter - rod <= Length::mm(0.25);
+        });
+        if (m_sort.layout)
+            refuse(way, "The first hole is drilled only when all is marked, so there is nothing to put a rod in.");
+        else if (!there)
+            refuse(way, fmt::format("There is no rod for a hole of {}.", fig(m_task.from_diameter)));
+    }
+    [[nodiscard]] Way<AngleWay> protractor() const {
+        Way<AngleWay> way = begin(AngleWay::RodAndProtractor);
+        const auto set = set_angle(m_task, m_needs.kit.protractor_reach);
+        if (!set) {
+            refuse(way, fmt::format("The protractor takes up to {}, and this needs more.",
+                                    in_degrees(m_needs.kit.protractor_reach)));
+            return way;
+        }
+        way.figures = {{"rod", fig(m_task.from_diameter)},
+                       {"from upright", in_degrees(Angle::degrees(std::fabs(set->set.in_degrees())))},
+                       {"slop of the rod", in_degrees(rod_slop(), 2)}};
+        way.steps = {fmt::format("Put a rod of {} into the first hole.", fig(m_task.from_diameter)),
+                     fmt::format("Turn the bar until the rod leans {} from upright, {}.{}",
+                                 in_degrees(Angle::degrees(std::fabs(set->set.in_degrees()))),
+                                 set->set < Angle{} ? "counter-clockwise seen from the right end"
+                                                    : "clockwise seen from the right end",
+                                 other_way(*set))};
+        way.error = at_surface(m_needs.kit.protractor_step / 2.0 + protractor_held + rod_slop());
+        way.minutes = 3.0;
+        need_rod(way);
+        return way;
+    }
+    [[nodiscard]] Way<AngleWay> heights() const {
+        Way<AngleWay> way = begin(AngleWay::RodHeights);
+        const auto set = set_angle(m_task, Angle::degrees(90.0));
+        if (!set) {
+            refuse(way, "The first hole is blind and so is this one: a rod shows the angle up to 90 degrees only.");
+            return way;
+        }
+        const Length length = rod_length(m_needs.section);
+        const Angle up = Angle::degrees(90.0 - std::fabs(set->set.in_degrees()));
+        way.figures = {{"rod, length between the two places", fig(length)},
+                       {"height from end to end", fig(length * up.sine())}};
+        way.steps = {fmt::format("Put a rod of {} into the first hole, marked at two places {} apart.",
+                                 fig(m_task.from_diameter), fig(length)),
+                     fmt::format("Turn the bar until one place stands {} higher than the other: it leans {} {}.{}",
+                                 fig(length * up.sine()), in_degrees(Angle::degrees(std::fabs(set->set.in_degrees()))),
+                                 set->set < Angle{} ? "counter-clockwise seen from the right end"
+                                                    : "clockwise seen from the right end",
+                                 other_way(*set))};
+        constexpr double too_upright = 0.17; // of a radian: nearer to upright the height hardly changes
+        if (up.cosine() < too_upright) {
+            refuse(way, "So near to upright the height hardly changes with the angle.");
+            return way;
+        }
+        const Angle read = Angle::degrees(m_needs.kit.height_step / (length * up.cosine()) * to_degrees);
+        way.error = at_surface(read + rod_slop());
+        way.minutes = 4.0;
+        need_rod(way);
+        return way;
+    }
+    [[nodiscard]] Way<AngleWay> end_line() const {
+        Way<AngleWay> way = begin(AngleWay::EndLine);
+        way.figures = {{"between the end lines", in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))}};
+        way.steps = {"Scribe the first hole's line across the end before the bar is let go.",
+                     fmt::format("Scribe another {} {} of it with the protractor, and stand that one upright against a "
+                                 "square.",
+                                 in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees()))),
+                                 m_task.turn < Angle{} ? "clockwise" : "counter-clockwise")};
+        way.error = at_surface(m_needs.kit.protractor_step / 2.0 + protractor_held + square_lean);
+        way.minutes = 5.0;
+        return way;
+    }
+    [[nodiscard]] Way<AngleWay> strip() const {
+        Way<AngleWay> way = begin(AngleWay::WrappedStrip);
+        const Length round = girth(m_needs.section) * (std::fabs(m_task.turn.in_degrees()) / 360.0);
+        way.figures = {{"round the bar", fig(round)}, {"once round", fig(girth(m_needs.section))}};
+        way.steps = {"Wrap a strip of paper round the bar, cut it where it meets, and lay it flat.",
+                     fmt::format("Mark {} from its end, wrap it again with the end on the first hole's line, and mark "
+                                 "the bar.",
+                                 fig(round))};
+        way.error = rule_read;
+        way.minutes = 4.0;
+        if (!m_needs.section.round)
+            refuse(way, "A strip does not lie close on a bar with flats.");
+        return way;
+    }
+};
+
+} // namespace
+
+Length fence_pin(const RoundKit& kit) {
+    return nearest(kit.rods, Length::mm(6.0)).value_or(Length{});
+}
+
+Length rod_length(const Section& section) {
+    // Room for the bar and a finger's breadth on either side.
+    return Length::mm(std::ceil(section.radius.in_mm() * 2.0 / 10.0) * 10.0 + 40.0);
+}
+
+std::vector<Way<TopWay>> top_ways(const WayNeeds& needs, Length hole_diameter) {
+    std::vector<Way<TopWay>> ways = TopMaker(needs, hole_diameter).all();
+    rank(ways, needs.within, needs.unit);
+    return ways;
+}
+
+std::optional<SetAngle> set_angle(const AngleTask& task, Angle reach) {
+    const auto half = [](double degrees) { return std::remainder(degrees, 360.0); };
+    SetAngle set{Angle::degrees(half(task.turn.in_degrees())), false, false};
+    constexpr double hair = 1e-9;
+    if (std::fabs(set.set.in_degrees()) <= reach.in_degrees() + hair)
+        return set;
+    set.set = Angle::degrees(half(task.turn.in_degrees() + 180.0));
+    if (std::fabs(set.set.in_degrees()) > reach.in_degrees() + hair || (!task.from_through && !task.to_through))
+        return std::nullopt;
+    // A through hole does the work where it can: the rod is then read the way it is used to.
+    set.far_mouth = task.to_through;
+    set.rod_other_end = !task.to_through;
+    return set;
+}
+
+std::optional<IndexStep> index_step(const AngleTask& task, int sides) {
+    constexpr double same_degrees = 1e-3;
+    const double step = 360.0 / sides;
+    for (const bool far : {false, true}) {
+        if (far && !task.to_through)
+            break;
+        const double turn = Angle::degrees(task.turn.in_degrees() + (far ? 180.0 : 0.0)).wrapped().in_degrees();
+        const double faces = std::round(turn / step);
+        if (std::fabs(turn - faces * step) < same_degrees)
+            return IndexStep{static_cast<int>(faces) % sides, far};
+    }
+    return std::nullopt;
+}
+
+std::vector<Way<AngleWay>> angle_ways(const WayNeeds& needs, const AngleTask& task) {
+    std::vector<Way<AngleWay>> ways = AngleMaker(needs, task).all();
+    rank(ways, needs.within, needs.unit);
+    return ways;
+}
+
+DrillJig drill_jig(Length stock, Length hole, double minutes_without) {
+    const Length wall = std::max(Length::mm(6.0), stock / 4.0);
+    DrillJig jig;
+    jig.block = Length::mm(std::ceil((stock + wall * 2.0).in_mm()));
+    jig.bore = stock + Length::mm(0.02);
+    jig.bushing_outside = Length::mm(std::ceil(hole.in_mm() + 2.0 * std::max(2.0, hole.in_mm() / 3.0)));
+    constexpr double minutes_with = 1.5;
+    jig.pays_from = minutes_without > minutes_with
+                        ? static_cast<int>(std::ceil(make_jig_minutes / (minutes_without - minutes_with)))
+                        : 0;
+    return jig;
+}
+
+std::string in_words(TopWay way) {
+    switch (way) {
+    case TopWay::TouchBoth:
+        return "touch both sides and halve";
+    case TopWay::TouchOne:
+        return "touch one side and go on";
+    case TopWay::SkimmedFlat:
+        return "skim a narrow flat";
+    case TopWay::FiledFlat:
+        return "file a narrow flat";
+    case TopWay::Scribed:
+        return "scribe at axis height, end line upright";
+    case TopWay::VeeAndFence:
+        return "vee block against a fence";
+    case TopWay::Bushing:
+        return "bushing of the bar's diameter";
+    case TopWay::Jig:
+        return "drill jig";
+    case TopWay::Centred:
+        break;
+    }
+    return "centred in the table's chuck";
+}
+
+std::string in_words(AngleWay way) {
+    switch (way) {
+    case AngleWay::Table:
+        return "rotary table on its side";
+    case AngleWay::ColletBlock:
+        return "collet block";
+    case AngleWay::JawIndex:
+        return "the jaws of the chuck";
+    case AngleWay::RodAndProtractor:
+        return "rod in the first hole, protractor";
+    case AngleWay::RodHeights:
+        return "rod in the first hole, two heights";
+    case AngleWay::EndLine:
+        return "second line across the end";
+    case AngleWay::WrappedStrip:
+        break;
+    }
+    return "strip of paper round the bar";
+}
+
+} // namespace clockface
