@@ -73,7 +73,7 @@ QString sheet_html(const Job& job, const Plan& plan) {
     QString html = QStringLiteral("<h2>%1</h2><p>%2. Wanted: %3. Zero %4. Angles: %5.</p>")
                        .arg(text(job.title), text(job.work_for))
                        .arg(job.pieces)
-                       .arg(text(in_words(job.datum)), text(job.convention.in_words()));
+                       .arg(text(in_words(job.datum, job.blank)), text(job.convention.in_words()));
     if (const auto worst = plan.proof.worst(); worst && plan.proof.complaints.empty())
         html += QStringLiteral("<p>Carried out by the simulated operator: worst hole %1, %2 from the drawing.</p>")
                     .arg(text(plan.holes[static_cast<std::size_t>(worst->hole)].name),

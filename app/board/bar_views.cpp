@@ -13,15 +13,19 @@ BarViews::BarViews(const Blank& blank)
         if (shoulder.diameter > widest.across_y())
             widest = section_at(blank, shoulder.at + Length::mm(1e-6));
     const Length high = widest.across_y();
-    const Length wide = widest.across_x();
-    const Length gap = std::max(high, length / 10.0) * 0.45;
+    // As large as goes with the rest, so that angles can be read off it.
+    m_end_scale = length > high * 8.0 ? 2.5 : length > high * 3.0 ? 2.0 : 1.0;
+    const Length wide = widest.across_x() * m_end_scale;
+    const Length gap = std::max(high, length / 8.0) * 0.45;
     const bool left = blank.bar.seen_from == Face::Left;
-    m_side = {{}, around / 2.0 + gap + high / 2.0};
-    const Length out = length / 2.0 + gap + wide / 2.0;
-    m_end = {left ? -out : out, m_side.y};
-    const Length reach = length / 2.0 + gap + wide;
+    m_half_height = high / 2.0;
+    m_side = {{}, around / 2.0 + gap + m_half_height};
+    const Length out = length / 2.0 + gap * 1.6 + wide / 2.0;
+    const Length top = m_side.y + m_half_height;
+    m_end = {left ? -out : out, std::max(m_side.y - gap, top - std::max(wide, high * m_end_scale) / 2.0 - gap)};
+    const Length reach = out + wide / 2.0;
     m_lower_left = {left ? -reach : -length / 2.0, -around / 2.0};
-    m_upper_right = {left ? length / 2.0 : reach, m_side.y + high / 2.0};
+    m_upper_right = {left ? length / 2.0 : reach, top};
 }
 
 Point BarViews::in_side(const OnSurface& place) const {
@@ -29,7 +33,8 @@ Point BarViews::in_side(const OnSurface& place) const {
 }
 
 Point BarViews::in_end(Point across) const {
-    return {m_end.x + (m_blank.bar.seen_from == Face::Left ? -across.x : across.x), m_end.y + across.y};
+    const double mirrored = m_blank.bar.seen_from == Face::Left ? -m_end_scale : m_end_scale;
+    return {m_end.x + across.x * mirrored, m_end.y + across.y * m_end_scale};
 }
 
 Point BarViews::in_rolled(Point rolled) const {

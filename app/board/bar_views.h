@@ -19,6 +19,10 @@ public:
     [[nodiscard]] Point end() const { return m_end; }
     [[nodiscard]] Point lower_left() const { return m_lower_left; }
     [[nodiscard]] Point upper_right() const { return m_upper_right; }
+    /// A long bar's end is drawn larger than life.
+    [[nodiscard]] double end_scale() const { return m_end_scale; }
+    /// Half of the bar's height where it is thickest.
+    [[nodiscard]] Length half_height() const { return m_half_height; }
 
     [[nodiscard]] Point in_side(const OnSurface& place) const;
     [[nodiscard]] Point in_end(Point across) const;
@@ -31,6 +35,8 @@ public:
 private:
     const Blank& m_blank;
     Point m_side, m_end, m_lower_left, m_upper_right;
+    Length m_half_height;
+    double m_end_scale = 1.0;
 };
 
 } // namespace clockface::app

@@ -5,6 +5,7 @@
 #include "layout/on_bar.h"
 #include "measure/figures.h"
 
+#include <QLocale>
 #include <QPainterPath>
 #include <algorithm>
 #include <set>
@@ -116,7 +117,8 @@ void BoardPainter::bar_features() {
             m_painter.setBrush(m_look.surround);
         else
             m_painter.setPen(QPen(m_look.faint, 1.2, Qt::DashLine));
-        m_painter.drawEllipse(m_map.to_screen(views.end()), m_map.pixels(r), m_map.pixels(r));
+        const double shown = m_map.pixels(r) * views.end_scale();
+        m_painter.drawEllipse(m_map.to_screen(views.end()), shown, shown);
         m_painter.setBrush(Qt::NoBrush);
     }
     for (const Flat& flat : blank.bar.flats) {
@@ -152,7 +154,7 @@ void BoardPainter::bar_centre_lines() {
     const Length half = blank.width.actual() / 2.0;
     line({-half, views.side().y}, {half, views.side().y}, {14, 0});
     line({-half, {}}, {half, {}}, {14, 0});
-    const Length reach = views.upper_right().y - views.side().y;
+    const Length reach = views.half_height() * views.end_scale();
     line({views.end().x - reach, views.end().y}, {views.end().x + reach, views.end().y}, {10, 0});
     line({views.end().x, views.end().y + reach}, {views.end().x, views.end().y - reach}, {0, -10});
 }
@@ -273,15 +275,17 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
         if (places.size() < 3)
             continue;
         const bool near = stage != Stage::Holes || job.patterns[hole.pattern].name == pattern;
-        say(m_map.to_screen(places[0]), radius_of(hole), {0.0, 1.0}, q(hole.name), chosen, near);
+        say(m_map.to_screen(places[0]), radius_of(hole), {1.0, 0.0}, q(hole.name), chosen, near);
         const bool front = polar(Length::mm(1.0), hole.bar->bearing).x <= Length::mm(1e-9);
         if (front)
             say(m_map.to_screen(places[1]), radius_of(hole), {1.0, 0.0}, q(hole.name), chosen, near);
         if (named.insert(std::llround(hole.bar->bearing.in_degrees() * 1e4)).second) {
             const QPointF out = m_map.to_screen(places[2]) - m_map.to_screen(views.end());
             const double far = std::max(1.0, std::hypot(out.x(), out.y()));
-            const QString words = q(in_degrees(job.convention.figure_of(as_seen(job, hole.bar->bearing)), 1));
-            say(m_map.to_screen(views.end()) + out / far * (far + 16.0), 0.0, out / far, words, chosen, near);
+            const QString words =
+                q(hole.name + " " + in_degrees(job.convention.figure_of(as_seen(job, hole.bar->bearing)), 1));
+            const double ring = m_map.pixels(views.half_height()) * views.end_scale() + 30.0;
+            say(m_map.to_screen(views.end()) + out / far * ring, 0.0, out / far, words, chosen, near);
         }
     }
 }
@@ -289,14 +293,19 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
 void BoardPainter::bar_legends() {
     const Job& job = m_document.job();
     const BarViews views(job.blank);
-    const QPointF end = m_map.to_screen({views.end().x, views.upper_right().y});
-    const QPointF side = m_map.to_screen({Length{}, views.side().y - (views.upper_right().y - views.side().y)});
-    const QPointF rolled = m_map.to_screen({Length{}, views.lower_left().y});
-    label(end - QPointF(0, 56), QObject::tr("the end, seen from %1").arg(q(end_in_words(job.blank.bar.seen_from))),
-          m_look.faint, 9, false);
-    label(side + QPointF(0, 14), QObject::tr("the side, from the front"), m_look.faint, 9, false);
-    label(rolled + QPointF(0, 14), QObject::tr("the side rolled out, top line in the middle, back above"), m_look.faint,
-          9, false);
+    const QPointF end = m_map.to_screen(views.end());
+    const double ring = m_map.pixels(views.half_height()) * views.end_scale() + 58.0;
+    const QPointF side = m_map.to_screen({Length{}, views.side().y - views.half_height()});
+    const QPointF corner(end.x(), m_map.to_screen(views.lower_left()).y());
+    const auto quiet = [&](QPointF at, const QString& words) { label(at, words, m_look.faint, 9, false); };
+    quiet(end + QPointF(0, ring + 14),
+          QObject::tr("the end, seen from %1").arg(q(end_in_words(job.blank.bar.seen_from))));
+    if (views.end_scale() > 1.0)
+        quiet(end + QPointF(0, ring + 30),
+              QObject::tr("%1 times the size").arg(QLocale::c().toString(views.end_scale(), 'g', 2)));
+    quiet(side + QPointF(0, 13), QObject::tr("the side, from the front"));
+    quiet(corner - QPointF(0, 22), QObject::tr("beside it the side rolled out:"));
+    quiet(corner - QPointF(0, 6), QObject::tr("top line in the middle, back above"));
 }
 
 } // namespace clockface::app

@@ -104,8 +104,7 @@ BoardPainter::Ring BoardPainter::ring(const std::string& name) const {
     }
     if (job.blank.on_side()) {
         const BarViews views(job.blank);
-        const Length radius = views.upper_right().y - views.side().y;
-        return {m_map.to_screen(views.end()), m_map.pixels(radius) + 14.0, false};
+        return {m_map.to_screen(views.end()), m_map.pixels(views.half_height()) * views.end_scale() + 12.0, false};
     }
     if (job.blank.is_round())
         return {m_map.middle, outer, true};
@@ -203,7 +202,8 @@ void BoardPainter::bar_dimensions() {
     const Job& job = m_document.job();
     const BarViews views(job.blank);
     const Length length = job.blank.width.actual();
-    const Length high = views.upper_right().y - views.side().y;
+    const Length high = views.half_height();
+
     const auto at = [&](Length along, Length up) { return m_map.to_screen(views.in_side({along, {{}, up}})); };
     double out = -20.0;
     for (const Shoulder& shoulder : job.blank.bar.shoulders) {

@@ -29,6 +29,10 @@ std::vector<Datum> zero_choices(const Job& job) {
     datum.on.clear();
     datum.off = {};
     for (const DatumPlace place : plain_places) {
+        // Along the side of a bar zero is on an end, or half way.
+        if (job.blank.on_side() && place != DatumPlace::LeftEdge && place != DatumPlace::RightEdge &&
+            place != DatumPlace::Middle)
+            continue;
         datum.place = place;
         all.push_back(datum);
     }
@@ -43,10 +47,10 @@ std::vector<Datum> zero_choices(const Job& job) {
     return all;
 }
 
-QStringList in_words(const std::vector<Datum>& choices) {
+QStringList in_words(const std::vector<Datum>& choices, const Blank& blank) {
     QStringList all;
     for (const Datum& datum : choices)
-        all << q(clockface::in_words(datum));
+        all << q(clockface::in_words(datum, blank));
     return all;
 }
 
@@ -378,7 +382,8 @@ void BlankSlip::face_sentence(Sentence& s, const Blank& blank) {
 void BlankSlip::zero_sentence(Sentence& s, const Job& job) {
     s.words(tr("Zero is"));
     blanks().choice(
-        s, "datum", tr("place of zero"), in_words(zero_choices(job)), [](const Job& now) { return choice_of(now); },
+        s, "datum", tr("place of zero"), in_words(zero_choices(job), job.blank),
+        [](const Job& now) { return choice_of(now); },
         [](Job& next, int place) { next = with_datum(next, zero_choices(next).at(static_cast<std::size_t>(place))); });
     if (job.datum.place == DatumPlace::Point) {
         const auto offset = [&](const QString& name, const QString& what, Length Point::*axis) {
@@ -396,15 +401,23 @@ void BlankSlip::zero_sentence(Sentence& s, const Job& job) {
         };
         s.words(QStringLiteral(","));
         offset("zeroRight", tr("zero to the right of the lower left corner"), &Point::x);
-        s.words(tr("to the right of and"));
-        offset("zeroUp", tr("zero above the lower left corner"), &Point::y);
-        s.words(tr("above the lower left corner"));
+        if (job.blank.on_side()) {
+            s.words(tr("from the left end"));
+        } else {
+            s.words(tr("to the right of and"));
+            offset("zeroUp", tr("zero above the lower left corner"), &Point::y);
+            s.words(tr("above the lower left corner"));
+        }
     }
     s.words(tr(". X counts up to the"));
     blanks().choice(
         s, "xPlus", tr("direction of X"), {tr("right"), tr("left")},
         [](const Job& now) { return now.datum.x_plus_right ? 0 : 1; },
         [](Job& next, int side) { next.datum.x_plus_right = side == 0; });
+    if (job.blank.on_side()) {
+        s.words(QStringLiteral("."));
+        return;
+    }
     s.words(tr(", Y"));
     blanks().choice(
         s, "yPlus", tr("direction of Y"), {tr("upwards"), tr("downwards")},
@@ -417,7 +430,7 @@ void BlankSlip::move_sentence(Sentence& s, const Job& job) {
     s.words(tr("To move the holes instead, keep their figures and count them from"));
     s.choice(
         QStringLiteral("moveHoles"), tr("zero from which the same figures are counted, so that the holes move"),
-        QStringList{tr("…")} + in_words(zero_choices(job)), [] { return 0; },
+        QStringList{tr("…")} + in_words(zero_choices(job), job.blank), [] { return 0; },
         [this](int filling) -> QString {
             if (filling == 0)
                 return {};

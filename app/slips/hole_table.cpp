@@ -29,6 +29,11 @@ void HoleTable::refresh() {
         beginResetModel();
     m_holes = std::move(holes);
     m_datum = job.datum;
+    m_on_side = job.blank.on_side();
+    m_angles.clear();
+    for (const Hole& hole : m_holes)
+        m_angles.push_back(hole.bar ? in_degrees(job.convention.figure_of(as_seen(job, hole.bar->bearing)))
+                                    : std::string());
     m_unit = job.unit;
     m_centres.clear();
     for (const Pattern& pattern : job.patterns) {
@@ -84,6 +89,8 @@ QVariant HoleTable::data(const QModelIndex& index, int role) const {
     case 2:
         return QString::fromStdString(column_figure(drawn.y, m_unit));
     case 3:
+        if (m_on_side)
+            return QString::fromStdString(m_angles[static_cast<std::size_t>(index.row())]);
         return QString::fromStdString(clock_time(bearing_of(m_centres[hole->pattern], hole->at)));
     default:
         return {};
@@ -92,7 +99,8 @@ QVariant HoleTable::data(const QModelIndex& index, int role) const {
 
 Qt::ItemFlags HoleTable::flags(const QModelIndex& index) const {
     const Qt::ItemFlags usual = QAbstractTableModel::flags(index);
-    return index.column() == 1 || index.column() == 2 ? usual | Qt::ItemIsEditable : usual;
+    const bool figure = index.column() == 1 || index.column() == 2;
+    return figure && !m_on_side ? usual | Qt::ItemIsEditable : usual;
 }
 
 bool HoleTable::setData(const QModelIndex& index, const QVariant& value, int role) {
@@ -125,7 +133,9 @@ QVariant HoleTable::headerData(int section, Qt::Orientation orientation, int rol
     if (role != Qt::DisplayRole)
         return {};
     const QString unit = QString::fromStdString(unit_name(m_unit));
-    const QString names[] = {tr("hole"), tr("X, %1").arg(unit), tr("Y, %1").arg(unit), tr("clock")};
+    const QString names[] = {tr("hole"), tr("X, %1").arg(unit),
+                             m_on_side ? tr("round, %1").arg(unit) : tr("Y, %1").arg(unit),
+                             m_on_side ? tr("angle") : tr("clock")};
     return section >= 0 && section < 4 ? names[section] : QVariant();
 }
 

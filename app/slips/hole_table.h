@@ -37,7 +37,9 @@ private:
     std::vector<Hole> m_holes;
     Datum m_datum;
     Unit m_unit = Unit::Millimetre;
-    std::vector<Point> m_centres; // of each pattern of the job, for the clock times
+    std::vector<Point> m_centres;      // of each pattern of the job, for the clock times
+    std::vector<std::string> m_angles; // of holes in the side of a bar
+    bool m_on_side = false;
 
     void refresh();
 };

@@ -1,5 +1,6 @@
 #include "slips/holes_slip.h"
 
+#include "layout/on_bar.h"
 #include "slips/bar_pattern_sentence.h"
 
 #include "layout/callout.h"
@@ -170,7 +171,7 @@ void HolesSlip::refresh() {
                 QStringLiteral("%1    %2").arg(q(job.patterns[index].name), pattern_summary(job, index, made[index])));
     }
     m_convention->setText(
-        tr("%1; zero %2. Change them at Blank.").arg(q(job.convention.in_words()), q(in_words(job.datum))));
+        tr("%1; zero %2. Change them at Blank.").arg(q(job.convention.in_words()), q(in_words(job.datum, job.blank))));
     follow_selection();
 }
 
@@ -256,7 +257,10 @@ void HolesSlip::follow_selection() {
     } else {
         m_table->selectRow(row);
         m_table->scrollTo(m_table_model.index(row, 0));
-        m_why->setText(tr("Why? %1").arg(q(why_place(job, *m_table_model.hole_at(row)))));
+        QString why = tr("Why? %1").arg(q(why_place(job, *m_table_model.hole_at(row))));
+        for (const HoleFigure& figure : figures_of(job, *m_table_model.hole_at(row)))
+            why += QStringLiteral("\n%1: %2").arg(q(figure.what), q(figure.value));
+        m_why->setText(why);
     }
     m_table->viewport()->update();
 }

@@ -45,6 +45,7 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, QWidget* parent)
         [](Job& job, int order) { job.order = static_cast<HoleOrder>(order); });
     m_order->words(QStringLiteral("."));
     body()->addWidget(m_order);
+    m_ways = new WaysBox(document, selection, blanks());
 
     m_proof = new QLabel;
     m_proof->setObjectName(QStringLiteral("proof"));
@@ -75,6 +76,7 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, QWidget* parent)
     m_list->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     m_list->setMinimumHeight(180);
     body()->addWidget(m_list, 1);
+    body()->addWidget(m_ways);
     m_why = quiet({});
     m_why->setObjectName(QStringLiteral("why"));
     body()->addWidget(m_why);
@@ -95,6 +97,7 @@ void OrderSlip::refresh() {
         m_buttons[i]->setChecked(document().shop().machines[static_cast<std::size_t>(i)].name == plan.machine.name);
     m_machine_words->setText(QString::fromStdString(machine_in_words(plan.machine)) + QStringLiteral("."));
     m_order->refresh();
+    m_ways->refresh();
     m_list_model.refresh();
     m_why->setText(tr("Choose a line to see where its figures come from."));
     m_bench->setEnabled(!plan.route.order.empty());

@@ -3,6 +3,7 @@
 
 #include "slips/instruction_list.h"
 #include "slips/slip.h"
+#include "slips/ways_box.h"
 
 class QListView;
 
@@ -25,6 +26,7 @@ private:
     QList<QPushButton*> m_buttons;
     QLabel* m_machine_words;
     Sentence* m_order;
+    WaysBox* m_ways;
     QLabel* m_proof;
     QLabel* m_why;
     QPushButton* m_bench;

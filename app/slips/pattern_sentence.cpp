@@ -483,11 +483,10 @@ QString pattern_summary(const Job& job, std::size_t index, int made) {
             [&](const PointsPattern&) { return tr("%1 at places of their own").arg(many); },
             [&](const BarPattern& bar) {
                 if (bar.count == 1)
-                    return tr("%1, %2").arg(many, q(along_in_words(job, bar)));
-                return bar.pitch == Length{} ? tr("%1 round the bar, %2").arg(many, q(along_in_words(job, bar)))
-                       : turn_of(bar) == Angle{}
-                           ? tr("%1 along the bar, %2 apart").arg(many, shown_length(job, bar.pitch))
-                           : tr("%1 along and round the bar").arg(many);
+                    return tr("%1 at %2").arg(many, shown_length(job, bar.along));
+                return bar.pitch == Length{}     ? tr("%1 round the bar").arg(many)
+                       : turn_of(bar) == Angle{} ? tr("%1 along the bar").arg(many)
+                                                 : tr("%1 along and round the bar").arg(many);
             },
             [&](const CopyPattern& copy) {
                 static constexpr std::array ways = {"%1, %2 mirrored", "%1, %2 turned", "%1, %2 repeated",

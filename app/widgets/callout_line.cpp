@@ -38,7 +38,12 @@ CalloutLine::CalloutLine(Document& document, QWidget* parent)
     m_text->setProperty("boxed", true);
     m_text->setMaxLength(longest_callout);
     m_text->setAccessibleName(tr("callout"));
-    m_text->setPlaceholderText(tr("7x M5 on 61.5 circle from 1 o'clock cw"));
+    const auto suggest = [this] {
+        m_text->setPlaceholderText(m_document.job().blank.on_side() ? tr("3x 4.1 at 9.5 from left end, 120 apart")
+                                                                    : tr("7x M5 on 61.5 circle from 1 o'clock cw"));
+    };
+    suggest();
+    connect(&document, &Document::changed, m_text, suggest);
     m_text->setToolTip(tr("Type a callout as the drawing says it; Enter adds it (Ctrl+L comes here)"));
     m_text->installEventFilter(this);
     m_below->setObjectName(QStringLiteral("calloutBelow"));

@@ -199,7 +199,12 @@ std::string face_in_words(BlankShape shape, Face face) {
     return "top";
 }
 
-std::string in_words(const Datum& datum) {
+std::string in_words(const Datum& datum, const Blank& blank) {
+    if (blank.on_side() && datum.on.empty())
+        return datum.place == DatumPlace::LeftEdge    ? "on the left end"
+               : datum.place == DatumPlace::RightEdge ? "on the right end"
+               : datum.place == DatumPlace::Point     ? "at a place along it"
+                                                      : "half way along";
     switch (datum.place) {
     case DatumPlace::LowerLeft:
         return "at the lower left";

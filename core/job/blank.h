@@ -156,6 +156,6 @@ std::string in_words(BlankShape shape);
 /// "top", "underside", "front" …; the two legs of an angle section have their own names.
 std::string face_in_words(BlankShape shape, Face face);
 /// "in the middle", "at the lower left", "on the boss" …
-std::string in_words(const Datum& datum);
+std::string in_words(const Datum& datum, const Blank& blank);
 
 } // namespace clockface

@@ -1,7 +1,7 @@
 #include "layout/on_bar.h"
 
 #include "measure/figures.h"
-#include "round/drill_path.h"
+#include "round/figures.h"
 
 #include <fmt/format.h>
 
@@ -92,6 +92,46 @@ std::string why_on_bar(const Job& job, const Hole& hole, const BarPattern& bar) 
         text += fmt::format("Its axis passes the bar's by {}. ", with_unit(abs(bar.offset), job.unit));
     return text + fmt::format("Rolled out, its mouth lies {} round from the top line, at a girth of {}.",
                               with_unit(abs(hole.at.y), job.unit), with_unit(girth(section), job.unit));
+}
+
+std::vector<HoleFigure> figures_of(const Job& job, const Hole& hole) {
+    std::vector<HoleFigure> all;
+    if (!hole.bar)
+        return all;
+    const Section section = section_at(job.blank, hole.bar->along);
+    const DrillLine line{hole.bar->bearing, hole.bar->offset, hole.spec.diameter};
+    const auto path = drill_path(section, line);
+    if (!path)
+        return all;
+    const auto fig = [&](Length length) { return with_unit(length, job.unit); };
+    const Walls walls = walls_beside(section, line);
+    all.push_back({"wall beside it", walls.clockwise == walls.counter_clockwise
+                                         ? fig(walls.clockwise) + " on both sides"
+                                         : fig(walls.clockwise) + " and " + fig(walls.counter_clockwise)});
+    if (path->full_in)
+        all.push_back({"full width in at", fig(path->depth_to(*path->full_in)) + " deep"});
+    if (path->bore_tip)
+        all.push_back({"breaks into the bore at", fig(path->depth_to(*path->bore_tip)) + " deep"});
+    if (path->bore_open)
+        all.push_back({"fully open into it at", fig(path->depth_to(*path->bore_open)) + " deep"});
+    all.push_back({"flute the drill needs", fig(drill_length_needed(*path, hole.spec.diameter, hole.spec.depth))});
+    if (hole.spec.purpose == Purpose::Tapped)
+        all.push_back({"full thread", fig(full_thread(*path, hole.spec.depth))});
+    if (!hole.spec.depth) {
+        all.push_back({"the exit moves, for 1° of lean", fig(exit_shift(*path, Angle::degrees(1.0)))});
+        const OnBar back{hole.bar->along, hole.bar->bearing + Angle::degrees(180.0), -hole.bar->offset};
+        all.push_back({"mouth to far mouth, round the bar", fig(between_mouths(section, *hole.bar, back))});
+    }
+    const Length most = std::max(Length{}, largest_offset(section, hole.spec.diameter, hole.spec.diameter * 0.25));
+    all.push_back({"most off the axis", most < job.axis_within ? fig(most) + ", or the wall gets thin"
+                                                               : fmt::format("{} as wanted; {} by its wall",
+                                                                             fig(job.axis_within), fig(most))});
+    const PinReadings readings = over_pin(section, line, hole.spec.diameter);
+    all.push_back({"proof: caliper over pin and flank",
+                   readings.clockwise == readings.counter_clockwise
+                       ? fig(readings.clockwise) + " on both sides"
+                       : fig(readings.clockwise) + " clockwise, " + fig(readings.counter_clockwise) + " the other"});
+    return all;
 }
 
 Result<std::optional<Length>> depth_of(const Job& job, const BarPattern& bar, const HoleSpec& spec, const OnBar& at,

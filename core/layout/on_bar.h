@@ -19,6 +19,13 @@ Point rolled_out(const Job& job, Length along, Angle bearing);
 
 /// "A1 is 17.3 mm from the left end …": where the figures of a hole come from.
 std::string why_on_bar(const Job& job, const Hole& hole, const BarPattern& bar);
+/// The figures of a hole in the side of a bar: what it leaves, what it needs, how it is proved.
+struct HoleFigure {
+    std::string what;
+    std::string value;
+};
+std::vector<HoleFigure> figures_of(const Job& job, const Hole& hole);
+
 /// "17.3 mm from the left end".
 std::string along_in_words(const Job& job, const BarPattern& bar);
 /// "65.2° (seen from the right end, from 12 o'clock, clockwise)": an angle round the bar can be read only with its end.

@@ -47,6 +47,14 @@ Wording turn_bar_words(const TurnBar& turn, int hole, const WordingNeeds& needs)
     const std::string from =
         turn.from < 0 ? std::string("the first line") : needs.holes.at(static_cast<std::size_t>(turn.from)).name;
     w.heading = "Turn the bar to " + target;
+    if (turn.back_to_first()) {
+        w.figures = {{layout ? "level" : "up", from, "", true}};
+        w.direction = fmt::format("as it lay first, the line of {} {}", from, place);
+        w.sentence = fmt::format("Turn the bar back to how it lay first, with the line of {} {}.", from, place);
+        w.why = turn.far_mouth ? fmt::format("{} goes right through, and its far mouth stands half a turn on.", target)
+                               : fmt::format("{} stands at the same angle as {}.", target, from);
+        return w;
+    }
     switch (turn.way) {
     case AngleWay::ColletBlock:
     case AngleWay::JawIndex: {
@@ -241,10 +249,10 @@ Wording zero_along_words(const PickUpZero& zero, const Job& job) {
     Wording w;
     w.heading = "Zero along the bar";
     w.figures = {{"X dial", "0", "", true}};
-    w.direction = fmt::format("over zero ({}), last moving {}", in_words(job.datum),
+    w.direction = fmt::format("over zero ({}), last moving {}", in_words(job.datum, job.blank),
                               zero.finish_x == Towards::Plus ? "right" : "left");
-    w.sentence = fmt::format("Stand over zero ({}), last moving {}, and set the X dial to 0.", in_words(job.datum),
-                             zero.finish_x == Towards::Plus ? "right" : "left");
+    w.sentence = fmt::format("Stand over zero ({}), last moving {}, and set the X dial to 0.",
+                             in_words(job.datum, job.blank), zero.finish_x == Towards::Plus ? "right" : "left");
     w.why = "Distances along the bar are counted from the drawing's zero.";
     return w;
 }

@@ -132,6 +132,11 @@ struct TurnBar {
     int sides = 0;
     bool other_end = false; ///< the angle is read at the rod's other end, half a turn on
     bool far_mouth = false; ///< the hole goes through, and its far mouth stands at the angle wanted
+
+    /// Whether it only goes back to how the bar lay first.
+    [[nodiscard]] bool back_to_first() const {
+        return !first && set == Angle{} && height == Length{} && faces == 0 && !other_end;
+    }
     bool operator==(const TurnBar&) const = default;
 };
 

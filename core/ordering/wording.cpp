@@ -130,8 +130,8 @@ struct Say {
         if (needs.job.blank.on_side()) {
             w = zero_along_words({}, needs.job);
             w.figures = {{"X", "0", ""}, {"Y", "0", "", true}};
-            w.sentence =
-                fmt::format("Stand over the axis and over zero ({}); set the readout to 0, 0.", in_words(datum));
+            w.sentence = fmt::format("Stand over the axis and over zero ({}); set the readout to 0, 0.",
+                                     in_words(datum, needs.job.blank));
             w.direction = "over the axis, and over zero along the bar";
             return w;
         }

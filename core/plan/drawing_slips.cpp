@@ -191,7 +191,7 @@ void find_signs(const Job& job, const Plan& plan, Findings& findings) {
                              x_wrong && y_wrong ? "X and Y"
                              : x_wrong          ? "X"
                                                 : "Y",
-                             hole.name, in_words(job.datum)),
+                             hole.name, in_words(job.datum, job.blank)),
                  "Change the sign, or the direction of the axis under Blank.",
                  {static_cast<int>(i)}});
     }

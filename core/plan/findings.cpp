@@ -2,6 +2,7 @@
 
 #include "layout/outline.h"
 #include "measure/figures.h"
+#include "plan/bar_findings.h"
 #include "plan/drawing_slips.h"
 #include "plan/right_way_up.h"
 
@@ -185,16 +186,20 @@ void lists(const Job& job, const Shop& shop, const Plan& plan, Findings& finding
 
 std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& plan) {
     Findings findings;
-    edges(job, shop, plan, findings);
-    depths(job, plan, findings);
-    Findings near;
-    Neighbours(plan.holes).find(job, near);
-    findings.insert(findings.end(), near.begin(), near.end());
-    find_steps_and_cuts(job, plan, findings);
-    find_typed_places(job, plan, findings);
-    find_sizes(job, plan, findings);
-    find_signs(job, plan, findings);
-    find_long_pitches(job, plan, findings);
+    if (job.blank.on_side()) {
+        find_bar_faults(job, plan, findings);
+    } else {
+        edges(job, shop, plan, findings);
+        depths(job, plan, findings);
+        Findings near;
+        Neighbours(plan.holes).find(job, near);
+        findings.insert(findings.end(), near.begin(), near.end());
+        find_steps_and_cuts(job, plan, findings);
+        find_typed_places(job, plan, findings);
+        find_sizes(job, plan, findings);
+        find_signs(job, plan, findings);
+        find_long_pitches(job, plan, findings);
+    }
     counts(job, plan, findings);
     right_way_up(job, plan, findings);
     lists(job, shop, plan, findings);
@@ -235,6 +240,12 @@ std::string name_of(FindingKind kind) {
         return "list-fails";
     case FindingKind::ListChanged:
         return "list-changed";
+    case FindingKind::SteepStart:
+        return "starts-on-a-slope";
+    case FindingKind::ThreadShort:
+        return "thread-too-short";
+    case FindingKind::DrillsVee:
+        return "drills-into-vee-block";
     case FindingKind::ThinMetal:
         return "thin-metal-between-holes";
     case FindingKind::OnStep:

@@ -34,7 +34,10 @@ enum class FindingKind {
     OtherQuadrant,
     WiderThanBlank,
     RadiusForDiameter,
-    PitchTooLong
+    PitchTooLong,
+    SteepStart,
+    ThreadShort,
+    DrillsVee
 
 };
 

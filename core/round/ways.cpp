@@ -1,6 +1,7 @@
 #include "round/ways.h"
 
 #include "measure/figures.h"
+#include "round/figures.h"
 #include "round/packing.h"
 
 #include <algorithm>
@@ -125,12 +126,10 @@ private:
             refuse(way, "It needs a cross slide with a dial or a readout.");
         return way;
     }
-    // A strip that the hole takes away again. Width and depth from the chord: (w/2)² + (R - d)² = R².
+    // A strip that the hole takes away again.
     [[nodiscard]] std::pair<Length, Length> strip() const {
         const Length width = std::min(m_hole * 0.8, m_radius);
-        const double half = width.in_mm() / 2.0;
-        const double r = m_radius.in_mm();
-        return {width, Length::mm(r - std::sqrt(r * r - half * half))};
+        return {width, strip_depth(m_radius * 2.0, width)};
     }
     [[nodiscard]] Way<TopWay> skimmed() const {
         Way<TopWay> way = begin(TopWay::SkimmedFlat);
@@ -173,17 +172,16 @@ private:
         }
         // A pointed rod lying on the same flat scribes at its own radius's height.
         const Length high = (*rod - m_radius * 2.0) / 2.0;
-        const double most = std::min(1.0, m_needs.within / m_radius);
         way.figures = {{"rod", fig(*rod)},
                        {"its line lies off the axis by", fig(abs(high))},
-                       {"allowed lean of the end line", in_degrees(Angle::degrees(std::asin(most) * to_degrees), 2)}};
+                       {"allowed lean of the end line", in_degrees(lean_of_miss(m_radius, m_needs.within), 2)}};
         way.steps = {fmt::format("Lay bar and a pointed rod of {} on the same flat plate; the point is then at the "
                                  "height of the axis.",
                                  fig(*rod)),
                      "Scribe along the side, and carry the same height across the end before the bar is let go.",
                      "Stand the end line upright against a square: the side line is on top.",
                      "Punch its crossing with the line across the bar, and bring the spindle over the mark."};
-        way.error = abs(high) + felt_punch + m_radius * square_lean.sine();
+        way.error = abs(high) + felt_punch + miss_of_lean(m_radius, square_lean);
         way.minutes = 8.0;
         if (!m_needs.section.round)
             refuse(way, "On a bar with flats the height gauge scribes the middle straight away; touch both sides.");
@@ -400,10 +398,7 @@ private:
         return way;
     }
     // What a rod leans by in its hole: it has play of about 0.02 over the length that is in.
-    [[nodiscard]] Angle rod_slop() const {
-        const Length play = Length::mm(0.02);
-        return Angle::degrees(std::atan(play / (m_needs.section.radius * 2.0)) * to_degrees);
-    }
+    [[nodiscard]] Angle slop() const { return rod_slop(Length::mm(0.02), m_needs.section.radius * 2.0); }
     void need_rod(Way<AngleWay>& way) const {
         const bool there = std::any_of(m_needs.kit.rods.begin(), m_needs.kit.rods.end(), [&](Length rod) {
             return rod <= m_task.from_diameter && m_task.from_diameter - rod <= Length::mm(0.25);
@@ -423,14 +418,14 @@ private:
         }
         way.figures = {{"rod", fig(m_task.from_diameter)},
                        {"from upright", in_degrees(Angle::degrees(std::fabs(set->set.in_degrees())))},
-                       {"slop of the rod", in_degrees(rod_slop(), 2)}};
+                       {"slop of the rod", in_degrees(slop(), 2)}};
         way.steps = {fmt::format("Put a rod of {} into the first hole.", fig(m_task.from_diameter)),
                      fmt::format("Turn the bar until the rod leans {} from upright, {}.{}",
                                  in_degrees(Angle::degrees(std::fabs(set->set.in_degrees()))),
                                  set->set < Angle{} ? "counter-clockwise seen from the right end"
                                                     : "clockwise seen from the right end",
                                  other_way(*set))};
-        way.error = at_surface(m_needs.kit.protractor_step / 2.0 + protractor_held + rod_slop());
+        way.error = at_surface(m_needs.kit.protractor_step / 2.0 + protractor_held + slop());
         way.minutes = 3.0;
         need_rod(way);
         return way;
@@ -459,7 +454,7 @@ private:
             return way;
         }
         const Angle read = Angle::degrees(m_needs.kit.height_step / (length * up.cosine()) * to_degrees);
-        way.error = at_surface(read + rod_slop());
+        way.error = at_surface(read + slop());
         way.minutes = 4.0;
         need_rod(way);
         return way;

@@ -205,7 +205,7 @@ private slots:
         std::get<SinglePattern>(job.patterns[4].layout).at.x += mm(0.05);
         QVERIFY(make_plan(job, default_shop()).fingerprint != before);
     }
-    void a_moved_hole_moves_in_all_four_lists() {
+    void a_moved_hole_moves_in_every_list() {
         for (const Machine& machine : default_shop().machines) {
             Job job = flange();
             job.machine = machine.name;
@@ -219,8 +219,10 @@ private slots:
                         return landing.at;
                 return Point{};
             };
-            QVERIFY(same(landed(before), {mm(-12.6), mm(18.9)}, 0.03));
-            QVERIFY(same(landed(after), {mm(-13.9), mm(17.1)}, 0.03));
+            // Packing is taken where it comes within 0.05, on two axes.
+            const double within = std::holds_alternative<DrillPress>(machine.kind) ? 0.071 : 0.03;
+            QVERIFY(same(landed(before), {mm(-12.6), mm(18.9)}, within));
+            QVERIFY(same(landed(after), {mm(-13.9), mm(17.1)}, within));
         }
     }
 };

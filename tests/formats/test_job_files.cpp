@@ -73,7 +73,11 @@ private slots:
             shop.machines = {{"a", "x", *any_handwheels()},
                              {"b", "", *any_readout()},
                              {"c", "", *any_rotary()},
-                             {"d", "", *any_layout()}};
+                             {"d", "", *any_layout()},
+                             {"e", "", DrillPress{}}};
+            shop.kit = default_kit();
+            shop.kit.rods.push_back(mm(*rc::gen::inRange(1, 9000) / 100.0));
+            shop.kit.jaws_lift = *rc::gen::arbitrary<bool>();
             const auto back = shop_from_json(shop_to_json(shop));
             RC_ASSERT(back && *back == shop);
         });

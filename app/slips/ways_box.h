@@ -1,0 +1,43 @@
+// The choice people argue about, as two ranked lists: how to stand over the axis of a bar, and how to bring it to the
+// angle of the chosen hole. Any of them can be taken.
+#pragma once
+
+#include "document/document.h"
+#include "document/selection.h"
+#include "ordering/bar_route.h"
+#include "widgets/job_blanks.h"
+
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+#include <QWidget>
+
+namespace clockface::app {
+
+class WaysBox : public QWidget {
+    Q_OBJECT
+public:
+    WaysBox(Document& document, Selection& selection, JobBlanks& blanks, QWidget* parent = nullptr);
+
+    /// Shows the ways for the job as it stands; nothing for flat work.
+    void refresh();
+
+private:
+    struct List {
+        QLabel* title = nullptr;
+        QVBoxLayout* lines = nullptr;
+        QList<QPushButton*> buttons;
+        QLabel* words = nullptr;
+    };
+    Document& m_document;
+    Selection& m_selection;
+    Sentence* m_within;
+    List m_top, m_angle;
+
+    List make_list(QVBoxLayout* box, const QString& name);
+    template <class Kind>
+    void show_ways(List& list, const QString& title, const Ranked<Kind>& ranked, const std::function<void(Kind)>& take);
+    [[nodiscard]] const Hole* chosen_hole() const;
+};
+
+} // namespace clockface::app
