@@ -179,13 +179,15 @@ void BarPicture::fence_row(const SetPacking& packing, const QString& device) {
     text({left - 17.0, y + high + 18.0}, device, 17, m_look.bench_quiet);
     double at = left;
     m_painter.setPen(QPen(m_look.brass_on_dark, 2.0));
+    double raised = 0.0;
     const auto piece = [&](Length thick, const QString& words) {
         const double wide = thick.in_mm() * scale;
         m_painter.setPen(QPen(m_look.brass_on_dark, 2.0));
         m_painter.setBrush(m_look.board);
         m_painter.drawRect(QRectF(at, y - high * 0.55, wide, high * 1.1));
-        text({at + wide / 2.0, y - high * 0.55 - 14.0 - (wide < 40.0 ? 20.0 * (static_cast<int>(at) % 2) : 0.0)}, words,
-             17, m_look.brass_on_dark, true);
+        // Thin pieces next to each other have their figures one above the other.
+        raised = wide < 60.0 ? raised + 20.0 : 0.0;
+        text({at + wide / 2.0, y - high * 0.55 - 14.0 - raised}, words, 17, m_look.brass_on_dark, true);
         at += wide;
     };
     if (packing.pieces.empty()) {

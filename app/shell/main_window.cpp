@@ -149,7 +149,8 @@ QMenu* MainWindow::make_job_menu() {
     const std::pair<const char*, const char*> demo_jobs[] = {
         {"dial-centre-flange", QT_TR_NOOP("Dial-centre flange: circles on a disc")},
         {"motion-work-plate", QT_TR_NOOP("Motion-work plate: many patterns, in inches")},
-        {"bell-hammer-straps", QT_TR_NOOP("Bell-hammer straps: pieces from one bar")}};
+        {"bell-hammer-straps", QT_TR_NOOP("Bell-hammer straps: pieces from one bar")},
+        {"winding-arbor", QT_TR_NOOP("Winding arbor: cross holes in a round bar")}};
     for (const auto& [file, words] : demo_jobs)
         demos->addAction(command(QLatin1String("demo-") + QLatin1String(file), tr(words), {}, [this, file = file] {
             if (make_way())

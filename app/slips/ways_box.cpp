@@ -79,12 +79,14 @@ void WaysBox::show_ways(List& list, const QString& title, const Ranked<Kind>& ra
             auto* made = new QPushButton;
             made->setProperty("line", true);
             made->setCheckable(true);
+            // A long name is cut rather than that the slip grows wider; the whole of it stands below and in the tip.
+            made->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
             list.lines->addWidget(made);
             list.buttons << made;
         }
         QPushButton* button = list.buttons[used++];
         button->setObjectName(QStringLiteral("way:") + q(way.name));
-        button->setText(tr("%1   %2, %3 min")
+        button->setText(tr("%1 · %2 · %3 min")
                             .arg(q(way.name),
                                  q(with_unit(Length::mm(std::round(way.error.in_mm() * 100.0) / 100.0), unit)),
                                  q(decimal(way.minutes, 0))));

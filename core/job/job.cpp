@@ -44,6 +44,10 @@ Job with_face_up(Job job, Face face) {
     if (const auto known = job.other_datums.find(face); known != job.other_datums.end()) {
         job.datum = known->second;
         job.other_datums.erase(known);
+    } else if (job.blank.is_bar()) {
+        job.datum.place = face == Face::Top ? DatumPlace::LeftEdge : DatumPlace::Middle;
+        job.datum.on.clear();
+        job.datum.off = {};
     } else if (job.datum.place == DatumPlace::Existing || job.datum.place == DatumPlace::Point) {
         job.datum.place = DatumPlace::LowerLeft; // what it was set on is on the other face
         job.datum.on.clear();

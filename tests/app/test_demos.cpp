@@ -122,6 +122,51 @@ private slots:
                 QVERIFY(same(hole.at, {mm(396.1), mm(0)}));
         saved_equals_shipped(w, "bell-hammer-straps");
     }
+    void winding_arbor() {
+        Window w;
+        w.command("new");
+        fill_all(w, {{"title", "Winding arbor"}, {"workFor", "Thornmere stable clock"}, {"material", "silver steel"}});
+        w.choose("shape", "round bar");
+        fill_all(w, {{"diameter", "28"},
+                     {"diameterMeasured", "27.92"},
+                     {"width", "164"},
+                     {"shoulders", "96.5, 21.4"},
+                     {"bore", "9.2"}});
+        w.choose("boreEnd", "in from the right end,");
+        w.fill("boreDepth", "38");
+        w.main.show_stage(app::Stage::Holes);
+        call_out(w, "cross hole 6.2 thru at 17.3 from the end, at 12 o'clock");
+        call_out(w, "cross hole 6.2 thru at 24.6 from A, 65 ccw from A");
+        call_out(w, "5x 3.1 radial, 4.3 deep, at 62.4 from left end, angle 11.5, 72 apart cw");
+        call_out(w, "M5 into the bore at 12.7 from right end, angle 0");
+        // The circle stands on the left end.
+        w.main.show_stage(app::Stage::Blank);
+        w.choose("face", "left end");
+        w.main.show_stage(app::Stage::Holes);
+        call_out(w, "3x M4, 9.6 deep on 15.8 circle from 1:30 cw");
+        QCOMPARE(w.document.plan().holes.size(), 3U);
+        QCOMPARE(stops_and_checks(w), std::vector<std::string>{});
+        w.main.show_stage(app::Stage::Blank);
+        w.choose("face", "side");
+        w.main.show_stage(app::Stage::Order);
+        w.click("machine:Drill press");
+        QCOMPARE(w.document.plan().holes.size(), 8U);
+        QCOMPARE(stops_and_checks(w), std::vector<std::string>{});
+        // The tapped hole opens into the bore at 10.7 - sqrt(4.6² - 2.5²).
+        QVERIFY(same(*w.document.plan().holes.back().spec.depth, mm(10.7 - std::sqrt(4.6 * 4.6 - 2.5 * 2.5))));
+        // The user takes another way, for this one arbor.
+        w.click("way:file a narrow flat");
+        QVERIFY(w.job().patterns[0].top == TopWay::FiledFlat);
+        QTest::keyClick(&w.main, Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(!w.job().patterns[0].top);
+        saved_equals_shipped(w, "winding-arbor");
+        // And to the Bench, move by move to the end.
+        w.main.show_stage(app::Stage::Bench);
+        const std::size_t moves = w.document.plan().route.list.size();
+        for (std::size_t i = 0; i < moves; ++i)
+            QTest::keyClick(QApplication::focusWidget() ? QApplication::focusWidget() : &w.main, Qt::Key_Space);
+        QCOMPARE(w.job().progress.at("Drill press").done, static_cast<int>(moves));
+    }
 };
 
 CLOCKFACE_WINDOW_MAIN(TestDemos)
