@@ -20,7 +20,7 @@ BarViews::BarViews(const Blank& blank)
     const bool left = blank.bar.seen_from == Face::Left;
     m_half_height = high / 2.0;
     m_side = {{}, around / 2.0 + gap + m_half_height};
-    const Length out = length / 2.0 + gap * 2.3 + wide / 2.0;
+    const Length out = length / 2.0 + gap * 3.0 + wide / 2.0;
     const Length top = m_side.y + m_half_height;
     m_end = {left ? -out : out, std::max(m_side.y - gap, top - std::max(wide, high * m_end_scale) / 2.0 - gap)};
     const Length reach = out + wide / 2.0;

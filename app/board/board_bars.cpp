@@ -284,13 +284,13 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
             const double far = std::max(1.0, std::hypot(out.x(), out.y()));
             const QString words =
                 q(hole.name + " " + in_degrees(job.convention.figure_of(as_seen(job, hole.bar->bearing)), 1));
-            const double ring = m_map.pixels(views.half_height()) * views.end_scale() + 30.0;
+            const double ring = m_map.pixels(views.half_height()) * views.end_scale() + 34.0;
             say(m_map.to_screen(views.end()) + out / far * ring, 0.0, out / far, words, chosen, near);
         }
     }
 }
 
-void BoardPainter::bar_legends() {
+void BoardPainter::bar_legends(Stage stage) {
     const Job& job = m_document.job();
     const BarViews views(job.blank);
     const QPointF end = m_map.to_screen(views.end());
@@ -303,7 +303,8 @@ void BoardPainter::bar_legends() {
     if (views.end_scale() > 1.0)
         quiet(end + QPointF(0, ring + 30),
               QObject::tr("%1 times the size").arg(QLocale::c().toString(views.end_scale(), 'g', 2)));
-    quiet(side + QPointF(0, 13), QObject::tr("the side, from the front"));
+    if (stage != Stage::Blank) // the diameters stand there then
+        quiet(side + QPointF(0, 13), QObject::tr("the side, from the front"));
     quiet(corner - QPointF(0, 22), QObject::tr("beside it the side rolled out:"));
     quiet(corner - QPointF(0, 6), QObject::tr("top line in the middle, back above"));
 }

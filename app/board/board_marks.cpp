@@ -218,7 +218,7 @@ void BoardPainter::bar_dimensions() {
     ends.push_back(length);
     for (const Length end : ends) {
         const Length across = section_at(job.blank, (from + end) / 2.0).across_y();
-        label(at((from + end) / 2.0, across * 0.3), QStringLiteral("⌀ ") + q(with_unit(across, job.unit)),
+        label(at((from + end) / 2.0, -high) + QPointF(0, 13), QStringLiteral("⌀ ") + q(with_unit(across, job.unit)),
               m_look.scribed, 11, false);
         from = end;
     }

@@ -364,7 +364,7 @@ void BoardPainter::holes(Stage stage, const std::string& pattern, const std::str
              troubled.contains(static_cast<int>(i)));
     }
     if (m_document.job().blank.on_side()) {
-        bar_legends();
+        bar_legends(stage);
         return bar_names(pattern, selected, stage);
     }
     const bool all = plan.holes.size() <= most_labels;

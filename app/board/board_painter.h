@@ -92,7 +92,7 @@ private:
     void bar_hole(const Hole& hole, bool chosen, bool near, bool troubled);
     void bar_hole_in_end(const Hole& hole, const QColor& line, double width);
     void bar_names(const std::string& pattern, const std::string& selected, Stage stage);
-    void bar_legends();
+    void bar_legends(Stage stage);
     void bar_dimensions();
     void pitch_circle(const std::string& pattern);
     void what_hangs_on_what(const Pattern& pattern);

@@ -22,7 +22,7 @@ namespace {
 // Pixels round the blank: dimensions stand below and to the left, and round a disc the clock ring before them.
 constexpr QMarginsF round_room(138.0, 84.0, 76.0, 132.0);
 constexpr QMarginsF straight_room(92.0, 126.0, 84.0, 92.0); // the small clock stands above
-constexpr QMarginsF bar_room(52.0, 112.0, 96.0, 76.0);      // the clock stands round the end view
+constexpr QMarginsF bar_room(52.0, 112.0, 116.0, 76.0);     // the clock stands round the end view
 constexpr double least_scale = 0.02;
 constexpr double largest_scale = 2000.0;
 constexpr double reach_pixels = 10.0;

@@ -46,6 +46,7 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, QWidget* parent)
     m_order->words(QStringLiteral("."));
     body()->addWidget(m_order);
     m_ways = new WaysBox(document, selection, blanks());
+    body()->addWidget(m_ways);
 
     m_proof = new QLabel;
     m_proof->setObjectName(QStringLiteral("proof"));
@@ -76,7 +77,6 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, QWidget* parent)
     m_list->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     m_list->setMinimumHeight(180);
     body()->addWidget(m_list, 1);
-    body()->addWidget(m_ways);
     m_why = quiet({});
     m_why->setObjectName(QStringLiteral("why"));
     body()->addWidget(m_why);

@@ -87,6 +87,7 @@ Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
     count(*s, "ringHoles", tr("number of holes in its ring"), 12);
     s->words(tr("holes round it :"));
     answer();
+    add_round_sums();
     auto* back = link(QStringLiteral("leaveReckoner"), tr("back to the job"));
     back->setToolTip(tr("The figures stay (Ctrl+R)"));
     connect(back, &QPushButton::clicked, this, &Reckoner::leave_wanted);
@@ -151,9 +152,12 @@ void Reckoner::refresh() {
 }
 
 void Reckoner::reckon() {
-    if (m_answers.size() < 7)
+    constexpr int sums = 13;
+    if (m_answers.size() < sums)
         return; // still being built
-    const QString answers[] = {half(), difference(), posts(), row(), pair(), steps(), ring()};
+    const QString answers[] = {half(),      difference(), posts(), row(),     pair(),    steps(),
+                               ring(),      skated(),     strip(), scriber(), run_out(), held_off_centre(),
+                               cross_hole()};
     for (int i = 0; i < m_answers.size(); ++i)
         m_answers[i]->setText(answers[i]);
 }

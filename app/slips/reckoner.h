@@ -39,6 +39,14 @@ private:
     [[nodiscard]] QString steps() const;
     [[nodiscard]] QString pair() const;
     [[nodiscard]] QString ring() const;
+    // Sums for round work.
+    void add_round_sums();
+    [[nodiscard]] QString skated() const;
+    [[nodiscard]] QString strip() const;
+    [[nodiscard]] QString scriber() const;
+    [[nodiscard]] QString run_out() const;
+    [[nodiscard]] QString held_off_centre() const;
+    [[nodiscard]] QString cross_hole() const;
     [[nodiscard]] QString fig(Length length) const;
 };
 

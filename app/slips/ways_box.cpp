@@ -48,6 +48,20 @@ WaysBox::List WaysBox::make_list(QVBoxLayout* box, const QString& name) {
     list.words->setWordWrap(true);
     list.words->setTextInteractionFlags(Qt::TextSelectableByMouse);
     box->addWidget(list.words);
+    list.more = new QPushButton(tr("its steps, and why not another"));
+    list.more->setObjectName(name + "WaysMore");
+    list.more->setProperty("link", true);
+    list.more->setCheckable(true);
+    list.more->setCursor(Qt::PointingHandCursor);
+    box->addWidget(list.more, 0, Qt::AlignLeft);
+    list.rest = new QLabel;
+    list.rest->setObjectName(name + "WaysRest");
+    list.rest->setProperty("quiet", true);
+    list.rest->setWordWrap(true);
+    list.rest->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    list.rest->hide();
+    connect(list.more, &QPushButton::toggled, list.rest, &QWidget::setVisible);
+    box->addWidget(list.rest);
     return list;
 }
 
@@ -103,22 +117,24 @@ void WaysBox::show_ways(List& list, const QString& title, const Ranked<Kind>& ra
     }
     for (int i = used; i < list.buttons.size(); ++i)
         list.buttons[i]->setVisible(false);
+    QString words;
     QStringList lines;
     if (ranked.taken < ranked.ways.size()) {
         const Way<Kind>& taken = ranked.ways[ranked.taken];
-        lines << q(taken.reason);
+        words = q(taken.reason);
         QStringList figures;
         for (const WayFigure& figure : taken.figures)
             figures << tr("%1 %2").arg(q(figure.what), q(figure.value));
         if (!figures.isEmpty())
-            lines << figures.join(QStringLiteral("; ")) + QStringLiteral(".");
+            words += QLatin1Char('\n') + figures.join(QStringLiteral("; ")) + QStringLiteral(".");
         int number = 0;
         for (const std::string& step : taken.steps)
             lines << QStringLiteral("%1. %2").arg(++number).arg(q(step));
     }
     if (!not_here.isEmpty())
         lines << tr("Not here: %1").arg(not_here.join(QStringLiteral(" ")));
-    list.words->setText(lines.join(QLatin1Char('\n')));
+    list.words->setText(words);
+    list.rest->setText(lines.join(QLatin1Char('\n')));
 }
 
 void WaysBox::refresh() {
@@ -149,6 +165,8 @@ void WaysBox::refresh() {
     const bool turned = hole && hole->bar && hole->bar->bearing != first.bar.value_or(OnBar{}).bearing;
     m_angle.title->setVisible(turned);
     m_angle.words->setVisible(turned);
+    m_angle.more->setVisible(turned);
+    m_angle.rest->setVisible(turned && m_angle.more->isChecked());
     for (QPushButton* button : m_angle.buttons)
         button->setVisible(turned);
     if (!turned)

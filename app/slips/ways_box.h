@@ -27,7 +27,9 @@ private:
         QLabel* title = nullptr;
         QVBoxLayout* lines = nullptr;
         QList<QPushButton*> buttons;
-        QLabel* words = nullptr;
+        QLabel* words = nullptr; ///< of the way that is taken: reason and figures
+        QPushButton* more = nullptr;
+        QLabel* rest = nullptr; ///< its steps, and what cannot be done here
     };
     Document& m_document;
     Selection& m_selection;
