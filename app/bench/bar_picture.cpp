@@ -251,7 +251,7 @@ void BarPicture::scribed_along(const ScribeAlongBar& line) {
         text({m_centre.x() + m_radius * 1.45, y - 20.0},
              q(with_unit(bench->gauge_step * static_cast<double>(line.setting), bench->unit)), 20, m_look.brass_on_dark,
              true);
-    caption(QObject::tr("seen from the right end; the bar lies on the plate, the gauge scribes along it"));
+    caption(QObject::tr("the bar lies on the plate, the gauge scribes along it"));
 }
 
 void BarPicture::scribed_across(const ScribeAcrossBar& line) {

@@ -100,7 +100,7 @@ void WaysBox::show_ways(List& list, const QString& title, const Ranked<Kind>& ra
         }
         QPushButton* button = list.buttons[used++];
         button->setObjectName(QStringLiteral("way:") + q(way.name));
-        button->setText(tr("%1 · %2 · %3 min")
+        button->setText(tr("%2 · %3 min · %1")
                             .arg(q(way.name),
                                  q(with_unit(Length::mm(std::round(way.error.in_mm() * 100.0) / 100.0), unit)),
                                  q(decimal(way.minutes, 0))));

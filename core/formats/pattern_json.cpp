@@ -108,20 +108,20 @@ struct LayoutOut {
     }
     void operator()(const SinglePattern& single) const { out["at"] = point(single.at); }
     void operator()(const BarPattern& bar) const {
-        out["along_from"] = word_for(bar.along_from, along_from);
+        out["distance_from"] = word_for(bar.along_from, along_from);
         if (bar.along_from == AlongFrom::Shoulder)
             out["shoulder"] = bar.shoulder;
         if (bar.hole)
-            out["from_hole"] = hole_ref(*bar.hole);
-        out["along"] = bar.along.in_mm();
+            out["distance_hole"] = hole_ref(*bar.hole);
+        out["distance"] = bar.along.in_mm();
         if (bar.angle_from)
             out["angle_from"] = hole_ref(*bar.angle_from);
-        out["at"] = bar.at.in_degrees();
+        out["angle"] = bar.at.in_degrees();
         out["count"] = bar.count;
-        out["pitch"] = bar.pitch.in_mm();
+        out["each_along"] = bar.pitch.in_mm();
         if (bar.all_round)
             out["all_round"] = true;
-        out["turn"] = bar.turn.in_degrees();
+        out["each_round"] = bar.turn.in_degrees();
         out["going"] = word_for(bar.going, sense_words());
         out["offset"] = bar.offset.in_mm();
         out["reach"] = word_for(bar.reach, reaches);
@@ -162,9 +162,9 @@ ordered pattern_json(const Pattern& pattern) {
     if (!pattern.extras.empty())
         out["extras"] = points(pattern.extras);
     if (pattern.top)
-        out["top"] = word_for(*pattern.top, top_ways);
+        out["top_way"] = word_for(*pattern.top, top_ways);
     if (pattern.angle)
-        out["angle"] = word_for(*pattern.angle, angle_ways);
+        out["angle_way"] = word_for(*pattern.angle, angle_ways);
     return out;
 }
 
@@ -248,20 +248,20 @@ const std::vector<LayoutReader> layout_readers = {
     },
     [](JsonObject& in) -> PatternLayout {
         BarPattern bar;
-        bar.along_from = static_cast<AlongFrom>(in.word("along_from", along_from));
+        bar.along_from = static_cast<AlongFrom>(in.word("distance_from", along_from));
         if (bar.along_from == AlongFrom::Shoulder)
             bar.shoulder = in.integer("shoulder");
         const auto ref = [&](const std::string& name) {
             return in.has(name) ? std::optional(read_hole_ref(in, name)) : std::nullopt;
         };
-        bar.hole = ref("from_hole");
-        bar.along = length(in, "along");
+        bar.hole = ref("distance_hole");
+        bar.along = length(in, "distance");
         bar.angle_from = ref("angle_from");
-        bar.at = angle(in, "at");
+        bar.at = angle(in, "angle");
         bar.count = in.integer("count");
-        bar.pitch = length(in, "pitch");
+        bar.pitch = length(in, "each_along");
         bar.all_round = yes(in, "all_round");
-        bar.turn = angle(in, "turn");
+        bar.turn = angle(in, "each_round");
         bar.going = sense(in, "going");
         bar.offset = length(in, "offset");
         bar.reach = static_cast<BarReach>(in.word("reach", reaches));
@@ -296,10 +296,10 @@ Pattern read_pattern(const json& value, const std::string& place, FirstFault& fa
         }
     if (in.has("extras"))
         out.extras = read_points(in, "extras");
-    if (in.has("top"))
-        out.top = static_cast<TopWay>(in.word("top", top_ways));
-    if (in.has("angle"))
-        out.angle = static_cast<AngleWay>(in.word("angle", angle_ways));
+    if (in.has("top_way"))
+        out.top = static_cast<TopWay>(in.word("top_way", top_ways));
+    if (in.has("angle_way"))
+        out.angle = static_cast<AngleWay>(in.word("angle_way", angle_ways));
     return out;
 }
 

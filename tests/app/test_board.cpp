@@ -1,8 +1,10 @@
 // The board and the strips, by what is really painted and told.
+#include "board/bar_views.h"
 #include "board/board_painter.h"
 #include "formats/job_json.h"
 #include "report/sheet.h"
 #include "slips/order_slip.h"
+#include "support/bars.h"
 #include "support/window.h"
 
 #include <QLabel>
@@ -120,6 +122,39 @@ private slots:
                     QVERIFY(count_near(painted(document, stage), 20, 20, 3, Look::day().board) > 5);
             }
     }
+    void a_bar_can_be_pointed_at_in_all_three_views() {
+        Window w;
+        w.main.show_demo(QStringLiteral("winding-arbor"));
+        w.main.show_stage(Stage::Holes);
+        auto* board = w.main.findChild<BoardView*>();
+        const BarViews views(w.job().blank);
+        for (const Hole& hole : w.document.plan().holes)
+            for (const Point& place : views.places(hole)) {
+                QTest::mouseClick(board, Qt::LeftButton, {}, QPoint(3, 3)); // nothing chosen
+                QVERIFY(w.main.selection().hole().empty());
+                const QPoint at = board->map().to_screen(place).toPoint();
+                QVERIFY(board->rect().contains(at));
+                QTest::mouseClick(board, Qt::LeftButton, {}, at);
+                // On the end, holes at one bearing stand behind each other: the first of them is chosen.
+                const std::string chosen = w.main.selection().hole();
+                const auto found = std::find_if(w.document.plan().holes.begin(), w.document.plan().holes.end(),
+                                                [&](const Hole& each) { return each.name == chosen; });
+                QVERIFY2(found != w.document.plan().holes.end(), hole.name.c_str());
+                QVERIFY2(chosen == hole.name || distance(views.places(*found)[2], place) < mm(3) ||
+                             distance(views.places(*found)[1], place) < mm(3),
+                         (hole.name + " " + chosen).c_str());
+            }
+    }
+    void a_bar_moves_when_it_is_seen_from_the_other_end() {
+        Document document(default_shop());
+        Job job = arbor();
+        document.show_example(job);
+        QVERIFY(BarViews(document.job().blank).end().x > mm(0));
+        job.blank.bar.seen_from = Face::Left;
+        QVERIFY(document.edit("other end", job));
+        const BarViews views(document.job().blank);
+        QVERIFY(views.end().x < mm(0)); // the end view stands on the side of the end that is looked at
+    }
     void hovering_reads_out_and_the_wheel_keeps_the_place() {
         Window w;
         auto* board = w.main.findChild<BoardView*>();
@@ -143,7 +178,7 @@ private slots:
     }
     void nothing_written_covers_anything_data() {
         QTest::addColumn<QString>("job");
-        for (const char* job : {"dial-centre-flange", "motion-work-plate", "bell-hammer-straps"})
+        for (const char* job : {"dial-centre-flange", "motion-work-plate", "bell-hammer-straps", "winding-arbor"})
             QTest::newRow(job) << job;
     }
     void nothing_written_covers_anything() {

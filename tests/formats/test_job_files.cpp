@@ -2,7 +2,7 @@
 #include "formats/job_json.h"
 #include "formats/shop_json.h"
 #include "formats/text_file.h"
-#include "support/jobs.h"
+#include "support/bars.h"
 
 #include <QDir>
 #include <QFile>
@@ -27,6 +27,20 @@ private slots:
             RC_ASSERT(back);
             RC_ASSERT(*back == job);
         });
+    }
+    void bars_come_back_exactly() {
+        holds("bar -> text -> bar", [](void) {
+            Job job = *any_bar_job();
+            job.axis_within = mm(*rc::gen::inRange(1, 500) / 1000.0);
+            job.patterns.back().top = TopWay::Bushing;
+            job.patterns.back().angle = AngleWay::WrappedStrip;
+            const auto back = job_from_json(job_to_json(job));
+            RC_ASSERT(back);
+            RC_ASSERT(*back == job);
+        });
+        Job flats = arbor();
+        flats.blank.bar.flats = {{deg(33), mm(10), mm(20), mm(1.5)}};
+        QVERIFY(*job_from_json(job_to_json(flats)) == flats);
     }
     void blanks_of_every_kind_come_back() {
         for (const BlankShape shape : {BlankShape::Disc, BlankShape::Plate, BlankShape::Ring, BlankShape::Block,
@@ -219,6 +233,11 @@ private slots:
             }
         };
         visit(nlohmann::json::parse(job_to_json(job)));
+        Job bar = arbor();
+        bar.blank.bar.flats = {{deg(33), mm(10), mm(20), mm(1.5)}};
+        bar.patterns[0].top = TopWay::Jig;
+        bar.patterns[1].angle = AngleWay::EndLine;
+        visit(nlohmann::json::parse(job_to_json(bar)));
     }
 };
 
