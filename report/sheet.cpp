@@ -2,6 +2,7 @@
 
 #include "formats/text_file.h"
 #include "layout/bar.h"
+#include "layout/on_bar.h"
 #include "measure/figures.h"
 #include "ordering/wording.h"
 
@@ -23,13 +24,20 @@ QString cell(const std::string& plain, bool right = false) {
 }
 
 QString holes_table(const Job& job, const Plan& plan) {
-    QString html = QStringLiteral("<h3>Holes, in %1</h3><table width='100%' cellpadding='2' cellspacing='0' border='1'>"
-                                  "<tr><th>hole</th><th>X</th><th>Y</th><th>size</th><th>depth</th></tr>")
-                       .arg(text(unit_word(job.unit)));
+    const bool side = job.blank.on_side();
+    QString html =
+        QStringLiteral("<h3>Holes, in %1%2</h3><table width='100%' cellpadding='2' cellspacing='0' border='1'>"
+                       "<tr><th>hole</th><th>X</th><th>%3</th><th>size</th><th>depth</th></tr>")
+            .arg(text(unit_word(job.unit)),
+                 side ? text("; angles seen from " + end_in_words(job.blank.bar.seen_from)) : QString(),
+                 side ? QStringLiteral("angle</th><th>off the axis") : QStringLiteral("Y"));
     for (const Hole& hole : plan.holes) {
         const Point drawn = as_drawn(job.datum, hole.at);
         html += QStringLiteral("<tr>") + cell(hole.name) + cell(column_figure(drawn.x, job.unit), true) +
-                cell(column_figure(drawn.y, job.unit), true) + cell(size_in_words(hole.spec, job.unit)) +
+                (hole.bar ? cell(in_degrees(job.convention.figure_of(as_seen(job, hole.bar->bearing))), true) +
+                                cell(with_unit(abs(hole.bar->offset), job.unit), true)
+                          : cell(column_figure(drawn.y, job.unit), true)) +
+                cell(size_in_words(hole.spec, job.unit)) +
                 cell(hole.spec.depth ? with_unit(*hole.spec.depth, job.unit) : "through") + QStringLiteral("</tr>");
     }
     return html + QStringLiteral("</table>");

@@ -104,7 +104,11 @@ void OrderSlip::refresh() {
     m_list->setVisible(!plan.route.order.empty());
     if (const auto worst = plan.proof.worst(); worst && plan.proof.complaints.empty())
         m_proof->setText(
-            tr("The simulated operator carried out %1: worst hole <b>%2</b>, <b>%3</b> from the drawing.")
+            (job.blank.on_side()
+                 ? tr("The simulated operator carried out %1, both mouths of a through hole counted: worst hole "
+                      "<b>%2</b>, "
+                      "<b>%3</b> from the drawing.")
+                 : tr("The simulated operator carried out %1: worst hole <b>%2</b>, <b>%3</b> from the drawing."))
                 .arg(QString::fromStdString(counted(static_cast<std::int64_t>(plan.route.list.size()), "move")),
                      QString::fromStdString(plan.holes[static_cast<std::size_t>(worst->hole)].name),
                      QString::fromStdString(with_unit(worst->miss, job.unit))));

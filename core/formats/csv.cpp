@@ -29,14 +29,19 @@ std::string exact(Length length, Unit unit) {
 } // namespace
 
 std::string coordinates_csv(const Job& job, const Plan& plan) {
-    std::string out = "hole,x,y,unit,diameter,kind,label,depth\r\n";
+    // On the side of a bar the second figure is the way round it, rolled out; bearing and offset follow at the end.
+    const bool side = job.blank.on_side();
+    std::string out = fmt::format("hole,x,y,unit,diameter,kind,label,depth{}\r\n", side ? ",angle,offset" : "");
     const std::string unit = job.unit == Unit::Inch ? "in" : "mm";
     for (const Hole& hole : plan.holes) {
         const Point drawn = as_drawn(job.datum, hole.at);
-        out +=
-            fmt::format("{},{},{},{},{},{},{},{}\r\n", quoted(hole.name), exact(drawn.x, job.unit),
-                        exact(drawn.y, job.unit), unit, exact(hole.spec.diameter, job.unit), name_of(hole.spec.purpose),
-                        quoted(hole.spec.label), hole.spec.depth ? exact(*hole.spec.depth, job.unit) : "");
+        out += fmt::format(
+            "{},{},{},{},{},{},{},{}{}\r\n", quoted(hole.name), exact(drawn.x, job.unit), exact(drawn.y, job.unit),
+            unit, exact(hole.spec.diameter, job.unit), name_of(hole.spec.purpose), quoted(hole.spec.label),
+            hole.spec.depth ? exact(*hole.spec.depth, job.unit) : "",
+            hole.bar ? fmt::format(",{},{}", job.convention.figure_of(as_seen(job, hole.bar->bearing)).in_degrees(),
+                                   exact(hole.bar->offset, job.unit))
+                     : "");
     }
     return out;
 }

@@ -2,6 +2,7 @@
 
 #include "formats/job_json.h"
 #include "formats/json_words.h"
+#include "layout/on_bar.h"
 #include "ordering/wording.h"
 
 namespace clockface {
@@ -27,6 +28,13 @@ ordered holes_json(const Job& job, const Plan& plan) {
             out["label"] = hole.spec.label;
         if (hole.spec.depth)
             out["depth"] = hole.spec.depth->in_mm();
+        if (hole.bar) {
+            out["bar"] = {{"from_left_end", hole.bar->along.in_mm()},
+                          {"bearing", hole.bar->bearing.in_degrees()},
+                          {"offset", hole.bar->offset.in_mm()}};
+            for (const HoleFigure& figure : figures_of(job, hole))
+                out["bar"]["figures"].push_back({{"what", figure.what}, {"value", figure.value}});
+        }
         holes.push_back(out);
     }
     return holes;
@@ -84,6 +92,10 @@ std::string plan_to_json(const Job& job, const Plan& plan) {
                                      {"y", drawn.y.in_mm() + 0.0},
                                      {"miss", landing.miss.in_mm()},
                                      {"by_routine", landing.by_routine}});
+        if (landing.far) {
+            const Point far = as_drawn(job.datum, *landing.far);
+            proof["landings"].back()["far_mouth"] = {far.x.in_mm() + 0.0, far.y.in_mm() + 0.0};
+        }
     }
     if (const auto worst = plan.proof.worst())
         proof["worst"] = {{"hole", hole_name(plan, worst->hole)}, {"miss", worst->miss.in_mm()}};

@@ -1,6 +1,9 @@
 // CSV: every figure comes back, and names with commas and quotes survive.
 #include "formats/csv.h"
-#include "support/jobs.h"
+#include "formats/plan_json.h"
+#include "support/bars.h"
+
+#include <nlohmann/json.hpp>
 
 #include <cmath>
 #include <sstream>
@@ -69,6 +72,17 @@ private slots:
         QCOMPARE(rows[1][7], std::string("11.2"));
         QCOMPARE(rows[8][5], std::string("reamed"));
         QCOMPARE(rows[8][7], std::string());
+    }
+    void a_bar_has_angles_and_offsets() {
+        const Job job = arbor();
+        const auto rows = parsed(coordinates_csv(job, make_plan(job, default_shop())));
+        QCOMPARE(rows[0][8] + rows[0][9], std::string("angleoffset"));
+        QCOMPARE(std::stod(rows[2][8]), 330.0); // 30 counter-clockwise of the top, in a drawing that counts clockwise
+        QCOMPARE(std::stod(rows[2][1]), 41.9);
+        const auto plan = nlohmann::json::parse(plan_to_json(job, make_plan(job, default_shop())));
+        QCOMPARE(plan["holes"][1]["bar"]["bearing"].get<double>(), 120.0);
+        QVERIFY(plan["holes"][1]["bar"]["figures"].size() > 5);
+        QVERIFY(plan["proof"]["landings"][0].contains("far_mouth"));
     }
     void moves_have_a_row_each() {
         for (const Machine& machine : default_shop().machines) {
