@@ -383,6 +383,8 @@ std::optional<Problem> first_fault(const Job& job) {
             return found;
     if (Fault found = angle_fault("convention.zero", job.convention.zero))
         return found;
+    if (Fault found = size_fault("axis_within", "What holes may miss the axis by", job.axis_within))
+        return found;
     if (job.pieces < 1 || job.pieces > 100'000)
         return fault("pieces", "Any number of pieces from 1 to 100000 would do here.");
     if (job.holes_called_for && (*job.holes_called_for < 1 || *job.holes_called_for > most_holes_in_job))

@@ -178,6 +178,71 @@ private slots:
         QVERIFY(w.job().patterns.empty());
         QVERIFY(!w.document.is_dirty());
     }
+    void bars_refuse_what_cannot_be() {
+        Window w;
+        w.command("new");
+        w.fill("width", "164");
+        w.choose("shape", "tube");
+        const Job sound = w.job();
+        QVERIFY(sound.blank.bore && sound.datum.place == DatumPlace::LeftEdge);
+        const auto refused = [&](const char* blank, const char* text, const char* says) {
+            w.fill(blank, text);
+            QVERIFY2(w.blank(blank)->fault().contains(QLatin1String(says)), qPrintable(w.blank(blank)->fault()));
+            QCOMPARE(w.blank(blank)->text(), QString::fromLatin1(text)); // nothing typed is lost
+            QTest::keyClick(w.blank(blank), Qt::Key_Escape);
+            QCOMPARE(w.job(), sound);
+        };
+        refused("wall", "400", "as thick as the bar's radius");
+        refused("width", "0", "more than nought");
+        refused("bore", "400", "no wall would be left");
+        refused("diameter", "thick", "");
+        refused("shoulders", "90, 12; 50, 10", "one after the other");
+        refused("shoulders", "90", "");
+        w.main.show_stage(app::Stage::Holes);
+        w.click("addHelix");
+        QCOMPARE(w.document.plan().holes.size(), 4U);
+        const Job helix = w.job();
+        for (const auto& [blank, text] : {std::pair("first", "1e9"),
+                                          {"along", "1e9"},
+                                          {"count", "0"},
+                                          {"offset", "far"},
+                                          {"turn", "-40"},
+                                          {"size", "0"}}) {
+            w.fill(blank, text);
+            QVERIFY2(!w.blank(blank)->fault().isEmpty(), blank);
+            QTest::keyClick(w.blank(blank), Qt::Key_Escape);
+            QCOMPARE(w.job(), helix);
+        }
+        // What can be typed but not drilled is told, not refused.
+        w.fill("offset", "200 cw");
+        QVERIFY(!w.document.plan().findings.empty() && w.document.plan().findings[0].grade == Grade::Stop);
+        QVERIFY(w.document.plan().findings[0].sentence.find("misses the bar") != std::string::npos);
+        // A bar with holes in its side does not silently become a plate.
+        w.main.show_stage(app::Stage::Blank);
+        w.choose("shape", "plate");
+        QVERIFY(w.job().blank.shape == BlankShape::Tube);
+    }
+    void figures_and_ways_are_shown_for_a_hole() {
+        Window w;
+        w.command("demo-winding-arbor");
+        w.main.show_stage(app::Stage::Holes);
+        w.main.selection().select("A", "A1");
+        const QString why = w.find<QLabel>("why")->text();
+        for (const char* figure : {"wall beside it: 10.86 mm on both sides", "caliper over pin and flank: 17.06 mm",
+                                   "round the bar: 43.857 mm"})
+            QVERIFY2(why.contains(QLatin1String(figure)), qPrintable(why));
+        w.main.show_stage(app::Stage::Order);
+        w.main.selection().select("C", "C3");
+        QVERIFY(w.find<QLabel>("angleWaysTitle")->text().contains("from A1 to the angle of C3"));
+        w.click("angleWaysMore");
+        QVERIFY(w.find<QLabel>("angleWaysRest")->text().contains("Not here: "));
+        w.click("way:second line across the end");
+        QVERIFY(w.job().patterns[2].angle == AngleWay::EndLine);
+        w.fill("axisWithin", ".02");
+        QVERIFY(w.find<QLabel>("topWaysWords")->text().contains("Nothing here keeps within"));
+        w.fill("axisWithin", "0");
+        QVERIFY(!w.blank("axisWithin")->fault().isEmpty());
+    }
     void callouts_are_typed_seen_and_added() {
         Window w;
         auto* line = w.find<QLineEdit>("callout");
