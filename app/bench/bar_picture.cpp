@@ -3,6 +3,7 @@
 #include "layout/on_bar.h"
 #include "measure/figures.h"
 
+#include <QObject>
 #include <QPainterPath>
 #include <algorithm>
 #include <cmath>
@@ -209,7 +210,7 @@ void BarPicture::fence_row(const SetPacking& packing, const QString& device) {
     m_painter.drawLine(QPointF(at + pin, y - high * 1.5), QPointF(at + pin, y + high * 1.6));
     m_painter.setPen(QPen(m_look.faint, 1.6, Qt::DashLine));
     m_painter.setBrush(Qt::NoBrush);
-    if (packing.half_block > Length{}) {
+    if (packing.vee) {
         const double block = packing.half_block.in_mm() * 2.0 * scale;
         m_painter.drawRect(QRectF(left, y + high * 0.1, block, high * 1.25));
         QPolygonF notch{{left + block * 0.25, y + high * 0.1},

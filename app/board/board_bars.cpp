@@ -305,8 +305,13 @@ void BoardPainter::bar_legends(Stage stage) {
               QObject::tr("%1 times the size").arg(QLocale::c().toString(views.end_scale(), 'g', 2)));
     if (stage != Stage::Blank) // the diameters stand there then
         quiet(side + QPointF(0, 13), QObject::tr("the side, from the front"));
-    quiet(corner - QPointF(0, 22), QObject::tr("beside it the side rolled out:"));
-    quiet(corner - QPointF(0, 6), QObject::tr("top line in the middle, back above"));
+    // Below the end view where there is room, otherwise below the side itself.
+    constexpr double two_lines = 70.0;
+    const bool room = corner.y() - end.y() > ring + two_lines;
+    const QPointF rolled =
+        room ? corner - QPointF(0, 22) : m_map.to_screen(Point{{}, views.lower_left().y}) + QPointF(0, 62);
+    quiet(rolled, room ? QObject::tr("beside it the side rolled out:") : QObject::tr("the side rolled out:"));
+    quiet(rolled + QPointF(0, 16), QObject::tr("top line in the middle, back above"));
 }
 
 } // namespace clockface::app

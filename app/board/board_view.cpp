@@ -22,7 +22,10 @@ namespace {
 // Pixels round the blank: dimensions stand below and to the left, and round a disc the clock ring before them.
 constexpr QMarginsF round_room(138.0, 84.0, 76.0, 132.0);
 constexpr QMarginsF straight_room(92.0, 126.0, 84.0, 92.0); // the small clock stands above
-constexpr QMarginsF bar_room(52.0, 112.0, 116.0, 76.0);     // the clock stands round the end view
+// The clock stands round the end view, which is on the side of the end that is looked at.
+constexpr double beside_end = 116.0;
+constexpr double beside_bar = 52.0;
+constexpr QMarginsF bar_room(beside_bar, 112.0, beside_end, 86.0); // the clock stands round the end view
 constexpr double least_scale = 0.02;
 constexpr double largest_scale = 2000.0;
 constexpr double reach_pixels = 10.0;
@@ -185,9 +188,10 @@ void BoardView::follow_document() {
 void BoardView::fit() {
     m_fitted = true;
     const Blank& blank = m_document.job().blank;
-    const QRectF inside = QRectF(rect()).marginsRemoved(blank.on_side()    ? bar_room
-                                                        : blank.is_round() ? round_room
-                                                                           : straight_room);
+    QMarginsF room = blank.on_side() ? bar_room : blank.is_round() ? round_room : straight_room;
+    if (blank.on_side() && blank.bar.seen_from == Face::Left)
+        room = {room.right(), room.top(), room.left(), room.bottom()};
+    const QRectF inside = QRectF(rect()).marginsRemoved(room);
     Point low{-blank.extent_x() / 2.0, -blank.extent_y() / 2.0};
     Point high{blank.extent_x() / 2.0, blank.extent_y() / 2.0};
     if (blank.on_side()) {

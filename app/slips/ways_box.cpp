@@ -11,6 +11,13 @@ QString q(const std::string& text) {
     return QString::fromStdString(text);
 }
 
+// What a way is expected to miss by, to a hundredth of a millimetre: more would be a pretence.
+QString shown_error(Length error, Unit unit) {
+    const double hundredths = std::round(error.in_mm() * 100.0);
+    return (hundredths < 1.0 ? QObject::tr("under ") : QString()) +
+           q(with_unit(Length::mm(std::max(hundredths, 1.0) / 100.0), unit));
+}
+
 } // namespace
 
 WaysBox::WaysBox(Document& document, Selection& selection, JobBlanks& blanks, QWidget* parent)
@@ -100,10 +107,8 @@ void WaysBox::show_ways(List& list, const QString& title, const Ranked<Kind>& ra
         }
         QPushButton* button = list.buttons[used++];
         button->setObjectName(QStringLiteral("way:") + q(way.name));
-        button->setText(tr("%2 · %3 min · %1")
-                            .arg(q(way.name),
-                                 q(with_unit(Length::mm(std::round(way.error.in_mm() * 100.0) / 100.0), unit)),
-                                 q(decimal(way.minutes, 0))));
+        button->setText(
+            tr("%2 · %3 min · %1").arg(q(way.name), shown_error(way.error, unit), q(decimal(way.minutes, 0))));
         button->setAccessibleName(tr("take: %1").arg(q(way.name)));
         button->setToolTip(q(way.reason));
         button->setChecked(i == ranked.taken);

@@ -88,7 +88,7 @@ private:
 
     // A hole by name; a pattern's name alone is enough where it has one hole.
     [[nodiscard]] std::optional<HoleRef> hole_here() const {
-        if (const auto named = hole_at(0))
+        if (auto named = hole_at(0))
             return named;
         const std::vector<std::int64_t> counts = counts_of(job());
         for (std::size_t i = 0; i < job().patterns.size(); ++i) {

@@ -41,9 +41,9 @@ struct Writer {
     static std::string sense(Sense going) { return going == Sense::Clockwise ? "cw" : "ccw"; }
     [[nodiscard]] std::string hole() const {
         const HoleSpec& spec = pattern.hole;
-        const std::string size = spec.purpose == Purpose::Tapped   ? spec.label
-                                 : spec.purpose == Purpose::Reamed ? fig(spec.diameter) + " " + spec.label
-                                                                   : fig(spec.diameter);
+        std::string size = spec.purpose == Purpose::Tapped   ? spec.label
+                           : spec.purpose == Purpose::Reamed ? fig(spec.diameter) + " " + spec.label
+                                                             : fig(spec.diameter);
         const auto* bar = std::get_if<BarPattern>(&pattern.layout);
         if (bar && bar->reach != BarReach::AsSaid)
             return size;

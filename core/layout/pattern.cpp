@@ -274,6 +274,7 @@ private:
         const Length first = origin + (bar.along_from == AlongFrom::RightEnd ? -bar.along : bar.along);
         const Angle at = (bar.angle_from ? place_named(*bar.angle_from).bar.bearing : Angle{}) + bar.at;
         std::vector<Place> all;
+        all.reserve(static_cast<std::size_t>(bar.count));
         for (int k = 0; k < bar.count; ++k)
             all.push_back(on_bar({first + bar.pitch * k, (at + turn_of(bar) * k).wrapped(), bar.offset}));
         return all;

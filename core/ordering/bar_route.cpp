@@ -134,22 +134,24 @@ public:
         m_route.list.push_back({m_positions.front().turn, m_needs.order.front()});
         const TopWay top = taken_top();
         const Length pin = fence_pin(m_needs.kit);
-        const Length block = top == TopWay::VeeAndFence ? m_needs.kit.vee_blocks.front() : Length{};
-        if (block == Length{})
-            m_route.list.push_back({StandOverAxis{top, {}, {}, Towards::Plus}, m_needs.order.front()});
+        const bool vee = top == TopWay::VeeAndFence;
         std::optional<Length> fence, stop;
-        if (block == Length{})
+        if (!vee) {
+            m_route.list.push_back({StandOverAxis{top, {}, {}, Towards::Plus}, m_needs.order.front()});
             fence = Length{};
+        }
         const bool right = m_needs.job.datum.place == DatumPlace::RightEdge;
         each_hole([&](int hole) {
             const Length across = across_of(*at(hole).bar);
             if (fence != across) {
-                set(Axis::Y, false, pin, (block - pin) / 2.0 + across, block / 2.0, hole);
+                // Without a block the bar itself lies against the fence.
+                const Length half = vee ? m_needs.kit.vee_blocks.front() / 2.0 : section(hole).radius;
+                set({Axis::Y, false, pin, {}, {}, half, vee}, half - pin / 2.0 + across, hole);
                 fence = across;
             }
             const Length along = right ? m_needs.job.blank.width.actual() - at(hole).bar->along : at(hole).bar->along;
             if (stop != along) {
-                set(Axis::X, right, pin, along - pin / 2.0, {}, hole);
+                set({Axis::X, right, pin, {}, {}, {}, false}, along - pin / 2.0, hole);
                 stop = along;
             }
         });
@@ -249,9 +251,11 @@ private:
         m_route.list.push_back(
             {StandOverAxis{way, rounded(go, step), m_needs.kit.finder, finish}, m_needs.order.front()});
     }
-    void set(Axis axis, bool far_end, Length pin, Length gap, Length half_block, int hole) {
+    void set(SetPacking setting, Length gap, int hole) {
         const Packed packed = m_packing.pack_or_measure(gap, m_needs.kit.packing_within, m_needs.kit.caliper_step);
-        m_route.list.push_back({SetPacking{axis, far_end, pin, packed.pieces, packed.sum, half_block}, hole});
+        setting.pieces = packed.pieces;
+        setting.gap = packed.sum;
+        m_route.list.push_back({setting, hole});
     }
     void drill(int hole) {
         m_route.list.push_back({DrillHole{}, hole});

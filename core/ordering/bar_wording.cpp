@@ -199,7 +199,8 @@ Wording packing_words(const SetPacking& packing, int hole, const WordingNeeds& n
     else
         w.figures = {{packing.pieces.size() == 1 ? "packing" : "packing together", fig(packing.gap),
                       fmt::format("{}", fmt::join(pieces, " + ")), true}};
-    const std::string against = packing.half_block > Length{} ? "the vee block"
+    const std::string against = packing.vee                     ? "the vee block"
+                                : packing.half_block > Length{} ? "the bar"
                                 : fence                ? (packing.from_far_end ? "the upper edge" : "the lower edge")
                                 : packing.from_far_end ? "the right end"
                                                        : "the left end";
@@ -212,8 +213,8 @@ Wording packing_words(const SetPacking& packing, int hole, const WordingNeeds& n
                                    w.heading, fig(packing.pin), fmt::join(pieces, " + "), device, against);
     const std::string half_pin = fmt::format("half the pin, {}", fig(packing.pin / 2.0));
     w.why = packing.half_block > Length{}
-                ? fmt::format("Half the block is {}; less {} leaves {} for the gap.", fig(packing.half_block), half_pin,
-                              fig(packing.half_block - packing.pin / 2.0))
+                ? fmt::format("Half of {} is {}; with what the hole stands off the axis, less {}, the gap is {}.",
+                              against, fig(packing.half_block), half_pin, fig(packing.gap))
                 : fmt::format("{} is {} from there; less {}.",
                               hole < 0 ? std::string("The hole") : needs.holes.at(static_cast<std::size_t>(hole)).name,
                               fig(packing.gap + packing.pin / 2.0), half_pin);

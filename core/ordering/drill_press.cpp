@@ -19,7 +19,7 @@ Route make_route(const RouteNeeds& needs, const DrillPress&) {
         now = from_edge;
         const Packed packed =
             packing.pack_or_measure(from_edge - pin / 2.0, needs.kit.packing_within, needs.kit.caliper_step);
-        route.list.push_back({SetPacking{axis, far, pin, packed.pieces, packed.sum, {}}, hole});
+        route.list.push_back({SetPacking{axis, far, pin, packed.pieces, packed.sum, {}, false}, hole});
     };
     for (const int hole : needs.order) {
         const Point from = needs.holes[static_cast<std::size_t>(hole)].at - edges.corner;

@@ -157,7 +157,8 @@ struct SetPacking {
     Length pin;
     std::vector<Length> pieces;
     Length gap;        ///< by the caliper; with packing the sum of its pieces
-    Length half_block; ///< of the vee block that lies against the fence; nought when the work itself does
+    Length half_block; ///< half the width of what lies against the fence with the bar's axis in its middle
+    bool vee = false;  ///< that is a vee block, not the bar itself
     bool operator==(const SetPacking&) const = default;
 };
 

@@ -54,7 +54,7 @@ struct Spell {
     }
     std::string operator()(const SetPacking& a) const {
         return fmt::format("packing {} {} {:.6f} {:.6f} {:.6f} {}", int(a.axis), a.from_far_end, a.pin.in_mm(),
-                           a.gap.in_mm(), a.half_block.in_mm(), a.pieces.size());
+                           a.gap.in_mm(), a.half_block.in_mm() + (a.vee ? 1000.0 : 0.0), a.pieces.size());
     }
     std::string operator()(const ScribeAlongBar& a) const {
         return fmt::format("along {} {}", a.setting, fmt::join(a.holes, " "));

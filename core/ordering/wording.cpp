@@ -352,6 +352,7 @@ struct Say {
     }
     [[nodiscard]] std::string names_of(const std::vector<int>& indices) const {
         std::vector<std::string> names;
+        names.reserve(indices.size());
         for (const int index : indices)
             names.push_back(name(index));
         return listed(names);

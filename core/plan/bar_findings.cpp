@@ -163,7 +163,7 @@ private:
     void exits(const Hole& hole, const Section& section) {
         const bool vee = std::any_of(m_plan.route.list.begin(), m_plan.route.list.end(), [](const Instruction& each) {
             const auto* packing = std::get_if<SetPacking>(&each.action);
-            return packing && packing->half_block > Length{};
+            return packing && packing->vee;
         });
         if (!vee || hole.spec.depth || !section.round)
             return;

@@ -46,13 +46,13 @@ const Packing::Sum* Packing::nearest(const std::vector<Sum>& sums, double mm) {
 
 Packed Packing::pack(Length wanted, Length within) const {
     constexpr double same_mm = 1e-9;
-    const Sum* best = nullptr;
+    const Sum* best = m_sums.front().data(); // no pieces at all
     const auto off = [&](const Sum& sum) { return std::fabs(sum.mm - wanted.in_mm()); };
     for (const std::vector<Sum>& sums : m_sums) {
         const Sum* found = nearest(sums, wanted.in_mm());
-        if (found && (!best || off(*found) < off(*best) - same_mm))
+        if (found && off(*found) < off(*best) - same_mm)
             best = found;
-        if (best && off(*best) <= within.in_mm() + same_mm)
+        if (off(*best) <= within.in_mm() + same_mm)
             break;
     }
     Packed packed;

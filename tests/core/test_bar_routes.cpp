@@ -141,6 +141,22 @@ private slots:
         QVERIFY(packing.pieces.size() <= 4);
         QVERIFY(worst(plan.proof) < mm(0.12));
     }
+    void a_hexagon_lies_against_the_fence_itself() {
+        Job job = arbor();
+        job.machine = "Drill press";
+        job.blank.shape = BlankShape::HexagonBar;
+        job.blank.bar = {};
+        job.blank.bore.reset();
+        job.blank.diameter = {mm(24), {}};
+        job.patterns = {*read_callout("4.6 at 20 from left end, angle 0, 3.1 off the axis cw", job)};
+        const Plan plan = make_plan(job, default_shop());
+        QVERIFY(plan.proof.complaints.empty());
+        // Clockwise of the top is away from the user: 12 + 3.1 from the fence, less half a pin of 6.
+        for (const Instruction& each : plan.route.list)
+            if (const auto* packing = std::get_if<SetPacking>(&each.action); packing && packing->axis == Axis::Y)
+                QVERIFY(!packing->vee && abs(packing->gap - mm(12.1)) <= mm(0.0501));
+        QVERIFY(worst(plan.proof) < mm(0.1));
+    }
     void drill_press_on_flat_work() {
         Job job = flange();
         job.machine = "Drill press";

@@ -2,7 +2,7 @@
 #include "layout/callout.h"
 
 #include "layout/pattern.h"
-#include "support/jobs.h"
+#include "support/bars.h"
 
 #include <cmath>
 
@@ -143,12 +143,14 @@ private slots:
         const QString guide = QString::fromStdString(read_text(SOURCE_FOLDER "/docs/guide.md"));
         const QString page = guide.section("## Callouts", 1).section("## Keys", 0, 0);
         int read = 0;
+        bool on_bar = false;
         for (const QString& line : page.split('\n')) {
+            on_bar = on_bar || line.startsWith(QStringLiteral("In the side of a bar"));
             if (line.startsWith('|') || !line.contains(QStringLiteral("·")))
                 continue; // the table holds parts of callouts, these lines whole ones
             const QStringList pieces = line.split('`');
             for (int i = 1; i < pieces.size(); i += 2, ++read) {
-                const auto pattern = read_callout(pieces[i].toStdString(), flange());
+                const auto pattern = read_callout(pieces[i].toStdString(), on_bar ? arbor() : flange());
                 QVERIFY2(pattern, qPrintable(pieces[i] + ": " +
                                              QString::fromStdString(pattern ? "" : pattern.error().sentence)));
             }
