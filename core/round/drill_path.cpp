@@ -22,6 +22,9 @@ Length most_height(const Section& section, Angle bearing, Length from, Length to
         return entry ? entry->height : Length::mm(-std::numeric_limits<double>::infinity());
     };
     Length most = std::max({height(from), height(to), sure});
+    // A plain round is highest where it is nearest to its axis.
+    if (section.cuts.empty())
+        return std::max(most, height(std::clamp(Length{}, from, to)));
     // Outside the metal nothing can be compared, so the search keeps to where there is some.
     Length low = from;
     Length high = to;
