@@ -30,6 +30,9 @@ std::vector<std::pair<Length, Length>> stretches(const Blank& blank) {
     return all;
 }
 
+// With more holes than this each is named once, rolled out.
+constexpr std::size_t most_twice_named = 40;
+
 } // namespace
 
 QPainterPath BoardPainter::section_path(const Section& section) const {
@@ -172,30 +175,39 @@ void BoardPainter::bar_hole(const Hole& hole, bool chosen, bool near, bool troub
             all << m_map.to_screen(place);
         return all;
     };
+    // A small mouth is round enough with fewer corners.
+    constexpr double small_pixels = 12.0;
+    const int places = radius_of(hole) < small_pixels ? 20 : 48;
     for (const bool far : {false, true}) {
         if (far && hole.spec.depth)
             continue;
         const QPen pen(line, width, far ? Qt::DashLine : Qt::SolidLine);
         std::vector<Point> rolled;
-        for (const Point& place : rolled_out_rim(blank, *hole.bar, hole.spec.diameter, far))
+        for (const Point& place : rolled_out_rim(blank, *hole.bar, hole.spec.diameter, far, places))
             rolled.push_back(views.in_rolled(place));
         m_painter.setPen(pen);
         m_painter.setBrush(far ? QBrush(m_look.surround, Qt::Dense5Pattern) : QBrush(m_look.surround));
-        // Across the seam a mouth shows on both edges.
-        m_painter.save();
         const Length half_girth = girth(section) / 2.0;
-        const Length half = blank.width.actual() / 2.0;
-        m_painter.setClipRect(
-            QRectF(m_map.to_screen({-half, half_girth}), m_map.to_screen({half, -half_girth})).adjusted(-2, -2, 2, 2));
-        for (const double seam : {0.0, 1.0, -1.0}) {
-            std::vector<Point> shifted = rolled;
-            for (Point& place : shifted)
-                place.y += girth(section) * seam;
-            m_painter.drawPolygon(polygon(shifted));
+        const bool across_seam =
+            std::any_of(rolled.begin(), rolled.end(), [&](const Point& place) { return abs(place.y) > half_girth; });
+        if (!across_seam) {
+            m_painter.drawPolygon(polygon(rolled));
+        } else {
+            // It shows on both edges.
+            m_painter.save();
+            const Length half = blank.width.actual() / 2.0;
+            m_painter.setClipRect(QRectF(m_map.to_screen({-half, half_girth}), m_map.to_screen({half, -half_girth}))
+                                      .adjusted(-2, -2, 2, 2));
+            for (const double seam : {0.0, 1.0, -1.0}) {
+                std::vector<Point> shifted = rolled;
+                for (Point& place : shifted)
+                    place.y += girth(section) * seam;
+                m_painter.drawPolygon(polygon(shifted));
+            }
+            m_painter.restore();
         }
-        m_painter.restore();
         // From the side: as it lies, drawn through where it is hidden.
-        const std::vector<OnSurface> rim = mouth_rim(blank, *hole.bar, hole.spec.diameter, far);
+        const std::vector<OnSurface> rim = mouth_rim(blank, *hole.bar, hole.spec.diameter, far, places);
         std::vector<Point> seen;
         Length back;
         for (const OnSurface& place : rim) {
@@ -203,7 +215,9 @@ void BoardPainter::bar_hole(const Hole& hole, bool chosen, bool near, bool troub
             back += place.across.x;
         }
         const bool hidden = back > Length::mm(1e-6);
-        m_painter.setPen(QPen(line, width, hidden ? Qt::DashLine : Qt::SolidLine));
+        // Dashes take their time to paint; where there are many holes a faint line says the same.
+        const bool dashed = hidden && (chosen || m_document.plan().holes.size() <= most_twice_named);
+        m_painter.setPen(QPen(hidden && !dashed ? m_look.faint : line, width, dashed ? Qt::DashLine : Qt::SolidLine));
         m_painter.setBrush(hidden ? QBrush(Qt::NoBrush) : QBrush(m_look.surround));
         m_painter.drawPolygon(polygon(seen));
     }
@@ -232,6 +246,16 @@ void BoardPainter::bar_hole_in_end(const Hole& hole, const QColor& line, double 
     const auto path = drill_path(section, {hole.bar->bearing, hole.bar->offset, hole.spec.diameter});
     if (!path)
         return;
+    if (m_document.plan().holes.size() > most_twice_named && line != m_look.brass_on_dark) {
+        m_painter.setPen(QPen(line, 0.9));
+        const auto on_axis = [&](Length height) {
+            return m_map.to_screen(views.in_end(polar(height, hole.bar->bearing) +
+                                                polar(hole.bar->offset, hole.bar->bearing + Angle::degrees(90.0))));
+        };
+        m_painter.drawLine(on_axis(path->entry),
+                           on_axis(hole.spec.depth ? path->entry - *hole.spec.depth : path->exit));
+        return;
+    }
     const Length r = hole.spec.diameter / 2.0;
     const Angle left = hole.bar->bearing + Angle::degrees(90.0);
     const auto at = [&](Length height, Length lateral) {
@@ -277,9 +301,10 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
         const bool near = stage != Stage::Holes || job.patterns[hole.pattern].name == pattern;
         say(m_map.to_screen(places[0]), radius_of(hole), {1.0, 0.0}, q(hole.name), chosen, near);
         const bool front = polar(Length::mm(1.0), hole.bar->bearing).x <= Length::mm(1e-9);
-        if (front)
+        if (front && plan.holes.size() <= most_twice_named)
             say(m_map.to_screen(places[1]), radius_of(hole), {1.0, 0.0}, q(hole.name), chosen, near);
-        if (named.insert(std::llround(hole.bar->bearing.in_degrees() * 1e4)).second) {
+        if (plan.holes.size() <= most_twice_named &&
+            named.insert(std::llround(hole.bar->bearing.in_degrees() * 1e4)).second) {
             const QPointF out = m_map.to_screen(places[2]) - m_map.to_screen(views.end());
             const double far = std::max(1.0, std::hypot(out.x(), out.y()));
             const QString words =

@@ -28,10 +28,10 @@ std::vector<OnSurface> mouth_rim(const Blank& blank, const OnBar& bar, Length di
     return rim;
 }
 
-std::vector<Point> rolled_out_rim(const Blank& blank, const OnBar& bar, Length diameter, bool far) {
+std::vector<Point> rolled_out_rim(const Blank& blank, const OnBar& bar, Length diameter, bool far, int places) {
     const Section section = section_at(blank, bar.along);
     const double round = girth(section).in_mm();
-    const std::vector<OnSurface> rim = mouth_rim(blank, bar, diameter, far);
+    const std::vector<OnSurface> rim = mouth_rim(blank, bar, diameter, far, places);
     const auto middle =
         entry_at(section, bar.bearing + Angle::degrees(far ? 180.0 : 0.0), far ? -bar.offset : bar.offset);
     const double about = middle ? rolled_out(section, middle->bearing).in_mm() : 0.0;

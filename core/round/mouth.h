@@ -19,6 +19,6 @@ std::vector<OnSurface> mouth_rim(const Blank& blank, const OnBar& bar, Length di
 
 /// The rim rolled out: x from the left end, y round from the top line, in one piece about the mouth's middle even where
 /// it lies across the seam.
-std::vector<Point> rolled_out_rim(const Blank& blank, const OnBar& bar, Length diameter, bool far);
+std::vector<Point> rolled_out_rim(const Blank& blank, const OnBar& bar, Length diameter, bool far, int places = 48);
 
 } // namespace clockface

@@ -2,6 +2,7 @@
 #include "board/board_view.h"
 #include "look/look.h"
 #include "shell/main_window.h"
+#include "support/bars.h"
 #include "support/window.h"
 
 #include <QProcess>
@@ -20,6 +21,25 @@ Job job_of(int holes) {
     for (int made = 0; made < holes; made += 100)
         job.patterns.push_back(
             row(next_pattern_name(job), 7.3, 9.1 + made / 10.0, std::min(100, holes - made), 11.7, 0));
+    return job;
+}
+
+// A helix round a long bar.
+Job bar_job_of(int holes) {
+    Job job = arbor();
+    job.blank.bar.shoulders.clear();
+    job.blank.width.nominal = mm(4.0 * holes + 40.0);
+    BarPattern helix;
+    helix.along_from = AlongFrom::LeftEnd;
+    helix.along = mm(20);
+    helix.at = deg(90);
+    helix.count = holes;
+    helix.pitch = mm(4);
+    helix.turn = deg(37.3);
+    job.patterns.resize(1);
+    job.patterns[0].layout = helix;
+    job.patterns[0].hole.diameter = mm(2.4);
+    job.patterns[0].hole.depth = mm(5);
     return job;
 }
 
@@ -48,6 +68,28 @@ BENCHMARK_CAPTURE(re_plan, rotary_table, "Rotary table")
     ->Arg(10000)
     ->Unit(benchmark::kMillisecond);
 BENCHMARK_CAPTURE(re_plan, layout, "Layout bench")->Arg(100)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
+
+void re_plan_bar(benchmark::State& state, const char* machine) {
+    Job job = bar_job_of(static_cast<int>(state.range(0)));
+    job.machine = machine;
+    const Shop shop = default_shop();
+    for (auto _ : state)
+        benchmark::DoNotOptimize(make_plan(job, shop));
+}
+BENCHMARK_CAPTURE(re_plan_bar, readout, "Readout mill")->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(re_plan_bar, drill_press, "Drill press")->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
+
+void board_repaint_bar(benchmark::State& state) {
+    Document document(default_shop());
+    document.show_example(bar_job_of(static_cast<int>(state.range(0))));
+    Selection selection;
+    BoardView board(document, selection);
+    board.resize(784, 708);
+    QPixmap picture(board.size());
+    for (auto _ : state)
+        board.render(&picture);
+}
+BENCHMARK(board_repaint_bar)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
 
 void board_repaint(benchmark::State& state) {
     Document document(default_shop());
