@@ -53,35 +53,45 @@ void start_to_first_painted_window(benchmark::State& state) {
 }
 BENCHMARK(start_to_first_painted_window)->UseManualTime()->Unit(benchmark::kMillisecond)->Iterations(5);
 
-void re_plan(benchmark::State& state, const char* machine) {
-    Job job = job_of(static_cast<int>(state.range(0)));
+using JobOf = Job (*)(int holes);
+
+void re_plan(benchmark::State& state, const char* machine, JobOf make) {
+    Job job = make(static_cast<int>(state.range(0)));
     job.machine = machine;
     const Shop shop = default_shop();
     for (auto _ : state)
         benchmark::DoNotOptimize(make_plan(job, shop));
 }
-BENCHMARK_CAPTURE(re_plan, handwheels, "Metric mill")->Arg(100)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
-BENCHMARK_CAPTURE(re_plan, readout, "Readout mill")->Arg(100)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
-BENCHMARK_CAPTURE(re_plan, rotary_table, "Rotary table")
+BENCHMARK_CAPTURE(re_plan, handwheels, "Metric mill", job_of)
     ->Arg(100)
     ->Arg(1000)
     ->Arg(10000)
     ->Unit(benchmark::kMillisecond);
-BENCHMARK_CAPTURE(re_plan, layout, "Layout bench")->Arg(100)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(re_plan, readout, "Readout mill", job_of)
+    ->Arg(100)
+    ->Arg(1000)
+    ->Arg(10000)
+    ->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(re_plan, rotary_table, "Rotary table", job_of)
+    ->Arg(100)
+    ->Arg(1000)
+    ->Arg(10000)
+    ->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(re_plan, layout, "Layout bench", job_of)
+    ->Arg(100)
+    ->Arg(1000)
+    ->Arg(10000)
+    ->Unit(benchmark::kMillisecond);
 
-void re_plan_bar(benchmark::State& state, const char* machine) {
-    Job job = bar_job_of(static_cast<int>(state.range(0)));
-    job.machine = machine;
-    const Shop shop = default_shop();
-    for (auto _ : state)
-        benchmark::DoNotOptimize(make_plan(job, shop));
-}
-BENCHMARK_CAPTURE(re_plan_bar, readout, "Readout mill")->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
-BENCHMARK_CAPTURE(re_plan_bar, drill_press, "Drill press")->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(re_plan, bar_readout, "Readout mill", bar_job_of)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(re_plan, bar_drill_press, "Drill press", bar_job_of)
+    ->Arg(100)
+    ->Arg(1000)
+    ->Unit(benchmark::kMillisecond);
 
-void board_repaint_bar(benchmark::State& state) {
+void board_repaint(benchmark::State& state, JobOf make) {
     Document document(default_shop());
-    document.show_example(bar_job_of(static_cast<int>(state.range(0))));
+    document.show_example(make(static_cast<int>(state.range(0))));
     Selection selection;
     BoardView board(document, selection);
     board.resize(784, 708);
@@ -89,19 +99,8 @@ void board_repaint_bar(benchmark::State& state) {
     for (auto _ : state)
         board.render(&picture);
 }
-BENCHMARK(board_repaint_bar)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
-
-void board_repaint(benchmark::State& state) {
-    Document document(default_shop());
-    document.show_example(job_of(static_cast<int>(state.range(0))));
-    Selection selection;
-    BoardView board(document, selection);
-    board.resize(784, 708);
-    QPixmap picture(board.size());
-    for (auto _ : state)
-        board.render(&picture);
-}
-BENCHMARK(board_repaint)->Arg(100)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(board_repaint, plate, job_of)->Arg(100)->Arg(1000)->Arg(10000)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(board_repaint, bar, bar_job_of)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
 
 // From the key to the painted board and slip, in the whole window with an open blank.
 void keystroke_to_board(benchmark::State& state) {
