@@ -4,6 +4,7 @@
 
 #include "layout/on_bar.h"
 #include "measure/figures.h"
+#include "round/figures.h"
 
 #include <QLocale>
 #include <QPainterPath>
@@ -126,16 +127,15 @@ void BoardPainter::bar_features() {
     }
     for (const Flat& flat : blank.bar.flats) {
         const Length stock = blank.diameter.actual() / 2.0;
-        const double half =
-            std::sqrt(std::max(0.0, std::pow(stock.in_mm(), 2) - std::pow((stock - flat.depth).in_mm(), 2)));
+        const Length half = strip_width(stock * 2.0, flat.depth) / 2.0;
         const Section section = section_at(blank, (flat.from + flat.to) / 2.0);
         const Length middle = rolled_out(section, flat.facing);
-        const Length arc = stock * std::asin(std::min(1.0, half / stock.in_mm()));
+        const Length arc = stock * std::asin(std::min(1.0, half / stock));
         m_painter.setPen(QPen(m_look.scribed, 1.1));
         m_painter.drawRect(QRectF(m_map.to_screen(views.in_rolled({flat.from, middle + arc})),
                                   m_map.to_screen(views.in_rolled({flat.to, middle - arc}))));
         const Point edge = polar(stock - flat.depth, flat.facing);
-        const Point run = polar(Length::mm(half), flat.facing + Angle::degrees(90.0));
+        const Point run = polar(half, flat.facing + Angle::degrees(90.0));
         if (edge.x <= Length::mm(1e-6))
             m_painter.drawRect(QRectF(m_map.to_screen(views.in_side({flat.from, edge + run})),
                                       m_map.to_screen(views.in_side({flat.to, edge - run})))

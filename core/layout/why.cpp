@@ -105,11 +105,35 @@ struct Why {
             answer());
     }
     std::string operator()(const PointsPattern&) const { return "Its place was given as it stands. " + answer(); }
+    // Along and round a bar, where a copy has no X and Y to be turned about.
+    [[nodiscard]] std::string on_side(const CopyPattern& copy, const HoleRef& from, int time) const {
+        const std::string how = std::visit(
+            Cases{[&](const Mirrored& mirror) {
+                      return "mirrored in the line across the bar at " + fig(as_drawn(job.datum, mirror.on).x);
+                  },
+                  [&](const Turned& turn) {
+                      return fmt::format("turned {} × {} counter-clockwise, seen from the right end", time,
+                                         in_degrees(turn.by));
+                  },
+                  [&](const Repeated& repeat) {
+                      return fmt::format("shifted {} × {} along the bar", time,
+                                         fig(as_drawn(job.datum, repeat.step).x));
+                  },
+                  [&](const AtEach& each) {
+                      return fmt::format("as it stands to {}1, at {}", each.of, in_words(HoleRef{each.of, time + 1}));
+                  },
+                  [](const InEveryPiece&) { return std::string("in a further piece"); }},
+            copy.way);
+        return fmt::format("{} is {} {}. So it is {} from the left end, and the drill comes in at {}.", hole.name,
+                           in_words(from), how, fig(hole.bar->along), angle_in_words(job, hole.bar->bearing));
+    }
     std::string operator()(const CopyPattern& copy) const {
         const int source = pattern_index(job, copy.of);
         const auto many = static_cast<int>(places_of(job).at(static_cast<std::size_t>(source)).size());
         const int time = (hole.number - 1) / many + 1;
         const HoleRef from{copy.of, (hole.number - 1) % many + 1};
+        if (hole.bar)
+            return on_side(copy, from, time);
         const std::string how = std::visit(
             Cases{[&](const Mirrored& mirror) {
                       const Point on = as_drawn(job.datum, mirror.on);
