@@ -3,26 +3,12 @@
 #include "layout/why.h"
 #include "measure/figures.h"
 #include "plan/plan.h"
-#include "support/jobs.h"
+#include "support/findings.h"
 
 using namespace clockface;
 using namespace clockface::testing;
 
 namespace {
-
-std::vector<Finding> found(const Job& job, FindingKind kind) {
-    std::vector<Finding> out;
-    for (const Finding& finding : make_plan(job, default_shop()).findings)
-        if (finding.kind == kind)
-            out.push_back(finding);
-    return out;
-}
-
-Job with(std::vector<Pattern> patterns) {
-    Job job = plate_job(); // 120 x 90, 9.5 thick, zero at the lower left
-    job.patterns = std::move(patterns);
-    return job;
-}
 
 Pattern points(const std::string& name, std::vector<Point> at) {
     return {name, PointsPattern{std::move(at)}, {Purpose::Plain, mm(4), "", std::nullopt}};

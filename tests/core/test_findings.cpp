@@ -1,30 +1,12 @@
 // Findings: each kind appears when it should, not when it should not, and names its holes.
 #include "plan/plan.h"
 #include "plan/right_way_up.h"
-#include "support/jobs.h"
+#include "support/findings.h"
 
 #include <algorithm>
 
 using namespace clockface;
 using namespace clockface::testing;
-
-namespace {
-
-std::vector<Finding> found(const Job& job, FindingKind kind) {
-    std::vector<Finding> out;
-    for (const Finding& finding : make_plan(job, default_shop()).findings)
-        if (finding.kind == kind)
-            out.push_back(finding);
-    return out;
-}
-
-Job with(std::vector<Pattern> patterns) {
-    Job job = plate_job();
-    job.patterns = std::move(patterns);
-    return job;
-}
-
-} // namespace
 
 class TestFindings : public QObject {
     Q_OBJECT

@@ -1,0 +1,136 @@
+// What is said of holes in bars: why, figures, moves; and a drawer that cannot be.
+#include "layout/callout.h"
+#include "layout/on_bar.h"
+#include "layout/why.h"
+#include "ordering/wording.h"
+#include "shop/validate.h"
+#include "support/bars.h"
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+const Hole& named(const std::vector<Hole>& holes, const std::string& name) {
+    return *std::find_if(holes.begin(), holes.end(), [&](const Hole& hole) { return hole.name == name; });
+}
+
+bool says(const std::string& text, const std::string& words) {
+    if (text.find(words) == std::string::npos)
+        qWarning("'%s' is not in: %s", words.c_str(), text.c_str());
+    return text.find(words) != std::string::npos;
+}
+
+// The words of the first move of a kind, with the ways of all patterns chosen.
+template <class Action> Wording words_of(Job job, const std::string& machine, TopWay top, AngleWay angle) {
+    job.machine = machine;
+    for (Pattern& pattern : job.patterns) {
+        pattern.top = top;
+        pattern.angle = angle;
+    }
+    const Plan plan = make_plan(job, default_shop());
+    for (const Instruction& each : plan.route.list)
+        if (const auto* action = std::get_if<Action>(&each.action)) {
+            if constexpr (std::is_same_v<Action, TurnBar>)
+                if (action->first)
+                    continue;
+            return in_words(each, {job, plan.holes, plan.machine});
+        }
+    return {};
+}
+
+} // namespace
+
+class TestBarWords : public QObject {
+    Q_OBJECT
+private slots:
+    void why_a_hole_is_where_it_is() {
+        const Job job = arbor();
+        const std::vector<Hole> holes = holes_of(job);
+        const std::string b1 = why_place(job, named(holes, "B1"));
+        QVERIFY(says(b1, "24.6 mm from A1, which is 41.9 mm from the left end"));
+        QVERIFY(says(b1, "30° counter-clockwise of A1") && says(b1, "at 330° seen from the right end"));
+        QVERIFY(says(why_place(job, named(holes, "C3")), "11.5° and 2 × 72°"));
+        // D1 is 164 - 12.7 = 151.3 from the left end; its second copy 2 x 9.8 nearer.
+        const std::string e2 = why_place(job, named(holes, "E2"));
+        QVERIFY(says(e2, "E2 is D1 shifted 2 × −9.8 mm along the bar") && says(e2, "131.7 mm from the left end"));
+        Job turned = job;
+        turned.patterns[4].layout = CopyPattern{"B", Turned{{}, deg(71), 2}};
+        QVERIFY(says(why_place(turned, named(holes_of(turned), "E1")), "B1 turned 1 × 71° counter-clockwise"));
+        turned.patterns[4].layout = CopyPattern{"B", Mirrored{{mm(60), {}}, deg(90)}};
+        const std::string mirrored = why_place(turned, named(holes_of(turned), "E1"));
+        QVERIFY(says(mirrored, "across the bar at 60 mm") && says(mirrored, "78.1 mm from the left end"));
+    }
+    void the_end_that_is_looked_at_is_always_named() {
+        Job job = arbor();
+        QVERIFY(says(angle_in_words(job, deg(60)), "30° seen from the right end"));
+        job.blank.bar.seen_from = Face::Left; // in a mirror: 60 becomes 120, which is 30 the other way
+        QVERIFY(says(angle_in_words(job, deg(60)), "330° seen from the left end"));
+        QCOMPARE(as_seen(job, as_seen(job, deg(77))), deg(77));
+        QVERIFY(as_seen(job, Sense::Clockwise) == Sense::CounterClockwise);
+    }
+    void every_way_of_turning_has_its_words() {
+        Job job = arbor();
+        job.patterns.resize(2); // A on top, B 30 degrees counter-clockwise of it
+        const auto turn = [&](AngleWay way) {
+            return words_of<TurnBar>(job, "Readout mill", TopWay::TouchBoth, way).sentence;
+        };
+        QVERIFY(says(turn(AngleWay::RodAndProtractor), "rod in A1, 30° from upright, leaning clockwise"));
+        QVERIFY(says(turn(AngleWay::EndLine), "30° counter-clockwise"));
+        // Round 27.92: pi x 27.92 x 30 / 360 = 7.309, to the half millimetre of a rule.
+        QVERIFY(says(turn(AngleWay::WrappedStrip), "7.5 mm round the bar"));
+        // Two places 30 -> 40 + 40 = 70 apart on the rod; 70 cos 30 = 60.622, to 0.02.
+        QVERIFY(says(turn(AngleWay::RodHeights), "70 mm apart on it, one 60.62 mm above the other"));
+        std::get<BarPattern>(job.patterns[1].layout).at = deg(120);
+        QVERIFY(says(turn(AngleWay::ColletBlock), "2 faces on"));
+        QVERIFY(says(turn(AngleWay::JawIndex), "1 jaw on"));
+    }
+    void every_way_to_the_axis_has_its_words() {
+        const auto stand = [](const char* machine, TopWay way) {
+            return words_of<StandOverAxis>(arbor(), machine, way, AngleWay::EndLine).sentence;
+        };
+        QVERIFY(says(stand("Readout mill", TopWay::TouchOne), "go on by 18.96 mm")); // 13.96 + 10 / 2
+        QVERIFY(says(stand("Readout mill", TopWay::TouchBoth), "half of the way between the touches"));
+        QVERIFY(says(stand("Readout mill", TopWay::SkimmedFlat), "bright strip"));
+        QVERIFY(says(stand("Drill press", TopWay::FiledFlat), "File the crest"));
+        QVERIFY(says(stand("Drill press", TopWay::Scribed), "pointed rod"));
+        QVERIFY(says(stand("Drill press", TopWay::Bushing), "drill through the bushing"));
+        QVERIFY(says(stand("Drill press", TopWay::Jig), "drill jig"));
+        QVERIFY(says(stand("Rotary table", TopWay::Centred), "table's chuck"));
+    }
+    void a_drawer_that_cannot_be_is_refused() {
+        const auto refused = [](const std::string& place, const std::function<void(RoundKit&)>& spoil) {
+            Shop shop = default_shop();
+            spoil(shop.kit);
+            const auto fault = first_fault(shop);
+            QVERIFY2(fault, place.c_str());
+            QCOMPARE(fault->place, place);
+        };
+        QVERIFY(!first_fault(default_shop()));
+        refused("kit.rods", [](RoundKit& kit) { kit.rods.push_back(mm(0)); });
+        refused("kit.packing", [](RoundKit& kit) { kit.packing.push_back(mm(-1)); });
+        refused("kit.collet_blocks", [](RoundKit& kit) { kit.collet_blocks.push_back(0); });
+        refused("kit.finder", [](RoundKit& kit) { kit.finder = {}; });
+        refused("kit.protractor_step", [](RoundKit& kit) { kit.protractor_step = {}; });
+        refused("kit.protractor_reach", [](RoundKit& kit) { kit.protractor_reach = deg(1e9); });
+        refused("kit.height_step", [](RoundKit& kit) { kit.height_step = {}; });
+    }
+    void an_empty_drawer_still_makes_a_list() {
+        Shop poor = default_shop();
+        poor.kit.rods.clear();
+        poor.kit.packing.clear();
+        poor.kit.vee_blocks.clear();
+        poor.kit.bushings.clear();
+        poor.kit.collet_blocks.clear();
+        for (const Machine& machine : poor.machines) {
+            Job job = arbor();
+            job.machine = machine.name;
+            const Plan plan = make_plan(job, poor);
+            QVERIFY2(plan.proof.complaints.empty(), machine.name.c_str());
+            QCOMPARE(plan.proof.landings.size(), plan.holes.size());
+        }
+    }
+};
+
+QTEST_APPLESS_MAIN(TestBarWords)
+#include "test_bar_words.moc"
