@@ -29,14 +29,14 @@ std::optional<double> unit_in_mm(int code) {
 }
 
 // A circle (or, with no radius, a point) in the units of the file.
-struct Mark {
+struct DrawnMark {
     double x, y, radius;
     std::string layer;
 };
 
 struct Block {
     double x = 0.0, y = 0.0; // its base point
-    std::vector<Mark> marks;
+    std::vector<DrawnMark> marks;
     std::vector<std::pair<DL_InsertData, std::string>> inserts; // with their layers
 };
 
@@ -74,7 +74,7 @@ public:
 
 private:
     std::string m_block;
-    void add(Mark mark) { blocks[m_block].marks.push_back(std::move(mark)); }
+    void add(DrawnMark mark) { blocks[m_block].marks.push_back(std::move(mark)); }
 };
 
 // Plane similarity with separate scales: first scaled, then turned, then moved.
@@ -124,7 +124,7 @@ private:
     using Chain = std::vector<Placing>;
 
     void place(const Block& block, const Chain& chain, const std::string& layer, int depth) {
-        for (const Mark& mark : block.marks)
+        for (const DrawnMark& mark : block.marks)
             take(mark, chain, layer);
         for (const auto& [insert, own_layer] : block.inserts) {
             const auto known = m_drawing.blocks.find(insert.name);
@@ -150,7 +150,7 @@ private:
                 longer.push_back({insert.ipx + over * turn.cosine() - up * turn.sine(),
                                   insert.ipy + over * turn.sine() + up * turn.cosine(), insert.sx, insert.sy, turn});
                 Block moved = block;
-                for (Mark& mark : moved.marks) { // a block's base point comes to lie on the place it is inserted at
+                for (DrawnMark& mark : moved.marks) { // a block's base point comes to lie on the place it is inserted at
                     mark.x -= block.x;
                     mark.y -= block.y;
                 }
@@ -162,7 +162,7 @@ private:
             }
     }
 
-    void take(const Mark& mark, const Chain& chain, const std::string& layer) {
+    void take(const DrawnMark& mark, const Chain& chain, const std::string& layer) {
         double x = mark.x;
         double y = mark.y;
         double radius = mark.radius;

@@ -11,7 +11,7 @@ namespace {
 using nlohmann::json;
 
 const std::vector<std::string> purposes = {"plain", "tapped", "reamed"};
-const std::vector<std::string> kinds = {"circle", "arc",    "row",           "single", "grid", "angles", "margins",
+const std::vector<std::string> pattern_kinds = {"circle", "arc",    "row",           "single", "grid", "angles", "margins",
                                         "steps",  "middle", "two-distances", "points", "copy", "bar"};
 const std::vector<std::string> along_from = {"zero", "left-end", "right-end", "shoulder", "hole"};
 const std::vector<std::string> top_ways = {"touch-both",    "touch-one", "skimmed-flat", "filed-flat", "scribed",
@@ -142,7 +142,7 @@ struct LayoutOut {
 } // namespace
 
 ordered pattern_json(const Pattern& pattern) {
-    ordered out{{"name", pattern.name}, {"kind", kinds.at(pattern.layout.index())}};
+    ordered out{{"name", pattern.name}, {"kind", pattern_kinds.at(pattern.layout.index())}};
     if (pattern.face != Face::Top)
         out["face"] = word_for(pattern.face, face_words());
     std::visit(LayoutOut{out}, pattern.layout);
@@ -276,7 +276,7 @@ Pattern read_pattern(const json& value, const std::string& place, FirstFault& fa
     Pattern out;
     out.name = in.text("name");
     out.face = read_face(in, "face");
-    out.layout = layout_readers.at(in.word("kind", kinds))(in);
+    out.layout = layout_readers.at(in.word("kind", pattern_kinds))(in);
     if (!std::holds_alternative<CopyPattern>(out.layout)) {
         JsonObject hole(in.member("hole"), in.place_of("hole"), fault);
         out.hole.purpose = static_cast<Purpose>(hole.word("purpose", purposes));

@@ -1,5 +1,6 @@
 #include "formats/shop_json.h"
 
+#include "formats/json_values.h"
 #include "formats/json_words.h"
 #include "formats/text_file.h"
 #include "shop/validate.h"
@@ -11,7 +12,7 @@ namespace {
 using nlohmann::json;
 using ordered = nlohmann::ordered_json;
 
-const std::vector<std::string> kinds = {"handwheels", "readout", "rotary-table", "layout-bench", "drill-press"};
+const std::vector<std::string> machine_kinds = {"handwheels", "readout", "rotary-table", "layout-bench", "drill-press"};
 const std::vector<std::string> turns = {"clockwise", "counter-clockwise"};
 const std::vector<std::string> sides = {"plus", "minus"};
 
@@ -49,10 +50,6 @@ struct KindOut {
     void operator()(const DrillPress& press) const { out["unit"] = word_for(press.unit, unit_words()); }
 };
 
-Length length(JsonObject& in, const std::string& name) {
-    return Length::mm(in.number(name));
-}
-
 Unit unit(JsonObject& in) {
     return static_cast<Unit>(in.word("unit", unit_words()));
 }
@@ -70,7 +67,7 @@ Screw read_screw(JsonObject& in, const std::string& name) {
 }
 
 MachineKind read_kind(JsonObject& in) {
-    switch (in.word("kind", kinds)) {
+    switch (in.word("kind", machine_kinds)) {
     case 0: {
         const Screw x = read_screw(in, "x");
         return Handwheels{x, read_screw(in, "y")};
@@ -183,7 +180,7 @@ std::string shop_to_json(const Shop& shop) {
         {"clockface", "shop"}, {"version", shop_file_version}, {"edge_distance_factor", shop.edge_distance_factor}};
     out["machines"] = ordered::array();
     for (const Machine& machine : shop.machines) {
-        ordered entry{{"name", machine.name}, {"remark", machine.remark}, {"kind", kinds.at(machine.kind.index())}};
+        ordered entry{{"name", machine.name}, {"remark", machine.remark}, {"kind", machine_kinds.at(machine.kind.index())}};
         std::visit(KindOut{entry}, machine.kind);
         out["machines"].push_back(entry);
     }

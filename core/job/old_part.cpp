@@ -1,0 +1,58 @@
+#include "job/old_part.h"
+
+#include <algorithm>
+#include <cctype>
+
+namespace clockface {
+
+namespace {
+
+bool same(const std::string& one, const std::string& other) {
+    return std::equal(one.begin(), one.end(), other.begin(), other.end(),
+                      [](unsigned char a, unsigned char b) { return std::tolower(a) == std::tolower(b); });
+}
+
+template <class Named> int index_of(const std::vector<Named>& list, const std::string& name) {
+    const auto found = std::find_if(list.begin(), list.end(), [&](const Named& each) { return same(each.name, name); });
+    return found == list.end() ? -1 : static_cast<int>(found - list.begin());
+}
+
+} // namespace
+
+std::vector<InstrumentError> usual_instruments() {
+    return {{Length::mm(0.03), {}, Length::mm(150.0)},
+            {Length::mm(0.3), {}, Length::mm(500.0)},
+            {Length::mm(0.02), {}, Length::mm(300.0)},
+            {{}, Angle::degrees(0.2)},
+            {Length::mm(0.1), {}},
+            {{}, Angle::degrees(0.1)}};
+}
+
+int hole_index(const OldPart& part, const std::string& name) {
+    return index_of(part.holes, name);
+}
+
+int edge_index(const OldPart& part, const std::string& name) {
+    return index_of(part.edges, name);
+}
+
+Instrument instrument_of(const Reading& reading) {
+    if (reading.with)
+        return *reading.with;
+    switch (reading.kind) {
+    case ReadingKind::AlongEdge:
+        return Instrument::Rule;
+    case ReadingKind::Height:
+        return Instrument::HeightGauge;
+    case ReadingKind::AngleAt:
+        return Instrument::Protractor;
+    case ReadingKind::InLine:
+        return Instrument::Straightedge;
+    case ReadingKind::Square:
+        return Instrument::TrySquare;
+    default:
+        return Instrument::Caliper;
+    }
+}
+
+} // namespace clockface

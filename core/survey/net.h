@@ -1,0 +1,78 @@
+// The readings of an old part hanging together as a net: what the parts of the survey hand to each other.
+#pragma once
+
+#include "survey/adjust.h"
+#include "survey/survey.h"
+
+#include <vector>
+
+namespace clockface {
+
+struct Net {
+    const OldPart& part;
+    std::vector<Observation> observations;
+    Axes axes;
+    Unknowns unknowns;
+    Estimate sketch; ///< the sketch at the size of the readings, in the same axes
+};
+
+/// Zero and x as the part says, or the first hole and the farthest that is tied to it by readings.
+Net net_of(const OldPart& part);
+
+/// The best of several starts: the sketch, the sketch pushed about, and a fit in which those readings
+/// that agree outvote the others. `weights` as for adjust().
+Adjusted best_fit(const Net& net, const Weights& weights);
+
+/// How many readings are out by more than `limit` of their errors.
+std::size_t misfits(const Net& net, const Weights& weights, const Estimate& at, double limit);
+
+/// Place of a hole in an estimate.
+Point hole_at(const Estimate& estimate, int hole);
+/// "H1 and H4", "H1, H2 and base".
+std::string names_of(const Net& net, const Observation& observation);
+std::string listed(const std::vector<std::string>& names);
+
+// Readings that do not fit.
+
+struct Doubts {
+    Weights weights;                    ///< nought for what was set aside
+    Adjusted fit;                       ///< without it
+    std::vector<std::size_t> set_aside; ///< observations
+    /// Other observations that could be the wrong one instead, by place in `set_aside`, with the fit without them.
+    struct Rival {
+        std::size_t instead_of, observation;
+        Estimate at;
+    };
+    std::vector<Rival> rivals;
+    bool contradiction = false; ///< readings contradict each other, and no few of them are to blame
+    double scatter = 1.0;
+};
+/// Looks for the fewest readings without which the rest agree.
+Doubts find_doubts(const Net& net);
+
+/// The likely cause of a slip, in a sentence: the other jaws, a pin forgotten, figures swapped, the other unit, another
+/// hole. Empty when none comes near.
+std::string likely_cause(const Net& net, const Reading& reading, const Observation& observation, const Estimate& at);
+
+// What is open.
+
+/// Other places of settled holes at which the readings fit as well: a hole on the other side of a line.
+struct Mirror {
+    std::vector<int> holes;
+    Estimate at;
+};
+std::vector<Mirror> mirrors(const Net& net, const Weights& weights, const Adjusted& fit,
+                            const std::vector<bool>& settled);
+
+/// For each hole a sentence on what is still open, or nothing.
+std::vector<std::string> open_holes(const Net& net, const Weights& weights, const Estimate& at,
+                                    const Knowledge& knowledge);
+/// The ellipse of a covariance of x and y, mm².
+Spread spread_of(double xx, double xy, double yy);
+
+/// The reading that settles which of two places is meant, ties what is open, or shrinks the largest error most.
+/// `mirror`: the other solution, if there is one that nothing decides.
+std::optional<NextReading> next_reading(const Net& net, const Estimate& at, const Knowledge& knowledge,
+                                        const Mirror* mirror);
+
+} // namespace clockface

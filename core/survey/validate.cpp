@@ -1,0 +1,251 @@
+#include "survey/part_text.h"
+#include "survey/survey.h"
+
+#include "measure/figures.h"
+
+#include <cctype>
+#include <cmath>
+#include <fmt/format.h>
+#include <set>
+
+namespace clockface {
+
+namespace {
+
+constexpr std::size_t most_holes = 300, most_edges = 20, most_readings = 3000;
+constexpr Length longest = Length::mm(10'000.0);
+// A pin may be a little larger than the hole as the caliper has it.
+constexpr Length pin_over = Length::mm(0.1);
+
+bool good_name(const std::string& name) {
+    if (name.empty() || name.size() > 24 || !std::isalpha(static_cast<unsigned char>(name[0])))
+        return false;
+    for (const unsigned char c : name)
+        if (!std::isalnum(c) && c != '-' && c != '_')
+            return false;
+    return true;
+}
+
+std::string lower(std::string text) {
+    for (char& c : text)
+        c = static_cast<char>(std::tolower(static_cast<unsigned char>(c)));
+    return text;
+}
+
+class Checker {
+public:
+    explicit Checker(const OldPart& part)
+        : m_part(part) {}
+
+    std::optional<Problem> take() {
+        sizes();
+        instruments_of();
+        features();
+        for (std::size_t i = 0; i < m_part.readings.size(); ++i)
+            if (auto fault = fault_of(m_part, m_part.readings[i]))
+                say(fmt::format("reading {}", i + 1), *fault);
+        axes();
+        for (const Design& design : m_part.designs)
+            check(design);
+        return m_fault;
+    }
+
+private:
+    const OldPart& m_part;
+    std::optional<Problem> m_fault;
+
+    void say(const std::string& place, const std::string& sentence) {
+        if (!m_fault)
+            m_fault = Problem{place, sentence};
+    }
+    [[nodiscard]] std::string figure(Length length) const { return with_unit(length, m_part.unit); }
+
+    void sizes() {
+        if (m_part.holes.size() > most_holes)
+            say("old part", fmt::format("{} holes are more than the {} that can be worked out together.",
+                                        m_part.holes.size(), most_holes));
+        if (m_part.edges.size() > most_edges)
+            say("old part", fmt::format("{} edges are more than {}.", m_part.edges.size(), most_edges));
+        if (m_part.readings.size() > most_readings)
+            say("old part", fmt::format("{} readings are more than {}.", m_part.readings.size(), most_readings));
+    }
+
+    void instruments_of() {
+        if (m_part.instruments.size() != static_cast<std::size_t>(instruments))
+            return say("instruments", "There must be one error for each instrument.");
+        for (int i = 0; i < instruments; ++i) {
+            const InstrumentError& each = m_part.instruments[static_cast<std::size_t>(i)];
+            const auto which = static_cast<Instrument>(i);
+            const bool angle = which == Instrument::Protractor || which == Instrument::TrySquare;
+            const double error = angle ? each.angle_error.in_degrees() : each.error.in_mm();
+            if (!(error > 0.0) || error > 10.0)
+                say(in_words(which), "An instrument's error must be above nought and at most 10: none is perfect.");
+            if (each.reach && !(*each.reach > Length{}))
+                say(in_words(which), "The reach must be above nought.");
+        }
+    }
+
+    void size(const std::string& place, const char* what, const std::optional<Length>& length) {
+        if (length && (!(*length > Length{}) || *length > longest))
+            say(place, fmt::format("The {} must be above nought and below 10 metres.", what));
+    }
+
+    void features() {
+        std::set<std::string> names;
+        const auto named = [&](const std::string& kind, const std::string& name) {
+            if (!good_name(name))
+                say(kind + " " + name,
+                    fmt::format("'{}' is no name: begin with a letter; letters, figures and hyphens, "
+                                "no blanks, at most 24.",
+                                name));
+            if (!names.insert(lower(name)).second)
+                say(kind + " " + name, fmt::format("There are two things named {}.", name));
+        };
+        for (std::size_t i = 0; i < m_part.holes.size(); ++i) {
+            const OldHole& hole = m_part.holes[i];
+            const std::string place = "hole " + hole.name;
+            named("hole", hole.name);
+            size(place, "diameter", hole.diameter);
+            size(place, "pin", hole.pin);
+            size(place, "bolt", hole.bolt);
+            size(place, "head room", hole.access.head_room);
+            size(place, "room beside it", hole.access.free_round);
+            if (hole.access.depth < Length{} || hole.access.depth > longest)
+                say(place, "The depth must be nought (not said) or above.");
+            if (hole.pin && *hole.pin > hole.diameter + pin_over)
+                say(place, fmt::format("A pin of {} does not go into a hole of {}.", figure(*hole.pin),
+                                       figure(hole.diameter)));
+            for (std::size_t k = 0; k < i; ++k)
+                if (distance(hole.sketched, m_part.holes[k].sketched) < Length::mm(1e-3))
+                    say(place,
+                        fmt::format("{} and {} are sketched on the same spot.", m_part.holes[k].name, hole.name));
+        }
+        for (const OldEdge& edge : m_part.edges) {
+            named("edge", edge.name);
+            if (distance(edge.from, edge.to) < Length::mm(1e-3))
+                say("edge " + edge.name, "The two points of the edge are the same.");
+        }
+    }
+
+    void axes() {
+        if (!m_part.zero.empty() && hole_index(m_part, m_part.zero) < 0)
+            say("zero", fmt::format("There is no hole named {}.", m_part.zero));
+        if (!m_part.along.empty() && hole_index(m_part, m_part.along) < 0 && edge_index(m_part, m_part.along) < 0)
+            say("along", fmt::format("There is no hole or edge named {}.", m_part.along));
+    }
+
+    void check(const Design& design) {
+        std::map<int, int> taken;
+        std::set<std::string> seen;
+        const std::size_t least = design.kind == DesignKind::Circle ? 3 : design.kind == DesignKind::Round ? 1 : 2;
+        if (design.places.size() < least)
+            say("design", fmt::format("It needs at least {}.", counted(static_cast<int>(least), "hole")));
+        for (const auto& [name, slot] : design.places) {
+            if (hole_index(m_part, name) < 0)
+                say("design", fmt::format("There is no hole named {}.", name));
+            if (!seen.insert(lower(name)).second)
+                say("design", fmt::format("{} is in it twice.", name));
+            const int most = design.kind == DesignKind::Circle ? design.count - 1 : 1000;
+            if (slot < 0 || slot > most)
+                say("design", fmt::format("{} has no place in it.", name));
+            const int together = ++taken[slot];
+            if (together > (design.kind == DesignKind::Symmetric ? 2 : design.kind == DesignKind::Round ? 1000 : 1))
+                say("design", fmt::format("{} has the place of another hole.", name));
+        }
+        if (design.kind == DesignKind::Circle && (design.count < 3 || design.count > 400))
+            say("design", "A circle has 3 to 400 spaces.");
+        if (design.kind != DesignKind::Symmetric && !(design.size > Length{} && design.size < longest))
+            say("design", "Its size must be above nought.");
+    }
+};
+
+struct Feature {
+    int hole = -1, edge = -1;
+};
+
+} // namespace
+
+std::optional<std::string> fault_of(const OldPart& part, const Reading& reading) {
+    const std::vector<FeatureKind> wanted = features_of(reading.kind, reading.between.size());
+    if (wanted.size() != reading.between.size())
+        return fmt::format("{} names {}.", kind_in_words(reading.kind), features_in_words(reading.kind));
+    std::vector<Feature> features;
+    for (std::size_t k = 0; k < wanted.size(); ++k) {
+        const std::string& name = reading.between[k];
+        const Feature feature{hole_index(part, name), edge_index(part, name)};
+        if (feature.hole < 0 && feature.edge < 0)
+            return fmt::format("There is no hole or edge named '{}'.", name);
+        const bool first_of_square = reading.kind == ReadingKind::Square && wanted.size() == 2;
+        if (wanted[k] == FeatureKind::Hole && feature.hole < 0)
+            return fmt::format("{} is an edge; {} names {}.", name, kind_in_words(reading.kind),
+                               features_in_words(reading.kind));
+        if (wanted[k] == FeatureKind::Edge && feature.edge < 0)
+            return first_of_square ? std::string("A right angle is at the second of three holes, or between two edges.")
+                                   : fmt::format("{} is a hole; {} names {}.", name, kind_in_words(reading.kind),
+                                                 features_in_words(reading.kind));
+        for (std::size_t before = 0; before < k; ++before)
+            if (features[before].hole == feature.hole && features[before].edge == feature.edge)
+                return fmt::format("{} cannot be measured to itself.", name);
+        features.push_back(feature);
+    }
+    const auto figure = [&](Length length) { return with_unit(length, part.unit); };
+    const auto hole = [&](std::size_t k) -> const OldHole& {
+        return part.holes[static_cast<std::size_t>(features[k].hole)];
+    };
+    if (reading.kind == ReadingKind::AngleAt) {
+        const double degrees = reading.angle.in_degrees();
+        if (!(degrees > 0.0) || degrees > 180.0)
+            return "An angle between two directions is above 0 and at most 180 degrees.";
+        return std::nullopt;
+    }
+    if (reading.kind == ReadingKind::InLine || reading.kind == ReadingKind::Square)
+        return std::nullopt;
+    if (!(reading.length > Length{}) || reading.length > longest)
+        return "A reading must be above nought and below 10 metres.";
+    switch (reading.kind) {
+    case ReadingKind::Outside:
+        if (reading.length < hole(0).diameter + hole(1).diameter)
+            return fmt::format("{} over the far sides is less than the two holes together ({} and {}).",
+                               figure(reading.length), figure(hole(0).diameter), figure(hole(1).diameter));
+        break;
+    case ReadingKind::Centres:
+        if (reading.length * 2.0 < hole(0).diameter + hole(1).diameter)
+            return fmt::format("With their centres {} apart the two holes ({} and {}) would run into each other.",
+                               figure(reading.length), figure(hole(0).diameter), figure(hole(1).diameter));
+        break;
+    case ReadingKind::OverPins: {
+        const Length pins = hole(0).pin.value_or(hole(0).diameter) + hole(1).pin.value_or(hole(1).diameter);
+        if (reading.length < pins)
+            return fmt::format("{} over the pins is less than the two pins together ({}).", figure(reading.length),
+                               figure(pins));
+        break;
+    }
+    case ReadingKind::FarSide:
+        if (reading.length < hole(0).diameter)
+            return fmt::format("{} to the far side is less than the hole itself ({}).", figure(reading.length),
+                               figure(hole(0).diameter));
+        break;
+    case ReadingKind::Height:
+        if (reading.length < hole(0).pin.value_or(hole(0).diameter))
+            return fmt::format("{} to the top of the pin is less than the pin itself ({}).", figure(reading.length),
+                               figure(hole(0).pin.value_or(hole(0).diameter)));
+        break;
+    case ReadingKind::AlongEdge: {
+        const OldEdge& one = part.edges[static_cast<std::size_t>(features[1].edge)];
+        const OldEdge& other = part.edges[static_cast<std::size_t>(features[2].edge)];
+        if (std::fabs((bearing_of(one.from, one.to) - bearing_of(other.from, other.to)).sine()) < 0.1)
+            return fmt::format("{} and {} run nearly the same way, so they have no corner to measure from.", one.name,
+                               other.name);
+        break;
+    }
+    default:
+        break;
+    }
+    return std::nullopt;
+}
+
+std::optional<Problem> first_fault(const OldPart& part) {
+    return Checker(part).take();
+}
+
+} // namespace clockface
