@@ -20,7 +20,7 @@ using namespace clockface;
 using namespace clockface::app;
 
 struct Wishes {
-    QString job, shot, stage, machine, shop, hole;
+    QString job, shot, stage, machine, shop, hole, part;
     QSize size{1280, 800};
     int step = -1;
     bool demo = false, night = false, time_start = false;
@@ -39,6 +39,7 @@ Wishes read_wishes(const QApplication& application) {
                        {"step", "Show this move of the Bench.", "number"},
                        {"hole", "Select this hole.", "name"},
                        {"shop", "Use this shop file.", "file"},
+                       {"part", "Show the old part: readings, holes, copy or marks.", "page"},
                        {"size", "Size of the window, such as 1280x800.", "size"},
                        {"night", "Night colours."},
                        {"time-start", "Print the milliseconds to the first painted window and end."}});
@@ -50,6 +51,7 @@ Wishes read_wishes(const QApplication& application) {
     wishes.machine = parser.value("machine");
     wishes.shop = parser.value("shop");
     wishes.hole = parser.value("hole");
+    wishes.part = parser.value("part");
     if (parser.isSet("step"))
         wishes.step = parser.value("step").toInt();
     const QStringList size = parser.value("size").split(QLatin1Char('x'));
@@ -77,6 +79,8 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
     const QStringList stages = {"blank", "holes", "order", "bench"};
     if (stages.contains(wishes.stage))
         window.show_stage(static_cast<Stage>(stages.indexOf(wishes.stage)));
+    if (!wishes.part.isEmpty())
+        (void)window.show_old_part_page(wishes.part);
 }
 
 } // namespace

@@ -3,14 +3,18 @@
 #include "formats/job_json.h"
 #include "formats/plan_json.h"
 #include "formats/shop_json.h"
+#include "formats/survey_report.h"
+#include "formats/text_file.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"
 #include "ordering/wording.h"
 #include "plan/plan.h"
+#include "survey/part_text.h"
 
 #include <CLI/CLI.hpp>
 #include <fmt/format.h>
 #include <iostream>
+#include <sstream>
 
 namespace {
 
@@ -80,6 +84,38 @@ int show_number(const std::string& text, const std::string& unit) {
     return done;
 }
 
+// A survey is a job file with an old part in it, or the lines of one by themselves.
+Result<OldPart> load_old_part(const std::string& path) {
+    const Result<std::string> text = read_file(path);
+    if (!text)
+        return tl::unexpected(text.error());
+    if (text->find_first_not_of(" \t\r\n") != std::string::npos && text->at(text->find_first_not_of(" \t\r\n")) == '{')
+        return job_from_json(*text).map([](const Job& job) { return job.old_part; }).map_error([&](Problem found) {
+            return Problem{path + ", " + found.place, found.sentence};
+        });
+    std::vector<std::string> lines;
+    std::istringstream in(*text);
+    for (std::string line; std::getline(in, line);)
+        lines.push_back(line);
+    return read_old_part(lines).map_error([&](Problem found) {
+        return Problem{path + ", " + found.place, found.sentence};
+    });
+}
+
+int show_survey(const std::string& path, const std::string& shop_path, const std::string& as) {
+    const Result<OldPart> part = load_old_part(path);
+    if (!part)
+        return refuse(part.error());
+    const Result<Shop> shop = shop_path.empty() ? Result<Shop>(default_shop()) : load_shop(shop_path);
+    if (!shop)
+        return refuse(shop.error());
+    if (part->empty())
+        return refuse({path, "There is no old part in this file: no hole, no edge, no reading."});
+    const Survey found = survey(*part);
+    std::cout << (as == "json" ? survey_to_json(*part, found, *shop) : survey_to_text(*part, found, *shop));
+    return found.settled() ? done : stands;
+}
+
 } // namespace
 
 int main(int argc, char** argv) {
@@ -100,6 +136,12 @@ int main(int argc, char** argv) {
     check_command->add_option("--shop", shop_path, "A shop file, instead of the made-up shop");
     check_command->add_option("--as", as, "text or json")->check(CLI::IsMember({"text", "json"}));
 
+    CLI::App* survey_command =
+        app.add_subcommand("survey", "Work out an old part's readings; ends with 1 when a hole has no place yet");
+    survey_command->add_option("FILE", job_path, "A job file with an old part, or its lines as text")->required();
+    survey_command->add_option("--shop", shop_path, "A shop file, instead of the made-up shop");
+    survey_command->add_option("--as", as, "text or json")->check(CLI::IsMember({"text", "json"}));
+
     CLI::App* number_command = app.add_subcommand("number", "Say how a shop number is read");
     number_command->add_option("TEXT", text, "For instance \"3 1/4\", 12.5mm, \"#29\"")->required();
     number_command->add_option("--unit", unit, "Unit of a bare number")->check(CLI::IsMember({"mm", "in"}));
@@ -111,6 +153,8 @@ int main(int argc, char** argv) {
     }
     if (number_command->parsed())
         return show_number(text, unit);
+    if (survey_command->parsed())
+        return show_survey(job_path, shop_path, as);
 
     const Result<Loaded> loaded = load(job_path, shop_path, machine);
     if (!loaded)

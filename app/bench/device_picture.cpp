@@ -234,17 +234,37 @@ private:
         m_painter.drawEllipse(screen(centre_of(layout).value_or(Point{}) + datum), r, r);
     }
 
+    void picture(const LayOldPart&) { zero_on_work(); }
+    void picture(const MarkAcross&) { work(true); }
+    void picture(const PinThrough&) { work(true); }
+    void picture(const TakeOldPartOff&) { work(false); }
+    void picture(const DrillMark&) { work(true); }
+    void picture(const CompareAcross& compare) {
+        work(false);
+        const auto at = [&](const std::string& name) -> int {
+            for (std::size_t i = 0; i < m_plan.holes.size(); ++i) {
+                const Hole& each = m_plan.holes[i];
+                const auto* points = std::get_if<PointsPattern>(&m_job.patterns[each.pattern].layout);
+                if (points && points->copied.size() >= static_cast<std::size_t>(each.number) &&
+                    points->copied[static_cast<std::size_t>(each.number) - 1] == name)
+                    return static_cast<int>(i);
+            }
+            return -1;
+        };
+        if (const int from = at(compare.from), to = at(compare.to); from >= 0 && to >= 0)
+            between(from, q(compare.from), to, q(compare.to));
+    }
     void picture(const CompareMarks& compare) {
         work(false);
-        const Point datum = datum_from_middle(m_job);
-        const QPointF a = screen(hole(compare.from).at + datum);
-        const QPointF b = screen(hole(compare.to).at + datum);
-        m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
-        m_painter.drawLine(a, b);
-        tag(compare.from, q(hole(compare.from).name));
-        tag(compare.to, q(hole(compare.to).name));
+        between(compare.from, q(hole(compare.from).name), compare.to, q(hole(compare.to).name));
     }
-
+    void between(int from, const QString& one, int to, const QString& other) {
+        const Point datum = datum_from_middle(m_job);
+        m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
+        m_painter.drawLine(screen(hole(from).at + datum), screen(hole(to).at + datum));
+        tag(from, one);
+        tag(to, other);
+    }
     // ---- the work, small
 
     [[nodiscard]] const Hole& hole(int index) const { return m_plan.holes[static_cast<std::size_t>(index)]; }

@@ -1,6 +1,7 @@
 #include "document/document.h"
 
 #include "formats/job_json.h"
+#include "layout/from_part.h"
 #include "layout/validate.h"
 
 #include <QUndoCommand>
@@ -48,11 +49,21 @@ Document::Document(Shop shop, QObject* parent)
     new_job();
 }
 
-Result<void> Document::edit(const QString& name, const Job& next) {
-    if (const auto fault = first_fault(next)) {
+const Survey& Document::survey() const {
+    const OldPart& part = job().old_part;
+    if (!m_survey || !(m_surveyed == part)) {
+        m_survey = clockface::survey(part);
+        m_surveyed = part;
+    }
+    return *m_survey;
+}
+
+Result<void> Document::edit(const QString& name, const Job& wanted) {
+    if (const auto fault = first_fault(wanted)) {
         drop_preview();
         return tl::unexpected(*fault);
     }
+    const Job next = old_part_moved(m_job, wanted) ? following_old_part(wanted) : wanted;
     if (next == m_job) {
         drop_preview();
         return {};
@@ -66,8 +77,8 @@ bool Document::preview(const Job& next) {
         drop_preview();
         return false;
     }
-    m_preview = next;
-    m_plan = make_plan(next, m_shop);
+    m_preview = old_part_moved(m_job, next) ? following_old_part(next) : next;
+    m_plan = make_plan(*m_preview, m_shop);
     emit changed();
     return true;
 }

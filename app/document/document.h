@@ -6,6 +6,7 @@
 #include "measure/problem.h"
 #include "plan/plan.h"
 #include "shop/shop.h"
+#include "survey/survey.h"
 
 #include <QObject>
 #include <QString>
@@ -26,6 +27,8 @@ public:
     [[nodiscard]] const Plan& plan() const { return m_plan; }
     /// Whether this pattern of job() is only being typed, and not yet of the job.
     [[nodiscard]] bool is_ghost(std::size_t pattern) const { return pattern >= m_job.patterns.size(); }
+    /// The readings of job()'s old part, worked out; kept until they change.
+    [[nodiscard]] const Survey& survey() const;
     [[nodiscard]] const Shop& shop() const { return m_shop; }
     [[nodiscard]] const QString& path() const { return m_path; }
     [[nodiscard]] bool is_dirty() const { return m_dirty; }
@@ -63,6 +66,8 @@ private:
     Job m_job, m_saved;
     std::optional<Job> m_preview;
     Plan m_plan;
+    mutable std::optional<Survey> m_survey;
+    mutable OldPart m_surveyed; // what m_survey was worked out from
     QString m_path;
     bool m_dirty = false;
     QUndoStack m_undo;

@@ -128,11 +128,15 @@ QString style_sheet(const Look& look) {
         QWidget#slip QLineEdit:focus { color: @brass; border-bottom: 2px solid @brass; background: @chosen_row; }
         QWidget#slip QLineEdit[boxed="true"] { background: @card; color: @ink; font-weight: normal; border: 2px solid @link; border-radius: 4px; padding: 7px 9px; }
         QWidget#slip QLineEdit[boxed="true"]:focus { border: 2px solid @brass; background: @card; color: @ink; }
+        QWidget#slip QLineEdit[entry="true"] { font-size: 11pt; padding: 3px 2px; }
         QWidget#slip QLineEdit[fault="true"] { color: @stop; border-bottom: 2px dashed @stop; }
         QWidget#slip QToolButton { background: transparent; color: @link; font-size: 12pt; font-weight: bold; border: none;
             border-bottom: 2px solid @link; padding: 0 1px; }
         QWidget#slip QToolButton:focus, QWidget#slip QToolButton:hover { color: @brass; border-bottom: 2px solid @brass; background: @chosen_row; }
         QWidget#slip QToolButton::menu-indicator { image: none; }
+        QWidget#slip QToolButton[pick="true"] { color: @ink; font-size: 10pt; font-weight: normal; border: 1px solid @rule; border-radius: 4px; padding: 3px; }
+        QWidget#slip QToolButton[pick="true"]:focus, QWidget#slip QToolButton[pick="true"]:hover { border: 2px solid @brass; padding: 2px; background: @card; }
+        QWidget#slip QToolButton[pick="true"]:checked { border: 2px solid @link; padding: 2px; color: @link; font-weight: bold; }
         QWidget#slip QPushButton { background: transparent; color: @ink; font-size: 11pt; text-align: left; border: 1px solid @rule;
             border-radius: 4px; padding: 6px 8px; }
         QWidget#slip QPushButton:focus, QWidget#slip QPushButton:hover { border: 2px solid @brass; padding: 5px 7px; }

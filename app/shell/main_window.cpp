@@ -6,6 +6,7 @@
 #include "formats/job_json.h"
 #include "formats/text_file.h"
 #include "measure/figures.h"
+#include "part/part_slip.h"
 #include "report/sheet.h"
 #include "slips/blank_slip.h"
 #include "slips/holes_slip.h"
@@ -79,11 +80,22 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     m_reckoner = new Reckoner(document, m_selection);
     m_slips->addWidget(m_reckoner);
     connect(m_reckoner, &Reckoner::leave_wanted, this, [this] { show_stage(m_stage); });
+    m_part = new PartSlip(document, m_selection, m_part_selection);
+    m_slips->addWidget(m_part);
+    m_part_board = new PartBoard(document, m_part_selection);
+    connect(m_part, &PartSlip::leave_wanted, this, [this] { show_stage(Stage::Holes); });
+    connect(m_part, &PartSlip::order_wanted, this, [this] { show_stage(Stage::Order); });
+    connect(m_part, &PartSlip::edge_wanted, m_part_board, &PartBoard::begin_edge);
+    connect(m_part_board, &PartBoard::told, m_part, &PartSlip::tell);
+    connect(holes, &HolesSlip::old_part_wanted, this, &MainWindow::show_old_part);
+    m_boards = new QStackedWidget;
+    m_boards->addWidget(m_board);
+    m_boards->addWidget(m_part_board);
     connect(m_import, &ImportSlip::ended, this, [this] { show_stage(Stage::Holes); });
 
     auto* middle = new QHBoxLayout;
     middle->setSpacing(0);
-    middle->addWidget(m_board, 66);
+    middle->addWidget(m_boards, 66);
     middle->addWidget(m_slips, 34);
     m_slips->setMinimumWidth(372);
     m_slips->setMaximumWidth(620);
@@ -150,7 +162,8 @@ QMenu* MainWindow::make_job_menu() {
         {"dial-centre-flange", QT_TR_NOOP("Dial-centre flange: circles on a disc")},
         {"motion-work-plate", QT_TR_NOOP("Motion-work plate: many patterns, in inches")},
         {"bell-hammer-straps", QT_TR_NOOP("Bell-hammer straps: pieces from one bar")},
-        {"winding-arbor", QT_TR_NOOP("Winding arbor: cross holes in a round bar")}};
+        {"winding-arbor", QT_TR_NOOP("Winding arbor: cross holes in a round bar")},
+        {"bell-crank-bracket", QT_TR_NOOP("Bell-crank bracket: copied from an old part")}};
     for (const auto& [file, words] : demo_jobs)
         demos->addAction(command(QLatin1String("demo-") + QLatin1String(file), tr(words), {}, [this, file = file] {
             if (make_way())
@@ -172,6 +185,8 @@ QMenu* MainWindow::make_job_menu() {
         if (!path.isEmpty())
             import_holes(path);
     }));
+    menu->addAction(
+        command("oldPart", tr("Copied from a part…"), QKeySequence(Qt::CTRL | Qt::Key_T), [this] { show_old_part(); }));
     menu->addSeparator();
     menu->addAction(command("sheet", tr("Sheet as PDF…"), QKeySequence::Print, [this] { save_sheet(); }));
     menu->addAction(command("coordinatesCsv", tr("Coordinates as CSV…"), {}, [this] { save_csv(false); }));
@@ -238,6 +253,8 @@ void MainWindow::set_night(bool night) {
     const Look& look = night ? Look::night_shift() : Look::day();
     setStyleSheet(style_sheet(look));
     m_board->set_look(look);
+    m_part_board->set_look(look);
+    m_part->set_look(look);
     m_rail->set_look(look);
     m_findings->set_look(look);
     m_bench->set_look(look);
@@ -252,7 +269,26 @@ void MainWindow::show_stage(Stage stage) {
         return;
     }
     m_slips->setCurrentIndex(static_cast<int>(stage));
+    m_boards->setCurrentWidget(m_board);
     m_board->set_stage(stage);
+}
+
+void MainWindow::show_old_part() {
+    if (m_stage != Stage::Holes)
+        show_stage(Stage::Holes);
+    m_slips->setCurrentWidget(m_part);
+    m_boards->setCurrentWidget(m_part_board);
+    m_part_board->fit();
+    m_part_board->setFocus();
+}
+
+bool MainWindow::show_old_part_page(const QString& page) {
+    const QStringList pages = {"readings", "holes", "copy", "marks"};
+    if (!pages.contains(page))
+        return false;
+    show_old_part();
+    m_part->show_page(static_cast<PartSlip::Page>(pages.indexOf(page)));
+    return true;
 }
 
 void MainWindow::update_title() {

@@ -6,6 +6,7 @@
 #include "document/document.h"
 #include "document/recovery.h"
 #include "document/selection.h"
+#include "part/part_board.h"
 #include "shell/seams.h"
 #include "shell/stage_rail.h"
 #include "shell/strips.h"
@@ -21,6 +22,7 @@ class QToolButton;
 namespace clockface::app {
 
 class ImportSlip;
+class PartSlip;
 class Reckoner;
 
 class MainWindow : public QMainWindow {
@@ -40,6 +42,9 @@ public:
     bool show_demo(const QString& name = QStringLiteral("dial-centre-flange"));
     /// Shows the holes of a table or a drawing, to be taken or left. False, with the reason told, when there are none.
     bool import_holes(const QString& path);
+    /// The old part that holes are copied from, in place of the board; a page of it by its name.
+    void show_old_part();
+    bool show_old_part_page(const QString& page);
     /// After a kill: offers the newest job that was left behind.
     void offer_left_behind();
     void tell(const QString& sentence) { m_notice->tell(sentence); }
@@ -54,6 +59,7 @@ private:
     QSettings m_settings;
     Recovery m_recovery;
     Selection m_selection;
+    PartSelection m_part_selection;
     Stage m_stage = Stage::Holes;
 
     QStackedWidget* m_pages;
@@ -61,6 +67,9 @@ private:
     QWidget* m_header;
     ImportSlip* m_import;
     Reckoner* m_reckoner;
+    PartSlip* m_part;
+    PartBoard* m_part_board;
+    QStackedWidget* m_boards;
     StageRail* m_rail;
     BoardView* m_board;
     BenchView* m_bench;

@@ -64,6 +64,10 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
         add->addWidget(button);
     }
     body()->addWidget(add_line);
+    auto* copied = link(QStringLiteral("oldPart"), tr("copied from a part…"));
+    copied->setToolTip(tr("Measure an old part, or get its marks across (Ctrl+T)"));
+    connect(copied, &QPushButton::clicked, this, &HolesSlip::old_part_wanted);
+    body()->addWidget(copied);
     m_patterns = new QVBoxLayout;
     m_patterns->setSpacing(8);
     body()->addLayout(m_patterns);

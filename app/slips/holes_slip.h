@@ -19,6 +19,9 @@ public:
     void leave_out_chosen();
     void set_zero_here();
 
+signals:
+    void old_part_wanted();
+
 protected:
     void refresh() override;
 

@@ -3,7 +3,9 @@
 #include "formats/json_words.h"
 #include "formats/pattern_json.h"
 #include "formats/text_file.h"
+#include "layout/from_part.h"
 #include "layout/validate.h"
+#include "survey/part_text.h"
 
 #include <fmt/format.h>
 
@@ -238,6 +240,17 @@ std::map<std::string, Progress> read_progress(JsonObject& in) {
     return out;
 }
 
+// Lines of text (survey/part_text.h): they are easier to read and to write than a tree of values.
+OldPart read_old_part_lines(JsonObject& in) {
+    std::vector<std::string> lines;
+    for (const json& line : in.array("old_part"))
+        lines.push_back(text_at(line, in.place_of("old_part"), in.fault()));
+    Result<OldPart> part = read_old_part(lines);
+    if (!part)
+        in.fault().note("old_part, " + part.error().place, part.error().sentence);
+    return part.value_or(OldPart{});
+}
+
 Job read_job(const json& document, FirstFault& fault) {
     JsonObject in(document, "", fault);
     Job job;
@@ -264,6 +277,8 @@ Job read_job(const json& document, FirstFault& fault) {
         job.holes_called_for = in.integer("holes_called_for");
     job.machine = in.text("machine");
     job.order = static_cast<HoleOrder>(in.word("order", orders));
+    if (in.has("old_part"))
+        job.old_part = read_old_part_lines(in);
     if (in.has("axis_within"))
         job.axis_within = length(in, "axis_within");
     if (in.has("progress"))
@@ -292,6 +307,8 @@ std::string job_to_json(const Job& job) {
         out["holes_called_for"] = *job.holes_called_for;
     out["machine"] = job.machine;
     out["order"] = word_for(job.order, orders);
+    if (!job.old_part.empty())
+        out["old_part"] = to_lines(job.old_part);
     if (job.blank.is_bar())
         out["axis_within"] = job.axis_within.in_mm();
     if (!job.progress.empty()) {
@@ -314,7 +331,7 @@ Result<Job> job_from_json(const std::string& text) {
         return tl::unexpected(*fault.problem);
     if (const auto found = first_fault(job))
         return tl::unexpected(*found);
-    return job;
+    return following_old_part(std::move(job));
 }
 
 Result<Job> load_job(const std::string& path) {

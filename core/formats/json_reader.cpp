@@ -83,6 +83,13 @@ int integer_at(const nlohmann::json& value, const std::string& place, FirstFault
     return static_cast<int>(number);
 }
 
+std::string text_at(const nlohmann::json& value, const std::string& place, FirstFault& fault) {
+    if (value.is_string())
+        return value.get<std::string>();
+    fault.note(place, "A text in quotation marks is expected here.");
+    return {};
+}
+
 double JsonObject::number(const std::string& name) {
     const nlohmann::json* found = find(name);
     return found ? number_at(*found, place_of(name), m_fault) : 0.0;

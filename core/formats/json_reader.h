@@ -57,8 +57,9 @@ private:
     const nlohmann::json* find(const std::string& name);
 };
 
-/// An integer or number standing by itself (in an array).
+/// An integer, number or text standing by itself (in an array).
 int integer_at(const nlohmann::json& value, const std::string& place, FirstFault& fault);
+std::string text_at(const nlohmann::json& value, const std::string& place, FirstFault& fault);
 double number_at(const nlohmann::json& value, const std::string& place, FirstFault& fault);
 
 } // namespace clockface

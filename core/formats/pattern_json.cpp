@@ -11,8 +11,9 @@ namespace {
 using nlohmann::json;
 
 const std::vector<std::string> purposes = {"plain", "tapped", "reamed"};
-const std::vector<std::string> pattern_kinds = {"circle", "arc",    "row",           "single", "grid", "angles", "margins",
-                                        "steps",  "middle", "two-distances", "points", "copy", "bar"};
+const std::vector<std::string> pattern_kinds = {"circle", "arc",     "row",   "single", "grid",
+                                                "angles", "margins", "steps", "middle", "two-distances",
+                                                "points", "copy",    "bar"};
 const std::vector<std::string> along_from = {"zero", "left-end", "right-end", "shoulder", "hole"};
 const std::vector<std::string> top_ways = {"touch-both",    "touch-one", "skimmed-flat", "filed-flat", "scribed",
                                            "vee-and-fence", "bushing",   "jig",          "centred"};
@@ -86,7 +87,13 @@ struct LayoutOut {
         out["from_other"] = two.from_other.in_mm();
         out["side"] = two.left ? "left" : "right";
     }
-    void operator()(const PointsPattern& all) const { out["points"] = points(all.at); }
+    void operator()(const PointsPattern& all) const {
+        out["points"] = points(all.at);
+        if (!all.copied.empty())
+            out["copied"] = all.copied;
+        if (!all.open.empty())
+            out["open"] = all.open;
+    }
     void operator()(const CopyPattern& copy) const {
         out["of"] = copy.of;
         out["way"] = ways.at(copy.way.index());
@@ -242,7 +249,16 @@ const std::vector<LayoutReader> layout_readers = {
         return TwoDistancesPattern{read_hole_ref(in, "one"), read_hole_ref(in, "other"), length(in, "from_one"),
                                    length(in, "from_other"), in.word("side", {"left", "right"}) == 0};
     },
-    [](JsonObject& in) -> PatternLayout { return PointsPattern{read_points(in, "points")}; },
+    [](JsonObject& in) -> PatternLayout {
+        PointsPattern points{read_points(in, "points")};
+        if (in.has("copied"))
+            for (const json& name : in.array("copied"))
+                points.copied.push_back(text_at(name, in.place_of("copied"), in.fault()));
+        if (in.has("open"))
+            for (const json& number : in.array("open"))
+                points.open.insert(integer_at(number, in.place_of("open"), in.fault()));
+        return points;
+    },
     [](JsonObject& in) -> PatternLayout {
         return CopyPattern{in.text("of"), read_way(in)};
     },

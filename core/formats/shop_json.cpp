@@ -12,7 +12,8 @@ namespace {
 using nlohmann::json;
 using ordered = nlohmann::ordered_json;
 
-const std::vector<std::string> machine_kinds = {"handwheels", "readout", "rotary-table", "layout-bench", "drill-press"};
+const std::vector<std::string> machine_kinds = {"handwheels",   "readout",     "rotary-table",
+                                                "layout-bench", "drill-press", "marks"};
 const std::vector<std::string> turns = {"clockwise", "counter-clockwise"};
 const std::vector<std::string> sides = {"plus", "minus"};
 
@@ -48,6 +49,21 @@ struct KindOut {
         out["measured_to"] = bench.measured_to.in_mm();
     }
     void operator()(const DrillPress& press) const { out["unit"] = word_for(press.unit, unit_words()); }
+    void operator()(const MarksAcross& marks) const {
+        out["unit"] = word_for(marks.unit, unit_words());
+        out["punches"] = ordered::array();
+        for (const PunchSet& set : marks.punches)
+            out["punches"].push_back({{"from", set.from.in_mm()}, {"to", set.to.in_mm()}, {"step", set.step.in_mm()}});
+        out["punch_length"] = marks.punch_length.in_mm();
+        out["scriber_reach"] = marks.scriber_reach.in_mm();
+        out["marker_tip"] = marks.marker_tip.in_mm();
+        out["marker_reach"] = marks.marker_reach.in_mm();
+        out["screws"] = marks.screws;
+        out["plugs"] = ordered::array();
+        for (const Length each : marks.plugs)
+            out["plugs"].push_back(each.in_mm());
+        out["cone"] = marks.cone.in_mm();
+    }
 };
 
 Unit unit(JsonObject& in) {
@@ -64,6 +80,26 @@ Screw read_screw(JsonObject& in, const std::string& name) {
     out.plus = static_cast<Turn>(screw.word("plus", turns));
     out.finish = static_cast<Towards>(screw.word("finish", sides));
     return out;
+}
+
+MarksAcross read_marks(JsonObject& in) {
+    MarksAcross marks;
+    marks.unit = unit(in);
+    for (const json& each : in.array("punches")) {
+        JsonObject set(each, in.place_of("punches"), in.fault());
+        const Length from = length(set, "from"), to = length(set, "to");
+        marks.punches.push_back({from, to, length(set, "step")});
+    }
+    marks.punch_length = length(in, "punch_length");
+    marks.scriber_reach = length(in, "scriber_reach");
+    marks.marker_tip = length(in, "marker_tip");
+    marks.marker_reach = length(in, "marker_reach");
+    for (const json& each : in.array("screws"))
+        marks.screws.push_back(text_at(each, in.place_of("screws"), in.fault()));
+    for (const json& each : in.array("plugs"))
+        marks.plugs.push_back(Length::mm(number_at(each, in.place_of("plugs"), in.fault())));
+    marks.cone = length(in, "cone");
+    return marks;
 }
 
 MachineKind read_kind(JsonObject& in) {
@@ -91,6 +127,8 @@ MachineKind read_kind(JsonObject& in) {
     }
     case 4:
         return DrillPress{unit(in)};
+    case 5:
+        return read_marks(in);
     default: {
         LayoutBench bench;
         bench.unit = unit(in);
@@ -180,7 +218,8 @@ std::string shop_to_json(const Shop& shop) {
         {"clockface", "shop"}, {"version", shop_file_version}, {"edge_distance_factor", shop.edge_distance_factor}};
     out["machines"] = ordered::array();
     for (const Machine& machine : shop.machines) {
-        ordered entry{{"name", machine.name}, {"remark", machine.remark}, {"kind", machine_kinds.at(machine.kind.index())}};
+        ordered entry{
+            {"name", machine.name}, {"remark", machine.remark}, {"kind", machine_kinds.at(machine.kind.index())}};
         std::visit(KindOut{entry}, machine.kind);
         out["machines"].push_back(entry);
     }

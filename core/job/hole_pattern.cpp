@@ -74,6 +74,8 @@ PatternLayout shifted(PatternLayout layout, Point step) {
 
 bool is_movable(const PatternLayout& layout) {
     PatternLayout copy = layout;
+    if (const auto* points = std::get_if<PointsPattern>(&layout); points && !points->copied.empty())
+        return false; // laid on the piece with the whole old part
     return !std::holds_alternative<CopyPattern>(layout) && !reach_points(copy).empty();
 }
 

@@ -116,9 +116,12 @@ struct TwoDistancesPattern {
     bool operator==(const TwoDistancesPattern&) const = default;
 };
 
-/// Holes at places of their own, as read from a file or cut loose from another pattern.
+/// Holes at places of their own, as read from a file, cut loose from another pattern, or copied from the old part.
+/// Copied ones follow its readings: following_old_part() (layout/from_part.h) keeps their places.
 struct PointsPattern {
     std::vector<Point> at;
+    std::vector<std::string> copied{}; ///< the old part's hole for each place; empty: not copied
+    std::set<int> open{};              ///< numbers of copied holes whose place the readings do not settle: not made
     bool operator==(const PointsPattern&) const = default;
 };
 

@@ -16,6 +16,7 @@ Job with_datum(Job job, const Datum& datum) {
     for (Pattern& pattern : job.patterns)
         if (is_at_hand(job, pattern))
             pattern.layout = shifted(pattern.layout, step);
+    job.old_part.laying.at = job.old_part.laying.at + step;
     job.datum = datum;
     return job;
 }

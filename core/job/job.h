@@ -3,6 +3,7 @@
 #pragma once
 
 #include "job/hole_pattern.h"
+#include "job/old_part.h"
 
 namespace clockface {
 
@@ -29,6 +30,7 @@ struct Job {
     std::optional<int> holes_called_for; ///< the drawing's own count, as a check
     std::string machine;                 ///< name of the shop's machine to work on
     HoleOrder order = HoleOrder::AsDrawn;
+    OldPart old_part;                         ///< what holes are copied from, if anything
     Length axis_within = Length::mm(0.1);     ///< what holes in the side of a bar may miss its axis by
     std::map<std::string, Progress> progress; ///< by machine, and face where it is not the top
 

@@ -13,12 +13,27 @@
 
 namespace clockface {
 
+/// How a hole's place gets across to the new piece with the old part lying on it.
+enum class MarkWay {
+    Punch,        ///< a punch of the hole's own size, struck through it
+    Screw,        ///< a pointed screw of its thread, pressed down
+    Plug,         ///< a pointed plug in a blind hole, pressed down
+    Cone,         ///< a punch with a long cone in the countersunk hole
+    Scribe,       ///< a scriber right round inside it
+    Marker,       ///< a long-nosed marker
+    DrillThrough, ///< drilled through it, the old part being the guide
+    Bonded,       ///< glued, then drilled together
+    Measure       ///< not at all: by its measured place
+};
+inline constexpr int mark_ways = 9;
+
 /// What a mark has to get past to reach the new piece through a hole of the old one.
 struct HoleAccess {
     Length depth;                     ///< of metal the punch or scriber goes through; nought: not said
     bool blind = false;               ///< the old hole does not go through
     std::optional<Length> head_room;  ///< free height above it where something hangs over; nothing: free
     std::optional<Length> free_round; ///< distance from its axis to a wall or body beside it; nothing: free
+    std::optional<MarkWay> way;       ///< the way the user has taken; nothing: the one that ranks first
     bool operator==(const HoleAccess&) const = default;
 };
 

@@ -78,6 +78,12 @@ Job cut_loose_on_side(Job job, std::size_t index) {
 
 Job cut_loose(Job job, std::size_t index) {
     Pattern& pattern = job.patterns.at(index);
+    if (auto* points = std::get_if<PointsPattern>(&pattern.layout); points && !points->copied.empty()) {
+        pattern.left_out.merge(points->open);
+        points->open.clear();
+        points->copied.clear();
+        return job;
+    }
     if (names_in(std::as_const(pattern.layout)).empty())
         return job;
     if (job.blank.is_bar() && pattern.face == Face::Top)
@@ -108,7 +114,8 @@ void move_hole(Job& job, const Hole& hole, Point at) {
     const Point step = at - hole.at;
     if (auto* single = std::get_if<SinglePattern>(&pattern.layout); single && number == 1) {
         single->at = at;
-    } else if (auto* points = std::get_if<PointsPattern>(&pattern.layout); points && number <= points->at.size()) {
+    } else if (auto* points = std::get_if<PointsPattern>(&pattern.layout);
+               points && points->copied.empty() && number <= points->at.size()) {
         points->at[number - 1] = at;
     } else if (const std::size_t own = places - pattern.extras.size(); number > own) {
         pattern.extras[number - own - 1] = pattern.extras[number - own - 1] + step;

@@ -261,6 +261,12 @@ private:
             all.push_back({place_in(layout, number)});
         return all;
     }
+    [[nodiscard]] std::vector<Place> laid_out(const PointsPattern& points) const {
+        std::vector<Place> all;
+        for (std::size_t i = 0; i < points.at.size(); ++i)
+            all.push_back({points.at[i], points.open.count(static_cast<int>(i) + 1) == 0});
+        return all;
+    }
     [[nodiscard]] std::vector<Place> laid_out(const StepsPattern& row) const {
         std::vector<Place> all{{row.first}};
         Length along;

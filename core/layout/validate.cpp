@@ -3,6 +3,7 @@
 #include "layout/pattern.h"
 #include "measure/cases.h"
 #include "measure/figures.h"
+#include "survey/survey.h"
 
 #include <algorithm>
 #include <cctype>
@@ -141,6 +142,11 @@ Fault layout_fault(const std::string& place, const PointsPattern& points) {
     if (points.at.empty() || points.at.size() > static_cast<std::size_t>(most_holes_in_pattern))
         return fault(place + ".points",
                      fmt::format("A pattern of points has from 1 to {} holes.", most_holes_in_pattern));
+    if (!points.copied.empty() && points.copied.size() != points.at.size())
+        return fault(place + ".copied", "A pattern copied from the old part names one of its holes for every place.");
+    for (const int number : points.open)
+        if (number < 1 || static_cast<std::size_t>(number) > points.copied.size())
+            return fault(place + ".open", fmt::format("There is no copied hole {}.", number));
     return std::nullopt;
 }
 
@@ -371,6 +377,18 @@ Fault place_fault(const Job& job) {
     return std::nullopt;
 }
 
+Fault old_part_fault(const Job& job) {
+    if (const auto found = first_fault(job.old_part))
+        return fault("old_part, " + found->place, found->sentence);
+    for (std::size_t i = 0; i < job.patterns.size(); ++i)
+        if (const auto* points = std::get_if<PointsPattern>(&job.patterns[i].layout))
+            for (const std::string& name : points->copied)
+                if (hole_index(job.old_part, name) < 0)
+                    return fault(fmt::format("patterns[{}].copied", i),
+                                 fmt::format("The old part has no hole named {}.", name));
+    return std::nullopt;
+}
+
 } // namespace
 
 std::optional<Problem> first_fault(const Job& job) {
@@ -384,6 +402,8 @@ std::optional<Problem> first_fault(const Job& job) {
     if (Fault found = angle_fault("convention.zero", job.convention.zero))
         return found;
     if (Fault found = size_fault("axis_within", "What holes may miss the axis by", job.axis_within))
+        return found;
+    if (Fault found = old_part_fault(job))
         return found;
     if (job.pieces < 1 || job.pieces > 100'000)
         return fault("pieces", "Any number of pieces from 1 to 100000 would do here.");

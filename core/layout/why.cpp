@@ -104,7 +104,14 @@ struct Why {
             decimal(std::sqrt(std::max(0.0, a * a - along * along)), decimals, Sign::WhenNegative, Tail::Trim),
             answer());
     }
-    std::string operator()(const PointsPattern&) const { return "Its place was given as it stands. " + answer(); }
+    std::string operator()(const PointsPattern& points) const {
+        const auto number = static_cast<std::size_t>(hole.number);
+        if (number > points.copied.size())
+            return "Its place was given as it stands. " + answer();
+        return fmt::format("Copied from {} of the old part, whose place follows from the readings{}. {}",
+                           points.copied[number - 1],
+                           job.old_part.laying.mirrored.value_or(false) ? ", turned over" : "", answer());
+    }
     // Along and round a bar, where a copy has no X and Y to be turned about.
     [[nodiscard]] std::string on_side(const CopyPattern& copy, const HoleRef& from, int time) const {
         const std::string how = std::visit(

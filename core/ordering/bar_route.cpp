@@ -128,6 +128,7 @@ public:
             drill(hole);
         return std::move(m_route);
     }
+    Route operator()(const MarksAcross&) { return {}; } // a bar has no face to lay an old part on
     Route operator()(const DrillPress&) {
         if (m_needs.order.empty())
             return std::move(m_route);

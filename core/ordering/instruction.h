@@ -3,6 +3,7 @@
 #pragma once
 
 #include "job/bar_ways.h"
+#include "job/old_part.h"
 #include "measure/length.h"
 #include "shop/shop.h"
 
@@ -177,6 +178,55 @@ struct ScribeAcrossBar {
     bool operator==(const ScribeAcrossBar&) const = default;
 };
 
+/// Lay the old part on the new piece, with one of its holes over a place and another one towards a bearing, and clamp
+/// it.
+struct LayOldPart {
+    std::string zero;  ///< hole that comes over `at`
+    std::string along; ///< hole, or edge, that lies towards `bearing`; empty: only one hole
+    Point at;          ///< from the datum
+    Angle bearing;
+    bool turned_over = false;
+    bool bonded = false; ///< glued on, not clamped
+    bool operator==(const LayOldPart&) const = default;
+};
+
+/// Get the place of one of its holes across.
+struct MarkAcross {
+    std::string from; ///< hole of the old part
+    MarkWay way{};
+    Length hole; ///< its diameter
+    Length tool; ///< diameter of the punch, plug, marker or drill
+    std::string thread;
+    bool operator==(const MarkAcross&) const = default;
+};
+
+/// Put a pin, or the drill itself, through the hole just drilled, so that nothing shifts for the next.
+struct PinThrough {
+    std::string from;
+    Length pin;
+    bool operator==(const PinThrough&) const = default;
+};
+
+/// Take the old part off again.
+struct TakeOldPartOff {
+    bool operator==(const TakeOldPartOff&) const = default;
+};
+
+/// Measure between the marks (or holes) of two of its holes before going on.
+struct CompareAcross {
+    std::string from, to;
+    Length expected;
+    Length within; ///< what they may differ by
+    bool operator==(const CompareAcross&) const = default;
+};
+
+/// Drill where a hole's mark is.
+struct DrillMark {
+    std::string from;
+    std::string size; ///< "8.4 mm", "for thread M6"
+    bool operator==(const DrillMark&) const = default;
+};
+
 /// Drill the hole where the spindle stands (or where the mark is).
 struct DrillHole {
     bool operator==(const DrillHole&) const = default;
@@ -184,7 +234,8 @@ struct DrillHole {
 
 using Action = std::variant<PickUpZero, TurnHandwheel, ZeroReadout, KeyCircle, GoToReadout, CentreOnTable, TurnTable,
                             ScribeLine, StrikeCircle, StepChord, PunchMark, CompareMarks, TurnBar, StandOverAxis,
-                            SetPacking, ScribeAlongBar, ScribeAcrossBar, DrillHole>;
+                            SetPacking, ScribeAlongBar, ScribeAcrossBar, LayOldPart, MarkAcross, PinThrough,
+                            TakeOldPartOff, CompareAcross, DrillMark, DrillHole>;
 
 struct Instruction {
     Action action;

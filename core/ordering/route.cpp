@@ -43,6 +43,20 @@ struct Spell {
     std::string operator()(const CompareMarks& a) const {
         return fmt::format("compare {} {} {}", a.from, a.to, a.expected);
     }
+    std::string operator()(const LayOldPart& a) const {
+        return fmt::format("lay {} {} {:.6f} {:.6f} {:.6f} {}", a.zero, a.along, a.at.x.in_mm(), a.at.y.in_mm(),
+                           a.bearing.in_degrees(), a.turned_over * 2 + a.bonded);
+    }
+    std::string operator()(const MarkAcross& a) const {
+        return fmt::format("across {} {} {:.4f} {:.4f} {}", a.from, int(a.way), a.hole.in_mm(), a.tool.in_mm(),
+                           a.thread);
+    }
+    std::string operator()(const PinThrough& a) const { return fmt::format("pin {} {:.4f}", a.from, a.pin.in_mm()); }
+    std::string operator()(const TakeOldPartOff&) const { return "off"; }
+    std::string operator()(const CompareAcross& a) const {
+        return fmt::format("compare across {} {} {:.4f}", a.from, a.to, a.expected.in_mm());
+    }
+    std::string operator()(const DrillMark& a) const { return fmt::format("drill mark {} {}", a.from, a.size); }
     std::string operator()(const DrillHole&) const { return "drill"; }
     std::string operator()(const TurnBar& a) const {
         return fmt::format("turn {} {:.6f} {} {} {:.6f} {:.6f} {:.6f} {} {} {} {}", a.first, a.bearing.in_degrees(),

@@ -22,6 +22,7 @@ Route make_route(const RouteNeeds& needs, const Readout& machine);
 Route make_route(const RouteNeeds& needs, const RotaryTable& machine);
 Route make_route(const RouteNeeds& needs, const LayoutBench& machine);
 Route make_route(const RouteNeeds& needs, const DrillPress& machine);
+Route make_route(const RouteNeeds& needs, const MarksAcross& machine);
 
 /// The point of the work that sits on the middle of a rotary table, from the datum: the centre of the first circle or
 /// arc, or zero where there is none.

@@ -4,6 +4,7 @@
 #include "measure/figures.h"
 #include "ordering/bar_wording.h"
 #include "ordering/handwheel.h"
+#include "ordering/marks_wording.h"
 #include "ordering/route.h"
 
 #include <algorithm>
@@ -357,6 +358,13 @@ struct Say {
             names.push_back(name(index));
         return listed(names);
     }
+
+    Wording operator()(const LayOldPart& lay) const { return lay_words(lay, needs); }
+    Wording operator()(const MarkAcross& mark) const { return mark_words(mark, needs); }
+    Wording operator()(const PinThrough& pin) const { return pin_words(pin, needs); }
+    Wording operator()(const TakeOldPartOff&) const { return take_off_words(); }
+    Wording operator()(const CompareAcross& compare) const { return compare_words(compare, needs); }
+    Wording operator()(const DrillMark& drill) const { return drill_mark_words(drill); }
 
     Wording operator()(const DrillHole&) const {
         const Hole& target = hole(instruction.hole);

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <fmt/format.h>
+#include <fmt/ranges.h>
 
 namespace clockface {
 
@@ -20,6 +21,7 @@ struct KindWord {
     std::string operator()(const RotaryTable&) const { return "rotary table"; }
     std::string operator()(const LayoutBench&) const { return "layout"; }
     std::string operator()(const DrillPress&) const { return "drill press"; }
+    std::string operator()(const MarksAcross&) const { return "marks from the old part"; }
 };
 
 struct Describe {
@@ -42,6 +44,12 @@ struct Describe {
     }
     std::string operator()(const DrillPress&) const {
         return "no cross slide; fence and stop are set with a pin, packing and a caliper";
+    }
+    std::string operator()(const MarksAcross& marks) const {
+        std::vector<std::string> sets;
+        for (const PunchSet& set : marks.punches)
+            sets.push_back(fmt::format("{} to {}", with_unit(set.from, marks.unit), with_unit(set.to, marks.unit)));
+        return fmt::format("punches of {}; transfer screws {}", fmt::join(sets, ", "), fmt::join(marks.screws, ", "));
     }
 };
 
@@ -73,9 +81,24 @@ Shop default_shop() {
         {"Layout bench", "Plate, height gauge, dividers and punch.",
          LayoutBench{Unit::Millimetre, Length::mm(0.02), Length::mm(0.1), Length::mm(0.05)}},
         {"Drill press", "The pillar drill, with fence and stop.", DrillPress{}},
+        {"Marks", "The old part laid on the new piece.", default_marks()},
     };
     shop.kit = default_kit();
     return shop;
+}
+
+MarksAcross default_marks() {
+    const auto mm = [](double value) { return Length::mm(value); };
+    MarksAcross marks;
+    marks.punches = {{mm(2.4), mm(6.4), mm(0.4)}, {mm(8.0), mm(12.5), mm(0.5)}};
+    marks.punch_length = mm(140.0);
+    marks.scriber_reach = mm(24.0);
+    marks.marker_tip = mm(3.4);
+    marks.marker_reach = mm(45.0);
+    marks.screws = {"M5", "M6", "M8"};
+    marks.plugs = {mm(6.0), mm(8.0)};
+    marks.cone = mm(16.0);
+    return marks;
 }
 
 RoundKit default_kit() {

@@ -82,7 +82,26 @@ struct DrillPress {
     bool operator==(const DrillPress&) const = default;
 };
 
-using MachineKind = std::variant<Handwheels, Readout, RotaryTable, LayoutBench, DrillPress>;
+/// Punches of one set: from the smallest to the largest by equal steps.
+struct PunchSet {
+    Length from, to, step;
+    bool operator==(const PunchSet&) const = default;
+};
+
+/// The old part laid on the new piece, and what is in the drawer for getting its holes across.
+struct MarksAcross {
+    Unit unit = Unit::Millimetre;
+    std::vector<PunchSet> punches;   ///< transfer punches; two sets may leave a gap between them
+    Length punch_length;             ///< of a punch, with room to strike it
+    Length scriber_reach;            ///< how deep the bent scriber reaches
+    Length marker_tip, marker_reach; ///< of the long-nosed marker; reach nought: there is none
+    std::vector<std::string> screws; ///< transfer screws, by thread
+    std::vector<Length> plugs;       ///< pointed plugs for blind holes, by diameter
+    Length cone;                     ///< largest hole the coned punch centres itself in; nought: there is none
+    bool operator==(const MarksAcross&) const = default;
+};
+
+using MachineKind = std::variant<Handwheels, Readout, RotaryTable, LayoutBench, DrillPress, MarksAcross>;
 
 struct Machine {
     std::string name;
@@ -106,6 +125,7 @@ Shop default_shop();
 
 /// A made-up drawer for it.
 RoundKit default_kit();
+MarksAcross default_marks();
 
 /// "handwheels", "readout", "rotary table", "layout", "drill press".
 std::string kind_in_words(const MachineKind& kind);

@@ -23,18 +23,25 @@ std::string plain(std::string_view name) {
 
 } // namespace
 
-std::optional<Thread> find_thread(std::string_view name) {
-    static const auto threads = [] {
-        std::map<std::string, Thread> by_name;
+const std::vector<Thread>& all_threads() {
+    static const std::vector<Thread> threads = [] {
+        std::vector<Thread> list;
         for (const auto& row : table_rows(tables::threads_csv))
-            by_name.emplace(plain(row.at(0)), Thread{row.at(0), row.at(1), Length::mm(std::stod(row.at(2))),
-                                                     Length::mm(std::stod(row.at(3)))});
-        return by_name;
+            list.push_back({row.at(0), row.at(1), Length::mm(std::stod(row.at(2))), Length::mm(std::stod(row.at(3)))});
+        return list;
     }();
-    const auto found = threads.find(plain(name));
-    if (found == threads.end())
-        return std::nullopt;
-    return found->second;
+    return threads;
+}
+
+std::optional<Thread> find_thread(std::string_view name) {
+    static const auto by_name = [] {
+        std::map<std::string, const Thread*> index;
+        for (const Thread& each : all_threads())
+            index.emplace(plain(each.name), &each);
+        return index;
+    }();
+    const auto found = by_name.find(plain(name));
+    return found == by_name.end() ? std::nullopt : std::optional(*found->second);
 }
 
 } // namespace clockface

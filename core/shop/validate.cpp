@@ -1,5 +1,7 @@
 #include "shop/validate.h"
 
+#include "shop/threads.h"
+
 #include <cmath>
 #include <fmt/format.h>
 #include <set>
@@ -68,6 +70,31 @@ struct KindFault {
         return step_fault(place + ".measured_to", bench.measured_to);
     }
     Fault operator()(const DrillPress&) const { return std::nullopt; }
+    Fault operator()(const MarksAcross& marks) const {
+        for (const PunchSet& set : marks.punches) {
+            if (Fault found = step_fault(place + ".punches", set.step))
+                return found;
+            if (!(set.from > Length{}) || set.to < set.from || set.to > Length::mm(1000.0))
+                return Problem{place + ".punches", "A set of punches runs from a small diameter to a larger one."};
+        }
+        for (const Length each : marks.plugs)
+            if (Fault found = range_fault(place + ".plugs", each.in_mm(), 0.1, 1000.0,
+                                          "A plug's diameter above nought and up to a metre would do."))
+                return found;
+        const std::pair<const char*, Length> lengths[] = {{".punch_length", marks.punch_length},
+                                                          {".scriber_reach", marks.scriber_reach},
+                                                          {".marker_tip", marks.marker_tip},
+                                                          {".marker_reach", marks.marker_reach},
+                                                          {".cone", marks.cone}};
+        for (const auto& [what, length] : lengths)
+            if (Fault found = range_fault(place + what, length.in_mm(), 0.0, 1000.0,
+                                          "A length of nought up to a metre would do."))
+                return found;
+        for (const std::string& screw : marks.screws)
+            if (!find_thread(screw))
+                return Problem{place + ".screws", "There is no thread named " + screw + ". One such as M6 would do."};
+        return std::nullopt;
+    }
 };
 
 } // namespace

@@ -4,6 +4,7 @@
 #include "simulate/bar_operator.h"
 #include "simulate/bench.h"
 #include "simulate/lost_motion.h"
+#include "simulate/marks_operator.h"
 
 #include <algorithm>
 #include <cmath>
@@ -272,6 +273,7 @@ struct BenchFor {
     Proof operator()(const Readout& machine) const { return ReadoutBench(job, holes, machine).work_off(route); }
     Proof operator()(const RotaryTable& machine) const { return RotaryBench(job, holes, machine).work_off(route); }
     Proof operator()(const DrillPress&) const { return PressBench(job, holes).work_off(route); }
+    Proof operator()(const MarksAcross&) const { return carry_out_by_marks(route, job, holes); }
     Proof operator()(const LayoutBench& machine) const { return LayoutPlate(job, holes, machine).work_off(route); }
 };
 

@@ -22,6 +22,8 @@ const std::vector<std::string> kind_words = {"outside", "inside", "over-pins", "
 const std::vector<std::string> instrument_words = {"caliper",    "rule",         "height-gauge",
                                                    "protractor", "straightedge", "try-square"};
 const std::vector<std::string> design_words = {"circle", "row", "symmetric", "round"};
+const std::vector<std::string> mark_words = {"punch",  "screw",         "plug",   "cone",   "scribe",
+                                             "marker", "drill-through", "bonded", "measure"};
 const std::string not_at_hand = "not-at-hand";
 
 std::string lower(std::string_view text) {
@@ -145,8 +147,8 @@ bool has_value(ReadingKind kind) {
 }
 
 void read_hole(Line& line, OldPart& part) {
-    static const std::vector<std::string> stops = {"at",    "tapped",    "pin",        "bolt", "as",
-                                                   "depth", "head-room", "free-round", "blind"};
+    static const std::vector<std::string> stops = {"at",    "tapped",    "pin",        "bolt",  "as",
+                                                   "depth", "head-room", "free-round", "blind", "by"};
     OldHole hole;
     hole.name = line.word("The hole's name");
     hole.diameter = line.length("The diameter");
@@ -169,6 +171,8 @@ void read_hole(Line& line, OldPart& part) {
             hole.access.head_room = line.length("The head room");
         } else if (line.is("free-round")) {
             hole.access.free_round = line.length("The room beside it");
+        } else if (line.is("by")) {
+            hole.access.way = static_cast<MarkWay>(line.one_of(mark_words, "The way of marking"));
         } else if (line.is("as")) {
             const Result<ReadHole> read = read_hole_size(line.until(stops), line.unit());
             if (!read)
@@ -349,6 +353,8 @@ std::string hole_line(const OldHole& hole, Unit unit) {
         out += " blind";
     add("head-room", hole.access.head_room);
     add("free-round", hole.access.free_round);
+    if (hole.access.way)
+        out += " by " + mark_words.at(static_cast<std::size_t>(*hole.access.way));
     return out;
 }
 

@@ -6,7 +6,7 @@
 //   instrument caliper 0.03 to 150            caliper, rule, height-gauge, protractor, straightedge, try-square
 //   instrument height-gauge 0.02 not-at-hand
 //   hole H1 8.21 at 12 40                     name, diameter, place in the sketch
-//   hole H2 6.65 tapped at 60 42 pin 6 bolt 8 as M8 depth 12 blind head-room 30 free-round 15
+//   hole H2 6.65 tapped at 60 42 pin 6 bolt 8 as M8 depth 12 blind head-room 30 free-round 15 by screw
 //   edge base from 0 0 to 120 0
 //   outside H1 H2 63.42                       outside inside over-pins between-pins centres
 //   wall H1 base 7.9                          wall far-side height

@@ -1,0 +1,444 @@
+#include "part/part_board.h"
+
+#include "measure/figures.h"
+
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QPushButton>
+#include <QWheelEvent>
+#include <algorithm>
+#include <cmath>
+
+namespace clockface::app {
+
+namespace {
+
+constexpr double margin_pixels = 70.0, grip_pixels = 14.0, drag_begins = 4.0;
+
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
+
+Point turned(Point at, Angle by) {
+    return {at.x * by.cosine() - at.y * by.sine(), at.x * by.sine() + at.y * by.cosine()};
+}
+
+// Errors are drawn this much enlarged: a round figure that makes the largest about 30 pixels.
+double enlargement(double largest_pixels) {
+    for (const double each : {1.0, 2.0, 5.0, 10.0, 20.0, 50.0, 100.0, 200.0})
+        if (largest_pixels * each > 22.0)
+            return each;
+    return 500.0;
+}
+
+} // namespace
+
+OldPart with_hole(OldPart part, Point sketched) {
+    OldHole hole;
+    int number = static_cast<int>(part.holes.size()) + 1;
+    do
+        hole.name = "H" + std::to_string(number++);
+    while (hole_index(part, hole.name) >= 0);
+    hole.sketched = sketched;
+    hole.diameter = part.holes.empty() ? Length::mm(8.0) : part.holes.back().diameter;
+    part.holes.push_back(hole);
+    return part;
+}
+
+PartBoard::PartBoard(Document& document, PartSelection& selection, QWidget* parent)
+    : QWidget(parent)
+    , m_document(document)
+    , m_selection(selection)
+    , m_look(&Look::day()) {
+    setObjectName(QStringLiteral("partBoard"));
+    setAccessibleName(tr("the old part"));
+    setFocusPolicy(Qt::StrongFocus);
+    setMouseTracking(true);
+    m_edge_button = new QPushButton(tr("Sketch an edge"), this);
+    m_edge_button->setObjectName(QStringLiteral("sketchEdge"));
+    m_edge_button->setAccessibleName(m_edge_button->text());
+    m_edge_button->setToolTip(tr("A straight edge that is measured from: click its two ends (E)"));
+    m_edge_button->setProperty("onBoard", true);
+    m_edge_button->setFocusPolicy(Qt::TabFocus);
+    m_edge_button->adjustSize();
+    m_edge_button->move(10, 10);
+    connect(m_edge_button, &QPushButton::clicked, this, &PartBoard::begin_edge);
+    connect(&document, &Document::changed, this, &PartBoard::follow);
+    connect(&selection, &PartSelection::changed, this, qOverload<>(&QWidget::update));
+}
+
+void PartBoard::set_look(const Look& look) {
+    m_look = &look;
+    update();
+}
+
+void PartBoard::follow() {
+    if (!isVisible())
+        return;
+    if (m_fitted && !m_dragged)
+        fit();
+    update();
+}
+
+PartBoard::Frame PartBoard::frame() const {
+    const OldPart& part = m_document.job().old_part;
+    const Survey& found = m_document.survey();
+    Frame out;
+    if (found.zero < 0)
+        return out;
+    out.origin = part.holes[static_cast<std::size_t>(found.zero)].sketched;
+    double sketched = 0.0, surveyed = 0.0;
+    for (std::size_t i = 0; i < part.holes.size(); ++i) {
+        sketched += distance(part.holes[i].sketched, out.origin).in_mm();
+        surveyed += hypot(found.holes[i].drawn.x, found.holes[i].drawn.y).in_mm();
+    }
+    if (sketched > 0.0 && surveyed > 0.0)
+        out.scale = surveyed / sketched;
+    if (found.along >= 0 && found.along_edge) {
+        const OldEdge& edge = part.edges[static_cast<std::size_t>(found.along)];
+        out.turn = bearing_of(edge.from, edge.to);
+    } else if (found.along >= 0) {
+        out.turn = bearing_of(out.origin, part.holes[static_cast<std::size_t>(found.along)].sketched);
+    }
+    return out;
+}
+
+Point PartBoard::on_board(Point sketched) const {
+    const Frame at = frame();
+    return (sketched - at.origin) * at.scale;
+}
+
+Point PartBoard::in_sketch(QPointF at) const {
+    const Frame here = frame();
+    return m_map.to_metal(at) * (1.0 / here.scale) + here.origin;
+}
+
+Point PartBoard::place(int hole) const {
+    const auto index = static_cast<std::size_t>(hole);
+    const OldHole& old = m_document.job().old_part.holes[index];
+    if (m_dragged && *m_dragged == old.name && m_dragged_to)
+        return on_board(*m_dragged_to);
+    return turned(m_document.survey().holes[index].drawn, frame().turn);
+}
+
+std::optional<QPointF> PartBoard::position_of(const std::string& hole) const {
+    const int index = hole_index(m_document.job().old_part, hole);
+    return index < 0 ? std::nullopt : std::optional(m_map.to_screen(place(index)));
+}
+
+void PartBoard::fit() {
+    m_fitted = true;
+    const OldPart& part = m_document.job().old_part;
+    Point low{Length::mm(HUGE_VAL), Length::mm(HUGE_VAL)}, high{Length::mm(-HUGE_VAL), Length::mm(-HUGE_VAL)};
+    const auto take = [&](Point at) {
+        low = {std::min(low.x, at.x), std::min(low.y, at.y)};
+        high = {std::max(high.x, at.x), std::max(high.y, at.y)};
+    };
+    for (int i = 0; i < static_cast<int>(part.holes.size()); ++i)
+        take(place(i));
+    for (const OldEdge& edge : part.edges) {
+        take(on_board(edge.from));
+        take(on_board(edge.to));
+    }
+    if (part.holes.empty() && part.edges.empty()) {
+        take({});
+        take({Length::mm(160.0), Length::mm(110.0)});
+    }
+    const double w = std::max(40.0, (high.x - low.x).in_mm()), h = std::max(30.0, (high.y - low.y).in_mm());
+    m_map.pixels_per_mm =
+        std::max(0.05, std::min((width() - 2 * margin_pixels) / w, (height() - 2 * margin_pixels) / h));
+    const Point middle = (low + high) * 0.5;
+    m_map.middle = QPointF(width() / 2.0 - m_map.pixels(middle.x), height() / 2.0 + m_map.pixels(middle.y));
+    update();
+}
+
+void PartBoard::resizeEvent(QResizeEvent*) {
+    if (m_fitted)
+        fit();
+}
+
+int PartBoard::hole_at(QPointF at) const {
+    const OldPart& part = m_document.job().old_part;
+    int best = -1;
+    double least = HUGE_VAL;
+    for (int i = 0; i < static_cast<int>(part.holes.size()); ++i) {
+        const double away = QLineF(at, m_map.to_screen(place(i))).length();
+        const double reach =
+            std::max(grip_pixels, m_map.pixels(part.holes[static_cast<std::size_t>(i)].diameter) / 2.0);
+        if (away < reach && away < least) {
+            least = away;
+            best = i;
+        }
+    }
+    return best;
+}
+
+void PartBoard::add_hole(Point sketched) {
+    Job next = m_document.settled();
+    next.old_part = with_hole(std::move(next.old_part), sketched);
+    const std::string name = next.old_part.holes.back().name;
+    if (const auto kept = m_document.edit(tr("sketching a hole"), next); !kept)
+        emit told(q(kept.error().text()));
+    else
+        m_selection.select_hole(name);
+}
+
+void PartBoard::move_hole(const std::string& name, Point sketched) {
+    Job next = m_document.settled();
+    next.old_part.holes[static_cast<std::size_t>(hole_index(next.old_part, name))].sketched = sketched;
+    if (const auto kept = m_document.edit(tr("moving a sketched hole"), next); !kept)
+        emit told(q(kept.error().text()));
+}
+
+void PartBoard::add_edge(Point from, Point to) {
+    Job next = m_document.settled();
+    static const char* const usual[] = {"base", "side", "far", "top"};
+    OldEdge edge{"edge1", from, to};
+    int number = 1;
+    for (const char* name : usual)
+        if (hole_index(next.old_part, name) < 0 && edge_index(next.old_part, name) < 0) {
+            edge.name = name;
+            break;
+        }
+    while (edge_index(next.old_part, edge.name) >= 0)
+        edge.name = "edge" + std::to_string(++number);
+    next.old_part.edges.push_back(edge);
+    if (const auto kept = m_document.edit(tr("sketching an edge"), next); !kept)
+        emit told(q(kept.error().text()));
+}
+
+void PartBoard::begin_edge() {
+    m_edging = true;
+    m_edge_from.reset();
+    setFocus();
+    emit told(tr("Click the two ends of a straight edge, from left to right or upwards. Escape ends."));
+}
+
+void PartBoard::mousePressEvent(QMouseEvent* event) {
+    if (event->button() != Qt::LeftButton)
+        return;
+    const Point at = in_sketch(event->position());
+    if (m_edging) {
+        if (!m_edge_from) {
+            m_edge_from = at;
+        } else {
+            const Point from = *m_edge_from;
+            m_edging = false;
+            m_edge_from.reset();
+            add_edge(from, at);
+        }
+        return update();
+    }
+    const int hole = hole_at(event->position());
+    if (hole < 0)
+        return add_hole(at);
+    const std::string& name = m_document.job().old_part.holes[static_cast<std::size_t>(hole)].name;
+    m_selection.select_hole(name);
+    m_dragged = name;
+    m_dragged_to.reset();
+}
+
+void PartBoard::mouseMoveEvent(QMouseEvent* event) {
+    if (!m_dragged)
+        return;
+    const QPointF from = m_map.to_screen(place(hole_index(m_document.job().old_part, *m_dragged)));
+    if (m_dragged_to || QLineF(from, event->position()).length() > grip_pixels + drag_begins) {
+        m_dragged_to = in_sketch(event->position());
+        update();
+    }
+}
+
+void PartBoard::mouseReleaseEvent(QMouseEvent*) {
+    const auto dragged = std::exchange(m_dragged, std::nullopt);
+    const auto to = std::exchange(m_dragged_to, std::nullopt);
+    if (dragged && to)
+        move_hole(*dragged, *to);
+}
+
+void PartBoard::wheelEvent(QWheelEvent* event) {
+    m_fitted = false;
+    const double factor = std::pow(1.0015, event->angleDelta().y());
+    const QPointF about = event->position();
+    m_map.pixels_per_mm = std::clamp(m_map.pixels_per_mm * factor, 0.02, 2000.0);
+    m_map.middle = about + (m_map.middle - about) * factor;
+    update();
+}
+
+void PartBoard::keyPressEvent(QKeyEvent* event) {
+    const OldPart& part = m_document.job().old_part;
+    const int chosen = hole_index(part, m_selection.hole());
+    const int many = static_cast<int>(part.holes.size());
+    const auto choose = [&](int by) {
+        if (many > 0)
+            m_selection.select_hole(
+                part.holes[static_cast<std::size_t>(((chosen < 0 ? 0 : chosen + by) + many) % many)].name);
+    };
+    switch (event->key()) {
+    case Qt::Key_Right:
+    case Qt::Key_Down:
+        return choose(1);
+    case Qt::Key_Left:
+    case Qt::Key_Up:
+        return choose(-1);
+    case Qt::Key_F:
+        return fit();
+    case Qt::Key_E:
+        return begin_edge();
+    case Qt::Key_Escape:
+        if (!m_edging)
+            break;
+        m_edging = false;
+        m_edge_from.reset();
+        return update();
+    default:
+        break;
+    }
+    QWidget::keyPressEvent(event);
+}
+
+void PartBoard::paint_edges(QPainter& painter) const {
+    const OldPart& part = m_document.job().old_part;
+    const Survey& found = m_document.survey();
+    for (std::size_t i = 0; i < part.edges.size(); ++i) {
+        const OldEdge& edge = part.edges[i];
+        Point from = on_board(edge.from), to = on_board(edge.to);
+        const bool read = std::any_of(part.readings.begin(), part.readings.end(), [&](const Reading& each) {
+            return std::find(each.between.begin(), each.between.end(), edge.name) != each.between.end();
+        });
+        if (read) { // where the readings have it: both ends brought square onto the line
+            const SurveyedEdge& line = found.edges[i];
+            const Angle along = line.bearing + frame().turn;
+            const auto onto = [&](Point at) {
+                const Length t = at.x * along.cosine() + at.y * along.sine();
+                return polar(t, along) + polar(line.offset, along + Angle::degrees(90.0));
+            };
+            from = onto(from);
+            to = onto(to);
+        }
+        const QPointF a = m_map.to_screen(from), b = m_map.to_screen(to);
+        painter.setPen(QPen(m_look->scribed, 3.0));
+        painter.drawLine(a, b);
+        painter.setPen(QPen(m_look->faint, 1.0));
+        const QLineF line(a, b);
+        const QPointF out = (QPointF(-line.dy(), line.dx()) / std::max(line.length(), 1.0)) * 9.0;
+        for (double t = 0.02; t < 1.0; t += 12.0 / std::max(line.length(), 12.0))
+            painter.drawLine(line.pointAt(t),
+                             line.pointAt(t) + out - QPointF(line.dx(), line.dy()) / line.length() * 6.0);
+        painter.setPen(m_look->scribed);
+        painter.setFont(type(10.5, true));
+        painter.drawText(line.pointAt(0.82) + out * 2.2 + QPointF(0, 5), q(edge.name));
+    }
+    if (m_edging && m_edge_from) {
+        painter.setPen(QPen(m_look->brass_on_dark, 2.0));
+        painter.drawEllipse(m_map.to_screen(on_board(*m_edge_from)), 6.0, 6.0);
+    }
+}
+
+void PartBoard::paint_readings(QPainter& painter) const {
+    const OldPart& part = m_document.job().old_part;
+    const Survey& found = m_document.survey();
+    for (std::size_t i = 0; i < part.readings.size(); ++i) {
+        const Reading& reading = part.readings[i];
+        const bool chosen = static_cast<int>(i) == m_selection.reading();
+        const bool doubtful = !found.readings[i].doubt.empty();
+        QPolygonF way;
+        for (const std::string& name : reading.between)
+            if (const int hole = hole_index(part, name); hole >= 0)
+                way << m_map.to_screen(place(hole));
+        if (way.size() == 1 && reading.between.size() > 1)
+            if (const int edge = edge_index(part, reading.between[1]); edge >= 0) {
+                const SurveyedEdge& line = found.edges[static_cast<std::size_t>(edge)];
+                const Angle along = line.bearing + frame().turn;
+                const Point at = place(hole_index(part, reading.between[0]));
+                const Length t = at.x * along.cosine() + at.y * along.sine();
+                way << m_map.to_screen(polar(t, along) + polar(line.offset, along + Angle::degrees(90.0)));
+            }
+        if (way.size() < 2)
+            continue;
+        const QColor colour = chosen ? m_look->brass_on_dark : m_look->faint;
+        painter.setPen(QPen(doubtful ? m_look->brass_on_dark : colour,
+                            chosen     ? 3.0
+                            : doubtful ? 2.4
+                                       : 1.0,
+                            doubtful         ? Qt::DashLine
+                            : reading.struck ? Qt::DotLine
+                                             : Qt::SolidLine));
+        painter.drawPolyline(way);
+        if (doubtful) {
+            const QPointF middle = (way[0] + way[1]) / 2.0;
+            painter.setBrush(m_look->stop);
+            painter.setPen(QPen(m_look->scribed, 1.4));
+            painter.drawEllipse(middle, 12.0, 12.0);
+            painter.setFont(type(11, true));
+            painter.setPen(Qt::white);
+            painter.drawText(QRectF(middle - QPointF(12, 12), QSizeF(24, 24)), Qt::AlignCenter, QStringLiteral("?"));
+        }
+    }
+}
+
+void PartBoard::paint_holes(QPainter& painter) const {
+    const OldPart& part = m_document.job().old_part;
+    const Survey& found = m_document.survey();
+    double largest = 0.0;
+    for (const SurveyedHole& hole : found.holes)
+        if (hole.at)
+            largest = std::max(largest, m_map.pixels(hole.spread.major) * nineteen_in_twenty);
+    const double times = enlargement(largest);
+    for (int i = 0; i < static_cast<int>(part.holes.size()); ++i) {
+        const OldHole& old = part.holes[static_cast<std::size_t>(i)];
+        const SurveyedHole& hole = found.holes[static_cast<std::size_t>(i)];
+        const QPointF at = m_map.to_screen(place(i));
+        const double r = std::max(4.0, m_map.pixels(old.diameter) / 2.0);
+        const bool chosen = old.name == m_selection.hole();
+        painter.setPen(QPen(chosen ? m_look->brass_on_dark : m_look->scribed, chosen ? 2.6 : 1.6,
+                            hole.at ? Qt::SolidLine : Qt::DashLine));
+        painter.setBrush(hole.at ? QBrush(m_look->surround) : QBrush(Qt::NoBrush));
+        painter.drawEllipse(at, r, r);
+        if (old.tapped) {
+            painter.setBrush(Qt::NoBrush);
+            painter.drawArc(QRectF(at - QPointF(r + 4, r + 4), QSizeF(2 * r + 8, 2 * r + 8)), 90 * 16, 270 * 16);
+        }
+        if (hole.at && hole.spread.major > Length{}) {
+            painter.save();
+            painter.translate(at);
+            painter.rotate(-(hole.spread.bearing + frame().turn).in_degrees());
+            painter.setPen(QPen(m_look->good_on_dark, 2.0));
+            painter.setBrush(Qt::NoBrush);
+            painter.drawEllipse(QPointF(), m_map.pixels(hole.spread.major) * nineteen_in_twenty * times,
+                                m_map.pixels(hole.spread.minor) * nineteen_in_twenty * times);
+            painter.restore();
+        }
+        painter.setPen(chosen ? m_look->brass_on_dark : m_look->scribed);
+        painter.setFont(type(11, true));
+        painter.drawText(at + QPointF(r + 7.0, -r * 0.4 - 4.0),
+                         q(old.name) + (hole.at ? QString() : QStringLiteral(" ?")));
+    }
+    if (largest > 0.0) {
+        painter.setPen(m_look->good_on_dark);
+        painter.setFont(type(10));
+        painter.drawText(
+            QRectF(12, height() - 34.0, width() - 24.0, 24.0), Qt::AlignLeft | Qt::AlignVCenter,
+            tr("Rings: where the middle is, nineteen times in twenty, drawn %1 times as large").arg(times));
+    }
+}
+
+void PartBoard::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.fillRect(rect(), m_look->air);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(m_look->board);
+    painter.drawRoundedRect(QRectF(rect()).adjusted(26, 48, -26, -42), 18, 18);
+    if (m_document.job().old_part.holes.empty()) {
+        painter.setPen(m_look->scribed);
+        painter.setFont(type(15));
+        painter.drawText(QRectF(rect()).adjusted(60, 0, -60, 0), Qt::AlignCenter | Qt::TextWordWrap,
+                         tr("Click where the old part's holes are. Roughly is enough: the readings put them right."));
+    }
+    paint_readings(painter);
+    paint_edges(painter);
+    paint_holes(painter);
+}
+
+} // namespace clockface::app

@@ -1,0 +1,80 @@
+// The old part to copy from: its readings, the design behind them, how it is laid on the new piece, and marks.
+#pragma once
+
+#include "part/part_board.h"
+#include "part/reading_picture.h"
+#include "part/reading_table.h"
+#include "slips/slip.h"
+#include "survey/designs.h"
+
+#include <QLineEdit>
+
+class QStackedWidget;
+class QTableView;
+class QToolButton;
+
+namespace clockface::app {
+
+class PartSlip : public Slip {
+    Q_OBJECT
+public:
+    PartSlip(Document& document, Selection& selection, PartSelection& chosen, QWidget* parent = nullptr);
+
+    void set_look(const Look& look);
+    enum Page { Readings, Holes, Copy, Marks, pages };
+    void show_page(Page page);
+    void tell(const QString& sentence);
+
+signals:
+    void leave_wanted();
+    void edge_wanted();
+    void order_wanted(); ///< the copy is to be made by marks: their list
+
+protected:
+    void refresh() override;
+
+private:
+    PartSelection& m_chosen;
+    ReadingTable m_model;
+    QStackedWidget* m_pages;
+    QList<QToolButton*> m_tabs;
+    QLabel* m_told;
+
+    // Readings
+    QLineEdit *m_kind, *m_one, *m_two, *m_three, *m_figure;
+    ReadingPicture* m_picture;
+    QTableView* m_table;
+    QLabel* m_words;
+    QPushButton* m_next;
+    // Holes, Copy, Marks: built anew when what they speak of changes
+    QVBoxLayout *m_hole_box, *m_design_box, *m_copy_box, *m_marks_box;
+    QLabel *m_fit, *m_way_words;
+    QToolButton *m_as_seen, *m_turned_over;
+    QString m_built;
+    QList<Sentence*> m_sentences;
+
+    QWidget* readings_page();
+    QWidget* holes_page();
+    QWidget* copy_page();
+    QWidget* marks_page();
+    QWidget* page_of(QVBoxLayout*& box);
+    void build();
+    void build_hole();
+    void build_designs();
+    void build_laying();
+    void build_marks();
+    [[nodiscard]] QString structure() const;
+    [[nodiscard]] std::optional<ReadingKind> kind_typed() const;
+    void follow_kind();
+    void step_on(QLineEdit* from);
+    void add_reading();
+    void paste();
+    void take_next();
+    void take(const Proposal& proposal);
+    void lay(bool mirrored);
+    void edit(const QString& step, const Job& next);
+    void show_words();
+    void show_fit();
+};
+
+} // namespace clockface::app

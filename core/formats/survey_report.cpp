@@ -1,0 +1,143 @@
+#include "formats/survey_report.h"
+
+#include "formats/json_reader.h"
+#include "measure/figures.h"
+#include "survey/designs.h"
+#include "survey/fits.h"
+#include "survey/marks.h"
+#include "survey/part_text.h"
+
+#include <cmath>
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+using ordered = nlohmann::ordered_json;
+
+std::string figure(double mm, Unit unit, Sign sign = Sign::WhenNegative) {
+    return decimal(mm / millimetres_in(unit), unit == Unit::Inch ? 4 : 3, sign);
+}
+
+std::optional<WayAcross> way_of(const OldPart& part, const Survey& survey, std::size_t hole, const Shop& shop) {
+    const SurveyedHole& place = survey.holes[hole];
+    return way_taken(part.holes[hole], part.marking, marks_drawer(shop),
+                     place.at ? std::optional(place.spread.major * nineteen_in_twenty) : std::nullopt);
+}
+
+std::string next_words(const NextReading& next) {
+    std::string names;
+    for (const std::string& each : next.between)
+        names += " " + each;
+    return fmt::format("{}{}. {}", word_of(next.kind), names, next.reason);
+}
+
+} // namespace
+
+const MarksAcross& marks_drawer(const Shop& shop) {
+    static const MarksAcross made_up = default_marks();
+    for (const Machine& each : shop.machines)
+        if (const auto* marks = std::get_if<MarksAcross>(&each.kind))
+            return *marks;
+    return made_up;
+}
+
+std::string survey_to_text(const OldPart& part, const Survey& survey, const Shop& shop) {
+    const Unit unit = part.unit;
+    std::string out = fmt::format("Places in {}, error nineteen times in twenty\n", unit_word(unit));
+    for (const SurveyedHole& hole : survey.holes)
+        out += hole.at ? fmt::format("  {:8} {:>10} {:>10}   ± {}\n", hole.name,
+                                     figure(hole.at->x.in_mm(), unit, Sign::Always),
+                                     figure(hole.at->y.in_mm(), unit, Sign::Always),
+                                     figure(hole.spread.major.in_mm() * nineteen_in_twenty, unit))
+                       : fmt::format("  {:8} no place: {}\n", hole.name, hole.open);
+    out += fmt::format("\nReadings ({} more than needed)\n", survey.spare);
+    for (std::size_t i = 0; i < part.readings.size(); ++i) {
+        const Leftover& left = survey.readings[i];
+        const bool angle =
+            part.readings[i].kind == ReadingKind::AngleAt || part.readings[i].kind == ReadingKind::Square;
+        const std::string over = part.readings[i].struck ? "struck out"
+                                 : angle                 ? decimal(left.leftover, 2, Sign::Always) + "°"
+                                                         : figure(left.leftover, unit, Sign::Always);
+        out += fmt::format("  {:3}  {:40} left over {}{}{}\n", i + 1, to_line(part.readings[i], unit), over,
+                           left.doubt.empty() ? "" : "   " + left.doubt, left.set_aside ? " Set aside." : "");
+    }
+    if (!survey.sentences.empty())
+        out += "\n";
+    for (const std::string& each : survey.sentences)
+        out += each + "\n";
+    if (survey.next)
+        out += "Next reading: " + next_words(*survey.next) + "\n";
+    if (const auto likely = proposals(part, survey); !likely.empty()) {
+        out += "\nLikely designs\n";
+        for (const Proposal& each : likely)
+            out += fmt::format("  {}{}\n", each.sentence, each.fits() ? "" : " It hardly fits.");
+    }
+    const FitCheck fit = check_fit(part, survey, usual_making_error);
+    if (!fit.pairs.empty())
+        out += fmt::format("\nBolting up: {} of play left at the worst hole, {}; {} of {} drawn copies go together.\n",
+                           figure(fit.left.in_mm(), unit), fit.worst, std::lround(fit.share * fit.draws), fit.draws);
+    out += "\nMarks\n";
+    for (std::size_t i = 0; i < part.holes.size(); ++i) {
+        const auto way = way_of(part, survey, i, shop);
+        out += way ? fmt::format("  {:8} by {}, within {}{}. {}\n", part.holes[i].name, in_words(way->way),
+                                 figure(way->expected.in_mm(), unit),
+                                 way->holds ? "" : ", which is more than is wanted", way->reason)
+                   : fmt::format("  {:8} no way to get it across\n", part.holes[i].name);
+    }
+    return out;
+}
+
+std::string survey_to_json(const OldPart& part, const Survey& survey, const Shop& shop) {
+    ordered out{{"clockface", "survey"}, {"version", 1}, {"settled", survey.settled()}};
+    out["zero"] = survey.zero < 0 ? "" : part.holes[static_cast<std::size_t>(survey.zero)].name;
+    out["spare_readings"] = survey.spare;
+    out["scatter"] = survey.scatter;
+    out["holes"] = ordered::array();
+    for (std::size_t i = 0; i < survey.holes.size(); ++i) {
+        const SurveyedHole& hole = survey.holes[i];
+        ordered one{{"name", hole.name}};
+        if (hole.at) {
+            one["x"] = hole.at->x.in_mm();
+            one["y"] = hole.at->y.in_mm();
+            one["error"] = {{"major", hole.spread.major.in_mm()},
+                            {"minor", hole.spread.minor.in_mm()},
+                            {"bearing", hole.spread.bearing.in_degrees()}};
+        } else {
+            one["open"] = hole.open;
+        }
+        if (const auto way = way_of(part, survey, i, shop))
+            one["mark"] = {{"by", in_words(way->way)}, {"within", way->expected.in_mm()}, {"holds", way->holds}};
+        out["holes"].push_back(std::move(one));
+    }
+    out["readings"] = ordered::array();
+    for (std::size_t i = 0; i < part.readings.size(); ++i) {
+        const Leftover& left = survey.readings[i];
+        ordered one{{"reading", to_line(part.readings[i], part.unit)},
+                    {"used", left.used},
+                    {"left_over", left.leftover},
+                    {"ratio", left.ratio},
+                    {"expected", left.expected},
+                    {"controlled", left.controlled}};
+        if (!left.doubt.empty())
+            one["doubt"] = left.doubt;
+        out["readings"].push_back(std::move(one));
+    }
+    out["sentences"] = survey.sentences;
+    if (survey.next)
+        out["next_reading"] = {
+            {"kind", word_of(survey.next->kind)}, {"between", survey.next->between}, {"reason", survey.next->reason}};
+    out["designs"] = ordered::array();
+    for (const Proposal& each : proposals(part, survey))
+        out["designs"].push_back({{"sentence", each.sentence},
+                                  {"worst", each.worst.in_mm()},
+                                  {"expected", each.expected.in_mm()},
+                                  {"fits", each.fits()}});
+    const FitCheck fit = check_fit(part, survey, usual_making_error);
+    out["bolting_up"] = {
+        {"play_left", fit.left.in_mm()}, {"worst", fit.worst}, {"share", fit.share}, {"draws", fit.draws}};
+    return out.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
+}
+
+} // namespace clockface

@@ -1,0 +1,174 @@
+#include "survey/fits.h"
+
+#include "shop/threads.h"
+
+#include <Eigen/Cholesky>
+#include <Eigen/Core>
+
+#include <algorithm>
+#include <cmath>
+#include <random>
+
+namespace clockface {
+
+namespace {
+
+constexpr double clears_by = 0.02; // of the bolt's diameter
+
+struct Flat {
+    double x, y;   // of the old hole, from the middle of all
+    double dx, dy; // of the copy's hole from it
+    double play;
+};
+
+double excess(const Flat& pair, const Eigen::Vector3d& by) {
+    return std::hypot(pair.dx + by[0] - by[2] * pair.y, pair.dy + by[1] + by[2] * pair.x) - pair.play;
+}
+
+/// Least largest excess over all pushes. The excess of a pair is a distance less a constant, so it is convex in the
+/// push, and so is the largest of them; it is approached from above by log(sum(exp(k excess))) / k with growing k,
+/// whose valley Newton's steps find.
+double least_excess(const std::vector<Flat>& pairs, Eigen::Vector3d& by) {
+    const auto largest = [&](const Eigen::Vector3d& at) {
+        double most = -HUGE_VAL;
+        for (const Flat& pair : pairs)
+            most = std::max(most, excess(pair, at));
+        return most;
+    };
+    const auto smooth = [&](const Eigen::Vector3d& at, double k) {
+        const double most = largest(at);
+        double sum = 0.0;
+        for (const Flat& pair : pairs)
+            sum += std::exp(k * (excess(pair, at) - most));
+        return most + std::log(sum) / k;
+    };
+    for (double k = 8.0; k < 20'000.0; k *= 4.0)
+        for (int step = 0; step < 12; ++step) {
+            const double most = largest(by);
+            double sum = 0.0;
+            Eigen::Vector3d slope = Eigen::Vector3d::Zero();
+            Eigen::Matrix3d bend = Eigen::Matrix3d::Zero();
+            for (const Flat& pair : pairs) {
+                const double weight = std::exp(k * (excess(pair, by) - most));
+                const double ux = pair.dx + by[0] - by[2] * pair.y, uy = pair.dy + by[1] + by[2] * pair.x;
+                const double length = std::sqrt(ux * ux + uy * uy + 1e-12);
+                Eigen::Matrix<double, 2, 3> move;
+                move << 1.0, 0.0, -pair.y, 0.0, 1.0, pair.x;
+                const Eigen::Vector2d unit(ux / length, uy / length);
+                const Eigen::Vector3d own = move.transpose() * unit;
+                const Eigen::Matrix2d curve = (Eigen::Matrix2d::Identity() - unit * unit.transpose()) / length;
+                sum += weight;
+                slope += weight * own;
+                bend += weight * (k * own * own.transpose() + move.transpose() * curve * move);
+            }
+            slope /= sum;
+            bend = bend / sum - k * slope * slope.transpose();
+            bend.diagonal().array() += 1e-9 * bend.diagonal().maxCoeff() + 1e-12;
+            const Eigen::Vector3d go = -bend.ldlt().solve(slope);
+            const double now = smooth(by, k);
+            double share = 1.0;
+            while (share > 1e-6 && !(smooth(by + share * go, k) < now))
+                share /= 2.0;
+            if (share <= 1e-6 || go.norm() * share < 1e-9)
+                break;
+            by += share * go;
+        }
+    return largest(by);
+}
+
+std::vector<Flat> flat(const std::vector<BoltedPair>& pairs) {
+    double mx = 0.0, my = 0.0;
+    for (const BoltedPair& each : pairs) {
+        mx += each.at.x.in_mm() / static_cast<double>(pairs.size());
+        my += each.at.y.in_mm() / static_cast<double>(pairs.size());
+    }
+    std::vector<Flat> out;
+    for (const BoltedPair& each : pairs)
+        out.push_back({each.at.x.in_mm() - mx, each.at.y.in_mm() - my, each.off.x.in_mm(), each.off.y.in_mm(),
+                       each.play.in_mm()});
+    return out;
+}
+
+double normal(std::mt19937& dice) { // Box and Muller: the same draws on every machine
+    const auto share = [&] { return (static_cast<double>(dice()) + 0.5) / 4294967296.0; };
+    return std::sqrt(-2.0 * std::log(share())) * std::cos(6.283185307179586 * share());
+}
+
+} // namespace
+
+std::optional<Length> bolt_of(const OldHole& hole) {
+    if (hole.bolt)
+        return hole.bolt;
+    if (hole.tapped)
+        return hole.made_as ? std::optional(hole.made_as->diameter) : std::nullopt;
+    std::optional<Length> best;
+    for (const Thread& each : all_threads())
+        if (each.major * (1.0 + clears_by) <= hole.diameter && each.major > best.value_or(Length{}))
+            best = each.major;
+    return best;
+}
+
+Length play_left(const std::vector<BoltedPair>& pairs, std::string* worst) {
+    if (pairs.empty())
+        return {};
+    const std::vector<Flat> all = flat(pairs);
+    Eigen::Vector3d by = Eigen::Vector3d::Zero();
+    const double left = -least_excess(all, by);
+    if (worst) {
+        const auto tightest = std::max_element(
+            all.begin(), all.end(), [&](const Flat& a, const Flat& b) { return excess(a, by) < excess(b, by); });
+        *worst = pairs[static_cast<std::size_t>(tightest - all.begin())].name;
+    }
+    return Length::mm(left);
+}
+
+FitCheck check_fit(const OldPart& part, const Survey& survey, Length making, int draws, std::uint32_t seed) {
+    FitCheck out;
+    const std::map<std::string, Point> designed = designed_places(part, survey);
+    std::vector<Eigen::Index> rows;
+    for (std::size_t i = 0; i < part.holes.size(); ++i) {
+        const OldHole& hole = part.holes[i];
+        const std::optional<HoleSpec> spec = copied_spec(part, hole);
+        const std::optional<Length> bolt = bolt_of(hole);
+        if (!survey.holes[i].at || !spec || !bolt)
+            continue;
+        // A reamed hole holds its pin as a tapped one its screw: it takes no part in the play.
+        const auto gives = [&](Length diameter, bool holds) { return holds ? Length{} : (diameter - *bolt) / 2.0; };
+        const Length play = gives(hole.diameter, hole.tapped) + gives(spec->diameter, spec->purpose == Purpose::Tapped);
+        out.pairs.push_back({hole.name, *survey.holes[i].at, designed.at(hole.name) - *survey.holes[i].at, play});
+        rows.push_back(static_cast<Eigen::Index>(i * 2));
+    }
+    if (out.pairs.empty())
+        return out;
+    out.left = play_left(out.pairs, &out.worst);
+    const auto n = static_cast<Eigen::Index>(rows.size());
+    const std::size_t whole = part.holes.size() * 2;
+    Eigen::MatrixXd covariance(2 * n, 2 * n);
+    for (Eigen::Index i = 0; i < 2 * n; ++i)
+        for (Eigen::Index j = 0; j < 2 * n; ++j)
+            covariance(i, j) =
+                survey.covariance[static_cast<std::size_t>(rows[static_cast<std::size_t>(i / 2)] + i % 2) * whole +
+                                  static_cast<std::size_t>(rows[static_cast<std::size_t>(j / 2)] + j % 2)];
+    covariance.diagonal().array() += making.in_mm() * making.in_mm() + 1e-12;
+    const Eigen::MatrixXd root = covariance.llt().matrixL();
+    const std::vector<Flat> settled = flat(out.pairs);
+    std::mt19937 dice(seed);
+    int go = 0;
+    for (out.draws = 0; out.draws < draws; ++out.draws) {
+        Eigen::VectorXd draw(2 * n);
+        for (double& each : draw)
+            each = normal(dice);
+        draw = root * draw;
+        std::vector<Flat> copy = settled;
+        for (Eigen::Index i = 0; i < n; ++i) {
+            copy[static_cast<std::size_t>(i)].dx += draw[i * 2];
+            copy[static_cast<std::size_t>(i)].dy += draw[i * 2 + 1];
+        }
+        Eigen::Vector3d by = Eigen::Vector3d::Zero();
+        go += least_excess(copy, by) <= 0.0;
+    }
+    out.share = draws > 0 ? static_cast<double>(go) / draws : 0.0;
+    return out;
+}
+
+} // namespace clockface

@@ -1,0 +1,40 @@
+// Whether bolts go through the old part and its copy together.
+#pragma once
+
+#include "survey/designs.h"
+
+#include <cstdint>
+
+namespace clockface {
+
+/// One bolted pair of holes.
+struct BoltedPair {
+    std::string name;
+    Point at;    ///< the old hole
+    Point off;   ///< the copy's hole, from there
+    Length play; ///< how far the centres of the two may be apart: (D + D') / 2 - bolt, or (D - bolt) / 2 where one is
+                 ///< tapped
+};
+
+struct FitCheck {
+    std::vector<BoltedPair> pairs;
+    Length left; ///< play that is left at the worst hole with the copy pushed where it goes best; below nought: it does
+                 ///< not go
+    std::string worst;  ///< that hole
+    double share = 0.0; ///< of copies that bolt up, by drawing the errors of readings and making many times
+    int draws = 0;
+};
+
+/// The bolt for a hole: as given; of a tapped hole its thread; otherwise the largest metric or inch thread that goes
+/// through with at least a fiftieth of its size to spare. Nothing when there is none.
+std::optional<Length> bolt_of(const OldHole& hole);
+
+/// Pushes the copy where the worst hole has most play left (turning and shifting as a whole), then draws `draws` copies
+/// with the survey's errors and with `making` (one standard deviation on each axis) and counts those that go together.
+/// The same seed gives the same count. Holes without a place or a bolt take no part.
+FitCheck check_fit(const OldPart& part, const Survey& survey, Length making, int draws = 2000, std::uint32_t seed = 1);
+
+/// The most play that can be left at the worst of these pairs, by turning and shifting one part on the other.
+Length play_left(const std::vector<BoltedPair>& pairs, std::string* worst = nullptr);
+
+} // namespace clockface

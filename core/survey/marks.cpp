@@ -1,0 +1,246 @@
+#include "survey/marks.h"
+
+#include "measure/figures.h"
+#include "shop/threads.h"
+#include "survey/designs.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+constexpr double punch_wander = 0.05, by_eye = 0.25, marker_by_eye = 0.3, screw_miss = 0.1, plug_miss = 0.1,
+                 cone_miss = 0.08, drill_wander = 0.03, bonded_miss = 0.02;
+constexpr double deep_for_scriber = 4.0; // depth over diameter beyond which the point no longer follows the wall
+const Length scriber_room = Length::mm(25.0), hand_room = Length::mm(40.0), beside_punch = Length::mm(8.0);
+const Length drill_clearance = Length::mm(0.05), plug_play = Length::mm(0.5);
+
+class Judge {
+public:
+    Judge(const OldHole& hole, const MarkingTerms& terms, const MarksAcross& drawer, std::optional<Length> measured)
+        : m_hole(hole)
+        , m_terms(terms)
+        , m_drawer(drawer)
+        , m_measured(measured) {}
+
+    std::vector<WayAcross> take() {
+        punch();
+        screw();
+        plug();
+        cone();
+        scribe();
+        marker();
+        drill_through();
+        bonded();
+        measure();
+        std::stable_sort(m_out.begin(), m_out.end(), [](const WayAcross& a, const WayAcross& b) {
+            if (a.possible != b.possible)
+                return a.possible;
+            if (a.holds != b.holds)
+                return a.holds;
+            return a.possible && a.expected < b.expected;
+        });
+        return std::move(m_out);
+    }
+
+private:
+    const OldHole& m_hole;
+    const MarkingTerms& m_terms;
+    const MarksAcross& m_drawer;
+    std::optional<Length> m_measured;
+    std::vector<WayAcross> m_out;
+
+    [[nodiscard]] std::string fig(Length length) const {
+        return with_unit(Length::mm(std::round(length.in_mm() * 1000.0) / 1000.0), m_drawer.unit);
+    }
+    void offer(MarkWay way, double miss_mm, Length tool, const std::string& kit, const std::string& reason,
+               const std::string& thread = {}) {
+        const Length miss = Length::mm(miss_mm);
+        m_out.push_back({way, true, miss <= m_terms.within, miss, tool, thread, kit, reason});
+    }
+    void refuse(MarkWay way, const std::string& reason) {
+        m_out.push_back({way, false, false, {}, {}, {}, {}, reason});
+    }
+
+    // Why nothing straight gets down the hole from above.
+    [[nodiscard]] std::string barred(Length tall, Length beside) const {
+        if (m_hole.access.blind)
+            return "The hole does not go through.";
+        if (m_hole.access.head_room && *m_hole.access.head_room < tall)
+            return fmt::format("It takes {} above the hole, and there is {}.", fig(tall),
+                               fig(*m_hole.access.head_room));
+        if (m_hole.access.free_round && *m_hole.access.free_round < beside)
+            return fmt::format("It takes {} round the axis, and there is {}.", fig(beside),
+                               fig(*m_hole.access.free_round));
+        return {};
+    }
+
+    void punch() {
+        if (m_hole.tapped)
+            return refuse(MarkWay::Punch, "A punch would stand on the tips of the thread and bruise them.");
+        if (const std::string bar = barred(m_drawer.punch_length, beside_punch); !bar.empty())
+            return refuse(MarkWay::Punch, bar);
+        const auto found = punch_for(m_hole.diameter, m_drawer.punches);
+        if (!found)
+            return refuse(MarkWay::Punch, fmt::format("No punch goes into a hole of {}.", fig(m_hole.diameter)));
+        const Length shift = (m_hole.diameter - *found) / 2.0;
+        offer(MarkWay::Punch, shift.in_mm() + punch_wander, *found, "punch " + fig(*found),
+              fmt::format("The punch of {} may stand {} to one side of the hole; no shake, no shift.", fig(*found),
+                          fig(shift)));
+    }
+
+    void screw() {
+        if (!m_hole.tapped)
+            return refuse(MarkWay::Screw, "The hole has no thread.");
+        if (!m_terms.face_to_face)
+            return refuse(MarkWay::Screw, "The parts cannot be pressed on each other.");
+        const std::string thread = m_hole.made_as ? m_hole.made_as->label : std::string();
+        if (thread.empty())
+            return refuse(MarkWay::Screw, "Its thread is not said yet.");
+        if (std::find(m_drawer.screws.begin(), m_drawer.screws.end(), thread) == m_drawer.screws.end())
+            return refuse(MarkWay::Screw, fmt::format("There is no transfer screw {} in the drawer.", thread));
+        offer(MarkWay::Screw, screw_miss, {}, "transfer screw " + thread,
+              "The thread centres it; what is left is the play of the thread.", thread);
+    }
+
+    void plug() {
+        if (m_hole.tapped || !m_hole.access.blind)
+            return refuse(MarkWay::Plug, "Plugs are for blind holes without a thread.");
+        if (!m_terms.face_to_face)
+            return refuse(MarkWay::Plug, "The parts cannot be pressed on each other.");
+        Length best;
+        for (const Length each : m_drawer.plugs)
+            if (each <= m_hole.diameter && m_hole.diameter - each <= plug_play)
+                best = std::max(best, each);
+        if (!(best > Length{}))
+            return refuse(MarkWay::Plug, fmt::format("No pointed plug fits a hole of {}.", fig(m_hole.diameter)));
+        offer(MarkWay::Plug, (m_hole.diameter - best).in_mm() / 2.0 + plug_miss, best, "pointed plug " + fig(best),
+              fmt::format("The plug of {} may sit {} to one side.", fig(best), fig((m_hole.diameter - best) / 2.0)));
+    }
+
+    void cone() {
+        if (const std::string bar = barred(m_drawer.punch_length, beside_punch); !bar.empty())
+            return refuse(MarkWay::Cone, bar);
+        if (m_hole.tapped)
+            return refuse(MarkWay::Cone, "The cone would bruise the thread.");
+        if (!(m_drawer.cone >= m_hole.diameter))
+            return refuse(MarkWay::Cone, "No coned punch takes a hole of this size.");
+        offer(MarkWay::Cone, cone_miss, m_drawer.cone, "coned punch",
+              "The cone centres itself on the edge of the hole, if that is whole and clean.");
+    }
+
+    void scribe() {
+        if (const std::string bar = barred(scriber_room, {}); !bar.empty())
+            return refuse(MarkWay::Scribe, bar);
+        if (m_hole.access.depth > m_drawer.scriber_reach)
+            return refuse(MarkWay::Scribe, fmt::format("The scriber reaches {} down, the hole is {} deep.",
+                                                       fig(m_drawer.scriber_reach), fig(m_hole.access.depth)));
+        if (m_hole.access.depth > m_hole.diameter * deep_for_scriber)
+            return refuse(MarkWay::Scribe, "The hole is too deep for its width: the point no longer follows the wall.");
+        offer(MarkWay::Scribe, by_eye, {}, "scriber, dividers", "The middle of the scribed ring is found by eye.");
+    }
+
+    void marker() {
+        if (!(m_drawer.marker_reach > Length{}))
+            return refuse(MarkWay::Marker, "There is no long-nosed marker in the drawer.");
+        if (const std::string bar = barred(hand_room, {}); !bar.empty())
+            return refuse(MarkWay::Marker, bar);
+        if (m_hole.access.depth > m_drawer.marker_reach || m_hole.diameter < m_drawer.marker_tip)
+            return refuse(MarkWay::Marker, "The marker's nose does not get down the hole.");
+        const Length play = (m_hole.diameter - m_drawer.marker_tip) / 2.0;
+        // Guided round the wall its ring has the hole's middle; only its thickness counts.
+        offer(MarkWay::Marker, marker_by_eye + std::min(0.1, play.in_mm() * 0.05), m_drawer.marker_tip,
+              "long-nosed marker", "The middle of an inked ring is found by eye, and ink is thick.");
+    }
+
+    void drill_through() {
+        if (!m_terms.drill_guide)
+            return refuse(MarkWay::DrillThrough, "The old part may not be drilled through.");
+        if (!m_terms.face_to_face)
+            return refuse(MarkWay::DrillThrough, "The parts cannot be clamped on each other.");
+        if (m_hole.tapped)
+            return refuse(MarkWay::DrillThrough,
+                          "A drill would spoil the thread; one of the tap drill's size would wander in it.");
+        if (const std::string bar = barred(hand_room, beside_punch); !bar.empty())
+            return refuse(MarkWay::DrillThrough, bar);
+        offer(MarkWay::DrillThrough, drill_clearance.in_mm() / 2.0 + drill_wander, m_hole.diameter - drill_clearance,
+              "drill " + fig(m_hole.diameter - drill_clearance),
+              "The guide's own error is copied, so the two parts agree whatever it is. Watch the guide hole for wear.");
+    }
+
+    void bonded() {
+        if (!m_terms.bonded)
+            return refuse(MarkWay::Bonded, "The parts are not glued together.");
+        if (const std::string bar = barred(hand_room, beside_punch); !bar.empty())
+            return refuse(MarkWay::Bonded, bar);
+        if (m_hole.tapped)
+            return refuse(MarkWay::Bonded, "A drill would spoil the thread.");
+        offer(MarkWay::Bonded, bonded_miss + drill_wander, m_hole.diameter - drill_clearance,
+              "glue, drill " + fig(m_hole.diameter - drill_clearance),
+              "Nothing can shift once the glue has set; look at the line-up before it does.");
+    }
+
+    void measure() {
+        if (!m_measured)
+            return refuse(MarkWay::Measure, "The readings do not settle its place.");
+        offer(MarkWay::Measure, m_measured->in_mm() + punch_wander, {}, "the readings, a mill or the layout bench",
+              fmt::format("Its measured place is known to {}, and is drilled by coordinates.", fig(*m_measured)));
+    }
+};
+
+} // namespace
+
+std::optional<Length> punch_for(Length hole, const std::vector<PunchSet>& sets) {
+    std::optional<Length> best;
+    for (const PunchSet& set : sets) {
+        if (hole < set.from)
+            continue;
+        constexpr double hair = 1e-6; // so that a punch of the very size counts as one that goes in
+        const double steps = std::floor((std::min(hole, set.to) - set.from) / set.step + hair);
+        best = std::max(best.value_or(Length{}), set.from + set.step * steps);
+    }
+    return best;
+}
+
+std::vector<WayAcross> ways_across(const OldHole& hole, const MarkingTerms& terms, const MarksAcross& drawer,
+                                   std::optional<Length> measured) {
+    return Judge(hole, terms, drawer, measured).take();
+}
+
+std::optional<WayAcross> way_taken(const OldHole& hole, const MarkingTerms& terms, const MarksAcross& drawer,
+                                   std::optional<Length> measured) {
+    const std::vector<WayAcross> ways = ways_across(hole, terms, drawer, measured);
+    for (const WayAcross& each : ways)
+        if (each.possible && hole.access.way == each.way)
+            return each;
+    return ways.front().possible ? std::optional(ways.front()) : std::nullopt;
+}
+
+std::string in_words(MarkWay way) {
+    switch (way) {
+    case MarkWay::Punch:
+        return "a punch of its own size";
+    case MarkWay::Screw:
+        return "a transfer screw";
+    case MarkWay::Plug:
+        return "a pointed plug";
+    case MarkWay::Cone:
+        return "a coned punch";
+    case MarkWay::Scribe:
+        return "a scriber round the inside";
+    case MarkWay::Marker:
+        return "a long-nosed marker";
+    case MarkWay::DrillThrough:
+        return "drilling through it";
+    case MarkWay::Bonded:
+        return "glue, then drilling together";
+    case MarkWay::Measure:
+        break;
+    }
+    return "its measured place";
+}
+
+} // namespace clockface
