@@ -111,7 +111,12 @@ Point PartBoard::on_board(Point sketched) const {
 
 Point PartBoard::in_sketch(QPointF at) const {
     const Frame here = frame();
-    return m_map.to_metal(at) * (1.0 / here.scale) + here.origin;
+    const Point exact = m_map.to_metal(at) * (1.0 / here.scale) + here.origin;
+    return {Length::mm(std::round(exact.x.in_mm())), Length::mm(std::round(exact.y.in_mm()))}; // a sketch is no nearer
+}
+
+QPointF PartBoard::position_of(Point sketched) const {
+    return m_map.to_screen(on_board(sketched));
 }
 
 Point PartBoard::place(int hole) const {

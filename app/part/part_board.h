@@ -48,6 +48,7 @@ public:
     void begin_edge();
     /// Where a hole is on this widget.
     [[nodiscard]] std::optional<QPointF> position_of(const std::string& hole) const;
+    [[nodiscard]] QPointF position_of(Point sketched) const;
 
 signals:
     void told(const QString& sentence);

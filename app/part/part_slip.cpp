@@ -88,7 +88,8 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
     body()->addLayout(head);
     auto* tabs = new QHBoxLayout;
     tabs->setSpacing(4);
-    const QString words[] = {tr("Readings"), tr("Holes and design"), tr("The copy"), tr("Marks")};
+    // As short as can be: four stand side by side at the narrowest window.
+    const QString words[] = {tr("Readings"), tr("Holes"), tr("The copy"), tr("Marks")};
     const QString names[] = {QStringLiteral("pageReadings"), QStringLiteral("pageHoles"), QStringLiteral("pageCopy"),
                              QStringLiteral("pageMarks")};
     for (int i = 0; i < pages; ++i) {
@@ -100,7 +101,7 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
         tab->setAutoExclusive(true);
         tab->setProperty("pick", true);
         tab->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-        tab->setMinimumHeight(30);
+        tab->setMinimumSize(40, 30);
         connect(tab, &QToolButton::clicked, this, [this, i] { show_page(static_cast<Page>(i)); });
         tabs->addWidget(tab);
         m_tabs << tab;
@@ -136,7 +137,7 @@ void PartSlip::show_page(Page page) {
     m_pages->setCurrentIndex(page);
     // A stack is as tall as its tallest page unless the others do not count.
     for (int i = 0; i < m_pages->count(); ++i)
-        m_pages->widget(i)->setSizePolicy(QSizePolicy::Preferred,
+        m_pages->widget(i)->setSizePolicy(i == page ? QSizePolicy::Preferred : QSizePolicy::Ignored,
                                           i == page ? QSizePolicy::Preferred : QSizePolicy::Ignored);
     m_pages->adjustSize();
     if (isVisible())
@@ -266,9 +267,12 @@ void PartSlip::follow_kind() {
 }
 
 void PartSlip::step_on(QLineEdit* from) {
+    // A right angle between two edges has no third name.
+    const bool of_edges = kind_typed() == ReadingKind::Square &&
+                          edge_index(document().settled().old_part, m_one->text().trimmed().toStdString()) >= 0;
     QList<QLineEdit*> line;
     for (QLineEdit* each : {m_kind, m_one, m_two, m_three, m_figure})
-        if (!each->isHidden())
+        if (!each->isHidden() && !(of_edges && each == m_three))
             line << each;
     if (from == m_kind) {
         const Result<ReadingKind> read = read_kind(m_kind->text().trimmed().toStdString());
@@ -331,15 +335,16 @@ void PartSlip::show_words() {
             lines << tr("All %1 have their place, the worst within %2; %3.")
                          .arg(q(counted(static_cast<int>(part.holes.size()), "hole")), thousandths(*worst, part.unit),
                               q(counted(found.spare, "reading")) + tr(" more than needed"));
-    m_words->setText(lines.join(QStringLiteral("\n")));
     m_next->setVisible(found.next.has_value());
     if (found.next) {
         QStringList names;
         for (const std::string& each : found.next->between)
             names << q(each);
-        m_next->setText(tr("Measure next: %1 %2. %3")
-                            .arg(q(kind_in_words(found.next->kind)), names.join(tr(" and ")), q(found.next->reason)));
+        m_next->setText(
+            tr("measure next: %1 %2").arg(q(kind_in_words(found.next->kind)), names.join(QLatin1Char(' '))));
+        lines << q(found.next->reason);
     }
+    m_words->setText(lines.join(QStringLiteral("\n")));
 }
 
 // ---- the other pages
@@ -366,7 +371,7 @@ QWidget* PartSlip::holes_page() {
         quiet(tr("What could hardly be so by chance. A design that is taken is laid on the measured places as a "
                  "whole; the readings stay.")));
     box->addLayout(m_design_box);
-    box->addStretch();
+    box->addStretch(1);
     return page;
 }
 
@@ -391,8 +396,8 @@ QWidget* PartSlip::copy_page() {
         row->addWidget(made);
         return made;
     };
-    m_as_seen = button(QStringLiteral("asSeen"), tr("The same one: as measured"), false);
-    m_turned_over = button(QStringLiteral("turnedOver"), tr("The other one: turned over"), true);
+    m_as_seen = button(QStringLiteral("asSeen"), tr("the same one"), false);
+    m_turned_over = button(QStringLiteral("turnedOver"), tr("the other, turned over"), true);
     box->addLayout(row);
     m_copy_box = new QVBoxLayout;
     box->addLayout(m_copy_box);
@@ -401,7 +406,7 @@ QWidget* PartSlip::copy_page() {
     m_fit->setObjectName(QStringLiteral("fitWords"));
     m_fit->setTextInteractionFlags(Qt::TextSelectableByMouse);
     box->addWidget(m_fit);
-    box->addStretch();
+    box->addStretch(1);
     return page;
 }
 
@@ -420,7 +425,7 @@ void PartSlip::lay(bool mirrored) {
 
 QString PartSlip::structure() const {
     const OldPart& part = document().settled().old_part;
-    QString out = q(m_chosen.hole()) + QLatin1Char('|');
+    QString out = QString::number(m_pages->currentIndex()) + q(m_chosen.hole()) + QLatin1Char('|');
     for (const OldHole& hole : part.holes)
         out += q(hole.name) + (hole.tapped ? QStringLiteral("t") : QString()) +
                (hole.made_as ? QStringLiteral("m") : QString());
@@ -453,10 +458,25 @@ void PartSlip::build() {
     const QString had = QApplication::focusWidget() && isAncestorOf(QApplication::focusWidget())
                             ? QApplication::focusWidget()->objectName()
                             : QString();
-    build_hole();
-    build_designs();
-    build_laying();
-    build_marks();
+    switch (m_pages->currentIndex()) { // the other pages are built when they come to view
+    case Holes:
+        build_hole();
+        build_designs();
+        break;
+    case Copy:
+        build_laying();
+        break;
+    case Marks:
+        build_marks();
+        break;
+    default:
+        break;
+    }
+    // What is put into a layout is shown only later on, by the event loop; the focus cannot wait for that.
+    for (QVBoxLayout* box : {m_hole_box, m_design_box, m_copy_box, m_marks_box})
+        for (int i = 0; i < box->count(); ++i)
+            if (QWidget* widget = box->itemAt(i)->widget())
+                widget->show();
     if (!had.isEmpty())
         for (auto* each : findChildren<BlankEdit*>(had))
             if (each->isVisibleTo(this))
@@ -517,11 +537,14 @@ void PartSlip::build_hole() {
     s->words(QStringLiteral("."));
     m_hole_box->addWidget(s);
     const SurveyedHole& place = document().survey().holes[i];
-    m_hole_box->addWidget(quiet(place.at ? tr("%1 is at X %2, Y %3 of the old part, within %4.")
-                                               .arg(q(place.name), q(column_figure(place.at->x, part.unit)),
-                                                    q(column_figure(place.at->y, part.unit)),
-                                                    thousandths(place.spread.major * nineteen_in_twenty, part.unit))
-                                         : q(place.open)));
+    m_hole_box->addWidget(
+        quiet(static_cast<int>(i) == document().survey().zero
+                  ? tr("%1 is nought of the old part: everything is counted from it.").arg(q(place.name))
+              : place.at ? tr("%1 is at X %2, Y %3 of the old part, within %4.")
+                               .arg(q(place.name), q(column_figure(place.at->x, part.unit)),
+                                    q(column_figure(place.at->y, part.unit)),
+                                    thousandths(place.spread.major * nineteen_in_twenty, part.unit))
+                         : q(place.open)));
     auto* gone = link(QStringLiteral("removeOldHole"), tr("take %1 and its readings away").arg(q(part.holes[i].name)));
     connect(gone, &QPushButton::clicked, this, [this, name = part.holes[i].name] {
         edit(tr("taking a hole away"), without_old_feature(this->document().settled(), name));
@@ -697,7 +720,7 @@ void PartSlip::build_marks() {
                              [hole](Job& job) -> std::optional<Length>& { return hole(job).free_round; });
     access->words(QStringLiteral("."));
     m_marks_box->addWidget(access);
-    const MarksAcross& drawer = marks_drawer(document().shop());
+    const auto& drawer = std::get<MarksAcross>(document().shop().marks.kind);
     for (std::size_t k = 0; k < part.holes.size(); ++k) {
         const SurveyedHole& place = document().survey().holes[k];
         const auto ways = ways_across(part.holes[k], part.marking, drawer,
@@ -737,14 +760,12 @@ void PartSlip::build_marks() {
     auto* work = link(QStringLiteral("workByMarks"), tr("make the list for marks"));
     connect(work, &QPushButton::clicked, this, [this] {
         Job next = this->document().settled();
-        for (const Machine& machine : this->document().shop().machines)
-            if (std::holds_alternative<MarksAcross>(machine.kind))
-                next.machine = machine.name;
+        next.machine = this->document().shop().marks.name;
         edit(tr("working by marks"), next);
         emit order_wanted();
     });
     m_marks_box->addWidget(work);
-    m_marks_box->addStretch();
+    m_marks_box->addStretch(1);
 }
 
 } // namespace clockface::app

@@ -16,7 +16,9 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, QWidget* parent)
     body()->addWidget(heading(tr("On which machine?")));
     auto* grid = new QGridLayout;
     grid->setSpacing(6);
-    for (const Machine& machine : document.shop().machines) {
+    std::vector<Machine> machines = document.shop().machines;
+    machines.push_back(document.shop().marks);
+    for (const Machine& machine : machines) {
         auto* button = new QPushButton(QString::fromStdString(machine.name));
         button->setObjectName(QStringLiteral("machine:") + QString::fromStdString(machine.name));
         button->setAccessibleName(tr("make it on: %1").arg(QString::fromStdString(machine.name)));
@@ -93,8 +95,9 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, QWidget* parent)
 void OrderSlip::refresh() {
     const Plan& plan = document().plan();
     const Job& job = document().job();
-    for (int i = 0; i < m_buttons.size(); ++i)
-        m_buttons[i]->setChecked(document().shop().machines[static_cast<std::size_t>(i)].name == plan.machine.name);
+    for (QPushButton* button : std::as_const(m_buttons))
+        button->setChecked(button->text().toStdString() == plan.machine.name);
+    m_buttons.back()->setVisible(!job.old_part.empty()); // marks need a part to come from
     m_machine_words->setText(QString::fromStdString(machine_in_words(plan.machine)) + QStringLiteral("."));
     m_order->refresh();
     m_ways->refresh();

@@ -199,15 +199,18 @@ Shop read_shop(const json& document, FirstFault& fault) {
     in.integer("version");
     Shop shop;
     shop.edge_distance_factor = in.number("edge_distance_factor");
-    const json& machines = in.array("machines");
-    for (std::size_t i = 0; i < machines.size(); ++i) {
-        JsonObject machine(machines[i], fmt::format("machines[{}]", i), fault);
+    const auto read_machine = [&](const json& value, const std::string& place) -> Machine {
+        JsonObject machine(value, place, fault);
         const std::string name = machine.text("name");
         const std::string remark = machine.text("remark");
-        shop.machines.push_back({name, remark, read_kind(machine)});
-    }
-    // A shop that was written before there was work on bars has the drawer to begin with.
+        return {name, remark, read_kind(machine)};
+    };
+    const json& machines = in.array("machines");
+    for (std::size_t i = 0; i < machines.size(); ++i)
+        shop.machines.push_back(read_machine(machines[i], fmt::format("machines[{}]", i)));
+    // A shop that was written before there was work on bars, or marks, has the drawers to begin with.
     shop.kit = in.has("kit") ? read_kit(in) : default_kit();
+    shop.marks = in.has("marks") ? read_machine(in.member("marks"), "marks") : default_marks();
     return shop;
 }
 
@@ -216,13 +219,16 @@ Shop read_shop(const json& document, FirstFault& fault) {
 std::string shop_to_json(const Shop& shop) {
     ordered out{
         {"clockface", "shop"}, {"version", shop_file_version}, {"edge_distance_factor", shop.edge_distance_factor}};
-    out["machines"] = ordered::array();
-    for (const Machine& machine : shop.machines) {
+    const auto machine_json = [](const Machine& machine) {
         ordered entry{
             {"name", machine.name}, {"remark", machine.remark}, {"kind", machine_kinds.at(machine.kind.index())}};
         std::visit(KindOut{entry}, machine.kind);
-        out["machines"].push_back(entry);
-    }
+        return entry;
+    };
+    out["machines"] = ordered::array();
+    for (const Machine& machine : shop.machines)
+        out["machines"].push_back(machine_json(machine));
+    out["marks"] = machine_json(shop.marks);
     out["kit"] = kit_json(shop.kit);
     return out.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
 }

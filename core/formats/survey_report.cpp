@@ -22,7 +22,7 @@ std::string figure(double mm, Unit unit, Sign sign = Sign::WhenNegative) {
 
 std::optional<WayAcross> way_of(const OldPart& part, const Survey& survey, std::size_t hole, const Shop& shop) {
     const SurveyedHole& place = survey.holes[hole];
-    return way_taken(part.holes[hole], part.marking, marks_drawer(shop),
+    return way_taken(part.holes[hole], part.marking, std::get<MarksAcross>(shop.marks.kind),
                      place.at ? std::optional(place.spread.major * nineteen_in_twenty) : std::nullopt);
 }
 
@@ -34,14 +34,6 @@ std::string next_words(const NextReading& next) {
 }
 
 } // namespace
-
-const MarksAcross& marks_drawer(const Shop& shop) {
-    static const MarksAcross made_up = default_marks();
-    for (const Machine& each : shop.machines)
-        if (const auto* marks = std::get_if<MarksAcross>(&each.kind))
-            return *marks;
-    return made_up;
-}
 
 std::string survey_to_text(const OldPart& part, const Survey& survey, const Shop& shop) {
     const Unit unit = part.unit;

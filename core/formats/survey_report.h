@@ -16,7 +16,4 @@ inline constexpr Length usual_making_error = Length::mm(0.03);
 std::string survey_to_text(const OldPart& part, const Survey& survey, const Shop& shop);
 std::string survey_to_json(const OldPart& part, const Survey& survey, const Shop& shop);
 
-/// The drawer for marks: the first of the shop's machines that is one, or the made-up one.
-const MarksAcross& marks_drawer(const Shop& shop);
-
 } // namespace clockface

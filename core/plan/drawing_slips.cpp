@@ -103,7 +103,8 @@ void find_typed_places(const Job& job, const Plan& plan, Findings& findings) {
                                             plan.holes[static_cast<std::size_t>(worst)].name, with_unit(most, job.unit),
                                             plan.holes[static_cast<std::size_t>(own.front())].name,
                                             plan.holes[static_cast<std::size_t>(own.back())].name),
-                                "Look at its figures again, or make it a row.",
+                                points->copied.empty() ? "Look at its figures again, or make it a row."
+                                                       : "If a row was meant, take that design of the old part.",
                                 {worst}});
         std::vector<Length> out;
         for (const int index : own)

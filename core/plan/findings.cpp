@@ -9,6 +9,7 @@
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <fmt/ranges.h>
 #include <unordered_map>
 
 namespace clockface {
@@ -182,6 +183,37 @@ void lists(const Job& job, const Shop& shop, const Plan& plan, Findings& finding
              {}});
 }
 
+// Copied holes that the readings do not settle, and those the list of marks leaves out.
+void copied(const Job& job, const Plan& plan, Findings& findings) {
+    for (const Pattern& pattern : job.patterns) {
+        const auto* points = std::get_if<PointsPattern>(&pattern.layout);
+        if (!points || !is_at_hand(job, pattern))
+            continue;
+        for (const int number : points->open)
+            findings.push_back({Grade::Stop,
+                                FindingKind::NotSettled,
+                                fmt::format("{}{} is not made: the readings do not settle {} of the old part.",
+                                            pattern.name, number, points->copied[static_cast<std::size_t>(number) - 1]),
+                                "Under Holes, copied from a part, it says what is missing.",
+                                {}});
+    }
+    if (!std::holds_alternative<MarksAcross>(plan.machine.kind))
+        return;
+    std::vector<int> missing;
+    for (int i = 0; i < static_cast<int>(plan.holes.size()); ++i)
+        if (std::none_of(plan.proof.landings.begin(), plan.proof.landings.end(),
+                         [&](const Landing& landing) { return landing.hole == i; }))
+            missing.push_back(i);
+    if (missing.empty())
+        return;
+    std::vector<std::string> names;
+    for (const int hole : missing)
+        names.push_back(plan.holes[static_cast<std::size_t>(hole)].name);
+    findings.push_back({Grade::Check, FindingKind::NotMarked,
+                        fmt::format("No mark is made for {}.", fmt::join(names, ", ")),
+                        "Make them by their places on another machine, before or after.", missing});
+}
+
 } // namespace
 
 std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& plan) {
@@ -200,6 +232,7 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& p
         find_signs(job, plan, findings);
         find_long_pitches(job, plan, findings);
     }
+    copied(job, plan, findings);
     counts(job, plan, findings);
     right_way_up(job, plan, findings);
     lists(job, shop, plan, findings);
@@ -246,6 +279,10 @@ std::string name_of(FindingKind kind) {
         return "thread-too-short";
     case FindingKind::DrillsVee:
         return "drills-into-vee-block";
+    case FindingKind::NotSettled:
+        return "copied-hole-has-no-place";
+    case FindingKind::NotMarked:
+        return "hole-not-marked";
     case FindingKind::ThinMetal:
         return "thin-metal-between-holes";
     case FindingKind::OnStep:

@@ -37,8 +37,9 @@ enum class FindingKind {
     PitchTooLong,
     SteepStart,
     ThreadShort,
-    DrillsVee
-
+    DrillsVee,
+    NotSettled,
+    NotMarked
 };
 
 struct Finding {

@@ -57,7 +57,9 @@ struct Describe {
 
 const Machine* Shop::find(const std::string& name) const {
     const auto found = std::find_if(machines.begin(), machines.end(), [&](const Machine& m) { return m.name == name; });
-    return found == machines.end() ? nullptr : &*found;
+    if (found != machines.end())
+        return &*found;
+    return !name.empty() && name == marks.name ? &marks : nullptr;
 }
 
 Shop default_shop() {
@@ -81,13 +83,13 @@ Shop default_shop() {
         {"Layout bench", "Plate, height gauge, dividers and punch.",
          LayoutBench{Unit::Millimetre, Length::mm(0.02), Length::mm(0.1), Length::mm(0.05)}},
         {"Drill press", "The pillar drill, with fence and stop.", DrillPress{}},
-        {"Marks", "The old part laid on the new piece.", default_marks()},
     };
     shop.kit = default_kit();
+    shop.marks = default_marks();
     return shop;
 }
 
-MarksAcross default_marks() {
+Machine default_marks() {
     const auto mm = [](double value) { return Length::mm(value); };
     MarksAcross marks;
     marks.punches = {{mm(2.4), mm(6.4), mm(0.4)}, {mm(8.0), mm(12.5), mm(0.5)}};
@@ -98,7 +100,7 @@ MarksAcross default_marks() {
     marks.screws = {"M5", "M6", "M8"};
     marks.plugs = {mm(6.0), mm(8.0)};
     marks.cone = mm(16.0);
-    return marks;
+    return {"Marks", "The old part laid on the new piece.", marks};
 }
 
 RoundKit default_kit() {

@@ -114,6 +114,7 @@ struct Shop {
     std::vector<Machine> machines;
     double edge_distance_factor = 1.5; ///< least distance of a hole's centre from an edge, in hole diameters
     RoundKit kit;                      ///< for work on bars
+    Machine marks;                     ///< a MarksAcross, for jobs that are copied from an old part
     bool operator==(const Shop&) const = default;
 
     /// The machine of that name, or nullptr.
@@ -125,7 +126,7 @@ Shop default_shop();
 
 /// A made-up drawer for it.
 RoundKit default_kit();
-MarksAcross default_marks();
+Machine default_marks();
 
 /// "handwheels", "readout", "rotary table", "layout", "drill press".
 std::string kind_in_words(const MachineKind& kind);

@@ -137,9 +137,13 @@ Fault kit_fault(const RoundKit& kit) {
 std::optional<Problem> first_fault(const Shop& shop) {
     if (Fault found = kit_fault(shop.kit))
         return found;
+    if (!std::holds_alternative<MarksAcross>(shop.marks.kind))
+        return Problem{"marks.kind", "The kind of the drawer for marks is 'marks'."};
+    if (Fault found = std::visit(KindFault{"marks"}, shop.marks.kind))
+        return found;
     if (shop.machines.empty())
         return Problem{"machines", "The shop has no machine. It needs one at least."};
-    std::set<std::string> names;
+    std::set<std::string> names{shop.marks.name};
     for (std::size_t i = 0; i < shop.machines.size(); ++i) {
         const Machine& machine = shop.machines[i];
         const std::string place = fmt::format("machines[{}]", i);

@@ -33,6 +33,14 @@ double largest_error(const std::vector<Known>& holes) {
     return error;
 }
 
+// Of this many holes so many can be chosen.
+double choices(std::size_t of, std::size_t many) {
+    double out = 1.0;
+    for (std::size_t k = 1; k <= many; ++k)
+        out *= static_cast<double>(of - many + k) / static_cast<double>(k);
+    return out;
+}
+
 // A round figure within `error` of a size: as round as can be, in the part's own unit before the other. 0 where there
 // is none that means anything: the error must be well below the step.
 double round_size(double size, double error, Unit unit) {
@@ -234,8 +242,13 @@ private:
         const double tolerance = 2.5 * largest_error(on);
         for (int n = static_cast<int>(on.size()); n <= most_spaces; ++n) {
             const double space = full_turn * radius / n;
-            const double chance =
-                std::pow(std::min(1.0, 2.0 * tolerance / space), static_cast<double>(on.size()) - 1.0);
+            // Every other hole must fall on a space, and on the circle where three do not make it; any of the group's
+            // holes might, for any number of spaces so far.
+            const double on_space = std::min(1.0, 2.0 * tolerance / space),
+                         on_circle = std::min(1.0, 2.0 * tolerance / radius);
+            const double many = static_cast<double>(on.size());
+            const double chance = std::pow(on_space, many - 1.0) * std::pow(on_circle, many - 3.0) *
+                                  choices(group.size(), on.size()) * (n - 2);
             if (n < 3 || chance > by_chance_at_most)
                 continue;
             Design design{DesignKind::Circle, n, {}, {}};
@@ -326,7 +339,8 @@ private:
             const double pitch = least / parts;
             const double chance =
                 std::pow(std::min(1.0, 2.0 * tolerance / pitch), static_cast<double>(on.size()) - 2.0) *
-                std::pow(std::min(1.0, 4.0 * tolerance / length), static_cast<double>(on.size()) - 2.0) * parts;
+                std::pow(std::min(1.0, 4.0 * tolerance / length), static_cast<double>(on.size()) - 2.0) *
+                choices(group.size(), on.size()) * parts;
             if (chance > by_chance_at_most)
                 continue;
             // The pitch from the whole length first, then every hole must stand on a whole step.
@@ -485,9 +499,16 @@ private:
             return;
         }
         const double caliper = m_part.instruments.front().error.in_mm() * nineteen_in_twenty;
+        // A rounder figure of the part's own unit, or one of the other unit that is nearer than any of its own.
+        const auto is_half = [&](double size) {
+            return m_part.unit == Unit::Millimetre && std::fabs(size * 2.0 - std::round(size * 2.0)) < 1e-9;
+        };
+        const auto nearer = [&](double size) {
+            return std::fabs(size - measured) < std::fabs(copied_spec(m_part, hole)->diameter.in_mm() - measured);
+        };
         const double drilled = copied_spec(m_part, hole)->diameter.in_mm();
         if (const double round = round_size(measured, caliper, m_part.unit);
-            round > 0.0 && std::fabs(round - drilled) > 1e-9)
+            round > 0.0 && std::fabs(round - drilled) > 1e-9 && (is_half(round) || nearer(round)))
             offer_size({Purpose::Plain, Length::mm(round), "", {}}, round, caliper,
                        fmt::format("a {} hole", size_words(round)));
         const double whole = std::round(measured);

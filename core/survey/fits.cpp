@@ -29,6 +29,9 @@ double excess(const Flat& pair, const Eigen::Vector3d& by) {
 /// push, and so is the largest of them; it is approached from above by log(sum(exp(k excess))) / k with growing k,
 /// whose valley Newton's steps find.
 double least_excess(const std::vector<Flat>& pairs, Eigen::Vector3d& by) {
+    by.setZero(); // begin with the offsets' middle taken out
+    for (const Flat& pair : pairs)
+        by -= Eigen::Vector3d(pair.dx, pair.dy, 0.0) / static_cast<double>(pairs.size());
     const auto largest = [&](const Eigen::Vector3d& at) {
         double most = -HUGE_VAL;
         for (const Flat& pair : pairs)
@@ -130,8 +133,8 @@ FitCheck check_fit(const OldPart& part, const Survey& survey, Length making, int
         const OldHole& hole = part.holes[i];
         const std::optional<HoleSpec> spec = copied_spec(part, hole);
         const std::optional<Length> bolt = bolt_of(hole);
-        if (!survey.holes[i].at || !spec || !bolt)
-            continue;
+        if (!survey.holes[i].at || !spec || !bolt || (hole.tapped && spec->purpose == Purpose::Tapped))
+            continue; // a screw is not turned into two threads
         // A reamed hole holds its pin as a tapped one its screw: it takes no part in the play.
         const auto gives = [&](Length diameter, bool holds) { return holds ? Length{} : (diameter - *bolt) / 2.0; };
         const Length play = gives(hole.diameter, hole.tapped) + gives(spec->diameter, spec->purpose == Purpose::Tapped);

@@ -31,7 +31,8 @@ std::optional<Length> bolt_of(const OldHole& hole);
 
 /// Pushes the copy where the worst hole has most play left (turning and shifting as a whole), then draws `draws` copies
 /// with the survey's errors and with `making` (one standard deviation on each axis) and counts those that go together.
-/// The same seed gives the same count. Holes without a place or a bolt take no part.
+/// The same seed gives the same count. Holes without a place or a bolt,
+/// and those that are tapped in both, take no part.
 FitCheck check_fit(const OldPart& part, const Survey& survey, Length making, int draws = 2000, std::uint32_t seed = 1);
 
 /// The most play that can be left at the worst of these pairs, by turning and shifting one part on the other.

@@ -187,7 +187,9 @@ private:
         if (!m_measured)
             return refuse(MarkWay::Measure, "The readings do not settle its place.");
         offer(MarkWay::Measure, m_measured->in_mm() + punch_wander, {}, "the readings, a mill or the layout bench",
-              fmt::format("Its measured place is known to {}, and is drilled by coordinates.", fig(*m_measured)));
+              *m_measured > Length{}
+                  ? fmt::format("Its measured place is known to {}, and is drilled by coordinates.", fig(*m_measured))
+                  : "The old part is measured from it; it is drilled by coordinates.");
     }
 };
 
