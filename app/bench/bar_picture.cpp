@@ -1,6 +1,7 @@
 #include "bench/bar_picture.h"
 
 #include "layout/on_bar.h"
+#include "look/words.h"
 #include "measure/figures.h"
 
 #include <QObject>
@@ -11,10 +12,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 const Angle top = Angle::degrees(90.0);
 

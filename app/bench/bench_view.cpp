@@ -1,5 +1,6 @@
 #include "bench/bench_view.h"
 
+#include "look/words.h"
 #include "measure/figures.h"
 #include "ordering/wording.h"
 
@@ -17,10 +18,6 @@ namespace {
 
 constexpr int knuckle = 64; // pixels: a target that a knuckle finds
 constexpr int most_segments = 120;
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 QLabel* label(const QString& name) {
     auto* made = new QLabel;

@@ -2,6 +2,7 @@
 
 #include "bench/bar_picture.h"
 #include "layout/outline.h"
+#include "look/words.h"
 #include "measure/figures.h"
 #include "ordering/wording.h"
 
@@ -13,10 +14,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 // Draws into a square of side 2 R about a centre; one function for each device.
 class DeviceArtist {

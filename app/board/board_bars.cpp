@@ -1,6 +1,7 @@
 // A bar on the board: from the side, from its end, and rolled out.
 #include "board/bar_views.h"
 #include "board/board_painter.h"
+#include "look/words.h"
 
 #include "layout/on_bar.h"
 #include "measure/figures.h"
@@ -14,10 +15,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 // Stretches of the bar between its shoulders.
 std::vector<std::pair<Length, Length>> stretches(const Blank& blank) {

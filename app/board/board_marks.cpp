@@ -1,6 +1,7 @@
 #include "board/board_painter.h"
 
 #include "board/bar_views.h"
+#include "look/words.h"
 #include "measure/figures.h"
 
 #include <algorithm>
@@ -10,14 +11,6 @@
 // What is written on the board beside the work itself: the clock, dimensions, and where names find room.
 
 namespace clockface::app {
-
-namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
-
-} // namespace
 
 void BoardPainter::take_up_room() {
     const Datum& datum = m_document.job().datum;

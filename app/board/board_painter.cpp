@@ -2,6 +2,7 @@
 
 #include "layout/bar.h"
 #include "layout/outline.h"
+#include "look/words.h"
 #include "measure/figures.h"
 
 #include <QPainterPath>
@@ -10,14 +11,6 @@
 #include <set>
 
 namespace clockface::app {
-
-namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
-
-} // namespace
 
 BoardPainter::BoardPainter(QPainter& painter, const BoardMap& map, const Document& document, const Look& look,
                            QRectF area)

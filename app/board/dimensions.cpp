@@ -1,5 +1,6 @@
 #include "board/dimensions.h"
 
+#include "look/words.h"
 #include "measure/figures.h"
 
 #include <algorithm>
@@ -14,10 +15,6 @@ constexpr double line_height = 14.0;
 constexpr double jog = 8.0; // from the straight line to where the figure stands
 constexpr double points = 9.5;
 constexpr double ring_band = 60.0; // the clock ring with its ticks and hours
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 } // namespace
 

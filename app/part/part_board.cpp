@@ -1,5 +1,6 @@
 #include "part/part_board.h"
 
+#include "look/words.h"
 #include "measure/figures.h"
 
 #include <QKeyEvent>
@@ -15,10 +16,6 @@ namespace clockface::app {
 namespace {
 
 constexpr double margin_pixels = 70.0, grip_pixels = 14.0, drag_begins = 4.0;
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 Point turned(Point at, Angle by) {
     return {at.x * by.cosine() - at.y * by.sine(), at.x * by.sine() + at.y * by.cosine()};

@@ -2,6 +2,7 @@
 
 #include "formats/survey_report.h"
 #include "layout/from_part.h"
+#include "look/words.h"
 #include "measure/figures.h"
 #include "shop/hole_words.h"
 #include "survey/fits.h"
@@ -25,10 +26,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 QString thousandths(Length length, Unit unit) {
     return q(decimal(length.in(unit), unit == Unit::Inch ? 4 : 3, Sign::WhenNegative, Tail::Trim)) + QLatin1Char(' ') +

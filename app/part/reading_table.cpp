@@ -1,5 +1,6 @@
 #include "part/reading_table.h"
 
+#include "look/words.h"
 #include "measure/figures.h"
 #include "survey/part_text.h"
 
@@ -9,10 +10,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 bool is_angle(ReadingKind kind) {
     return kind == ReadingKind::AngleAt || kind == ReadingKind::Square;

@@ -2,6 +2,7 @@
 
 #include "formats/csv.h"
 #include "formats/dxf.h"
+#include "look/words.h"
 
 #include "formats/job_json.h"
 #include "formats/text_file.h"
@@ -32,10 +33,6 @@ namespace {
 
 constexpr int most_recent = 8;
 const QString job_ending = QStringLiteral(".clockface.json");
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 QString job_filter() {
     return QObject::tr("Clockface jobs (*.clockface.json *.json)");

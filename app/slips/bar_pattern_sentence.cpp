@@ -2,6 +2,7 @@
 
 #include "layout/on_bar.h"
 #include "layout/validate.h"
+#include "look/words.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"
 #include "shop/hole_words.h"
@@ -14,9 +15,6 @@ namespace clockface::app {
 
 namespace {
 
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 QString tr(const char* text) {
     return QObject::tr(text);
 }

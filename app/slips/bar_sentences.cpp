@@ -1,5 +1,6 @@
 // The sentences about a bar: its sizes, bore, shoulders and flats, and the end it is looked at from.
 #include "layout/on_bar.h"
+#include "look/words.h"
 #include "measure/figures.h"
 #include "measure/lists.h"
 #include "measure/shop_number.h"
@@ -11,10 +12,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 QString plain(const Job& job, Length length) {
     return q(decimal(length.in(job.unit), job_decimals(job.unit), Sign::WhenNegative, Tail::Trim));

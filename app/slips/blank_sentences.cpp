@@ -1,5 +1,6 @@
 #include "slips/blank_slip.h"
 
+#include "look/words.h"
 #include "measure/figures.h"
 #include "measure/lists.h"
 #include "measure/shop_number.h"
@@ -13,10 +14,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 constexpr std::array plain_places = {DatumPlace::Middle,    DatumPlace::LowerLeft,  DatumPlace::LowerRight,
                                      DatumPlace::UpperLeft, DatumPlace::UpperRight, DatumPlace::LeftEdge,

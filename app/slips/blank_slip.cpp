@@ -1,6 +1,7 @@
 #include "slips/blank_slip.h"
 
 #include "layout/bar.h"
+#include "look/words.h"
 #include "measure/figures.h"
 #include "measure/lists.h"
 #include "measure/read_angle.h"
@@ -14,10 +15,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 // Where the middle really is, against where half of the drawing's figure would put it.
 QString halves_in_words(const Job& job) {

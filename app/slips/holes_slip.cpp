@@ -1,6 +1,7 @@
 #include "slips/holes_slip.h"
 
 #include "layout/on_bar.h"
+#include "look/words.h"
 #include "slips/bar_pattern_sentence.h"
 
 #include "layout/callout.h"
@@ -21,14 +22,6 @@
 #include <algorithm>
 
 namespace clockface::app {
-
-namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
-
-} // namespace
 
 HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     : Slip(document, selection, parent)

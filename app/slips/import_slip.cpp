@@ -1,6 +1,7 @@
 #include "slips/import_slip.h"
 
 #include "formats/text_file.h"
+#include "look/words.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"
 
@@ -14,10 +15,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 constexpr std::array separators = {',', ';', '\t', '|', ' '};
 constexpr std::size_t most_shown = 12;

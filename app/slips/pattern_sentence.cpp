@@ -3,6 +3,7 @@
 #include "layout/on_bar.h"
 #include "layout/pattern.h"
 #include "layout/validate.h"
+#include "look/words.h"
 #include "measure/cases.h"
 #include "measure/figures.h"
 #include "measure/lists.h"
@@ -16,9 +17,6 @@ namespace clockface::app {
 
 namespace {
 
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 QString tr(const char* text) {
     return QObject::tr(text);
 }

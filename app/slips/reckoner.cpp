@@ -1,5 +1,6 @@
 #include "slips/reckoner.h"
 
+#include "look/words.h"
 #include "measure/reckon.h"
 #include "measure/shop_number.h"
 
@@ -9,10 +10,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 constexpr double usual_margin = 1.5; // diameters
 

@@ -1,4 +1,5 @@
 // The sums on the page of reckoning that belong to round work.
+#include "look/words.h"
 #include "measure/figures.h"
 #include "round/figures.h"
 #include "round/meeting.h"
@@ -9,10 +10,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 constexpr int jaws = 3;
 constexpr double pull_share = 0.5; // of its weight, that a mass held off centre may pull

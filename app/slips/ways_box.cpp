@@ -1,15 +1,12 @@
 #include "slips/ways_box.h"
 
+#include "look/words.h"
 #include "measure/figures.h"
 #include "widgets/sentence.h"
 
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 // What a way is expected to miss by, to a hundredth of a millimetre: more would be a pretence.
 QString shown_error(Length error, Unit unit) {

@@ -1,5 +1,6 @@
 #include "widgets/job_blanks.h"
 
+#include "look/words.h"
 #include "measure/figures.h"
 #include "measure/lists.h"
 #include "measure/read_angle.h"
@@ -11,10 +12,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 // Echo of a length: how it was read if that could be doubted, and both units while typing.
 QString echo(const ReadLength& read) {

@@ -1,19 +1,16 @@
 #include "job/old_part.h"
 
+#include "measure/small_letters.h"
+
 #include <algorithm>
-#include <cctype>
 
 namespace clockface {
 
 namespace {
 
-bool same(const std::string& one, const std::string& other) {
-    return std::equal(one.begin(), one.end(), other.begin(), other.end(),
-                      [](unsigned char a, unsigned char b) { return std::tolower(a) == std::tolower(b); });
-}
-
 template <class Named> int index_of(const std::vector<Named>& list, const std::string& name) {
-    const auto found = std::find_if(list.begin(), list.end(), [&](const Named& each) { return same(each.name, name); });
+    const auto found = std::find_if(list.begin(), list.end(),
+                                    [&](const Named& each) { return small_letters(each.name) == small_letters(name); });
     return found == list.end() ? -1 : static_cast<int>(found - list.begin());
 }
 

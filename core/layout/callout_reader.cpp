@@ -4,6 +4,7 @@
 #include "layout/validate.h"
 #include "measure/read_angle.h"
 #include "measure/shop_number.h"
+#include "measure/small_letters.h"
 #include "shop/hole_words.h"
 
 #include <algorithm>
@@ -13,12 +14,6 @@
 namespace clockface {
 
 namespace {
-
-std::string lower(std::string text) {
-    std::transform(text.begin(), text.end(), text.begin(),
-                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-    return text;
-}
 
 bool begins_with_digit(const std::string& text) {
     return !text.empty() && std::isdigit(static_cast<unsigned char>(text.front())) != 0;
@@ -121,7 +116,7 @@ std::string CalloutReader::pattern_name() {
     Word word = m_words[m_at++]; // any word: a pattern may well be called A
     word.text = std::string(m_text.substr(word.begin, word.length));
     for (const Pattern& pattern : m_job.patterns)
-        if (lower(pattern.name) == lower(word.text))
+        if (small_letters(pattern.name) == small_letters(word.text))
             return pattern.name;
     refuse(word, m_job.patterns.empty()
                      ? "There is no pattern yet to go by."

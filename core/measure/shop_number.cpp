@@ -1,5 +1,7 @@
 #include "measure/shop_number.h"
 
+#include "measure/small_letters.h"
+
 #include "measure/drill_names.h"
 #include "measure/figures.h"
 
@@ -26,13 +28,6 @@ struct Value {
     double size = 0.0; // millimetres when Kind::Length
     Kind kind = Kind::Bare;
 };
-
-std::string lower(std::string_view text) {
-    std::string out(text);
-    std::transform(out.begin(), out.end(), out.begin(),
-                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-    return out;
-}
 
 // Printed signs as the keyboard has them: what the program shows (a true minus) must be readable again.
 std::string with_plain_signs(std::string_view text) {
@@ -303,7 +298,7 @@ private:
             factor = mm_per_inch;
         } else {
             const std::string_view word = word_here();
-            const std::string unit = lower(word);
+            const std::string unit = small_letters(word);
             if (unit == "mm" || unit == "millimetre" || unit == "millimetres")
                 factor = 1.0;
             else if (unit == "cm")
@@ -327,7 +322,7 @@ private:
 
     Result<Value> drill() {
         const std::size_t start = m_at;
-        const std::string word = lower(word_here());
+        const std::string word = small_letters(word_here());
         std::string name;
         if (peek() == '#' || word == "no") {
             m_at += peek() == '#' ? 1 : word.size();
@@ -421,7 +416,7 @@ Result<double> read_number(std::string_view text) {
 Result<int> read_count(std::string_view text, int least, int most, const std::string& of_what) {
     static constexpr std::array words = {"one",   "two",   "three", "four", "five",   "six",
                                          "seven", "eight", "nine",  "ten",  "eleven", "twelve"};
-    const std::string word = lower(text);
+    const std::string word = small_letters(text);
     double number = 0.0;
     if (const auto found = std::find(words.begin(), words.end(), word); found != words.end()) {
         number = static_cast<double>(found - words.begin() + 1);

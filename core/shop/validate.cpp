@@ -137,10 +137,6 @@ Fault kit_fault(const RoundKit& kit) {
 std::optional<Problem> first_fault(const Shop& shop) {
     if (Fault found = kit_fault(shop.kit))
         return found;
-    if (!std::holds_alternative<MarksAcross>(shop.marks.kind))
-        return Problem{"marks.kind", "The kind of the drawer for marks is 'marks'."};
-    if (Fault found = std::visit(KindFault{"marks"}, shop.marks.kind))
-        return found;
     if (shop.machines.empty())
         return Problem{"machines", "The shop has no machine. It needs one at least."};
     std::set<std::string> names{shop.marks.name};
@@ -152,6 +148,10 @@ std::optional<Problem> first_fault(const Shop& shop) {
         if (Fault found = std::visit(KindFault{place}, machine.kind))
             return found;
     }
+    if (!std::holds_alternative<MarksAcross>(shop.marks.kind))
+        return Problem{"marks.kind", "The kind of the drawer for marks is 'marks'."};
+    if (Fault found = std::visit(KindFault{"marks"}, shop.marks.kind))
+        return found;
     return range_fault("edge_distance_factor", shop.edge_distance_factor, 0.5, 10.0,
                        "A factor from 0.5 to 10 hole diameters would do.");
 }

@@ -3,6 +3,7 @@
 #include "measure/figures.h"
 #include "measure/read_angle.h"
 #include "measure/shop_number.h"
+#include "measure/small_letters.h"
 #include "shop/hole_words.h"
 #include "survey/survey.h"
 
@@ -25,13 +26,6 @@ const std::vector<std::string> design_words = {"circle", "row", "symmetric", "ro
 const std::vector<std::string> mark_words = {"punch",  "screw",         "plug",   "cone",   "scribe",
                                              "marker", "drill-through", "bonded", "measure"};
 const std::string not_at_hand = "not-at-hand";
-
-std::string lower(std::string_view text) {
-    std::string out(text);
-    for (char& c : out)
-        c = static_cast<char>(std::tolower(static_cast<unsigned char>(c)));
-    return out;
-}
 
 // A remark begins at a # that stands by itself; #29 is a drill.
 std::string_view without_remark(std::string_view line) {
@@ -80,7 +74,7 @@ public:
             m_fault = sentence;
     }
     bool is(const std::string& word) {
-        if (ended() || lower(m_words[m_next]) != word)
+        if (ended() || small_letters(m_words[m_next]) != word)
             return false;
         ++m_next;
         return true;
@@ -93,7 +87,7 @@ public:
         return m_words[m_next++];
     }
     int one_of(const std::vector<std::string>& list, const std::string& what) {
-        const std::string said = lower(word(what));
+        const std::string said = small_letters(word(what));
         const auto found = std::find(list.begin(), list.end(), said);
         if (found == list.end())
             say(fmt::format("'{}' is none of: {}.", said, fmt::join(list, ", ")));
@@ -125,7 +119,7 @@ public:
     /// Everything up to one of these words.
     std::string until(const std::vector<std::string>& stops) {
         std::string out;
-        while (!ended() && std::find(stops.begin(), stops.end(), lower(m_words[m_next])) == stops.end())
+        while (!ended() && std::find(stops.begin(), stops.end(), small_letters(m_words[m_next])) == stops.end())
             out += (out.empty() ? "" : " ") + m_words[m_next++];
         return out;
     }
@@ -475,7 +469,7 @@ std::string correction_in_words(ReadingKind kind) {
 }
 
 Result<ReadingKind> read_kind(std::string_view word) {
-    std::string said = lower(word);
+    std::string said = small_letters(word);
     std::replace(said.begin(), said.end(), ' ', '-');
     std::vector<std::string> fit;
     for (std::size_t i = 0; i < kind_words.size(); ++i) {
@@ -564,7 +558,7 @@ Result<OldPart> read_old_part(const std::vector<std::string>& lines) {
         std::vector<std::string> words = words_of(lines[i]);
         if (words.empty())
             continue;
-        const auto known = others.find(lower(words[0]));
+        const auto known = others.find(small_letters(words[0]));
         if (known == others.end()) {
             readings.emplace_back(i, lines[i]);
             continue;

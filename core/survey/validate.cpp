@@ -2,6 +2,7 @@
 #include "survey/survey.h"
 
 #include "measure/figures.h"
+#include "measure/small_letters.h"
 
 #include <cctype>
 #include <cmath>
@@ -24,12 +25,6 @@ bool good_name(const std::string& name) {
         if (!std::isalnum(c) && c != '-' && c != '_')
             return false;
     return true;
-}
-
-std::string lower(std::string text) {
-    for (char& c : text)
-        c = static_cast<char>(std::tolower(static_cast<unsigned char>(c)));
-    return text;
 }
 
 class Checker {
@@ -98,7 +93,7 @@ private:
                     fmt::format("'{}' is no name: begin with a letter; letters, figures and hyphens, "
                                 "no blanks, at most 24.",
                                 name));
-            if (!names.insert(lower(name)).second)
+            if (!names.insert(small_letters(name)).second)
                 say(kind + " " + name, fmt::format("There are two things named {}.", name));
         };
         for (std::size_t i = 0; i < m_part.holes.size(); ++i) {
@@ -143,7 +138,7 @@ private:
         for (const auto& [name, slot] : design.places) {
             if (hole_index(m_part, name) < 0)
                 say("design", fmt::format("There is no hole named {}.", name));
-            if (!seen.insert(lower(name)).second)
+            if (!seen.insert(small_letters(name)).second)
                 say("design", fmt::format("{} is in it twice.", name));
             const int most = design.kind == DesignKind::Circle ? design.count - 1 : 1000;
             if (slot < 0 || slot > most)

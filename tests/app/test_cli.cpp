@@ -55,6 +55,43 @@ private slots:
         QVERIFY(run({"plan", demo, "--as", "csv"}).out.startsWith("step,hole,device"));
         QVERIFY(run({"plan", demo, "--as", "coordinates"}).out.contains("\r\nA1,15.3"));
     }
+    void survey_as_text_and_json() {
+        const QString bracket = QStringLiteral(SOURCE_FOLDER "/demo/bell-crank-bracket.clockface.json");
+        const Ran text = run({"survey", bracket});
+        QCOMPARE(text.code, 0);
+        QVERIFY(text.out.contains("Reading 21 (H5 and H8) does not fit and was set aside."));
+        QVERIFY(text.out.contains("between the near sides (inside)"));
+        QVERIFY(text.out.contains("47 mm circle"));
+        QVERIFY(text.out.contains("Next reading:"));
+        QVERIFY(text.out.contains("go together"));
+        const auto document = nlohmann::json::parse(run({"survey", bracket, "--as", "json"}).out.toStdString());
+        QCOMPARE(document["holes"].size(), 9U);
+        // H5 stands 58.4 right of H1 and 4.2 above it, as the bracket was made up.
+        QVERIFY(std::abs(document["holes"][4]["x"].get<double>() - 58.4) < 0.1);
+        QVERIFY(std::abs(document["holes"][4]["y"].get<double>() - 4.2) < 0.1);
+        QVERIFY(document["readings"][20].contains("doubt"));
+        QVERIFY(document["bolting_up"]["share"] > 0.99);
+
+        QTemporaryDir folder;
+        const auto file = [&](const char* name, const char* content) {
+            QFile out(folder.filePath(name));
+            (void)out.open(QIODevice::WriteOnly);
+            out.write(content);
+            return folder.filePath(name);
+        };
+        const Ran lines = run({"survey", file("part.txt", "hole A 6 at 0 0\nhole B 6 at 40 3\noutside A B 46\n")});
+        QCOMPARE(lines.code, 0);
+        QVERIFY(lines.out.contains("+40.000"));
+        const Ran open = run({"survey", file("open.txt", "hole A 6 at 0 0\nhole B 6 at 40 3\n")});
+        QCOMPARE(open.code, 1);
+        QVERIFY(open.out.contains("B has no reading yet."));
+        const Ran bad = run({"survey", file("bad.txt", "hole A 6 at 0 0\noutside A C 46\n")});
+        QCOMPARE(bad.code, 2);
+        QVERIFY2(bad.err.contains("line 2") && bad.err.contains("'C'"), qPrintable(bad.err));
+        QCOMPARE(run({"survey", file("none.txt", "\n")}).code, 2);
+        QCOMPARE(run({"survey", folder.filePath("not-there")}).code, 2);
+        QCOMPARE(run({"survey", demo}).code, 2); // a job without an old part
+    }
     void check_tells_by_its_code() {
         QCOMPARE(run({"check", demo}).code, 0);
         QTemporaryDir folder;

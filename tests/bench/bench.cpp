@@ -3,6 +3,7 @@
 #include "look/look.h"
 #include "shell/main_window.h"
 #include "support/bars.h"
+#include "support/old_parts.h"
 #include "support/window.h"
 
 #include <QProcess>
@@ -42,6 +43,22 @@ Job bar_job_of(int holes) {
     job.patterns[0].hole.depth = mm(5);
     return job;
 }
+
+// Readings of an old part, `slips` of them wrong by millimetres, worked out from nothing.
+void survey_of(benchmark::State& state, int slips) {
+    Dice dice(3);
+    MadePart made = strewn(dice, static_cast<int>(state.range(0)));
+    measure_all(made, dice, static_cast<int>(state.range(1)), 1.0);
+    for (int k = 0; k < slips; ++k)
+        made.part.readings[static_cast<std::size_t>(5 + 10 * k)].length += mm(k % 2 == 0 ? 7.0 : -5.0);
+    bool settled = false;
+    for (auto _ : state)
+        settled = survey(made.part).settled();
+    state.counters["readings"] = static_cast<double>(made.part.readings.size());
+    state.counters["settled"] = settled;
+}
+BENCHMARK_CAPTURE(survey_of, honest, 0)->Args({9, 3})->Args({50, 4})->Args({200, 8})->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(survey_of, three_slips, 3)->Args({9, 3})->Args({50, 4})->Unit(benchmark::kMillisecond);
 
 void start_to_first_painted_window(benchmark::State& state) {
     for (auto _ : state) {

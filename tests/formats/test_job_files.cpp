@@ -8,6 +8,7 @@
 #include <QFile>
 #include <QTemporaryDir>
 #include <csignal>
+#include <cstring>
 #include <nlohmann/json.hpp>
 #include <sys/resource.h>
 #include <sys/stat.h>
@@ -89,12 +90,34 @@ private slots:
                              {"c", "", *any_rotary()},
                              {"d", "", *any_layout()},
                              {"e", "", DrillPress{}}};
+            shop.marks = default_marks();
+            std::get<MarksAcross>(shop.marks.kind).plugs.push_back(mm(*rc::gen::inRange(1, 900) / 10.0));
             shop.kit = default_kit();
             shop.kit.rods.push_back(mm(*rc::gen::inRange(1, 9000) / 100.0));
             shop.kit.jaws_lift = *rc::gen::arbitrary<bool>();
             const auto back = shop_from_json(shop_to_json(shop));
             RC_ASSERT(back && *back == shop);
         });
+    }
+    void an_old_part_comes_back_and_is_followed() {
+        const std::string text = read_text(SOURCE_FOLDER "/demo/bell-crank-bracket.clockface.json");
+        const Result<Job> job = job_from_json(text);
+        QVERIFY(job);
+        QCOMPARE(QString::fromStdString(job_to_json(*job)), QString::fromStdString(text));
+        // A reading that is changed in the file moves the copied hole, whatever place the file gives it.
+        const auto changed = [&](const char* from, const char* to) {
+            std::string copy = text;
+            const std::size_t at = copy.find(from);
+            Q_ASSERT(at != std::string::npos);
+            return job_from_json(copy.replace(at, std::strlen(from), to));
+        };
+        const Result<Job> moved = changed("outside H2 H9 62.98", "outside H2 H9 63.1");
+        QVERIFY(moved && !(moved->patterns == job->patterns));
+        const Result<Job> broken = changed("outside H2 H9 62.98", "outside H2 H99 62.98");
+        QVERIFY(!broken);
+        QVERIFY2(QString::fromStdString(broken.error().text()).contains("old_part, line 31"),
+                 broken.error().text().c_str());
+        QVERIFY(!changed("\"H9\"", "\"H10\""));
     }
     void broken_texts_data() {
         QTest::addColumn<QByteArray>("text");

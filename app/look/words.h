@@ -1,0 +1,14 @@
+// The core's texts on the screen.
+#pragma once
+
+#include <QString>
+#include <string>
+
+namespace clockface::app {
+
+/// A text of the core (UTF-8) as Qt has it.
+inline QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
+
+} // namespace clockface::app
