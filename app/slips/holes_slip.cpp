@@ -20,6 +20,7 @@
 #include <QShortcut>
 #include <QTableView>
 #include <algorithm>
+#include <fmt/ranges.h>
 
 namespace clockface::app {
 
@@ -130,6 +131,8 @@ QString HolesSlip::structure() {
         if (!is_at_hand(job, pattern))
             continue;
         text += q(pattern.name) + QString::number(pattern.layout.index());
+        if (const auto* points = std::get_if<PointsPattern>(&pattern.layout))
+            text += q(fmt::format("{}", fmt::join(points->copied, " ")));
         // The ways of saying a pattern that have sentences of their own.
         if (const auto* row = std::get_if<RowPattern>(&pattern.layout))
             text += row->centred ? QStringLiteral("c") : QString();
@@ -272,6 +275,15 @@ QWidget* HolesSlip::links_of(const Job& job, std::size_t index) {
         links->addWidget(made);
     };
     const QString name = q(job.patterns[index].name);
+    const auto* points = std::get_if<PointsPattern>(&job.patterns[index].layout);
+    if (points && !points->copied.empty()) {
+        add(QStringLiteral("toOldPart"), tr("to the old part"), tr("Its readings say where these holes are (Ctrl+T)"),
+            [this] { emit old_part_wanted(); });
+        add(QStringLiteral("cutLoose"), tr("cut the copy loose"),
+            tr("All copied holes stay where they are and follow the readings no longer"),
+            [this, index] { (void)document().edit(tr("cutting loose"), cut_loose(document().settled(), index)); });
+        return line;
+    }
     add(QStringLiteral("removePattern"), tr("take %1 away").arg(name),
         tr("What hangs on it stays where it is and hangs on nothing any more"), [this] { remove_pattern(); });
     if (!names_in(std::as_const(job.patterns[index].layout)).empty())

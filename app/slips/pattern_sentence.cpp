@@ -17,6 +17,15 @@ namespace clockface::app {
 
 namespace {
 
+// "H1, H3 and H4", the first few of many.
+QString old_names(const PointsPattern& points) {
+    constexpr std::size_t most = 8;
+    QStringList names;
+    for (std::size_t i = 0; i < points.copied.size() && i < most; ++i)
+        names << q(points.copied[i]);
+    return names.join(QStringLiteral(", ")) + (points.copied.size() > most ? QStringLiteral(" …") : QString());
+}
+
 QString tr(const char* text) {
     return QObject::tr(text);
 }
@@ -188,6 +197,12 @@ public:
         m_s.words(tr("on the way from the one to the other"));
     }
     void operator()(const PointsPattern& points) {
+        if (!points.copied.empty()) {
+            const HoleSpec& spec = m_job.patterns[m_index].hole;
+            m_s.words(tr("Holes %1, copied from %2 of the old part, following its readings")
+                          .arg(q(size_in_words(spec, m_job.unit)), old_names(points)));
+            return;
+        }
         m_s.words(tr("Holes"));
         size_and_depth();
         m_s.words(tr("at"));
@@ -478,7 +493,10 @@ QString pattern_summary(const Job& job, std::size_t index, int made) {
             [&](const TwoDistancesPattern& two) {
                 return tr("%1 from %2 and %3").arg(many, q(in_words(two.one)), q(in_words(two.other)));
             },
-            [&](const PointsPattern&) { return tr("%1 at places of their own").arg(many); },
+            [&](const PointsPattern& points) {
+                return points.copied.empty() ? tr("%1 at places of their own").arg(many)
+                                             : tr("%1 copied from %2").arg(many, old_names(points));
+            },
             [&](const BarPattern& bar) {
                 if (bar.count == 1)
                     return tr("%1 at %2").arg(many, shown_length(job, bar.along));

@@ -18,7 +18,7 @@ namespace {
 
 using Row = std::vector<std::string>;
 
-std::string trimmed(std::string_view text) {
+std::string without_blanks(std::string_view text) {
     const std::size_t first = text.find_first_not_of(" \t\r");
     return first == std::string_view::npos
                ? std::string()
@@ -45,31 +45,31 @@ Row fields(std::string_view line, char separator) {
             else
                 quoted = !quoted;
         } else if (c == separator && !quoted) {
-            if (separator != ' ' || !trimmed(field).empty())
-                row.push_back(trimmed(field));
+            if (separator != ' ' || !without_blanks(field).empty())
+                row.push_back(without_blanks(field));
             field.clear();
         } else {
             field += c;
         }
     }
-    if (separator != ' ' || !trimmed(field).empty())
-        row.push_back(trimmed(field));
+    if (separator != ' ' || !without_blanks(field).empty())
+        row.push_back(without_blanks(field));
     return row;
 }
 
-struct Line {
+struct TextLine {
     std::size_t number; // in the file, from 1
     std::string_view text;
 };
 
-std::vector<Line> lines_of(std::string_view text) {
+std::vector<TextLine> lines_of(std::string_view text) {
     if (text.starts_with("\xEF\xBB\xBF"))
         text.remove_prefix(3);
-    std::vector<Line> lines;
+    std::vector<TextLine> lines;
     for (std::size_t number = 1; !text.empty(); ++number) {
         const std::size_t end = text.find('\n');
         const std::string_view line = text.substr(0, end);
-        if (const std::string plain = trimmed(line); !plain.empty() && plain.front() != '#')
+        if (const std::string plain = without_blanks(line); !plain.empty() && plain.front() != '#')
             lines.push_back({number, line});
         text = end == std::string_view::npos ? std::string_view() : text.substr(end + 1);
     }
@@ -98,7 +98,7 @@ bool has_decimal_commas(const Row& row) {
 }
 
 // The separator that cuts most lines into the same number of fields, at least two.
-char separator_of(const std::vector<Line>& lines) {
+char separator_of(const std::vector<TextLine>& lines) {
     constexpr std::array candidates = {';', '\t', ',', '|', ' '};
     constexpr std::size_t enough = 200;
     char best = ',';
@@ -262,7 +262,7 @@ private:
 Result<CsvReading> recognise_csv(const std::string& text, Unit assumed) {
     if (text.find('\0') != std::string::npos)
         return problem("", "This is no text. A table as CSV or a drawing as DXF would do.");
-    const std::vector<Line> lines = lines_of(text);
+    const std::vector<TextLine> lines = lines_of(text);
     if (lines.empty())
         return problem("", "The file is empty. A table with X and Y in it would do.");
     CsvReading reading;
@@ -299,10 +299,10 @@ Result<FoundHoles> read_csv_holes(const std::string& text, const CsvReading& rea
     FoundHoles found;
     found.unit = reading.unit;
     found.unit_said = reading.unit_said || reading.unit_column >= 0;
-    std::vector<Line> lines = lines_of(text);
+    std::vector<TextLine> lines = lines_of(text);
     if (reading.heading && !lines.empty())
         lines.erase(lines.begin());
-    for (const Line& line : lines) {
+    for (const TextLine& line : lines) {
         FoundHole hole;
         const Row row = fields(line.text, reading.separator);
         const std::string fault = LineReader(row, reading).read(hole);

@@ -150,7 +150,8 @@ private:
                 longer.push_back({insert.ipx + over * turn.cosine() - up * turn.sine(),
                                   insert.ipy + over * turn.sine() + up * turn.cosine(), insert.sx, insert.sy, turn});
                 Block moved = block;
-                for (DrawnMark& mark : moved.marks) { // a block's base point comes to lie on the place it is inserted at
+                for (DrawnMark& mark :
+                     moved.marks) { // a block's base point comes to lie on the place it is inserted at
                     mark.x -= block.x;
                     mark.y -= block.y;
                 }

@@ -15,10 +15,10 @@ const std::vector<std::string> pattern_kinds = {"circle", "arc",     "row",   "s
                                                 "angles", "margins", "steps", "middle", "two-distances",
                                                 "points", "copy",    "bar"};
 const std::vector<std::string> along_from = {"zero", "left-end", "right-end", "shoulder", "hole"};
-const std::vector<std::string> top_ways = {"touch-both",    "touch-one", "skimmed-flat", "filed-flat", "scribed",
-                                           "vee-and-fence", "bushing",   "jig",          "centred"};
-const std::vector<std::string> angle_ways = {"table",       "collet-block", "jaw-index",    "rod-and-protractor",
-                                             "rod-heights", "end-line",     "wrapped-strip"};
+const std::vector<std::string> top_way_words = {"touch-both",    "touch-one", "skimmed-flat", "filed-flat", "scribed",
+                                                "vee-and-fence", "bushing",   "jig",          "centred"};
+const std::vector<std::string> angle_way_words = {"table",       "collet-block", "jaw-index",    "rod-and-protractor",
+                                                  "rod-heights", "end-line",     "wrapped-strip"};
 const std::vector<std::string> reaches = {"as-said", "to-axis", "into-bore", "into-hole"};
 const std::vector<std::string> ways = {"mirrored", "turned", "repeated", "at-each", "in-every-piece"};
 const std::vector<std::string> grid_kinds = {"full", "frame", "staggered"};
@@ -169,9 +169,9 @@ ordered pattern_json(const Pattern& pattern) {
     if (!pattern.extras.empty())
         out["extras"] = points(pattern.extras);
     if (pattern.top)
-        out["top_way"] = word_for(*pattern.top, top_ways);
+        out["top_way"] = word_for(*pattern.top, top_way_words);
     if (pattern.angle)
-        out["angle_way"] = word_for(*pattern.angle, angle_ways);
+        out["angle_way"] = word_for(*pattern.angle, angle_way_words);
     return out;
 }
 
@@ -313,9 +313,9 @@ Pattern read_pattern(const json& value, const std::string& place, FirstFault& fa
     if (in.has("extras"))
         out.extras = read_points(in, "extras");
     if (in.has("top_way"))
-        out.top = static_cast<TopWay>(in.word("top_way", top_ways));
+        out.top = static_cast<TopWay>(in.word("top_way", top_way_words));
     if (in.has("angle_way"))
-        out.angle = static_cast<AngleWay>(in.word("angle_way", angle_ways));
+        out.angle = static_cast<AngleWay>(in.word("angle_way", angle_way_words));
     return out;
 }
 

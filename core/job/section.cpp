@@ -8,7 +8,7 @@ namespace clockface {
 
 namespace {
 
-constexpr double top = 90.0;
+constexpr double top_bearing = 90.0;
 
 int sides_of(BlankShape shape) {
     return shape == BlankShape::HexagonBar ? 6 : shape == BlankShape::SquareBar ? 4 : 0;
@@ -50,7 +50,7 @@ Section section_at(const Blank& blank, Length from_left_end) {
         }
     section.round = section.sides == 0;
     for (int k = 0; k < section.sides; ++k)
-        section.cuts.push_back({Angle::degrees(top + 360.0 * k / section.sides), section.radius});
+        section.cuts.push_back({Angle::degrees(top_bearing + 360.0 * k / section.sides), section.radius});
     const Length stock = blank.diameter.actual() / 2.0;
     for (const Flat& flat : blank.bar.flats)
         if (from_left_end >= flat.from && from_left_end <= flat.to)
@@ -108,8 +108,8 @@ std::optional<SurfaceEntry> entry_at(const Section& section, Angle bearing, Leng
 }
 
 Length way_through(const Section& section) {
-    const auto near = entry_at(section, Angle::degrees(top), {});
-    const auto far = entry_at(section, Angle::degrees(-top), {});
+    const auto near = entry_at(section, Angle::degrees(top_bearing), {});
+    const auto far = entry_at(section, Angle::degrees(-top_bearing), {});
     return near && far ? near->height + far->height : Length{};
 }
 
@@ -125,7 +125,7 @@ Length widest_girth(const Blank& blank) {
 }
 
 Length rolled_out(const Section& section, Angle bearing) {
-    const double from_top = half_turns(Angle::degrees(top) - bearing);
+    const double from_top = half_turns(Angle::degrees(top_bearing) - bearing);
     if (section.round)
         return section.radius * (from_top * std::numbers::pi / 180.0);
     const double step = 360.0 / section.sides;
@@ -135,10 +135,11 @@ Length rolled_out(const Section& section, Angle bearing) {
 
 Angle bearing_at(const Section& section, Length rolled_out) {
     if (section.round)
-        return Angle::degrees(top - rolled_out / section.radius * 180.0 / std::numbers::pi).wrapped();
+        return Angle::degrees(top_bearing - rolled_out / section.radius * 180.0 / std::numbers::pi).wrapped();
     const double side = std::round(rolled_out / side_length(section));
     const double rest = (rolled_out - side_length(section) * side) / section.radius;
-    return Angle::degrees(top - side * 360.0 / section.sides - std::atan(rest) * 180.0 / std::numbers::pi).wrapped();
+    return Angle::degrees(top_bearing - side * 360.0 / section.sides - std::atan(rest) * 180.0 / std::numbers::pi)
+        .wrapped();
 }
 
 } // namespace clockface

@@ -78,10 +78,15 @@ Job cut_loose_on_side(Job job, std::size_t index) {
 
 Job cut_loose(Job job, std::size_t index) {
     Pattern& pattern = job.patterns.at(index);
-    if (auto* points = std::get_if<PointsPattern>(&pattern.layout); points && !points->copied.empty()) {
-        pattern.left_out.merge(points->open);
-        points->open.clear();
-        points->copied.clear();
+    if (const auto* points = std::get_if<PointsPattern>(&pattern.layout); points && !points->copied.empty()) {
+        // All of the copy at once: one pattern by itself would only be copied again.
+        for (Pattern& each : job.patterns)
+            if (auto* own = std::get_if<PointsPattern>(&each.layout); own && !own->copied.empty()) {
+                each.left_out.merge(own->open);
+                own->open.clear();
+                own->copied.clear();
+            }
+        job.old_part.laying.mirrored.reset();
         return job;
     }
     if (names_in(std::as_const(pattern.layout)).empty())

@@ -13,9 +13,9 @@ namespace clockface {
 
 namespace {
 
-class Maker {
+class MarksMaker {
 public:
-    Maker(const RouteNeeds& needs, const MarksAcross& drawer)
+    MarksMaker(const RouteNeeds& needs, const MarksAcross& drawer)
         : m_needs(needs)
         , m_part(needs.job.old_part)
         , m_drawer(drawer)
@@ -147,7 +147,7 @@ private:
 } // namespace
 
 Route make_route(const RouteNeeds& needs, const MarksAcross& machine) {
-    return Maker(needs, machine).take();
+    return MarksMaker(needs, machine).take();
 }
 
 } // namespace clockface

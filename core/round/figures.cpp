@@ -1,5 +1,7 @@
 #include "round/figures.h"
 
+#include "measure/radians.h"
+
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -8,7 +10,6 @@ namespace clockface {
 
 namespace {
 
-constexpr double to_degrees = 180.0 / std::numbers::pi;
 constexpr double gravity_mm_per_s2 = 9806.65;
 
 } // namespace
@@ -43,7 +44,7 @@ PinReadings over_pin(const Section& section, const DrillLine& line, Length pin) 
 std::optional<Angle> roll_back(Length radius, Length off, Length depth, Length drill) {
     if (abs(off) > radius || depth > point_length(drill))
         return std::nullopt;
-    return Angle::degrees(std::asin(off / radius) * to_degrees);
+    return Angle::degrees(std::asin(off / radius) * degrees_per_radian);
 }
 
 Length strip_width(Length diameter, Length depth) {
@@ -60,7 +61,7 @@ Length miss_of_lean(Length radius, Angle lean) {
 }
 
 Angle lean_of_miss(Length radius, Length miss) {
-    return Angle::degrees(std::asin(std::clamp(miss / radius, -1.0, 1.0)) * to_degrees);
+    return Angle::degrees(std::asin(std::clamp(miss / radius, -1.0, 1.0)) * degrees_per_radian);
 }
 
 Length off_centre(Length one_reading, Length opposite_reading) {
@@ -83,7 +84,7 @@ Length swing(Length diameter, Length off_centre) {
 }
 
 Angle rod_slop(Length play, Length length) {
-    return Angle::degrees(std::atan(play / length) * to_degrees);
+    return Angle::degrees(std::atan(play / length) * degrees_per_radian);
 }
 
 } // namespace clockface

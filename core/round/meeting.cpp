@@ -16,7 +16,7 @@ Space point(const OnBar& at, Length height) {
     const Point across = polar(height, at.bearing) + polar(at.offset, at.bearing + Angle::degrees(90.0));
     return {at.along.in_mm(), across.x.in_mm(), across.y.in_mm()};
 }
-Space minus(const Space& a, const Space& b) {
+Space without(const Space& a, const Space& b) {
     return {a[0] - b[0], a[1] - b[1], a[2] - b[2]};
 }
 double dot(const Space& a, const Space& b) {
@@ -37,9 +37,9 @@ std::optional<Drilled> drilled(const Blank& blank, const OnBar& at, Length diame
 Length axes_apart(const Drilled& one, const Drilled& other) {
     const Space p = point(one.at, one.from);
     const Space q = point(other.at, other.from);
-    const Space u = minus(point(one.at, one.to), p);
-    const Space v = minus(point(other.at, other.to), q);
-    const Space w = minus(p, q);
+    const Space u = without(point(one.at, one.to), p);
+    const Space v = without(point(other.at, other.to), q);
+    const Space w = without(p, q);
     const double uu = dot(u, u);
     const double uv = dot(u, v);
     const double vv = dot(v, v);

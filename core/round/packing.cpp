@@ -9,14 +9,14 @@ namespace clockface {
 
 namespace {
 
-constexpr std::size_t most_pieces = 40; // of a drawer: four of them make 91,390 sums
+constexpr std::size_t most_packing_pieces = 40; // of a drawer: four of them make 91,390 sums
 
 } // namespace
 
 Packing::Packing(std::vector<Length> pieces)
     : m_pieces(std::move(pieces)) {
     std::sort(m_pieces.begin(), m_pieces.end(), std::greater<>());
-    m_pieces.resize(std::min(m_pieces.size(), most_pieces));
+    m_pieces.resize(std::min(m_pieces.size(), most_packing_pieces));
     m_sums.push_back({Sum{}});
     for (std::size_t count = 1; count <= most_at_once; ++count) {
         std::vector<Sum> next;

@@ -1,5 +1,7 @@
 #include "round/ways.h"
 
+#include "measure/radians.h"
+
 #include "measure/figures.h"
 #include "round/figures.h"
 #include "round/packing.h"
@@ -13,8 +15,6 @@
 namespace clockface {
 
 namespace {
-
-constexpr double to_degrees = 180.0 / std::numbers::pi;
 
 // What people reach, until the shop's ledger says better.
 const Length felt_punch = Length::mm(0.15);
@@ -453,7 +453,7 @@ private:
             refuse(way, "So near to upright the height hardly changes with the angle.");
             return way;
         }
-        const Angle read = Angle::degrees(m_needs.kit.height_step / (length * up.cosine()) * to_degrees);
+        const Angle read = Angle::degrees(m_needs.kit.height_step / (length * up.cosine()) * degrees_per_radian);
         way.error = at_surface(read + slop());
         way.minutes = 4.0;
         need_rod(way);

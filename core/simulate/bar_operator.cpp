@@ -1,5 +1,7 @@
 #include "simulate/bar_operator.h"
 
+#include "measure/radians.h"
+
 #include "job/section.h"
 #include "layout/on_bar.h"
 #include "measure/cases.h"
@@ -12,8 +14,6 @@
 namespace clockface {
 
 namespace {
-
-constexpr double to_degrees = 180.0 / std::numbers::pi;
 
 // Where the spindle and the bar are, in figures of nobody's drawing.
 class BarBench : public Bench {
@@ -121,7 +121,7 @@ private:
             by = Angle::degrees(360.0 * turn.faces / std::max(1, turn.sides));
             break;
         case AngleWay::RodHeights: {
-            const double lean = 90.0 - std::asin(std::clamp(turn.height / turn.rod, -1.0, 1.0)) * to_degrees;
+            const double lean = 90.0 - std::asin(std::clamp(turn.height / turn.rod, -1.0, 1.0)) * degrees_per_radian;
             by = Angle::degrees(turn.lean == Sense::CounterClockwise ? lean : -lean);
             break;
         }

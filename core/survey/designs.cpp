@@ -19,7 +19,7 @@ constexpr double by_chance_at_most = 0.02;
 constexpr int most_spaces = 24;
 constexpr std::size_t most_triples = 20'000;
 constexpr double like_diameters = 0.25; // mm: holes of one pattern are drilled alike
-constexpr double full_turn = 2.0 * std::numbers::pi;
+constexpr double whole_turn = 2.0 * std::numbers::pi;
 
 struct Known {
     int index = 0;
@@ -241,7 +241,7 @@ private:
             return;
         const double tolerance = 2.5 * largest_error(on);
         for (int n = static_cast<int>(on.size()); n <= most_spaces; ++n) {
-            const double space = full_turn * radius / n;
+            const double space = whole_turn * radius / n;
             // Every other hole must fall on a space, and on the circle where three do not make it; any of the group's
             // holes might, for any number of spaces so far.
             const double on_space = std::min(1.0, 2.0 * tolerance / space),
@@ -256,7 +256,7 @@ private:
             const double first = std::atan2(on.front().y - y, on.front().x - x);
             bool equal = true;
             for (const Known& each : on) {
-                const double turns = (std::atan2(each.y - y, each.x - x) - first) / full_turn * n;
+                const double turns = (std::atan2(each.y - y, each.x - x) - first) / whole_turn * n;
                 const int slot = (static_cast<int>(std::lround(turns)) % n + n) % n;
                 equal = equal && std::fabs(turns - std::round(turns)) * space < tolerance && slots.insert(slot).second;
                 design.places.emplace_back(old(each).name, slot);
@@ -548,12 +548,13 @@ std::map<std::string, Point> designed_places(const OldPart& part, const Survey& 
 }
 
 std::optional<HoleSpec> copied_spec(const OldPart& part, const OldHole& hole) {
-    if (hole.made_as)
-        return hole.made_as;
-    if (hole.tapped)
-        return std::nullopt;
+    std::optional<HoleSpec> spec = hole.made_as;
     const double step = part.unit == Unit::Inch ? 0.0254 : 0.1;
-    return HoleSpec{Purpose::Plain, Length::mm(std::round(hole.diameter.in_mm() / step) * step), "", {}};
+    if (!spec && !hole.tapped)
+        spec = HoleSpec{Purpose::Plain, Length::mm(std::round(hole.diameter.in_mm() / step) * step), "", {}};
+    if (spec && !spec->depth && hole.access.blind && hole.access.depth > Length{})
+        spec->depth = hole.access.depth;
+    return spec;
 }
 
 } // namespace clockface

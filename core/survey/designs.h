@@ -30,7 +30,8 @@ std::vector<Proposal> proposals(const OldPart& part, const Survey& survey);
 std::map<std::string, Point> designed_places(const OldPart& part, const Survey& survey);
 
 /// What kind of hole the copy has: as taken, otherwise plain with the measured diameter to a tenth of a millimetre, as
-/// drills are sold (to a thou, of an inch part); of a tapped hole whose thread is not taken yet nothing.
+/// drills are sold (to a thou, of an inch part); of a tapped hole whose thread is not taken yet nothing. A blind hole
+/// is copied as deep as it is.
 std::optional<HoleSpec> copied_spec(const OldPart& part, const OldHole& hole);
 
 } // namespace clockface

@@ -1,5 +1,7 @@
 #include "survey/equations.h"
 
+#include "measure/radians.h"
+
 #include <algorithm>
 #include <cmath>
 #include <map>
@@ -12,7 +14,6 @@ namespace clockface {
 
 namespace {
 
-constexpr double degrees_per_radian = 180.0 / std::numbers::pi;
 // Repeats that differ by more than this many errors are not averaged: one of them is wrong, and the rest must tell
 // which.
 constexpr double repeats_agree_within = 4.0;

@@ -1,6 +1,7 @@
 #include "survey/net.h"
 
 #include "measure/figures.h"
+#include "measure/radians.h"
 
 #include <algorithm>
 #include <cmath>
@@ -176,7 +177,7 @@ Spread spread_of(double xx, double xy, double yy) {
     const double middle = (xx + yy) / 2.0, half = std::hypot((xx - yy) / 2.0, xy);
     const double turn = half > 0.0 ? std::atan2(2.0 * xy, xx - yy) / 2.0 : 0.0;
     return {Length::mm(std::sqrt(std::max(middle + half, 0.0))), Length::mm(std::sqrt(std::max(middle - half, 0.0))),
-            Angle::degrees(turn * 57.29577951308232).wrapped()};
+            Angle::degrees(turn * degrees_per_radian).wrapped()};
 }
 
 std::optional<NextReading> next_reading(const Net& net, const Estimate& at, const Knowledge& knowledge,

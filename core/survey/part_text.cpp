@@ -23,8 +23,8 @@ const std::vector<std::string> kind_words = {"outside", "inside", "over-pins", "
 const std::vector<std::string> instrument_words = {"caliper",    "rule",         "height-gauge",
                                                    "protractor", "straightedge", "try-square"};
 const std::vector<std::string> design_words = {"circle", "row", "symmetric", "round"};
-const std::vector<std::string> mark_words = {"punch",  "screw",         "plug",   "cone",   "scribe",
-                                             "marker", "drill-through", "bonded", "measure"};
+const std::vector<std::string> marking_words = {"punch",  "screw",         "plug",   "cone",   "scribe",
+                                                "marker", "drill-through", "bonded", "measure"};
 const std::string not_at_hand = "not-at-hand";
 
 // A remark begins at a # that stands by itself; #29 is a drill.
@@ -166,7 +166,7 @@ void read_hole(Line& line, OldPart& part) {
         } else if (line.is("free-round")) {
             hole.access.free_round = line.length("The room beside it");
         } else if (line.is("by")) {
-            hole.access.way = static_cast<MarkWay>(line.one_of(mark_words, "The way of marking"));
+            hole.access.way = static_cast<MarkWay>(line.one_of(marking_words, "The way of marking"));
         } else if (line.is("as")) {
             const Result<ReadHole> read = read_hole_size(line.until(stops), line.unit());
             if (!read)
@@ -348,7 +348,7 @@ std::string hole_line(const OldHole& hole, Unit unit) {
     add("head-room", hole.access.head_room);
     add("free-round", hole.access.free_round);
     if (hole.access.way)
-        out += " by " + mark_words.at(static_cast<std::size_t>(*hole.access.way));
+        out += " by " + marking_words.at(static_cast<std::size_t>(*hole.access.way));
     return out;
 }
 

@@ -1,5 +1,7 @@
 #include "survey/survey.h"
 
+#include "measure/radians.h"
+
 #include "measure/figures.h"
 #include "survey/net.h"
 
@@ -11,7 +13,6 @@ namespace clockface {
 
 namespace {
 
-constexpr double degrees_per_radian = 57.29577951308232;
 // The sketch decides between two places when one is this many times as far from it as the other.
 constexpr double sketch_decides = 1.6;
 // Whether it matters which of two readings is wrong: so many errors, or a tenth of a millimetre.

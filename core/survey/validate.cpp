@@ -13,8 +13,8 @@ namespace clockface {
 
 namespace {
 
-constexpr std::size_t most_holes = 300, most_edges = 20, most_readings = 3000;
-constexpr Length longest = Length::mm(10'000.0);
+constexpr std::size_t most_old_holes = 300, most_edges = 20, most_readings = 3000;
+constexpr Length longest_reading = Length::mm(10'000.0);
 // A pin may be a little larger than the hole as the caliper has it.
 constexpr Length pin_over = Length::mm(0.1);
 
@@ -56,9 +56,9 @@ private:
     [[nodiscard]] std::string figure(Length length) const { return with_unit(length, m_part.unit); }
 
     void sizes() {
-        if (m_part.holes.size() > most_holes)
+        if (m_part.holes.size() > most_old_holes)
             say("old part", fmt::format("{} holes are more than the {} that can be worked out together.",
-                                        m_part.holes.size(), most_holes));
+                                        m_part.holes.size(), most_old_holes));
         if (m_part.edges.size() > most_edges)
             say("old part", fmt::format("{} edges are more than {}.", m_part.edges.size(), most_edges));
         if (m_part.readings.size() > most_readings)
@@ -81,7 +81,7 @@ private:
     }
 
     void size(const std::string& place, const char* what, const std::optional<Length>& length) {
-        if (length && (!(*length > Length{}) || *length > longest))
+        if (length && (!(*length > Length{}) || *length > longest_reading))
             say(place, fmt::format("The {} must be above nought and below 10 metres.", what));
     }
 
@@ -105,7 +105,7 @@ private:
             size(place, "bolt", hole.bolt);
             size(place, "head room", hole.access.head_room);
             size(place, "room beside it", hole.access.free_round);
-            if (hole.access.depth < Length{} || hole.access.depth > longest)
+            if (hole.access.depth < Length{} || hole.access.depth > longest_reading)
                 say(place, "The depth must be nought (not said) or above.");
             if (hole.pin && *hole.pin > hole.diameter + pin_over)
                 say(place, fmt::format("A pin of {} does not go into a hole of {}.", figure(*hole.pin),
@@ -149,12 +149,12 @@ private:
         }
         if (design.kind == DesignKind::Circle && (design.count < 3 || design.count > 400))
             say("design", "A circle has 3 to 400 spaces.");
-        if (design.kind != DesignKind::Symmetric && !(design.size > Length{} && design.size < longest))
+        if (design.kind != DesignKind::Symmetric && !(design.size > Length{} && design.size < longest_reading))
             say("design", "Its size must be above nought.");
     }
 };
 
-struct Feature {
+struct Named {
     int hole = -1, edge = -1;
 };
 
@@ -164,10 +164,10 @@ std::optional<std::string> fault_of(const OldPart& part, const Reading& reading)
     const std::vector<FeatureKind> wanted = features_of(reading.kind, reading.between.size());
     if (wanted.size() != reading.between.size())
         return fmt::format("{} names {}.", kind_in_words(reading.kind), features_in_words(reading.kind));
-    std::vector<Feature> features;
+    std::vector<Named> features;
     for (std::size_t k = 0; k < wanted.size(); ++k) {
         const std::string& name = reading.between[k];
-        const Feature feature{hole_index(part, name), edge_index(part, name)};
+        const Named feature{hole_index(part, name), edge_index(part, name)};
         if (feature.hole < 0 && feature.edge < 0)
             return fmt::format("There is no hole or edge named '{}'.", name);
         const bool first_of_square = reading.kind == ReadingKind::Square && wanted.size() == 2;
@@ -195,7 +195,7 @@ std::optional<std::string> fault_of(const OldPart& part, const Reading& reading)
     }
     if (reading.kind == ReadingKind::InLine || reading.kind == ReadingKind::Square)
         return std::nullopt;
-    if (!(reading.length > Length{}) || reading.length > longest)
+    if (!(reading.length > Length{}) || reading.length > longest_reading)
         return "A reading must be above nought and below 10 metres.";
     switch (reading.kind) {
     case ReadingKind::Outside:
