@@ -50,12 +50,16 @@ Document::Document(Shop shop, QObject* parent)
 }
 
 const Survey& Document::survey() const {
-    const OldPart& part = job().old_part;
-    if (!m_survey || !(m_surveyed == part)) {
-        m_survey = clockface::survey(part);
-        m_surveyed = part;
+    if (!m_survey) {
+        m_surveyed = job().old_part;
+        m_survey = clockface::survey(m_surveyed);
     }
     return *m_survey;
+}
+
+void Document::follow_old_part() {
+    if (!(m_surveyed == job().old_part))
+        m_survey.reset();
 }
 
 Result<void> Document::edit(const QString& name, const Job& wanted) {
@@ -78,6 +82,7 @@ bool Document::preview(const Job& next) {
         return false;
     }
     m_preview = old_part_moved(m_job, next) ? following_old_part(next) : next;
+    follow_old_part();
     m_plan = make_plan(*m_preview, m_shop);
     emit changed();
     return true;
@@ -87,6 +92,7 @@ void Document::drop_preview() {
     if (!m_preview)
         return;
     m_preview.reset();
+    follow_old_part();
     m_plan = make_plan(m_job, m_shop);
     emit changed();
 }
@@ -114,6 +120,7 @@ int Document::done() const {
 void Document::set_job(const Job& job) {
     m_preview.reset();
     m_job = job;
+    follow_old_part();
     m_plan = make_plan(m_job, m_shop);
     update_dirty();
     emit changed();

@@ -72,6 +72,7 @@ private:
     bool m_dirty = false;
     QUndoStack m_undo;
 
+    void follow_old_part(); // forgets the survey of another old part
     void set_job(const Job& job);
     void replace(const Job& job, const Job& saved, const QString& path);
     void update_dirty();

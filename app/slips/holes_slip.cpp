@@ -210,10 +210,14 @@ void HolesSlip::build() {
             m_open->setObjectName(QStringLiteral("patternSentence"));
             write_pattern(*m_open, blanks(), job, i);
             box->addWidget(m_open);
-            m_said = quiet({});
-            m_said->setObjectName(QStringLiteral("saidAs"));
-            m_said->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::TextSelectableByKeyboard);
-            box->addWidget(m_said);
+            // No drawing calls out what was copied from a part.
+            const auto* points = std::get_if<PointsPattern>(&job.patterns[i].layout);
+            if (!points || points->copied.empty()) {
+                m_said = quiet({});
+                m_said->setObjectName(QStringLiteral("saidAs"));
+                m_said->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::TextSelectableByKeyboard);
+                box->addWidget(m_said);
+            }
             box->addWidget(links_of(job, i));
             m_lines << nullptr;
             continue;

@@ -25,6 +25,10 @@ struct Proposal {
 /// take no part.
 std::vector<Proposal> proposals(const OldPart& part, const Survey& survey);
 
+/// The design laid on measured places, both in the order of its list, by turning and shifting it as a whole so that the
+/// squares of the distances are least. A symmetric one is the mean of the places and their mirror images.
+std::vector<Point> design_laid_on(const Design& design, const std::vector<Point>& measured);
+
 /// The place of every settled hole, in the old part's axes: as measured, or where a design was taken, the design laid
 /// on the measured places by turning and shifting as a whole (least squares). Holes by name.
 std::map<std::string, Point> designed_places(const OldPart& part, const Survey& survey);

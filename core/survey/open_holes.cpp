@@ -35,7 +35,8 @@ public:
         : m_net(net)
         , m_weights(weights)
         , m_at(at)
-        , m_movement(movement(net, knowledge)) {}
+        , m_movement(movement(net, knowledge))
+        , m_hangings(hangings()) {}
 
     std::vector<std::string> take() {
         std::vector<std::string> out(m_net.part.holes.size());
@@ -66,6 +67,7 @@ private:
     const Weights& m_weights;
     const Estimate& m_at;
     Movement m_movement;
+    std::vector<std::set<int>> m_hangings;
 
     [[nodiscard]] const std::string& name(int hole) const {
         return m_net.part.holes[static_cast<std::size_t>(hole)].name;
@@ -73,10 +75,10 @@ private:
     [[nodiscard]] auto rows(int hole) const { return m_movement.of_holes.middleRows(hole * 2, 2); }
     [[nodiscard]] bool moves(int hole) const { return rows(hole).cwiseAbs().maxCoeff() > hardly; }
 
-    // Holes a hole has readings with; edges count from the number of holes on.
-    [[nodiscard]] std::set<int> neighbours(int hole) const {
+    // What each reading that counts hangs on: holes, and edges, which count from the number of holes on.
+    [[nodiscard]] std::vector<std::set<int>> hangings() const {
         const int holes = static_cast<int>(m_net.part.holes.size());
-        std::set<int> out;
+        std::vector<std::set<int>> out;
         for (std::size_t i = 0; i < m_net.observations.size(); ++i) {
             const Observation& seen = m_net.observations[i];
             if (m_weights[i] == 0.0 || seen.is_diameter)
@@ -84,31 +86,28 @@ private:
             std::set<int> here;
             for (std::size_t k = 0; k < features_of(seen); ++k)
                 here.insert(seen.features[k] + (wants_edge(seen, k) ? holes : 0));
+            out.push_back(std::move(here));
+        }
+        return out;
+    }
+
+    // Holes and edges a hole has readings with.
+    [[nodiscard]] std::set<int> neighbours(int hole) const {
+        std::set<int> out;
+        for (std::set<int> here : m_hangings)
             if (here.erase(hole) > 0)
                 out.merge(here);
-        }
         return out;
     }
 
     // Everything that hangs together with a hole.
     [[nodiscard]] std::set<int> island_of(int hole) const {
-        const int holes = static_cast<int>(m_net.part.holes.size());
         std::set<int> out{hole};
-        for (bool more = true; more;) {
-            more = false;
-            for (std::size_t i = 0; i < m_net.observations.size(); ++i) {
-                const Observation& seen = m_net.observations[i];
-                if (m_weights[i] == 0.0 || seen.is_diameter)
-                    continue;
-                std::set<int> here;
-                for (std::size_t k = 0; k < features_of(seen); ++k)
-                    here.insert(seen.features[k] + (wants_edge(seen, k) ? holes : 0));
-                const bool touches = std::any_of(here.begin(), here.end(), [&](int at) { return out.count(at) > 0; });
-                const std::size_t before = out.size();
-                if (touches)
-                    out.merge(here);
-                more = more || out.size() > before;
-            }
+        for (std::size_t before = 0; before < out.size();) {
+            before = out.size();
+            for (const std::set<int>& here : m_hangings)
+                if (std::any_of(here.begin(), here.end(), [&](int at) { return out.count(at) > 0; }))
+                    out.insert(here.begin(), here.end());
         }
         return out;
     }

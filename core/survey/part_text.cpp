@@ -17,11 +17,6 @@ namespace clockface {
 
 namespace {
 
-const std::vector<std::string> kind_words = {"outside", "inside", "over-pins", "between-pins",
-                                             "centres", "wall",   "far-side",  "along-edge",
-                                             "height",  "angle",  "in-line",   "square"};
-const std::vector<std::string> instrument_words = {"caliper",    "rule",         "height-gauge",
-                                                   "protractor", "straightedge", "try-square"};
 const std::vector<std::string> design_words = {"circle", "row", "symmetric", "round"};
 const std::vector<std::string> marking_words = {"punch",  "screw",         "plug",   "cone",   "scribe",
                                                 "marker", "drill-through", "bonded", "measure"};
@@ -183,7 +178,7 @@ void read_hole(Line& line, OldPart& part) {
 }
 
 void read_instrument(Line& line, OldPart& part) {
-    const int which = line.one_of(instrument_words, "The instrument");
+    const int which = line.one_of(instrument_words(), "The instrument");
     InstrumentError& error = part.instruments[static_cast<std::size_t>(which)];
     const bool angle =
         which == static_cast<int>(Instrument::Protractor) || which == static_cast<int>(Instrument::TrySquare);
@@ -316,7 +311,7 @@ Reading read_one(Line& line, const std::string& word, const OldPart& part) {
     }
     while (!line.ended() && !line.fault()) {
         if (line.is("by"))
-            out.with = static_cast<Instrument>(line.one_of(instrument_words, "The instrument"));
+            out.with = static_cast<Instrument>(line.one_of(instrument_words(), "The instrument"));
         else if (line.is("struck"))
             out.struck = true;
         else
@@ -383,108 +378,6 @@ std::string marks_line(const MarkingTerms& terms, Unit unit) {
 
 } // namespace
 
-std::vector<FeatureKind> features_of(ReadingKind kind, std::size_t names) {
-    switch (kind) {
-    case ReadingKind::Wall:
-    case ReadingKind::FarSide:
-    case ReadingKind::Height:
-        return {FeatureKind::Hole, FeatureKind::Edge};
-    case ReadingKind::AlongEdge:
-        return {FeatureKind::Hole, FeatureKind::Edge, FeatureKind::Edge};
-    case ReadingKind::AngleAt:
-    case ReadingKind::InLine:
-        return {FeatureKind::Hole, FeatureKind::Hole, FeatureKind::Hole};
-    case ReadingKind::Square:
-        if (names == 2)
-            return {FeatureKind::Edge, FeatureKind::Edge};
-        return {FeatureKind::Hole, FeatureKind::Hole, FeatureKind::Hole};
-    default:
-        return {FeatureKind::Hole, FeatureKind::Hole};
-    }
-}
-
-std::string features_in_words(ReadingKind kind) {
-    switch (kind) {
-    case ReadingKind::Wall:
-    case ReadingKind::FarSide:
-    case ReadingKind::Height:
-        return "a hole and an edge";
-    case ReadingKind::AlongEdge:
-        return "a hole, the edge it is measured along, and the edge that makes the corner";
-    case ReadingKind::AngleAt:
-        return "three holes, the angle being at the second";
-    case ReadingKind::InLine:
-        return "three holes";
-    case ReadingKind::Square:
-        return "three holes, the right angle being at the second, or two edges";
-    default:
-        return "two holes";
-    }
-}
-
-const std::string& word_of(ReadingKind kind) {
-    return kind_words.at(static_cast<std::size_t>(kind));
-}
-
-std::string kind_in_words(ReadingKind kind) {
-    std::string out = word_of(kind);
-    std::replace(out.begin(), out.end(), '-', ' ');
-    return out;
-}
-
-std::string in_words(Instrument instrument) {
-    std::string out = instrument_words.at(static_cast<std::size_t>(instrument));
-    std::replace(out.begin(), out.end(), '-', ' ');
-    return out;
-}
-
-std::string correction_in_words(ReadingKind kind) {
-    switch (kind) {
-    case ReadingKind::Outside:
-        return "centres = reading − half of both diameters";
-    case ReadingKind::Inside:
-        return "centres = reading + half of both diameters";
-    case ReadingKind::OverPins:
-        return "centres = reading − half of both pins";
-    case ReadingKind::BetweenPins:
-        return "centres = reading + half of both pins";
-    case ReadingKind::Centres:
-        return "centres = reading, nothing added";
-    case ReadingKind::Wall:
-        return "edge to centre = reading + half the diameter";
-    case ReadingKind::FarSide:
-        return "edge to centre = reading − half the diameter";
-    case ReadingKind::AlongEdge:
-        return "corner to abreast of the centre = reading, nothing added";
-    case ReadingKind::Height:
-        return "edge to centre = reading − half the pin";
-    case ReadingKind::AngleAt:
-        return "the angle at the second hole, as read";
-    case ReadingKind::InLine:
-        return "the second hole lies on the line of the others";
-    case ReadingKind::Square:
-        break;
-    }
-    return "90 degrees, as the square shows";
-}
-
-Result<ReadingKind> read_kind(std::string_view word) {
-    std::string said = small_letters(word);
-    std::replace(said.begin(), said.end(), ' ', '-');
-    std::vector<std::string> fit;
-    for (std::size_t i = 0; i < kind_words.size(); ++i) {
-        if (kind_words[i] == said)
-            return static_cast<ReadingKind>(i);
-        if (!said.empty() && kind_words[i].rfind(said, 0) == 0)
-            fit.push_back(kind_words[i]);
-    }
-    if (fit.size() == 1)
-        return read_kind(fit.front());
-    if (fit.size() > 1)
-        return problem({}, fmt::format("'{}' may be {}: one letter more.", word, fmt::join(fit, " or ")));
-    return problem({}, fmt::format("'{}' is no kind of reading. There are: {}.", word, fmt::join(kind_words, ", ")));
-}
-
 Result<Reading> read_reading(std::string_view text, const OldPart& part) {
     Line line(words_of(text), part.unit);
     const std::string word = line.word("The kind of reading");
@@ -501,7 +394,7 @@ std::string to_line(const Reading& reading, Unit unit) {
     else if (has_value(reading.kind))
         out += " " + figure(reading.length, unit);
     if (reading.with)
-        out += " by " + instrument_words.at(static_cast<std::size_t>(*reading.with));
+        out += " by " + instrument_words().at(static_cast<std::size_t>(*reading.with));
     return out + (reading.struck ? " struck" : "");
 }
 
@@ -514,7 +407,7 @@ std::vector<std::string> to_lines(const OldPart& part) {
             continue;
         const bool angle = each.error == Length{};
         out.push_back(fmt::format(
-            "instrument {} {}{}{}", instrument_words.at(i),
+            "instrument {} {}{}{}", instrument_words().at(i),
             angle ? fmt::format("{}", each.angle_error.in_degrees()) : figure(each.error, part.unit),
             each.reach ? " to " + figure(*each.reach, part.unit) : "", each.at_hand ? "" : " " + not_at_hand));
     }

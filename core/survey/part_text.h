@@ -59,6 +59,8 @@ std::string kind_in_words(ReadingKind kind);
 std::string correction_in_words(ReadingKind kind);
 /// The kind a word or the beginning of one stands for.
 Result<ReadingKind> read_kind(std::string_view word);
+/// The words of the text for the instruments, by Instrument: "height-gauge".
+const std::vector<std::string>& instrument_words();
 /// "caliper", "height gauge" …
 std::string in_words(Instrument instrument);
 

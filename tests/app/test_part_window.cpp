@@ -240,6 +240,110 @@ private slots:
         QVERIFY(w.find("addCircle"));
     }
 
+    // What the board of the old part shows: rings only where a place is known, a mark on the reading that does not fit.
+    void the_board_shows_what_is_known() {
+        PartWindow w;
+        w.main.open_file(QStringLiteral(SOURCE_FOLDER "/demo/bell-crank-bracket.clockface.json"));
+        w.command("oldPart");
+        const auto& look = app::Look::day();
+        const auto picture = [&] { return w.board()->grab().toImage(); };
+        const auto has_near = [](const QImage& image, QPointF at, const QColor& colour, int reach) {
+            const double scale = image.devicePixelRatio();
+            for (int x = -reach; x <= reach; ++x)
+                for (int y = -reach; y <= reach; ++y) {
+                    const QPoint pixel((at + QPointF(x, y)).toPoint() * scale);
+                    if (!image.rect().contains(pixel))
+                        continue;
+                    const QColor seen = image.pixelColor(pixel);
+                    if (std::abs(seen.red() - colour.red()) + std::abs(seen.green() - colour.green()) +
+                            std::abs(seen.blue() - colour.blue()) <
+                        40)
+                        return true;
+                }
+            return false;
+        };
+        const QPointF h6 = *w.board()->position_of(std::string("H6"));
+        QVERIFY(has_near(picture(), h6, look.good_on_dark, 45));
+        const QPointF middle =
+            (*w.board()->position_of(std::string("H5")) + *w.board()->position_of(std::string("H8"))) / 2.0;
+        QVERIFY(has_near(picture(), middle, look.stop, 8));
+        // The slip corrected, the mark is gone.
+        auto* model = w.find<QTableView>("readingTable")->model();
+        QVERIFY(model->setData(model->index(20, app::ReadingTable::Kind), "inside"));
+        QVERIFY(!w.words().contains("does not fit"));
+        QVERIFY(!has_near(picture(), middle, look.stop, 8));
+        // Without its readings a hole is dashed, has no ring and is no hole of the copy; undo brings all back.
+        const std::size_t holes = w.document.plan().holes.size();
+        for (int row = model->rowCount() - 1; row >= 0; --row)
+            if (model->index(row, app::ReadingTable::Between).data().toString().contains("H6")) {
+                auto* table = w.find<QTableView>("readingTable");
+                table->setCurrentIndex(model->index(row, 0));
+                table->setFocus();
+                QTest::keyClick(table, Qt::Key_Delete, Qt::ShiftModifier);
+            }
+        QVERIFY(w.words().contains("H6 has no reading yet."));
+        QCOMPARE(w.document.plan().holes.size(), holes - 1);
+        QVERIFY(!has_near(picture(), *w.board()->position_of(std::string("H6")), look.good_on_dark, 25));
+        while (w.document.undo_stack().canUndo())
+            QTest::keyClick(&w.main, Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(w.document.plan().holes.size(), holes);
+    }
+
+    void the_next_reading_is_taken_into_the_line() {
+        PartWindow w;
+        w.main.open_file(QStringLiteral(SOURCE_FOLDER "/demo/bell-crank-bracket.clockface.json"));
+        w.command("oldPart");
+        const Length before = *w.document.survey().worst();
+        w.click("nextReading");
+        QCOMPARE(w.find<QLineEdit>("readingKind")->text(), QStringLiteral("height"));
+        QCOMPARE(w.find<QLineEdit>("readingOne")->text(), QStringLiteral("H6"));
+        // H6 stands 36.118 over the base and is 8.42 wide: 40.33 to the top of a pin of its size.
+        QTest::keyClicks(w.find<QLineEdit>("readingFigure"), "40.33");
+        QTest::keyClick(w.find<QLineEdit>("readingFigure"), Qt::Key_Return);
+        QCOMPARE(w.job().old_part.readings.size(), std::size_t{31});
+        QVERIFY(*w.document.survey().worst() < before * 0.75);
+    }
+
+    void laid_in_every_way() {
+        PartWindow w;
+        w.main.open_file(QStringLiteral(SOURCE_FOLDER "/demo/bell-crank-bracket.clockface.json"));
+        w.command("oldPart");
+        w.click("pageCopy");
+        const auto place_of = [&](const std::string& old) {
+            for (const Hole& hole : w.document.plan().holes) {
+                const auto& copied = std::get<PointsPattern>(w.job().patterns[hole.pattern].layout).copied;
+                if (copied[static_cast<std::size_t>(hole.number) - 1] == old)
+                    return hole.at;
+            }
+            return Point{};
+        };
+        const Point h9 = place_of("H9"), h1 = place_of("H1");
+        w.click("turnedOver");
+        QVERIFY(distance(place_of("H1"), h1) < Length::mm(1e-6));
+        QVERIFY(std::fabs(((place_of("H9").y - h1.y) + (h9.y - h1.y)).in_mm()) < 1e-6); // over the old part's x
+        w.choose("layCentred", "in the middle of the piece");
+        Point low{Length::mm(1e9), Length::mm(1e9)}, high{Length::mm(-1e9), Length::mm(-1e9)};
+        for (const Hole& hole : w.document.plan().holes) {
+            low = {std::min(low.x, hole.at.x), std::min(low.y, hole.at.y)};
+            high = {std::max(high.x, hole.at.x), std::max(high.y, hole.at.y)};
+        }
+        QVERIFY(distance((low + high) * 0.5, Point{Length::mm(88), Length::mm(59)}) < Length::mm(1e-6)); // 176 x 118
+        w.click("asSeen");
+        w.fill("layBearing", "90");
+        const Point turned = place_of("H7") - place_of("H1");
+        QVERIFY(turned.y > Length::mm(100) && std::fabs(turned.x.in_mm()) < 20.0);
+        w.fill("partAlong", "nowhere");
+        QVERIFY(w.job().old_part.along == "base"); // refused, and said below the sentence
+        // Under Holes the copied patterns say where they come from and are cut loose together.
+        w.click("partBack");
+        QVERIFY(w.find("toOldPart"));
+        QVERIFY(!w.find("removePattern"));
+        w.click("cutLoose");
+        QVERIFY(!w.job().old_part.laying.mirrored);
+        QVERIFY(w.find("removePattern"));
+        QCOMPARE(w.document.plan().holes.size(), std::size_t{9});
+    }
+
     void designs_and_marks_are_taken() {
         PartWindow w;
         w.main.open_file(QStringLiteral(SOURCE_FOLDER "/demo/bell-crank-bracket.clockface.json"));

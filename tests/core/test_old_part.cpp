@@ -5,6 +5,7 @@
 #include "layout/validate.h"
 #include "ordering/wording.h"
 #include "plan/plan.h"
+#include "shop/validate.h"
 #include "support/findings.h"
 #include "support/old_parts.h"
 #include "survey/designs.h"
@@ -20,13 +21,6 @@ using namespace clockface;
 using namespace clockface::testing;
 
 namespace {
-
-OldPart part_of(const std::vector<std::string>& lines) {
-    const Result<OldPart> read = read_old_part(lines);
-    if (!read)
-        qFatal("%s", read.error().text().c_str());
-    return *read;
-}
 
 // Holes at these places, every distance read exactly.
 OldPart measured(const std::vector<Point>& places, const std::string& size = "8.4") {
@@ -416,6 +410,59 @@ private slots:
         for (OldHole& hole : part.holes)
             hole.bolt = Length::mm(8.5);
         QVERIFY(check_fit(part, found, Length::mm(0.03), 100).left < Length{});
+    }
+
+    // Every way of marking has its own words, with the tool and the cautions that belong to it.
+    void words_of_marks() {
+        Job job = plate_job();
+        const Machine marks = default_shop().marks;
+        const std::vector<Hole> none;
+        const WordingNeeds needs{job, none, marks};
+        const auto words = [&](MarkWay way) {
+            return in_words(Instruction{MarkAcross{"H3", way, Length::mm(6.6), Length::mm(6.4), "M6"}, -1}, needs);
+        };
+        QVERIFY(words(MarkWay::Punch).sentence.find("6.4 mm punch") != std::string::npos);
+        QVERIFY(words(MarkWay::Punch).why.find("0.1 mm beside") != std::string::npos); // (6.6 - 6.4) / 2
+        QVERIFY(words(MarkWay::Punch).note.find("Eyes covered") != std::string::npos);
+        QVERIFY(words(MarkWay::Screw).sentence.find("M6") != std::string::npos);
+        QVERIFY(words(MarkWay::Plug).sentence.find("6.4 mm plug") != std::string::npos);
+        QVERIFY(words(MarkWay::DrillThrough).note.find("chuck key out") != std::string::npos);
+        std::set<std::string> all;
+        for (int i = 0; i < mark_ways; ++i)
+            all.insert(words(static_cast<MarkWay>(i)).sentence);
+        QCOMPARE(all.size(), std::size_t{mark_ways - 1}); // a guide and a bonded guide are drilled alike
+        const auto say = [&](const Action& action) { return in_words(Instruction{action, -1}, needs).sentence; };
+        QVERIFY(say(LayOldPart{"H1", "base", at(20, 15), {}, true, false}).find("turned over") != std::string::npos);
+        QVERIFY(say(LayOldPart{"H1", "", at(20, 15), {}, false, true}).find("Glue it on") != std::string::npos);
+        QVERIFY(say(PinThrough{"H3", Length::mm(6.4)}).find("6.4 mm") != std::string::npos);
+        QVERIFY(say(CompareAcross{"H1", "H2", Length::mm(47.32), Length::mm(0.3)}).find("expect 47.32 mm") !=
+                std::string::npos);
+        QVERIFY(say(DrillMark{"H3", "8.4 mm"}).find("drill 8.4 mm where it is marked") != std::string::npos);
+        job.unit = Unit::Inch;
+        QVERIFY(say(CompareAcross{"H1", "H2", Length::inches(1.863), Length::inches(0.012)}).find("expect 1.863 in") !=
+                std::string::npos);
+    }
+
+    void a_faulty_drawer_is_refused() {
+        const auto fault = [](const auto& spoil) {
+            Shop shop = default_shop();
+            spoil(std::get<MarksAcross>(shop.marks.kind));
+            const auto found = first_fault(shop);
+            return found ? found->place : std::string();
+        };
+        QCOMPARE(fault([](MarksAcross&) {}), std::string());
+        QCOMPARE(fault([](MarksAcross& marks) { marks.punches[0].step = {}; }), std::string("marks.punches"));
+        QCOMPARE(fault([](MarksAcross& marks) { std::swap(marks.punches[0].from, marks.punches[0].to); }),
+                 std::string("marks.punches"));
+        QCOMPARE(fault([](MarksAcross& marks) { marks.plugs = {Length::mm(-1)}; }), std::string("marks.plugs"));
+        QCOMPARE(fault([](MarksAcross& marks) { marks.screws = {"M99"}; }), std::string("marks.screws"));
+        QCOMPARE(fault([](MarksAcross& marks) { marks.cone = Length::mm(-2); }), std::string("marks.cone"));
+        Shop other = default_shop();
+        other.marks.kind = DrillPress{};
+        QCOMPARE(first_fault(other)->place, std::string("marks.kind"));
+        other = default_shop();
+        other.machines[0].name = other.marks.name;
+        QVERIFY(first_fault(other));
     }
 
     void punches_and_the_gap_between_two_sets() {

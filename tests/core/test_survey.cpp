@@ -10,13 +10,6 @@ using namespace clockface::testing;
 
 namespace {
 
-OldPart part_of(const std::vector<std::string>& lines) {
-    const Result<OldPart> read = read_old_part(lines);
-    if (!read)
-        qFatal("%s", read.error().text().c_str());
-    return *read;
-}
-
 bool says(const Survey& found, const std::string& words) {
     return std::any_of(found.sentences.begin(), found.sentences.end(),
                        [&](const std::string& each) { return each.find(words) != std::string::npos; });

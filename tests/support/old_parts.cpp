@@ -1,10 +1,18 @@
 #include "support/old_parts.h"
 
+#include <QtGlobal>
 #include <algorithm>
 #include <cmath>
 #include <numbers>
 
 namespace clockface::testing {
+
+OldPart part_of(const std::vector<std::string>& lines) {
+    const Result<OldPart> read = read_old_part(lines);
+    if (!read)
+        qFatal("%s", read.error().text().c_str());
+    return *read;
+}
 
 double uniform(Dice& dice, double from, double to) {
     return from + (to - from) * (static_cast<double>(dice()) + 0.5) / 4294967296.0;

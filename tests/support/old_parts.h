@@ -14,6 +14,9 @@ struct TrueHole {
     double x, y, diameter;
 };
 
+/// The part these lines say; a test that has a slip in them ends.
+OldPart part_of(const std::vector<std::string>& lines);
+
 /// An old part with known truth. All readings are made from the truth, with the error asked for.
 struct MadePart {
     OldPart part;

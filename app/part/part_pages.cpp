@@ -1,0 +1,426 @@
+#include "part/part_slip.h"
+
+#include "formats/survey_report.h"
+#include "layout/from_part.h"
+#include "look/words.h"
+#include "part/thousandths.h"
+#include "shop/hole_words.h"
+#include "survey/fits.h"
+#include "survey/marks.h"
+
+#include <QLabel>
+#include <QPainter>
+#include <QPushButton>
+#include <QToolButton>
+#include <cmath>
+
+namespace clockface::app {
+
+namespace {
+
+// The old part on its back or not, beside the new piece.
+QIcon laying_icon(bool mirrored, const Look& look) {
+    constexpr int w = 150, h = 74;
+    QPixmap picture(w * 2, h * 2);
+    picture.setDevicePixelRatio(2.0);
+    picture.fill(Qt::transparent);
+    QPainter painter(&picture);
+    painter.setRenderHint(QPainter::Antialiasing);
+    const auto part = [&](double x, bool flipped, const QColor& fill) {
+        painter.save();
+        painter.translate(x, h / 2.0);
+        painter.scale(1.0, flipped ? -1.0 : 1.0);
+        painter.setPen(QPen(look.scribed, 1.4));
+        painter.setBrush(fill);
+        painter.drawPolygon(QPolygonF({{-30, 26}, {-30, -28}, {-8, -28}, {-8, 4}, {30, 4}, {30, 26}}));
+        painter.setBrush(look.card);
+        for (const QPointF& at : {QPointF(-19, -18), QPointF(-19, 15), QPointF(2, 15), QPointF(20, 15)})
+            painter.drawEllipse(at, 4.0, 4.0);
+        painter.restore();
+    };
+    part(36, false, look.surround);
+    part(114, mirrored, look.board);
+    painter.setPen(QPen(look.brass, 2.0));
+    painter.drawLine(QPointF(69, h / 2.0), QPointF(80, h / 2.0));
+    painter.drawPolyline(QPolygonF({{76, h / 2.0 - 4}, {80, h / 2.0}, {76, h / 2.0 + 4}}));
+    return QIcon(picture);
+}
+
+void empty(QVBoxLayout* box) {
+    while (QLayoutItem* item = box->takeAt(0)) {
+        if (QWidget* widget = item->widget()) {
+            widget->hide();
+            widget->deleteLater();
+        }
+        delete item;
+    }
+}
+
+} // namespace
+
+void PartSlip::set_look(const Look& look) {
+    m_picture->set_look(look);
+    m_as_seen->setIcon(laying_icon(false, look));
+    m_turned_over->setIcon(laying_icon(true, look));
+}
+
+QWidget* PartSlip::page_of(QVBoxLayout*& box) {
+    auto* page = new QWidget;
+    box = new QVBoxLayout(page);
+    box->setContentsMargins(0, 0, 0, 0);
+    box->setSpacing(10);
+    return page;
+}
+
+QWidget* PartSlip::holes_page() {
+    auto* page = new QWidget;
+    auto* box = new QVBoxLayout(page);
+    box->setContentsMargins(0, 0, 0, 0);
+    box->setSpacing(10);
+    m_hole_box = new QVBoxLayout;
+    m_design_box = new QVBoxLayout;
+    m_design_box->setSpacing(6);
+    box->addLayout(m_hole_box);
+    box->addWidget(heading(tr("Likely designs")));
+    box->addWidget(
+        quiet(tr("What could hardly be so by chance. A design that is taken is laid on the measured places as a "
+                 "whole; the readings stay.")));
+    box->addLayout(m_design_box);
+    box->addStretch(1);
+    return page;
+}
+
+QWidget* PartSlip::copy_page() {
+    auto* page = new QWidget;
+    auto* box = new QVBoxLayout(page);
+    box->setContentsMargins(0, 0, 0, 0);
+    box->setSpacing(10);
+    box->addWidget(heading(tr("Which face does the new piece show?")));
+    auto* row = new QHBoxLayout;
+    const auto button = [&](const QString& name, const QString& text, bool mirrored) {
+        auto* made = new QToolButton;
+        made->setObjectName(name);
+        made->setText(text);
+        made->setAccessibleName(text);
+        made->setToolButtonStyle(Qt::ToolButtonTextUnderIcon);
+        made->setIconSize(QSize(150, 74));
+        made->setCheckable(true);
+        made->setProperty("pick", true);
+        made->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+        connect(made, &QToolButton::clicked, this, [this, mirrored] { lay(mirrored); });
+        row->addWidget(made);
+        return made;
+    };
+    m_as_seen = button(QStringLiteral("asSeen"), tr("the same one"), false);
+    m_turned_over = button(QStringLiteral("turnedOver"), tr("the other, turned over"), true);
+    box->addLayout(row);
+    m_copy_box = new QVBoxLayout;
+    box->addLayout(m_copy_box);
+    box->addWidget(heading(tr("Do bolts go through both?")));
+    m_fit = quiet({});
+    m_fit->setObjectName(QStringLiteral("fitWords"));
+    m_fit->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    box->addWidget(m_fit);
+    box->addStretch(1);
+    return page;
+}
+
+QWidget* PartSlip::marks_page() {
+    QWidget* page = page_of(m_marks_box);
+    m_way_words = nullptr;
+    return page;
+}
+
+void PartSlip::lay(bool mirrored) {
+    Job next = document().settled();
+    next.old_part.laying.mirrored = mirrored;
+    edit(mirrored ? tr("copy turned over") : tr("copy as measured"), next);
+    refresh();
+}
+
+void PartSlip::build_hole() {
+    empty(m_hole_box);
+    const OldPart& part = document().settled().old_part;
+    const int chosen = hole_index(part, m_chosen.hole());
+    const std::size_t i = chosen < 0 ? 0 : static_cast<std::size_t>(chosen);
+    if (part.holes.empty()) {
+        m_hole_box->addWidget(quiet(tr("No hole is sketched yet. Click on the board where the old part's holes are.")));
+        return;
+    }
+    Sentence* s = sentence();
+    m_sentences << s;
+    const auto hole = [i](Job& job) -> OldHole& { return job.old_part.holes[i]; };
+    s->words(tr("Hole"));
+    blanks().custom(
+        *s, QStringLiteral("oldHoleName"), tr("name of the old part's hole"),
+        [i](const Job& job) { return q(job.old_part.holes[i].name); },
+        [i, this](Job& job, const QString& text) -> Result<QString> {
+            const std::string name = text.trimmed().toStdString();
+            job = with_old_name(job, job.old_part.holes[i].name, name);
+            return QString();
+        });
+    s->words(tr("is"));
+    blanks().length(*s, QStringLiteral("oldDiameter"), tr("its diameter, as measured"),
+                    [hole](Job& job) -> Length& { return hole(job).diameter; });
+    s->words(tr("wide and"));
+    blanks().flag(*s, QStringLiteral("oldTapped"), tr("plain or tapped"), tr("plain"), tr("tapped"),
+                  [hole](Job& job) -> bool& { return hole(job).tapped; });
+    s->words(tr("; it is measured over a pin of"));
+    blanks().optional_length(*s, QStringLiteral("oldPin"), tr("diameter of the pin put into it"), tr("its own size"),
+                             [hole](Job& job) -> std::optional<Length>& { return hole(job).pin; });
+    s->words(tr(", takes a bolt of"));
+    blanks().optional_length(*s, QStringLiteral("oldBolt"), tr("diameter of the bolt that goes through it"),
+                             tr("the usual size"),
+                             [hole](Job& job) -> std::optional<Length>& { return hole(job).bolt; });
+    s->words(tr(", and is copied as"));
+    blanks().custom(
+        *s, QStringLiteral("madeAs"), tr("what the copy's hole is"),
+        [i](const Job& job) {
+            const auto spec = copied_spec(job.old_part, job.old_part.holes[i]);
+            return spec ? q(size_in_words(*spec, job.unit)) : tr("no thread yet");
+        },
+        [i](Job& job, const QString& text) -> Result<QString> {
+            if (text.trimmed().isEmpty()) {
+                job.old_part.holes[i].made_as.reset();
+                return QString();
+            }
+            return read_hole_size(text.trimmed().toStdString(), job.unit).map([&](const ReadHole& read) {
+                job.old_part.holes[i].made_as = read.spec;
+                return q(read.how);
+            });
+        });
+    s->words(QStringLiteral("."));
+    m_hole_box->addWidget(s);
+    const SurveyedHole& place = document().survey().holes[i];
+    m_hole_box->addWidget(
+        quiet(static_cast<int>(i) == document().survey().zero
+                  ? tr("%1 is nought of the old part: everything is counted from it.").arg(q(place.name))
+              : place.at ? tr("%1 is at X %2, Y %3 of the old part, within %4.")
+                               .arg(q(place.name), q(column_figure(place.at->x, part.unit)),
+                                    q(column_figure(place.at->y, part.unit)),
+                                    thousandths(place.spread.major * nineteen_in_twenty, part.unit))
+                         : q(place.open)));
+    auto* gone = link(QStringLiteral("removeOldHole"), tr("take %1 and its readings away").arg(q(part.holes[i].name)));
+    connect(gone, &QPushButton::clicked, this, [this, name = part.holes[i].name] {
+        edit(tr("taking a hole away"), without_old_feature(this->document().settled(), name));
+    });
+    m_hole_box->addWidget(gone);
+    Sentence* tools = sentence();
+    m_sentences << tools;
+    tools->words(tr("One reading is trusted to: caliper"));
+    const auto error = [&](Instrument which, const QString& name, const QString& what) {
+        blanks().length(*tools, name, what, [which](Job& job) -> Length& {
+            return job.old_part.instruments[static_cast<std::size_t>(which)].error;
+        });
+    };
+    error(Instrument::Caliper, QStringLiteral("caliperError"), tr("error of the caliper"));
+    tools->words(tr(", rule"));
+    error(Instrument::Rule, QStringLiteral("ruleError"), tr("error of the rule"));
+    tools->words(tr(", height gauge"));
+    error(Instrument::HeightGauge, QStringLiteral("heightError"), tr("error of the height gauge"));
+    tools->words(tr("which is"));
+    blanks().flag(*tools, QStringLiteral("heightAtHand"), tr("height gauge at hand"), tr("not at hand"), tr("at hand"),
+                  [](Job& job) -> bool& {
+                      return job.old_part.instruments[static_cast<std::size_t>(Instrument::HeightGauge)].at_hand;
+                  });
+    tools->words(QStringLiteral("."));
+    m_hole_box->addWidget(tools);
+}
+
+void PartSlip::take(const Proposal& proposal) {
+    Job next = document().settled();
+    if (proposal.design)
+        next.old_part.designs.push_back(*proposal.design);
+    else
+        next.old_part.holes[static_cast<std::size_t>(hole_index(next.old_part, proposal.hole))].made_as =
+            proposal.made_as;
+    edit(tr("taking a design"), next);
+}
+
+void PartSlip::build_designs() {
+    empty(m_design_box);
+    const OldPart& part = document().settled().old_part;
+    int number = 0;
+    for (const Proposal& proposal : proposals(part, document().survey())) {
+        m_design_box->addWidget(quiet(q(proposal.sentence) + (proposal.fits() ? QString() : tr(" It hardly fits."))));
+        auto* button = link(QStringLiteral("takeDesign%1").arg(++number), tr("take it"));
+        button->setAccessibleName(tr("take it: %1").arg(q(proposal.sentence)));
+        connect(button, &QPushButton::clicked, this, [this, proposal] { take(proposal); });
+        m_design_box->addWidget(button);
+    }
+    if (number == 0)
+        m_design_box->addWidget(quiet(tr("None is to be seen in these places.")));
+    for (std::size_t i = 0; i < part.designs.size(); ++i) {
+        QStringList names;
+        for (const auto& [name, slot] : part.designs[i].places)
+            names << q(name);
+        auto* button = link(QStringLiteral("dropDesign%1").arg(i + 1),
+                            tr("taken for %1; back to the measured places").arg(names.join(QStringLiteral(", "))));
+        connect(button, &QPushButton::clicked, this, [this, i] {
+            Job next = this->document().settled();
+            next.old_part.designs.erase(next.old_part.designs.begin() + static_cast<std::ptrdiff_t>(i));
+            edit(tr("back to the measured places"), next);
+        });
+        m_design_box->addWidget(button);
+    }
+}
+
+void PartSlip::build_laying() {
+    empty(m_copy_box);
+    const OldPart& part = document().settled().old_part;
+    if (part.holes.empty())
+        return;
+    Sentence* s = sentence();
+    m_sentences << s;
+    s->words(tr("Nought of the old part is"));
+    const auto named = [&](const QString& name, const QString& what, std::string OldPart::*word, bool zero) {
+        blanks().custom(
+            *s, name, what,
+            [this, word, zero](const Job& job) {
+                const Survey& found = document().survey();
+                if (!(job.old_part.*word).empty())
+                    return q(job.old_part.*word);
+                const int index = zero ? found.zero : found.along;
+                return index < 0 ? tr("none") : q(job.old_part.holes[static_cast<std::size_t>(index)].name);
+            },
+            [word](Job& job, const QString& text) -> Result<QString> {
+                job.old_part.*word = text.trimmed().toStdString();
+                return QString();
+            });
+    };
+    named(QStringLiteral("partZero"), tr("hole that is nought"), &OldPart::zero, true);
+    s->words(tr("and its x runs along"));
+    named(QStringLiteral("partAlong"), tr("hole or edge x runs to"), &OldPart::along, false);
+    s->words(tr(". It is laid"));
+    blanks().flag(*s, QStringLiteral("layCentred"), tr("how it is laid"), tr("with nought at"),
+                  tr("in the middle of the piece"), [](Job& job) -> bool& { return job.old_part.laying.centred; });
+    if (!part.laying.centred) {
+        s->words(QStringLiteral("X"));
+        blanks().coordinate(*s, QStringLiteral("layX"), tr("X of the old part's nought"), Axis::X,
+                            [](Job& job) -> Point& { return job.old_part.laying.at; });
+        s->words(QStringLiteral("Y"));
+        blanks().coordinate(*s, QStringLiteral("layY"), tr("Y of the old part's nought"), Axis::Y,
+                            [](Job& job) -> Point& { return job.old_part.laying.at; });
+    }
+    s->words(tr(", x towards"));
+    blanks().direction(*s, QStringLiteral("layBearing"), tr("direction of the old part's x"),
+                       [](Job& job) -> Angle& { return job.old_part.laying.bearing; });
+    s->words(QStringLiteral("."));
+    m_copy_box->addWidget(s);
+    if (!part.laying.mirrored)
+        m_copy_box->addWidget(quiet(tr("Say first which face the new piece shows: nothing is copied until then.")));
+    if (document().settled().blank.on_side())
+        m_copy_box->addWidget(
+            quiet(tr("The side of a bar has no flat face to lay an old part on. Take another blank, or an "
+                     "end of the bar.")));
+}
+
+void PartSlip::show_fit() {
+    const OldPart& part = document().job().old_part;
+    const FitCheck fit = check_fit(part, document().survey(), usual_making_error, 1000);
+    if (fit.pairs.empty()) {
+        m_fit->setText(tr("No hole has both a place and a bolt yet."));
+        return;
+    }
+    const QString worst = q(fit.worst);
+    const QString goes =
+        fit.left < Length{}
+            ? tr("They do not: at %1 they miss by %2.").arg(worst, thousandths(-fit.left, part.unit))
+            : tr("They do, with %2 of play left at the worst hole, %1.").arg(worst, thousandths(fit.left, part.unit));
+    m_fit->setText(
+        tr("%1 Of %2 copies drawn with the errors of the readings and %3 of making on each axis, %4 go together.")
+            .arg(goes)
+            .arg(fit.draws)
+            .arg(thousandths(usual_making_error, part.unit))
+            .arg(std::lround(fit.share * fit.draws)));
+}
+
+void PartSlip::build_marks() {
+    empty(m_marks_box);
+    const OldPart& part = document().settled().old_part;
+    Sentence* terms = sentence();
+    m_sentences << terms;
+    terms->words(tr("The two parts"));
+    blanks().flag(*terms, QStringLiteral("faceToFace"), tr("face to face"), tr("cannot be clamped"),
+                  tr("can be clamped"), [](Job& job) -> bool& { return job.old_part.marking.face_to_face; });
+    terms->words(tr("face to face, the old one"));
+    blanks().flag(*terms, QStringLiteral("drillGuide"), tr("drill guide"), tr("may not be drilled through"),
+                  tr("may be drilled through"), [](Job& job) -> bool& { return job.old_part.marking.drill_guide; });
+    terms->words(tr(", they are"));
+    blanks().flag(*terms, QStringLiteral("bonded"), tr("glued together"), tr("not glued"), tr("glued for good"),
+                  [](Job& job) -> bool& { return job.old_part.marking.bonded; });
+    terms->words(tr(", and a hole may be out by"));
+    blanks().length(*terms, QStringLiteral("marksWithin"), tr("how far out a hole may be"),
+                    [](Job& job) -> Length& { return job.old_part.marking.within; });
+    terms->words(QStringLiteral("."));
+    m_marks_box->addWidget(terms);
+    if (part.holes.empty())
+        return;
+    const int chosen = std::max(hole_index(part, m_chosen.hole()), 0);
+    const auto i = static_cast<std::size_t>(chosen);
+    Sentence* access = sentence();
+    m_sentences << access;
+    const auto hole = [i](Job& job) -> HoleAccess& { return job.old_part.holes[i].access; };
+    access->words(tr("At %1 the metal is").arg(q(part.holes[i].name)));
+    blanks().length(*access, QStringLiteral("accessDepth"), tr("how deep the hole is"),
+                    [hole](Job& job) -> Length& { return hole(job).depth; });
+    access->words(tr("thick; the hole"));
+    blanks().flag(*access, QStringLiteral("accessBlind"), tr("through or blind"), tr("goes through"), tr("is blind"),
+                  [hole](Job& job) -> bool& { return hole(job).blind; });
+    access->words(tr(". Above it there is"));
+    blanks().optional_length(*access, QStringLiteral("headRoom"), tr("free height above it"), tr("free air"),
+                             [hole](Job& job) -> std::optional<Length>& { return hole(job).head_room; });
+    access->words(tr(", beside its axis"));
+    blanks().optional_length(*access, QStringLiteral("freeRound"), tr("free room beside its axis"), tr("free air"),
+                             [hole](Job& job) -> std::optional<Length>& { return hole(job).free_round; });
+    access->words(QStringLiteral("."));
+    m_marks_box->addWidget(access);
+    const auto& drawer = std::get<MarksAcross>(document().shop().marks.kind);
+    for (std::size_t k = 0; k < part.holes.size(); ++k) {
+        const SurveyedHole& place = document().survey().holes[k];
+        const auto ways = ways_across(part.holes[k], part.marking, drawer,
+                                      place.at ? std::optional(place.spread.major * nineteen_in_twenty) : std::nullopt);
+        const auto taken = way_taken(part.holes[k], part.marking, drawer,
+                                     place.at ? std::optional(place.spread.major * nineteen_in_twenty) : std::nullopt);
+        Sentence* s = sentence();
+        m_sentences << s;
+        s->words(q(part.holes[k].name) + tr(" by"));
+        QStringList fillings;
+        for (const WayAcross& way : ways)
+            fillings << q(in_words(way.way)) + (way.possible
+                                                    ? tr(", within %1").arg(thousandths(way.expected, part.unit))
+                                                    : tr(" – cannot be done"));
+        blanks().choice(
+            *s, QStringLiteral("way-") + q(part.holes[k].name), tr("way of marking %1").arg(q(part.holes[k].name)),
+            fillings,
+            [ways, taken](const Job&) {
+                for (std::size_t w = 0; w < ways.size(); ++w)
+                    if (taken && ways[w].way == taken->way)
+                        return static_cast<int>(w);
+                return 0;
+            },
+            [ways, k](Job& job, int filling) {
+                job.old_part.holes[k].access.way = ways[static_cast<std::size_t>(filling)].way;
+            });
+        m_marks_box->addWidget(s);
+        QString words = taken ? q(taken->reason) : tr("No way gets it across.");
+        if (taken && !taken->holds)
+            words += tr(" That is more than the hole may be out.");
+        if (part.holes[k].access.way && (!taken || taken->way != *part.holes[k].access.way))
+            for (const WayAcross& way : ways)
+                if (way.way == *part.holes[k].access.way)
+                    words += tr(" By %1 it cannot be done: %2").arg(q(in_words(way.way)), q(way.reason));
+        m_marks_box->addWidget(quiet(words));
+    }
+    auto* work = link(QStringLiteral("workByMarks"), tr("make the list for marks"));
+    connect(work, &QPushButton::clicked, this, [this] {
+        Job next = this->document().settled();
+        next.machine = this->document().shop().marks.name;
+        edit(tr("working by marks"), next);
+        emit order_wanted();
+    });
+    m_marks_box->addWidget(work);
+    m_marks_box->addStretch(1);
+}
+
+} // namespace clockface::app

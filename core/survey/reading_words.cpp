@@ -1,0 +1,127 @@
+// The words of kinds of readings and of instruments.
+#include "measure/small_letters.h"
+#include "survey/part_text.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+#include <fmt/ranges.h>
+
+namespace clockface {
+
+namespace {
+
+const std::vector<std::string> kind_words = {"outside", "inside", "over-pins", "between-pins",
+                                             "centres", "wall",   "far-side",  "along-edge",
+                                             "height",  "angle",  "in-line",   "square"};
+
+} // namespace
+
+const std::vector<std::string>& instrument_words() {
+    static const std::vector<std::string> words = {"caliper",    "rule",         "height-gauge",
+                                                   "protractor", "straightedge", "try-square"};
+    return words;
+}
+
+std::vector<FeatureKind> features_of(ReadingKind kind, std::size_t names) {
+    switch (kind) {
+    case ReadingKind::Wall:
+    case ReadingKind::FarSide:
+    case ReadingKind::Height:
+        return {FeatureKind::Hole, FeatureKind::Edge};
+    case ReadingKind::AlongEdge:
+        return {FeatureKind::Hole, FeatureKind::Edge, FeatureKind::Edge};
+    case ReadingKind::AngleAt:
+    case ReadingKind::InLine:
+        return {FeatureKind::Hole, FeatureKind::Hole, FeatureKind::Hole};
+    case ReadingKind::Square:
+        if (names == 2)
+            return {FeatureKind::Edge, FeatureKind::Edge};
+        return {FeatureKind::Hole, FeatureKind::Hole, FeatureKind::Hole};
+    default:
+        return {FeatureKind::Hole, FeatureKind::Hole};
+    }
+}
+
+std::string features_in_words(ReadingKind kind) {
+    switch (kind) {
+    case ReadingKind::Wall:
+    case ReadingKind::FarSide:
+    case ReadingKind::Height:
+        return "a hole and an edge";
+    case ReadingKind::AlongEdge:
+        return "a hole, the edge it is measured along, and the edge that makes the corner";
+    case ReadingKind::AngleAt:
+        return "three holes, the angle being at the second";
+    case ReadingKind::InLine:
+        return "three holes";
+    case ReadingKind::Square:
+        return "three holes, the right angle being at the second, or two edges";
+    default:
+        return "two holes";
+    }
+}
+
+const std::string& word_of(ReadingKind kind) {
+    return kind_words.at(static_cast<std::size_t>(kind));
+}
+
+std::string kind_in_words(ReadingKind kind) {
+    std::string out = word_of(kind);
+    std::replace(out.begin(), out.end(), '-', ' ');
+    return out;
+}
+
+std::string in_words(Instrument instrument) {
+    std::string out = instrument_words().at(static_cast<std::size_t>(instrument));
+    std::replace(out.begin(), out.end(), '-', ' ');
+    return out;
+}
+
+std::string correction_in_words(ReadingKind kind) {
+    switch (kind) {
+    case ReadingKind::Outside:
+        return "centres = reading − half of both diameters";
+    case ReadingKind::Inside:
+        return "centres = reading + half of both diameters";
+    case ReadingKind::OverPins:
+        return "centres = reading − half of both pins";
+    case ReadingKind::BetweenPins:
+        return "centres = reading + half of both pins";
+    case ReadingKind::Centres:
+        return "centres = reading, nothing added";
+    case ReadingKind::Wall:
+        return "edge to centre = reading + half the diameter";
+    case ReadingKind::FarSide:
+        return "edge to centre = reading − half the diameter";
+    case ReadingKind::AlongEdge:
+        return "corner to abreast of the centre = reading, nothing added";
+    case ReadingKind::Height:
+        return "edge to centre = reading − half the pin";
+    case ReadingKind::AngleAt:
+        return "the angle at the second hole, as read";
+    case ReadingKind::InLine:
+        return "the second hole lies on the line of the others";
+    case ReadingKind::Square:
+        break;
+    }
+    return "90 degrees, as the square shows";
+}
+
+Result<ReadingKind> read_kind(std::string_view word) {
+    std::string said = small_letters(word);
+    std::replace(said.begin(), said.end(), ' ', '-');
+    std::vector<std::string> fit;
+    for (std::size_t i = 0; i < kind_words.size(); ++i) {
+        if (kind_words[i] == said)
+            return static_cast<ReadingKind>(i);
+        if (!said.empty() && kind_words[i].rfind(said, 0) == 0)
+            fit.push_back(kind_words[i]);
+    }
+    if (fit.size() == 1)
+        return read_kind(fit.front());
+    if (fit.size() > 1)
+        return problem({}, fmt::format("'{}' may be {}: one letter more.", word, fmt::join(fit, " or ")));
+    return problem({}, fmt::format("'{}' is no kind of reading. There are: {}.", word, fmt::join(kind_words, ", ")));
+}
+
+} // namespace clockface
