@@ -46,14 +46,21 @@ QIcon laying_icon(bool mirrored, const Look& look) {
     return QIcon(picture);
 }
 
-void empty(QVBoxLayout* box) {
-    while (QLayoutItem* item = box->takeAt(0)) {
+// A new box in place of the old one: sizes remembered for what stood there before are gone with it.
+QVBoxLayout* fresh(QVBoxLayout* place) {
+    while (QLayoutItem* item = place->takeAt(0)) {
         if (QWidget* widget = item->widget()) {
             widget->hide();
             widget->deleteLater();
         }
         delete item;
     }
+    auto* holder = new QWidget;
+    auto* box = new QVBoxLayout(holder);
+    box->setContentsMargins(0, 0, 0, 0);
+    box->setSpacing(8);
+    place->addWidget(holder);
+    return box;
 }
 
 } // namespace
@@ -139,12 +146,12 @@ void PartSlip::lay(bool mirrored) {
 }
 
 void PartSlip::build_hole() {
-    empty(m_hole_box);
+    QVBoxLayout* box = fresh(m_hole_box);
     const OldPart& part = document().settled().old_part;
     const int chosen = hole_index(part, m_chosen.hole());
     const std::size_t i = chosen < 0 ? 0 : static_cast<std::size_t>(chosen);
     if (part.holes.empty()) {
-        m_hole_box->addWidget(quiet(tr("No hole is sketched yet. Click on the board where the old part's holes are.")));
+        box->addWidget(quiet(tr("No hole is sketched yet. Click on the board where the old part's holes are.")));
         return;
     }
     Sentence* s = sentence();
@@ -190,21 +197,20 @@ void PartSlip::build_hole() {
             });
         });
     s->words(QStringLiteral("."));
-    m_hole_box->addWidget(s);
+    box->addWidget(s);
     const SurveyedHole& place = document().survey().holes[i];
-    m_hole_box->addWidget(
-        quiet(static_cast<int>(i) == document().survey().zero
-                  ? tr("%1 is nought of the old part: everything is counted from it.").arg(q(place.name))
-              : place.at ? tr("%1 is at X %2, Y %3 of the old part, within %4.")
-                               .arg(q(place.name), q(column_figure(place.at->x, part.unit)),
-                                    q(column_figure(place.at->y, part.unit)),
-                                    thousandths(place.spread.major * nineteen_in_twenty, part.unit))
-                         : q(place.open)));
+    box->addWidget(quiet(static_cast<int>(i) == document().survey().zero
+                             ? tr("%1 is nought of the old part: everything is counted from it.").arg(q(place.name))
+                         : place.at ? tr("%1 is at X %2, Y %3 of the old part, within %4.")
+                                          .arg(q(place.name), q(column_figure(place.at->x, part.unit)),
+                                               q(column_figure(place.at->y, part.unit)),
+                                               thousandths(place.spread.major * nineteen_in_twenty, part.unit))
+                                    : q(place.open)));
     auto* gone = link(QStringLiteral("removeOldHole"), tr("take %1 and its readings away").arg(q(part.holes[i].name)));
     connect(gone, &QPushButton::clicked, this, [this, name = part.holes[i].name] {
         edit(tr("taking a hole away"), without_old_feature(this->document().settled(), name));
     });
-    m_hole_box->addWidget(gone);
+    box->addWidget(gone);
     Sentence* tools = sentence();
     m_sentences << tools;
     tools->words(tr("One reading is trusted to: caliper"));
@@ -224,7 +230,7 @@ void PartSlip::build_hole() {
                       return job.old_part.instruments[static_cast<std::size_t>(Instrument::HeightGauge)].at_hand;
                   });
     tools->words(QStringLiteral("."));
-    m_hole_box->addWidget(tools);
+    box->addWidget(tools);
 }
 
 void PartSlip::take(const Proposal& proposal) {
@@ -238,18 +244,18 @@ void PartSlip::take(const Proposal& proposal) {
 }
 
 void PartSlip::build_designs() {
-    empty(m_design_box);
+    QVBoxLayout* box = fresh(m_design_box);
     const OldPart& part = document().settled().old_part;
     int number = 0;
     for (const Proposal& proposal : proposals(part, document().survey())) {
-        m_design_box->addWidget(quiet(q(proposal.sentence) + (proposal.fits() ? QString() : tr(" It hardly fits."))));
+        box->addWidget(quiet(q(proposal.sentence) + (proposal.fits() ? QString() : tr(" It hardly fits."))));
         auto* button = link(QStringLiteral("takeDesign%1").arg(++number), tr("take it"));
         button->setAccessibleName(tr("take it: %1").arg(q(proposal.sentence)));
         connect(button, &QPushButton::clicked, this, [this, proposal] { take(proposal); });
-        m_design_box->addWidget(button);
+        box->addWidget(button);
     }
     if (number == 0)
-        m_design_box->addWidget(quiet(tr("None is to be seen in these places.")));
+        box->addWidget(quiet(tr("None is to be seen in these places.")));
     for (std::size_t i = 0; i < part.designs.size(); ++i) {
         QStringList names;
         for (const auto& [name, slot] : part.designs[i].places)
@@ -261,12 +267,12 @@ void PartSlip::build_designs() {
             next.old_part.designs.erase(next.old_part.designs.begin() + static_cast<std::ptrdiff_t>(i));
             edit(tr("back to the measured places"), next);
         });
-        m_design_box->addWidget(button);
+        box->addWidget(button);
     }
 }
 
 void PartSlip::build_laying() {
-    empty(m_copy_box);
+    QVBoxLayout* box = fresh(m_copy_box);
     const OldPart& part = document().settled().old_part;
     if (part.holes.empty())
         return;
@@ -306,13 +312,12 @@ void PartSlip::build_laying() {
     blanks().direction(*s, QStringLiteral("layBearing"), tr("direction of the old part's x"),
                        [](Job& job) -> Angle& { return job.old_part.laying.bearing; });
     s->words(QStringLiteral("."));
-    m_copy_box->addWidget(s);
+    box->addWidget(s);
     if (!part.laying.mirrored)
-        m_copy_box->addWidget(quiet(tr("Say first which face the new piece shows: nothing is copied until then.")));
+        box->addWidget(quiet(tr("Say first which face the new piece shows: nothing is copied until then.")));
     if (document().settled().blank.on_side())
-        m_copy_box->addWidget(
-            quiet(tr("The side of a bar has no flat face to lay an old part on. Take another blank, or an "
-                     "end of the bar.")));
+        box->addWidget(quiet(tr("The side of a bar has no flat face to lay an old part on. Take another blank, or an "
+                                "end of the bar.")));
 }
 
 void PartSlip::show_fit() {
@@ -336,7 +341,7 @@ void PartSlip::show_fit() {
 }
 
 void PartSlip::build_marks() {
-    empty(m_marks_box);
+    QVBoxLayout* box = fresh(m_marks_box);
     const OldPart& part = document().settled().old_part;
     Sentence* terms = sentence();
     m_sentences << terms;
@@ -353,7 +358,7 @@ void PartSlip::build_marks() {
     blanks().length(*terms, QStringLiteral("marksWithin"), tr("how far out a hole may be"),
                     [](Job& job) -> Length& { return job.old_part.marking.within; });
     terms->words(QStringLiteral("."));
-    m_marks_box->addWidget(terms);
+    box->addWidget(terms);
     if (part.holes.empty())
         return;
     const int chosen = std::max(hole_index(part, m_chosen.hole()), 0);
@@ -374,7 +379,7 @@ void PartSlip::build_marks() {
     blanks().optional_length(*access, QStringLiteral("freeRound"), tr("free room beside its axis"), tr("free air"),
                              [hole](Job& job) -> std::optional<Length>& { return hole(job).free_round; });
     access->words(QStringLiteral("."));
-    m_marks_box->addWidget(access);
+    box->addWidget(access);
     const auto& drawer = std::get<MarksAcross>(document().shop().marks.kind);
     for (std::size_t k = 0; k < part.holes.size(); ++k) {
         const SurveyedHole& place = document().survey().holes[k];
@@ -402,7 +407,7 @@ void PartSlip::build_marks() {
             [ways, k](Job& job, int filling) {
                 job.old_part.holes[k].access.way = ways[static_cast<std::size_t>(filling)].way;
             });
-        m_marks_box->addWidget(s);
+        box->addWidget(s);
         QString words = taken ? q(taken->reason) : tr("No way gets it across.");
         if (taken && !taken->holds)
             words += tr(" That is more than the hole may be out.");
@@ -410,7 +415,7 @@ void PartSlip::build_marks() {
             for (const WayAcross& way : ways)
                 if (way.way == *part.holes[k].access.way)
                     words += tr(" By %1 it cannot be done: %2").arg(q(in_words(way.way)), q(way.reason));
-        m_marks_box->addWidget(quiet(words));
+        box->addWidget(quiet(words));
     }
     auto* work = link(QStringLiteral("workByMarks"), tr("make the list for marks"));
     connect(work, &QPushButton::clicked, this, [this] {
@@ -419,8 +424,8 @@ void PartSlip::build_marks() {
         edit(tr("working by marks"), next);
         emit order_wanted();
     });
-    m_marks_box->addWidget(work);
-    m_marks_box->addStretch(1);
+    box->addWidget(work);
+    box->addStretch(1);
 }
 
 } // namespace clockface::app

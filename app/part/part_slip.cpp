@@ -12,7 +12,6 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QShortcut>
-#include <QStackedWidget>
 #include <QTableView>
 #include <QToolButton>
 
@@ -55,12 +54,12 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
     m_told->setProperty("fault", true);
     m_told->hide();
     body()->addWidget(m_told);
-    m_pages = new QStackedWidget;
-    m_pages->addWidget(readings_page());
-    m_pages->addWidget(holes_page());
-    m_pages->addWidget(copy_page());
-    m_pages->addWidget(marks_page());
-    body()->addWidget(m_pages, 1);
+    // Pages stand in the slip itself, one of them shown: a stack would not give sentences the height they need.
+    m_pages = {readings_page(), holes_page(), copy_page(), marks_page()};
+    for (QWidget* page : std::as_const(m_pages)) {
+        page->hide();
+        body()->addWidget(page, 1);
+    }
     connect(&m_model, &ReadingTable::refused, this, &PartSlip::tell);
     connect(&chosen, &PartSelection::changed, this, [this] {
         if (isVisible())
@@ -71,12 +70,9 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
 
 void PartSlip::show_page(Page page) {
     m_tabs[page]->setChecked(true);
-    m_pages->setCurrentIndex(page);
-    // A stack is as tall as its tallest page unless the others do not count.
-    for (int i = 0; i < m_pages->count(); ++i)
-        m_pages->widget(i)->setSizePolicy(i == page ? QSizePolicy::Preferred : QSizePolicy::Ignored,
-                                          i == page ? QSizePolicy::Preferred : QSizePolicy::Ignored);
-    m_pages->adjustSize();
+    m_page = page;
+    for (int i = 0; i < pages; ++i)
+        m_pages[i]->setVisible(i == page);
     if (isVisible())
         refresh();
 }
@@ -286,7 +282,7 @@ void PartSlip::show_words() {
 
 QString PartSlip::structure() const {
     const OldPart& part = document().settled().old_part;
-    QString out = QString::number(m_pages->currentIndex()) + q(m_chosen.hole()) + QLatin1Char('|');
+    QString out = QString::number(m_page) + q(m_chosen.hole()) + QLatin1Char('|');
     for (const OldHole& hole : part.holes)
         out += q(hole.name) + (hole.tapped ? QStringLiteral("t") : QString()) +
                (hole.made_as ? QStringLiteral("m") : QString());
@@ -309,7 +305,7 @@ void PartSlip::refresh() {
     }
     for (Sentence* each : std::as_const(m_sentences))
         each->refresh();
-    if (m_pages->currentIndex() == Copy)
+    if (m_page == Copy)
         show_fit();
 }
 
@@ -319,7 +315,7 @@ void PartSlip::build() {
     const QString had = QApplication::focusWidget() && isAncestorOf(QApplication::focusWidget())
                             ? QApplication::focusWidget()->objectName()
                             : QString();
-    switch (m_pages->currentIndex()) { // the other pages are built when they come to view
+    switch (m_page) { // the other pages are built when they come to view
     case Holes:
         build_hole();
         build_designs();
@@ -336,8 +332,13 @@ void PartSlip::build() {
     // What is put into a layout is shown only later on, by the event loop; the focus cannot wait for that.
     for (QVBoxLayout* box : {m_hole_box, m_design_box, m_copy_box, m_marks_box})
         for (int i = 0; i < box->count(); ++i)
-            if (QWidget* widget = box->itemAt(i)->widget())
+            if (QWidget* widget = box->itemAt(i)->widget()) {
+                // Sizes are asked before the type of the style sheet would be put on; a line would be missing then.
+                for (QWidget* part : widget->findChildren<QWidget*>())
+                    part->ensurePolished();
                 widget->show();
+                widget->updateGeometry();
+            }
     if (!had.isEmpty())
         for (auto* each : findChildren<BlankEdit*>(had))
             if (each->isVisibleTo(this))

@@ -9,7 +9,6 @@
 
 #include <QLineEdit>
 
-class QStackedWidget;
 class QTableView;
 class QToolButton;
 
@@ -36,7 +35,8 @@ protected:
 private:
     PartSelection& m_chosen;
     ReadingTable m_model;
-    QStackedWidget* m_pages;
+    QList<QWidget*> m_pages;
+    Page m_page = Readings;
     QList<QToolButton*> m_tabs;
     QLabel* m_told;
 
