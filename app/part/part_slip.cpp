@@ -123,6 +123,9 @@ QWidget* PartSlip::readings_page() {
     box->addLayout(row);
     m_picture = new ReadingPicture;
     box->addWidget(m_picture);
+    m_correction = quiet({});
+    m_correction->setObjectName(QStringLiteral("readingCorrection"));
+    box->addWidget(m_correction);
 
     m_table = new QTableView;
     m_table->setObjectName(QStringLiteral("readingTable"));
@@ -195,6 +198,7 @@ void PartSlip::follow_kind() {
     if (!kind)
         return;
     m_picture->show_kind(*kind);
+    m_correction->setText(q(correction_in_words(*kind)));
     m_three->setVisible(features_of(*kind).size() > 2);
     m_figure->setVisible(*kind <= ReadingKind::AngleAt);
 }
@@ -275,7 +279,7 @@ void PartSlip::show_words() {
             names << q(each);
         m_next->setText(
             tr("measure next: %1 %2").arg(q(kind_in_words(found.next->kind)), names.join(QLatin1Char(' '))));
-        lines << q(found.next->reason);
+        lines << tr("With the next reading, as below: %1").arg(q(found.next->reason));
     }
     m_words->setText(lines.join(QStringLiteral("\n")));
 }

@@ -43,6 +43,7 @@ private:
     // Readings
     QLineEdit *m_kind, *m_one, *m_two, *m_three, *m_figure;
     ReadingPicture* m_picture;
+    QLabel* m_correction;
     QTableView* m_table;
     QLabel* m_words;
     QPushButton* m_next;

@@ -164,6 +164,7 @@ private slots:
         PartWindow w;
         w.click_at(30, 30);
         w.click_at(90, 30);
+        QVERIFY(w.find<QLabel>("readingCorrection")->text().contains("half of both diameters"));
         w.take_down("sideways");
         QVERIFY(w.told().contains("no kind of reading"));
         w.take_down("outside H1 H7 80");
