@@ -28,7 +28,7 @@ constexpr double beside_bar = 52.0;
 constexpr QMarginsF bar_room(beside_bar, 112.0, beside_end, 86.0); // the clock stands round the end view
 constexpr double least_scale = 0.02;
 constexpr double largest_scale = 2000.0;
-constexpr double reach_pixels = 10.0;
+constexpr double hole_reach_pixels = 10.0;
 
 } // namespace
 
@@ -298,7 +298,7 @@ int BoardView::hole_at(QPointF at) const {
         for (const Point& place : holes[i].bar ? views.places(holes[i]) : std::vector{holes[i].at + datum}) {
             const QPointF away = m_map.to_screen(place) - at;
             const double off = std::hypot(away.x(), away.y());
-            if (off < least && off < std::max(reach_pixels, m_map.pixels(holes[i].spec.diameter) / 2.0)) {
+            if (off < least && off < std::max(hole_reach_pixels, m_map.pixels(holes[i].spec.diameter) / 2.0)) {
                 least = off;
                 found = static_cast<int>(i);
             }

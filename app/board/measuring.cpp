@@ -9,7 +9,7 @@ namespace clockface::app {
 
 namespace {
 
-constexpr double reach_pixels = 10.0;
+constexpr double feature_reach_pixels = 10.0;
 
 // Square distance in pixels to an edge between two corners; far off where the hand is beside its ends.
 double to_edge(QPointF at, QPointF a, QPointF b) {
@@ -39,7 +39,7 @@ std::optional<Feature> feature_at(const Document& document, const BoardMap& map,
     const Point datum = datum_from_middle(job);
     const auto near = [&](Point middle, Length diameter) {
         const QPointF away = map.to_screen(middle) - at;
-        return std::hypot(away.x(), away.y()) <= std::max(reach_pixels, map.pixels(diameter) / 2.0);
+        return std::hypot(away.x(), away.y()) <= std::max(feature_reach_pixels, map.pixels(diameter) / 2.0);
     };
     for (const Hole& hole : document.plan().holes)
         if (near(hole.at + datum, hole.spec.diameter))
@@ -62,7 +62,7 @@ std::optional<Feature> feature_at(const Document& document, const BoardMap& map,
     for (std::size_t i = 0; i < corners.size(); ++i) {
         const Point a = corners[i];
         const Point b = corners[(i + 1) % corners.size()];
-        if (to_edge(at, map.to_screen(a), map.to_screen(b)) <= reach_pixels)
+        if (to_edge(at, map.to_screen(a), map.to_screen(b)) <= feature_reach_pixels)
             return Feature{job.blank.shape == BlankShape::Outline ? "edge " + std::to_string(i + 1)
                                                                   : std::string(names.at(i % names.size())),
                            a,

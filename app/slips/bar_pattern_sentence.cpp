@@ -15,10 +15,6 @@ namespace clockface::app {
 
 namespace {
 
-QString tr(const char* text) {
-    return QObject::tr(text);
-}
-
 // The hole before this pattern that somebody would count from: the first of the pattern before it.
 HoleRef hole_before(const Job& job, std::size_t index) {
     for (std::size_t i = index; i > 0; --i)

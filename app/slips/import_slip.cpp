@@ -17,7 +17,7 @@ namespace clockface::app {
 namespace {
 
 constexpr std::array separators = {',', ';', '\t', '|', ' '};
-constexpr std::size_t most_shown = 12;
+constexpr std::size_t most_rows_shown = 12;
 
 } // namespace
 
@@ -115,10 +115,10 @@ void ImportSlip::build() {
     choices(box, tr("Sizes"), QStringLiteral("size"), {sizes.begin(), sizes.end()}, m_no_sizes);
     if (!m_found.left_out.empty()) {
         QStringList lines;
-        for (std::size_t i = 0; i < std::min(m_found.left_out.size(), most_shown); ++i)
+        for (std::size_t i = 0; i < std::min(m_found.left_out.size(), most_rows_shown); ++i)
             lines << q(m_found.left_out[i]);
-        if (m_found.left_out.size() > most_shown)
-            lines << tr("… and %1 more.").arg(m_found.left_out.size() - most_shown);
+        if (m_found.left_out.size() > most_rows_shown)
+            lines << tr("… and %1 more.").arg(m_found.left_out.size() - most_rows_shown);
         auto* left = quiet(tr("Left out:\n%1").arg(lines.join(QLatin1Char('\n'))));
         left->setObjectName(QStringLiteral("importLeftOut"));
         box->addWidget(left);

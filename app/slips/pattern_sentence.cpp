@@ -18,16 +18,12 @@ namespace clockface::app {
 namespace {
 
 // "H1, H3 and H4", the first few of many.
-QString old_names(const PointsPattern& points) {
+QString old_names(const PointsPattern& from) {
     constexpr std::size_t most = 8;
     QStringList names;
-    for (std::size_t i = 0; i < points.copied.size() && i < most; ++i)
-        names << q(points.copied[i]);
-    return names.join(QStringLiteral(", ")) + (points.copied.size() > most ? QStringLiteral(" …") : QString());
-}
-
-QString tr(const char* text) {
-    return QObject::tr(text);
+    for (std::size_t i = 0; i < from.copied.size() && i < most; ++i)
+        names << q(from.copied[i]);
+    return names.join(QStringLiteral(", ")) + (from.copied.size() > most ? QStringLiteral(" …") : QString());
 }
 
 // Writes one pattern: every kind has its own sentence, the beginning and the end are alike.
@@ -196,19 +192,19 @@ public:
                       part(&TwoDistancesPattern::left));
         m_s.words(tr("on the way from the one to the other"));
     }
-    void operator()(const PointsPattern& points) {
-        if (!points.copied.empty()) {
+    void operator()(const PointsPattern& places) {
+        if (!places.copied.empty()) {
             const HoleSpec& spec = m_job.patterns[m_index].hole;
             m_s.words(tr("Holes %1, copied from %2 of the old part, following its readings")
-                          .arg(q(size_in_words(spec, m_job.unit)), old_names(points)));
+                          .arg(q(size_in_words(spec, m_job.unit)), old_names(places)));
             return;
         }
         m_s.words(tr("Holes"));
         size_and_depth();
         m_s.words(tr("at"));
         constexpr std::size_t most_shown = 40;
-        if (points.at.size() > most_shown)
-            m_s.words(tr("%1 places of their own; change them in the table").arg(points.at.size()));
+        if (places.at.size() > most_shown)
+            m_s.words(tr("%1 places of their own; change them in the table").arg(places.at.size()));
         else
             m_blanks.points(m_s, "points", tr("places of the holes"), {}, part(&PointsPattern::at),
                             [](const Job&) { return Point{}; });
