@@ -71,14 +71,6 @@ void PartSlip::set_look(const Look& look) {
     m_turned_over->setIcon(laying_icon(true, look));
 }
 
-QWidget* PartSlip::page_of(QVBoxLayout*& box) {
-    auto* page = new QWidget;
-    box = new QVBoxLayout(page);
-    box->setContentsMargins(0, 0, 0, 0);
-    box->setSpacing(10);
-    return page;
-}
-
 QWidget* PartSlip::holes_page() {
     auto* page = new QWidget;
     auto* box = new QVBoxLayout(page);
@@ -133,8 +125,9 @@ QWidget* PartSlip::copy_page() {
 }
 
 QWidget* PartSlip::marks_page() {
-    QWidget* page = page_of(m_marks_box);
-    m_way_words = nullptr;
+    auto* page = new QWidget;
+    m_marks_box = new QVBoxLayout(page);
+    m_marks_box->setContentsMargins(0, 0, 0, 0);
     return page;
 }
 

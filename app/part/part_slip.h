@@ -49,7 +49,7 @@ private:
     QPushButton* m_next;
     // Holes, Copy, Marks: built anew when what they speak of changes
     QVBoxLayout *m_hole_box, *m_design_box, *m_copy_box, *m_marks_box;
-    QLabel *m_fit, *m_way_words;
+    QLabel* m_fit;
     QToolButton *m_as_seen, *m_turned_over;
     QString m_built;
     QList<Sentence*> m_sentences;
@@ -58,7 +58,6 @@ private:
     QWidget* holes_page();
     QWidget* copy_page();
     QWidget* marks_page();
-    QWidget* page_of(QVBoxLayout*& box);
     void build();
     void build_hole();
     void build_designs();
