@@ -1,5 +1,6 @@
 // clockface-cli: the core without a screen.
 #include "formats/csv.h"
+#include "formats/cutter_report.h"
 #include "formats/job_json.h"
 #include "formats/plan_json.h"
 #include "formats/shop_json.h"
@@ -136,6 +137,13 @@ int main(int argc, char** argv) {
     check_command->add_option("--shop", shop_path, "A shop file, instead of the made-up shop");
     check_command->add_option("--as", as, "text or json")->check(CLI::IsMember({"text", "json"}));
 
+    CLI::App* cutters_command = app.add_subcommand(
+        "cutters", "Print the cutters to fetch, and what makes each hole; ends with 1 when a stop finding stands");
+    cutters_command->add_option("JOB", job_path, "A job file")->required();
+    cutters_command->add_option("--machine", machine, "Name of the machine, instead of the one in the job");
+    cutters_command->add_option("--shop", shop_path, "A shop file, instead of the made-up shop");
+    cutters_command->add_option("--as", as, "text or json")->check(CLI::IsMember({"text", "json"}));
+
     CLI::App* survey_command =
         app.add_subcommand("survey", "Work out an old part's readings; ends with 1 when a hole has no place yet");
     survey_command->add_option("FILE", job_path, "A job file with an old part, or its lines as text")->required();
@@ -168,6 +176,10 @@ int main(int argc, char** argv) {
             std::cout << "Nothing stands against this job.\n";
         else
             print_findings(plan);
+        return stop ? stands : done;
+    }
+    if (cutters_command->parsed()) {
+        std::cout << (as == "json" ? cutters_to_json(loaded->job, plan) : cutters_to_text(loaded->job, plan));
         return stop ? stands : done;
     }
     if (as == "json")

@@ -283,6 +283,14 @@ Job read_job(const json& document, FirstFault& fault) {
         job.axis_within = length(in, "axis_within");
     if (in.has("progress"))
         job.progress = read_progress(in);
+    if (in.has("planned_with")) {
+        const json& all = in.member("planned_with");
+        if (!all.is_object())
+            fault.note("planned_with", "A group of named values in { } is expected here.");
+        else
+            for (const auto& item : all.items())
+                job.planned_with[item.key()] = text_at(item.value(), "planned_with." + item.key(), fault);
+    }
     return job;
 }
 
@@ -316,6 +324,8 @@ std::string job_to_json(const Job& job) {
         for (const auto& [machine, progress] : job.progress)
             out["progress"][machine] = {{"done", progress.done}, {"list", progress.list}};
     }
+    if (!job.planned_with.empty())
+        out["planned_with"] = job.planned_with;
     return out.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
 }
 

@@ -1,5 +1,6 @@
 #include "formats/pattern_json.h"
 
+#include "formats/hole_json.h"
 #include "formats/job_json.h"
 #include "formats/json_words.h"
 #include "measure/cases.h"
@@ -10,7 +11,6 @@ namespace {
 
 using nlohmann::json;
 
-const std::vector<std::string> purposes = {"plain", "tapped", "reamed"};
 const std::vector<std::string> pattern_kinds = {"circle", "arc",     "row",   "single", "grid",
                                                 "angles", "margins", "steps", "middle", "two-distances",
                                                 "points", "copy",    "bar"};
@@ -153,15 +153,8 @@ ordered pattern_json(const Pattern& pattern) {
     if (pattern.face != Face::Top)
         out["face"] = word_for(pattern.face, face_words());
     std::visit(LayoutOut{out}, pattern.layout);
-    if (!std::holds_alternative<CopyPattern>(pattern.layout)) {
-        ordered hole{{"purpose", word_for(pattern.hole.purpose, purposes)},
-                     {"diameter", pattern.hole.diameter.in_mm()}};
-        if (!pattern.hole.label.empty())
-            hole["label"] = pattern.hole.label;
-        if (pattern.hole.depth)
-            hole["depth"] = pattern.hole.depth->in_mm();
-        out["hole"] = hole;
-    }
+    if (!std::holds_alternative<CopyPattern>(pattern.layout))
+        out["hole"] = hole_json(pattern.hole);
     if (!pattern.left_out.empty())
         out["left_out"] = pattern.left_out;
     for (const auto& [number, step] : pattern.off)
@@ -295,11 +288,7 @@ Pattern read_pattern(const json& value, const std::string& place, FirstFault& fa
     out.layout = layout_readers.at(in.word("kind", pattern_kinds))(in);
     if (!std::holds_alternative<CopyPattern>(out.layout)) {
         JsonObject hole(in.member("hole"), in.place_of("hole"), fault);
-        out.hole.purpose = static_cast<Purpose>(hole.word("purpose", purposes));
-        out.hole.diameter = length(hole, "diameter");
-        if (hole.has("label"))
-            out.hole.label = hole.text("label");
-        out.hole.depth = optional_length(hole, "depth");
+        out.hole = read_hole_spec(hole);
     }
     if (in.has("left_out"))
         for (const json& number : in.array("left_out"))
@@ -317,10 +306,6 @@ Pattern read_pattern(const json& value, const std::string& place, FirstFault& fa
     if (in.has("angle_way"))
         out.angle = static_cast<AngleWay>(in.word("angle_way", angle_way_words));
     return out;
-}
-
-std::string name_of(Purpose purpose) {
-    return word_for(purpose, purposes);
 }
 
 } // namespace clockface

@@ -114,17 +114,39 @@ std::string next_pattern_name(const Job& job) {
     }
 }
 
+std::string recess_in_words(const Recess& recess, Unit unit) {
+    const auto figure = [&](Length length) {
+        return decimal(length.in(unit), job_decimals(unit), Sign::WhenNegative, Tail::Trim);
+    };
+    return recess.kind == RecessKind::Counterbore
+               ? fmt::format("counterbored {}:{}", figure(recess.diameter), figure(recess.depth))
+               : fmt::format("countersunk {}:{}", figure(recess.diameter),
+                             decimal(recess.angle.in_degrees(), 2, Sign::WhenNegative, Tail::Trim));
+}
+
+std::string limits_in_words(const HoleSpec& hole, Unit unit) {
+    if (!hole.limits)
+        return {};
+    const auto figure = [&](Length length) {
+        return decimal(length.in(unit), job_decimals(unit), Sign::Always, Tail::Trim);
+    };
+    const auto& [least, most] = *hole.limits;
+    return least && most ? fmt::format(" {} {}", figure(*most - hole.diameter), figure(*least - hole.diameter))
+           : least       ? " or more"
+                         : " or less";
+}
+
 std::string size_in_words(const HoleSpec& hole, Unit unit) {
-    switch (hole.purpose) {
-    case Purpose::Tapped:
-        return hole.label;
-    case Purpose::Reamed:
-        return hole.label.empty() ? with_unit(hole.diameter, unit)
-                                  : fmt::format("{} {}", with_unit(hole.diameter, unit), hole.label);
-    case Purpose::Plain:
-        break;
-    }
-    return with_unit(hole.diameter, unit);
+    static const char* const clearings[] = {" clear close", " clear", " clear free"};
+    std::string size = with_unit(hole.diameter, unit);
+    if (hole.purpose == Purpose::Tapped)
+        size = hole.label + (hole.captive ? " captive" : "");
+    else if (hole.purpose == Purpose::Clearance)
+        size = hole.label + clearings[static_cast<int>(hole.clearing)];
+    else if (hole.purpose == Purpose::Reamed && !hole.label.empty())
+        size += " " + hole.label;
+    size += limits_in_words(hole, unit);
+    return hole.recess ? size + " " + recess_in_words(*hole.recess, unit) : size;
 }
 
 std::string in_words(const HoleRef& hole) {

@@ -30,9 +30,10 @@ struct Job {
     std::optional<int> holes_called_for; ///< the drawing's own count, as a check
     std::string machine;                 ///< name of the shop's machine to work on
     HoleOrder order = HoleOrder::AsDrawn;
-    OldPart old_part;                         ///< what holes are copied from, if anything
-    Length axis_within = Length::mm(0.1);     ///< what holes in the side of a bar may miss its axis by
-    std::map<std::string, Progress> progress; ///< by machine, and face where it is not the top
+    OldPart old_part;                                  ///< what holes are copied from, if anything
+    Length axis_within = Length::mm(0.1);              ///< what holes in the side of a bar may miss its axis by
+    std::map<std::string, Progress> progress;          ///< by machine, and face where it is not the top
+    std::map<std::string, std::string> planned_with{}; ///< by machine: its figures when the job was last saved with it
 
     bool operator==(const Job&) const = default;
 };
@@ -83,7 +84,11 @@ void rename_pattern(Job& job, std::size_t pattern, const std::string& name);
 /// First letter not yet used as a pattern name: A … Z, AA, AB …
 std::string next_pattern_name(const Job& job);
 
-/// "M5", "8.4 mm", "4 mm H7".
+/// "counterbored 10:5.4", "countersunk 10.4:90".
+std::string recess_in_words(const Recess& recess, Unit unit);
+/// " +0.2 −0.1", " or more": behind the size; empty without limits.
+std::string limits_in_words(const HoleSpec& hole, Unit unit);
+/// "M5", "M5 clear", "8.4 mm", "4 mm H7", "8.4 mm +0.2 0", "M5 clear counterbored 10:5.4".
 std::string size_in_words(const HoleSpec& hole, Unit unit);
 /// "A3".
 std::string in_words(const HoleRef& hole);

@@ -41,9 +41,12 @@ struct Writer {
     static std::string sense(Sense going) { return going == Sense::Clockwise ? "cw" : "ccw"; }
     [[nodiscard]] std::string hole() const {
         const HoleSpec& spec = pattern.hole;
-        std::string size = spec.purpose == Purpose::Tapped   ? spec.label
+        std::string size = spec.purpose == Purpose::Tapped || spec.purpose == Purpose::Clearance
+                               ? size_in_words(spec, job.unit)
                            : spec.purpose == Purpose::Reamed ? fig(spec.diameter) + " " + spec.label
-                                                             : fig(spec.diameter);
+                                                             : fig(spec.diameter) + limits_in_words(spec, job.unit);
+        if (spec.recess && spec.purpose != Purpose::Clearance)
+            size += " " + recess_in_words(*spec.recess, job.unit);
         const auto* bar = std::get_if<BarPattern>(&pattern.layout);
         if (bar && bar->reach != BarReach::AsSaid)
             return size;

@@ -89,6 +89,8 @@ bool belongs_to_figure(std::string_view figure, const std::string& next) {
         return true;
     if (next.size() == 1 && signs.find(next.front()) != std::string_view::npos)
         return true;
+    if (figure.ends_with("counterbored") || figure.ends_with("countersunk"))
+        return next.find(':') != std::string::npos;
     const bool after_whole = figure.find_first_not_of("0123456789") == std::string_view::npos;
     if (std::regex_match(next, thread))
         return false;

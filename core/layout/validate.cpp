@@ -225,6 +225,49 @@ Fault points_fault(const std::string& place, const Pattern& pattern) {
     return std::nullopt;
 }
 
+// What goes with a hole beside its diameter and depth.
+Fault spec_fault(const std::string& place, const HoleSpec& hole) {
+    if (hole.recess) {
+        if (Fault found = size_fault(place + ".recess.diameter", "The recess's diameter", hole.recess->diameter))
+            return found;
+        if (hole.recess->diameter <= hole.diameter)
+            return fault(place + ".recess.diameter", "A recess is wider than its hole.");
+        if (hole.recess->kind == RecessKind::Counterbore) {
+            if (Fault found = size_fault(place + ".recess.depth", "The counterbore's depth", hole.recess->depth))
+                return found;
+        } else if (!(hole.recess->angle >= Angle::degrees(30.0) && hole.recess->angle <= Angle::degrees(160.0))) {
+            return fault(place + ".recess.angle",
+                         "A countersink from 30 to 160 degrees would do; 90 and 82 are usual.");
+        }
+    }
+    if (hole.captive && !hole.depth)
+        return fault(place + ".depth", "A captive thread needs the depth it is tapped to.");
+    if (hole.limits) {
+        const auto& [least, most] = *hole.limits;
+        for (const auto& limit : {least, most})
+            if (limit)
+                if (Fault found = size_fault(place + ".limits", "A limit", *limit))
+                    return found;
+        if (least && most && *least > *most)
+            return fault(place + ".limits", "The lower limit is above the upper one.");
+    }
+    constexpr double slowest = 1.0, fastest = 200'000.0;
+    for (const auto& [step, wish] : hole.wishes.steps) {
+        const std::string at = place + ".wishes." + step;
+        if (wish.rpm && !(*wish.rpm >= slowest && *wish.rpm <= fastest))
+            return fault(at + ".rpm", "From 1 to 200000 turns a minute would do.");
+        for (const auto& length : {wish.depth, wish.peck})
+            if (length)
+                if (Fault found = size_fault(at, "The depth", *length))
+                    return found;
+    }
+    for (const AddedStep& added : hole.wishes.added)
+        if (added.depth)
+            if (Fault found = size_fault(place + ".wishes.added", "The depth", *added.depth))
+                return found;
+    return std::nullopt;
+}
+
 Fault hole_fault(const std::string& place, const Pattern& pattern) {
     if (std::holds_alternative<CopyPattern>(pattern.layout))
         return pattern.hole == HoleSpec{} ? Fault{} : fault(place + ".hole", "A copy has the holes of its source.");
@@ -233,6 +276,8 @@ Fault hole_fault(const std::string& place, const Pattern& pattern) {
     if (pattern.hole.depth)
         if (Fault found = size_fault(place + ".hole.depth", "The depth", *pattern.hole.depth))
             return found;
+    if (Fault found = spec_fault(place + ".hole", pattern.hole))
+        return found;
     if (pattern.hole.purpose == Purpose::Tapped && pattern.hole.label.empty())
         return fault(place + ".hole.label", "A tapped hole needs the name of its thread, such as M5.");
     return std::nullopt;

@@ -2,8 +2,7 @@
 
 #include "measure/csv_rows.h"
 
-#include <map>
-#include <string>
+#include <algorithm>
 
 namespace clockface {
 
@@ -13,30 +12,52 @@ extern const char* const drills_csv;
 
 namespace {
 
-const std::map<std::string, Length, std::less<>>& drills() {
-    static const auto table = [] {
-        std::map<std::string, Length, std::less<>> by_name;
-        for (const auto& row : table_rows(tables::drills_csv))
-            by_name.emplace(row.at(0), Length::inches(std::stod(row.at(1))));
-        return by_name;
-    }();
-    return table;
+bool is_named(const NamedDrill& drill) {
+    return drill.family == DrillFamily::Number || drill.family == DrillFamily::Letter;
+}
+
+DrillFamily family_of(const std::string& word) {
+    return word == "number"   ? DrillFamily::Number
+           : word == "letter" ? DrillFamily::Letter
+           : word == "metric" ? DrillFamily::Metric
+                              : DrillFamily::Fractional;
 }
 
 } // namespace
 
+const std::vector<NamedDrill>& all_drills() {
+    static const std::vector<NamedDrill> table = [] {
+        std::vector<NamedDrill> drills;
+        for (const auto& row : table_rows(tables::drills_csv))
+            drills.push_back({row.at(0), family_of(row.at(1)),
+                              Length::of(std::stod(row.at(2)), row.at(3) == "in" ? Unit::Inch : Unit::Millimetre)});
+        std::stable_sort(drills.begin(), drills.end(), [](const NamedDrill& a, const NamedDrill& b) {
+            return a.family != b.family ? a.family < b.family : a.size < b.size;
+        });
+        return drills;
+    }();
+    return table;
+}
+
+std::optional<Length> drill_sold_as(std::string_view name) {
+    const auto& drills = all_drills();
+    const auto found =
+        std::find_if(drills.begin(), drills.end(), [&](const NamedDrill& drill) { return drill.name == name; });
+    return found == drills.end() ? std::nullopt : std::optional(found->size);
+}
+
 std::optional<Length> drill_diameter(std::string_view name) {
-    const auto found = drills().find(name);
-    if (found == drills().end())
-        return std::nullopt;
-    return found->second;
+    for (const NamedDrill& drill : all_drills())
+        if (is_named(drill) && drill.name == name)
+            return drill.size;
+    return std::nullopt;
 }
 
 std::string drill_of(Length diameter) {
     constexpr double same_inches = 0.00005;
-    for (const auto& [name, size] : drills())
-        if (abs(size - diameter) < Length::inches(same_inches))
-            return name;
+    for (const NamedDrill& drill : all_drills())
+        if (is_named(drill) && abs(drill.size - diameter) < Length::inches(same_inches))
+            return drill.name;
     return {};
 }
 

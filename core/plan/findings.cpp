@@ -3,6 +3,7 @@
 #include "layout/outline.h"
 #include "measure/figures.h"
 #include "plan/bar_findings.h"
+#include "plan/cutter_findings.h"
 #include "plan/drawing_slips.h"
 #include "plan/right_way_up.h"
 
@@ -21,7 +22,7 @@ void edges(const Job& job, const Shop& shop, const Plan& plan, Findings& finding
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const Hole& hole = plan.holes[i];
         const Length metal = metal_to_edge(job.blank, hole.at + datum);
-        const Length radius = hole.spec.diameter / 2.0;
+        const Length radius = widest(hole.spec) / 2.0;
         const Length wanted = hole.spec.diameter * shop.edge_distance_factor;
         const int index = static_cast<int>(i);
         if (metal < Length{})
@@ -71,7 +72,7 @@ public:
     explicit Neighbours(const std::vector<Hole>& holes)
         : m_holes(holes) {
         for (const Hole& hole : holes)
-            m_cell = std::max(m_cell, hole.spec.diameter * 1.5);
+            m_cell = std::max(m_cell, widest(hole.spec) * 1.5);
     }
 
     void find(const Job& job, Findings& findings) {
@@ -104,7 +105,8 @@ private:
         const Hole& a = m_holes[i];
         const Hole& b = m_holes[k];
         const Length apart = distance(a.at, b.at);
-        const Length metal = apart - (a.spec.diameter + b.spec.diameter) / 2.0;
+        const Length radii = (widest(a.spec) + widest(b.spec)) / 2.0;
+        const Length metal = apart - radii;
         const Length least = std::min(a.spec.diameter, b.spec.diameter) / 2.0;
         if (metal >= least)
             return;
@@ -123,8 +125,7 @@ private:
         else
             findings.push_back({Grade::Stop, FindingKind::HolesMeet,
                                 fmt::format("{} and {} meet: their centres are {} apart, their radii make {}.", a.name,
-                                            b.name, with_unit(apart, job.unit),
-                                            with_unit((a.spec.diameter + b.spec.diameter) / 2.0, job.unit)),
+                                            b.name, with_unit(apart, job.unit), with_unit(radii, job.unit)),
                                 "Move one, make them smaller, or leave one out.", both});
     }
 };
@@ -232,6 +233,7 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& p
         find_signs(job, plan, findings);
         find_long_pitches(job, plan, findings);
     }
+    find_cutter_faults(job, shop, plan, findings);
     copied(job, plan, findings);
     counts(job, plan, findings);
     right_way_up(job, plan, findings);
@@ -303,6 +305,36 @@ std::string name_of(FindingKind kind) {
         return "radius-for-diameter";
     case FindingKind::OtherQuadrant:
         return "other-side-of-zero";
+    case FindingKind::NoCutter:
+        return "no-cutter";
+    case FindingKind::OutOfLimits:
+        return "no-cutter-in-limits";
+    case FindingKind::ThreadPercent:
+        return "percent-of-thread";
+    case FindingKind::TapTooDeep:
+        return "tap-deeper-than-drilled";
+    case FindingKind::BreaksThrough:
+        return "breaks-through";
+    case FindingKind::IntoOtherHole:
+        return "into-another-hole";
+    case FindingKind::NothingUnderReamer:
+        return "nothing-under-reamer";
+    case FindingKind::DrillTooShort:
+        return "cutter-too-short";
+    case FindingKind::LongAndThin:
+        return "long-and-thin";
+    case FindingKind::SpeedOutOfRange:
+        return "speed-out-of-range";
+    case FindingKind::TooLargeAtOnce:
+        return "too-large-in-one-go";
+    case FindingKind::TooFewThreads:
+        return "too-few-threads";
+    case FindingKind::NoRoom:
+        return "no-room-under-chuck";
+    case FindingKind::NotAudited:
+        return "step-left-out";
+    case FindingKind::FiguresChanged:
+        return "machine-figures-changed";
     case FindingKind::RightWayUp:
         break;
     }

@@ -39,7 +39,22 @@ enum class FindingKind {
     ThreadShort,
     DrillsVee,
     NotSettled,
-    NotMarked
+    NotMarked,
+    NoCutter,
+    OutOfLimits,
+    ThreadPercent,
+    TapTooDeep,
+    BreaksThrough,
+    IntoOtherHole,
+    NothingUnderReamer,
+    DrillTooShort,
+    LongAndThin,
+    SpeedOutOfRange,
+    TooLargeAtOnce,
+    TooFewThreads,
+    NoRoom,
+    NotAudited,
+    FiguresChanged
 };
 
 struct Finding {

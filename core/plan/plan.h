@@ -1,6 +1,7 @@
 // What follows from a job and a shop. Never saved as truth; the same job and shop give the same plan, bit for bit.
 #pragma once
 
+#include "cutting/cutter_list.h"
 #include "job/job.h"
 #include "layout/pattern.h"
 #include "ordering/instruction.h"
@@ -14,7 +15,11 @@ namespace clockface {
 
 struct Plan {
     std::vector<Hole> holes;
-    Machine machine; ///< the one the job names, or the shop's first when it names none that is there
+    std::vector<Chain> chains; ///< one for each kind of hole in each depth of metal
+    std::vector<int> chain_of; ///< by hole
+    CutterList cutters;        ///< what to fetch for all of them
+    bool metal_known = true;   ///< the job's material is one of the table; otherwise it is reckoned as mild steel
+    Machine machine;           ///< the one the job names, or the shop's first when it names none that is there
     Route route;
     std::string fingerprint; ///< of the route
     Proof proof;

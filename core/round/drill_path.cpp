@@ -76,11 +76,6 @@ std::optional<DrillPath> drill_path(const Section& section, const DrillLine& lin
     return path;
 }
 
-Length point_length(Length diameter, Angle point) {
-    const Angle half = point / 2.0;
-    return diameter / 2.0 * (half.cosine() / half.sine());
-}
-
 Walls walls_beside(const Section& section, const DrillLine& line) {
     const Angle quarter = Angle::degrees(90.0);
     const auto side = [&](Angle bearing) {

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "job/section.h"
+#include "shop/cutter_points.h"
 
 #include <optional>
 
@@ -33,9 +34,6 @@ struct DrillPath {
 
 /// Nothing when the drill's axis passes the bar altogether.
 std::optional<DrillPath> drill_path(const Section& section, const DrillLine& line);
-
-/// Length of a drill's point, diameter / 2 / tan(half the point angle); 118 degrees is the usual point.
-Length point_length(Length diameter, Angle point = Angle::degrees(118.0));
 
 /// Metal left beside the hole at the level of the bar's axis, on the clockwise and the counter-clockwise side: the
 /// outer surface there, less the hole's edge. Below nought where the hole breaks out of the flank.

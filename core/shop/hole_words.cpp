@@ -2,6 +2,8 @@
 
 #include "measure/figures.h"
 #include "measure/shop_number.h"
+#include "measure/small_letters.h"
+#include "shop/tables.h"
 #include "shop/threads.h"
 
 #include <algorithm>
@@ -11,15 +13,144 @@
 
 namespace clockface {
 
-Result<ReadHole> read_hole_size(std::string_view text, Unit field) {
-    const std::string typed(text.substr(0, 200));
+namespace {
+
+// Takes a word off the end of the text.
+bool take_last(std::string& text, std::string_view word) {
+    const std::size_t end = text.find_last_not_of(' ');
+    if (end == std::string::npos || end + 1 < word.size() + 1)
+        return false;
+    const std::size_t begin = end + 1 - word.size();
+    if (small_letters(text.substr(begin, word.size())) != word || text[begin - 1] != ' ')
+        return false;
+    text.erase(begin - 1);
+    return true;
+}
+
+Length clearance_of(const Clearance& row, Clearing clearing) {
+    return clearing == Clearing::Close ? row.close : clearing == Clearing::Free ? row.free : row.normal;
+}
+
+// "counterbored", "countersunk", with sizes "counterbored 10:5.4" (diameter, depth) or "countersunk 10.4:90" (mouth,
+// angle); without them the table's for the screw.
+Result<std::optional<Recess>> take_recess(std::string& text, Unit field) {
+    static const std::regex let_in(R"((.*\S)\s+(counterbored|countersunk)(?:\s+([^\s:]+):([^\s:]+))?\s*)",
+                                   std::regex::icase);
+    std::smatch part;
+    const std::string whole = text;
+    if (!std::regex_match(whole, part, let_in))
+        return std::optional<Recess>{};
+    text = part[1].str();
+    Recess recess;
+    recess.kind = small_letters(part[2].str()) == "counterbored" ? RecessKind::Counterbore : RecessKind::Countersink;
+    if (!part[3].matched)
+        return std::optional(recess); // sizes follow from the screw
+    const Result<ReadLength> diameter = read_length(part[3].str(), field);
+    if (!diameter)
+        return tl::unexpected(diameter.error());
+    recess.diameter = diameter->value;
+    if (recess.kind == RecessKind::Counterbore) {
+        const Result<ReadLength> depth = read_length(part[4].str(), field);
+        if (!depth)
+            return tl::unexpected(depth.error());
+        recess.depth = depth->value;
+    } else {
+        const Result<double> angle = read_number(part[4].str());
+        if (!angle)
+            return tl::unexpected(angle.error());
+        recess.angle = Angle::degrees(*angle);
+    }
+    return std::optional(recess);
+}
+
+// The sizes of a recess that was only named, from its screw.
+Result<Recess> sized_recess(Recess recess, const std::optional<Length>& screw) {
+    if (recess.diameter > Length{})
+        return recess;
+    const auto head = screw ? head_for(*screw) : std::nullopt;
+    const char* example = recess.kind == RecessKind::Counterbore ? "counterbored 10:5.4 (diameter:depth)"
+                                                                 : "countersunk 10.4:90 (mouth:angle)";
+    if (!head)
+        return problem("", fmt::format("There is no usual head for this size. Sizes would do: {}.", example));
+    if (recess.kind == RecessKind::Counterbore) {
+        recess.diameter = head->counterbore;
+        recess.depth = head->height + Length::mm(0.4); // so that the head lies below the face
+    } else {
+        recess.diameter = head->sink_mouth;
+        recess.angle = head->sink_angle;
+    }
+    return recess;
+}
+
+// "8.4 +0.2 -0.1" or "8.4 ±0.1": limits. A sum has blanks on both sides of its sign.
+std::optional<std::string> take_limits(std::string& text, Unit field, std::optional<Limits>& limits) {
+    static const std::regex two(R"((.*\S)\s+([+-]?[0-9.]\S*)\s+([+-]?[0-9.]\S*)\s*)");
+    static const std::regex same(R"((.*\S)\s*(?:±|\+/-|\+-)\s*(\S+)\s*)");
+    static const std::regex one(R"((.*\S)\s+(or more|or less)\s*)", std::regex::icase);
+    std::smatch part;
+    const std::string whole = text;
+    const auto length = [&](const std::string& figure) { return read_length(figure, field); };
+    if (std::regex_match(whole, part, same)) {
+        const auto size = length(part[1].str()), by = length(part[2].str());
+        if (!size || !by)
+            return (size ? by : size).error().sentence;
+        limits = Limits{size->value - abs(by->value), size->value + abs(by->value)};
+        text = part[1].str();
+    } else if (std::regex_match(whole, part, one)) {
+        const auto size = length(part[1].str());
+        if (!size)
+            return size.error().sentence;
+        const bool least = small_letters(part[2].str()) == "or more";
+        limits = least ? Limits{size->value, std::nullopt} : Limits{std::nullopt, size->value};
+        text = part[1].str();
+    } else if (std::regex_match(whole, part, two) &&
+               (part[2].str().find_first_of("+-") == 0 || part[3].str().find_first_of("+-") == 0)) {
+        const auto size = length(part[1].str()), a = length(part[2].str()), b = length(part[3].str());
+        for (const auto* each : {&size, &a, &b})
+            if (!*each)
+                return each->error().sentence;
+        limits = Limits{size->value + std::min(a->value, b->value), size->value + std::max(a->value, b->value)};
+        text = part[1].str();
+    }
+    return std::nullopt;
+}
+
+// A kind and size without a recess.
+Result<ReadHole> read_bare_hole(std::string typed, Unit field) {
     ReadHole out;
+    std::optional<Clearing> clearing;
+    bool captive = false;
+    for (const auto& [word, how] :
+         {std::pair("close", Clearing::Close), {"free", Clearing::Free}, {"normal", Clearing::Normal}})
+        if (std::string rest = typed; take_last(rest, word) && take_last(rest, "clear")) {
+            clearing = how;
+            typed = rest;
+        }
+    if (take_last(typed, "clear"))
+        clearing = Clearing::Normal;
+    if (take_last(typed, "captive"))
+        captive = true;
     if (const auto thread = find_thread(typed)) {
         out.spec = {Purpose::Tapped, thread->major, thread->name, std::nullopt};
+        out.spec.captive = captive;
         out.how = fmt::format("{} thread, {}; pitch {}", thread->series, both_units(thread->major),
                               with_unit(thread->pitch, Unit::Millimetre));
+        if (!clearing)
+            return out;
+        const auto row = clearance_for(thread->major);
+        if (!row)
+            return problem("", fmt::format("The table has no clearance hole for {}. Give its size, such as {}.", typed,
+                                           with_unit(thread->major * 1.1, field)));
+        out.spec.purpose = Purpose::Clearance;
+        out.spec.clearing = *clearing;
+        out.spec.diameter = clearance_of(*row, *clearing);
+        out.how = fmt::format("clear of an {} screw: {} close, {} normal, {} free", thread->name,
+                              with_unit(row->close, field), with_unit(row->normal, field), with_unit(row->free, field));
         return out;
     }
+    if (clearing || captive)
+        return problem("", fmt::format("'{}' is no thread of the table. {} would do.", typed,
+                                       clearing ? "M5 clear, or 1/4-20 clear close," : "M5 captive"));
     static const std::regex metric_thread(R"(\s*[Mm]\s*\d.*)");
     if (std::regex_match(typed, metric_thread))
         return problem(
@@ -28,16 +159,47 @@ Result<ReadHole> read_hole_size(std::string_view text, Unit field) {
     static const std::regex with_fit(R"((.*\S)\s+([A-Za-z]{1,2}\d{1,2})\s*)");
     std::smatch part;
     const bool fitted = std::regex_match(typed, part, with_fit);
+    if (!fitted)
+        if (const auto wrong = take_limits(typed, field, out.spec.limits))
+            return problem("", *wrong);
     const Result<ReadLength> size = read_length(fitted ? part[1].str() : typed, field);
     if (!size)
         return tl::unexpected(size.error());
     out.spec.diameter = size->value;
     out.how = size->how.empty() ? both_units(size->value) : size->how;
+    if (const auto& limits = out.spec.limits)
+        out.how = fmt::format("from {} to {}", limits->least ? with_unit(*limits->least, field) : "nothing",
+                              limits->most ? with_unit(*limits->most, field) : "anything");
     if (fitted) {
         out.spec.purpose = Purpose::Reamed;
         for (const char c : part[2].str())
             out.spec.label += static_cast<char>(std::toupper(static_cast<unsigned char>(c)));
     }
+    return out;
+}
+
+} // namespace
+
+Result<ReadHole> read_hole_size(std::string_view text, Unit field) {
+    std::string typed(text.substr(0, 200));
+    for (std::size_t at = typed.find("\u2212"); at != std::string::npos; at = typed.find("\u2212"))
+        typed.replace(at, std::string("\u2212").size(), "-"); // a true minus, as it is shown
+    const Result<std::optional<Recess>> recess = take_recess(typed, field);
+    if (!recess)
+        return tl::unexpected(recess.error());
+    Result<ReadHole> out = read_bare_hole(typed, field);
+    if (!out || !*recess)
+        return out;
+    if (out->spec.purpose == Purpose::Tapped)
+        return problem("", fmt::format("A screw's head is let in where the screw goes through: {} clear {} would do.",
+                                       out->spec.label,
+                                       (*recess)->kind == RecessKind::Counterbore ? "counterbored" : "countersunk"));
+    const auto thread = find_thread(out->spec.label);
+    const Result<Recess> sized = sized_recess(**recess, thread ? std::optional(thread->major) : std::nullopt);
+    if (!sized)
+        return tl::unexpected(sized.error());
+    out->spec.recess = *sized;
+    out->how += fmt::format("; {}", recess_in_words(*sized, field));
     return out;
 }
 

@@ -55,11 +55,12 @@ struct Describe {
 
 } // namespace
 
-const Machine* Shop::find(const std::string& name) const {
-    const auto found = std::find_if(machines.begin(), machines.end(), [&](const Machine& m) { return m.name == name; });
+const Machine* Shop::find(const std::string& called) const {
+    const auto found =
+        std::find_if(machines.begin(), machines.end(), [&](const Machine& m) { return m.name == called; });
     if (found != machines.end())
         return &*found;
-    return !name.empty() && name == marks.name ? &marks : nullptr;
+    return !called.empty() && called == marks.name ? &marks : nullptr;
 }
 
 Shop default_shop() {
@@ -73,6 +74,7 @@ Shop default_shop() {
     inch_y.graduations = 125; // half a thou a line: 62.5 lines of a thou would not close
     inch_y.backlash = Length::inches(0.012);
     Shop shop;
+    shop.name = "The stable shop";
     shop.machines = {
         {"Metric mill", "The bench mill by the window.", Handwheels{metric, metric_y}},
         {"Inch mill", "The old knee mill.", Handwheels{inch, inch_y}},
@@ -80,13 +82,45 @@ Shop default_shop() {
          Readout{Unit::Millimetre, Length::mm(0.005), Angle::degrees(0.001), from_three_counter_clockwise}},
         {"Rotary table", "The 150 mm table on the metric mill.",
          RotaryTable{90, 240 * 6, Angle::degrees(0.05), Sense::Clockwise, metric}},
-        {"Layout bench", "Plate, height gauge, dividers and punch.",
+        {"Layout bench", "Plate, height gauge, dividers and punch; drilled on the pillar drill.",
          LayoutBench{Unit::Millimetre, Length::mm(0.02), Length::mm(0.1), Length::mm(0.05)}},
         {"Drill press", "The pillar drill, with fence and stop.", DrillPress{}},
     };
+    for (Machine& machine : shop.machines)
+        machine.spindle = default_spindle(machine);
     shop.kit = default_kit();
     shop.marks = default_marks();
+    shop.marks.spindle = default_spindle(shop.marks);
+    shop.drawer = default_drawer();
+    shop.customs = default_customs();
     return shop;
+}
+
+Spindle default_spindle(const Machine& machine) {
+    const auto mm = [](double value) { return Length::mm(value); };
+    Spindle spindle;
+    spindle.change_minutes = 1.5;
+    spindle.scale_step = mm(1.0);
+    if (std::holds_alternative<Readout>(machine.kind)) {
+        spindle.slowest = 60.0;
+        spindle.fastest = 4200.0;
+        spindle.one_go = mm(16.0);
+        spindle.room = mm(380.0);
+        spindle.stroke = mm(120.0);
+        spindle.scale_step = mm(0.5);
+    } else if (std::holds_alternative<Handwheels>(machine.kind) || std::holds_alternative<RotaryTable>(machine.kind)) {
+        spindle.steps = {95.0, 160.0, 265.0, 420.0, 700.0, 1180.0, 1950.0, 3000.0};
+        spindle.one_go = mm(12.0);
+        spindle.room = mm(std::holds_alternative<RotaryTable>(machine.kind) ? 180.0 : 290.0);
+        spindle.stroke = mm(70.0);
+    } else { // a pillar drill: its table swings on a round column
+        spindle.steps = {390.0, 610.0, 1020.0, 1650.0, 2400.0, 3300.0};
+        spindle.one_go = mm(9.0);
+        spindle.room = mm(310.0);
+        spindle.stroke = mm(75.0);
+        spindle.keeps_place = false;
+    }
+    return spindle;
 }
 
 Machine default_marks() {

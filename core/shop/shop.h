@@ -3,7 +3,10 @@
 
 #include "measure/convention.h"
 #include "measure/length.h"
+#include "shop/customs.h"
+#include "shop/cutters.h"
 #include "shop/kit.h"
+#include "shop/spindle.h"
 
 #include <optional>
 #include <string>
@@ -107,14 +110,20 @@ struct Machine {
     std::string name;
     std::string remark;
     MachineKind kind;
+    Length lock_jump{}; ///< what a slide moves when its lock is tightened
+    Spindle spindle{};  ///< of a layout bench: of the drill its marks are taken to
+    double hour{};      ///< what an hour on it is reckoned at, in the shop's own money; nought: not reckoned
     bool operator==(const Machine&) const = default;
 };
 
 struct Shop {
+    std::string name;
     std::vector<Machine> machines;
     double edge_distance_factor = 1.5; ///< least distance of a hole's centre from an edge, in hole diameters
     RoundKit kit;                      ///< for work on bars
     Machine marks;                     ///< a MarksAcross, for jobs that are copied from an old part
+    Drawer drawer;                     ///< the cutters
+    Customs customs;
     bool operator==(const Shop&) const = default;
 
     /// The machine of that name, or nullptr.
@@ -123,6 +132,9 @@ struct Shop {
 
 /// A made-up shop to begin with: a metric and an inch handwheel mill, a readout mill, a rotary table, a layout bench.
 Shop default_shop();
+
+/// What the spindle of such a machine may be like, until the shop says it.
+Spindle default_spindle(const Machine& machine);
 
 /// A made-up drawer for it.
 RoundKit default_kit();

@@ -23,11 +23,19 @@ std::string plain(std::string_view name) {
 
 } // namespace
 
+Length Thread::height() const {
+    constexpr double sharp = 57.0; // anything above is a 60 degree thread
+    constexpr double whitworth = 50.0;
+    const double share = angle.in_degrees() > sharp ? 0.6495 : angle.in_degrees() > whitworth ? 0.6403 : 0.6;
+    return pitch * share;
+}
+
 const std::vector<Thread>& all_threads() {
     static const std::vector<Thread> threads = [] {
         std::vector<Thread> list;
         for (const auto& row : table_rows(tables::threads_csv))
-            list.push_back({row.at(0), row.at(1), Length::mm(std::stod(row.at(2))), Length::mm(std::stod(row.at(3)))});
+            list.push_back({row.at(0), row.at(1), Length::mm(std::stod(row.at(2))), Length::mm(std::stod(row.at(3))),
+                            Angle::degrees(std::stod(row.at(4))), row.at(5)});
         return list;
     }();
     return threads;

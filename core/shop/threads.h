@@ -1,6 +1,7 @@
 // Threads by name.
 #pragma once
 
+#include "measure/angle.h"
 #include "measure/length.h"
 
 #include <optional>
@@ -15,7 +16,12 @@ struct Thread {
     std::string series;
     Length major; ///< nominal diameter
     Length pitch;
+    Angle angle{};         ///< between its flanks: 60, 55 (BSW, BSF), 47.5 (BA)
+    std::string charted{}; ///< the tap drill of the usual charts, by name
 
+    /// Depth of a full thread, for percentages: 0.6495 pitch at 60 degrees (1/2 of 1.299, the sharp vee less its
+    /// flats), 0.6403 at 55 (BS 84), 0.6 at 47.5 (BS 93).
+    [[nodiscard]] Length height() const;
     /// Usual tap drill: major less one pitch, 77 percent of a 60 degree thread (percent = (D - d) / (1.299 p),
     /// 1/1.299).
     [[nodiscard]] Length tap_drill() const { return major - pitch; }
@@ -27,7 +33,7 @@ struct Thread {
 const std::vector<Thread>& all_threads();
 
 /// Finds a thread; case and blanks do not matter ("m5", "M6 x 0.75", "1/4 - 28"). Nothing if the table has no such one.
-/// Source: data/threads.csv (ISO 261, ASME B1.1).
+/// Source: data/threads.csv (ISO 261, ASME B1.1, BS 84, BS 93).
 std::optional<Thread> find_thread(std::string_view name);
 
 } // namespace clockface

@@ -132,11 +132,120 @@ Fault kit_fault(const RoundKit& kit) {
     return std::nullopt;
 }
 
+Fault set_fault(const std::string& place, const CutterSet& set) {
+    const std::vector<std::string> sizes = sizes_of(set.family);
+    const auto known = [&](const std::string& size) {
+        return std::find(sizes.begin(), sizes.end(), size) != sizes.end();
+    };
+    for (const auto& [name, size] : {std::pair("from", set.from), {"to", set.to}})
+        if (!known(size))
+            return Problem{place + "." + name, fmt::format("There is no '{}' among the {}. They run from {} to {}.",
+                                                           size, in_words(set.family), sizes.front(), sizes.back())};
+    for (const std::string& size : set.without)
+        if (!known(size))
+            return Problem{place + ".without",
+                           fmt::format("There is no '{}' among the {}.", size, in_words(set.family))};
+    return range_fault(place + ".step", set.step.in_mm(), 0.0, 25.4,
+                       "A step from nought (every size) to 1 in would do.");
+}
+
+Fault cutter_fault(const std::string& place, const Cutter& cutter) {
+    if (cutter.name.empty())
+        return Problem{place + ".name", "A cutter needs a name it is called by."};
+    for (const auto& [what, size] : {std::pair(".diameter", cutter.diameter), {".measured", cutter.actual()}})
+        if (Fault found =
+                range_fault(place + what, size.in_mm(), 0.05, 200.0, "A size from 0.05 mm to 200 mm would do."))
+            return found;
+    for (const auto& [what, size] : {std::pair(".tip", cutter.tip),
+                                     {".tip_length", cutter.tip_length},
+                                     {".flute", cutter.flute},
+                                     {".overall", cutter.overall}})
+        if (Fault found =
+                range_fault(place + what, size.in_mm(), 0.0, 1000.0, "A length from nought to a metre would do."))
+            return found;
+    if (cutter.kind == CutterKind::Tap && !find_thread(cutter.size))
+        return Problem{place + ".size",
+                       fmt::format("There is no thread named '{}'. One such as M6 would do.", cutter.size)};
+    return range_fault(place + ".point", cutter.point.in_degrees(), 0.0, 179.0,
+                       "An included angle from nought (flat) to 179 degrees would do.");
+}
+
+Fault drawer_fault(const Drawer& drawer) {
+    for (std::size_t i = 0; i < drawer.sets.size(); ++i)
+        if (Fault found = set_fault(fmt::format("drawer.sets[{}]", i), drawer.sets[i]))
+            return found;
+    for (std::size_t i = 0; i < drawer.taps.size(); ++i)
+        if (!find_thread(drawer.taps[i].thread))
+            return Problem{
+                fmt::format("drawer.taps[{}].thread", i),
+                fmt::format("There is no thread named '{}'. One such as M6 would do.", drawer.taps[i].thread)};
+    for (std::size_t i = 0; i < drawer.singles.size(); ++i)
+        if (Fault found = cutter_fault(fmt::format("drawer.singles[{}]", i), drawer.singles[i]))
+            return found;
+    return std::nullopt;
+}
+
+Fault customs_fault(const Customs& customs) {
+    if (customs.thread_percent != 0.0)
+        if (Fault found = range_fault("customs.thread_percent", customs.thread_percent, 40.0, 95.0,
+                                      "From 40 to 95 percent of thread would do; 75 is usual."))
+            return found;
+    if (Fault found =
+            range_fault("customs.chip_room", customs.chip_room, 0.0, 20.0, "From nought to 20 pitches would do."))
+        return found;
+    for (const auto& [place, size] :
+         {std::pair("customs.beyond", customs.beyond), {"customs.chamfer", customs.chamfer}})
+        if (Fault found = range_fault(place, size.in_mm(), 0.0, 20.0, "A length from nought to 20 mm would do."))
+            return found;
+    for (const auto& [metal, speed] : customs.speeds)
+        if (Fault found = range_fault("customs.speeds." + metal, speed, 0.5, 1000.0,
+                                      "A surface speed from 0.5 to 1000 metres a minute would do."))
+            return found;
+    return range_fault("customs.briskness", customs.briskness, 10.0, 150.0, "From 10 to 150 percent would do.");
+}
+
+Fault spindle_fault(const std::string& place, const Machine& machine) {
+    const Spindle& spindle = machine.spindle;
+    constexpr double slowest = 1.0, fastest = 200'000.0;
+    const std::string turns = "From 1 to 200000 turns a minute would do, rising.";
+    double last = 0.0;
+    for (const double step : spindle.steps) {
+        if (Fault found = range_fault(place + ".steps", step, std::max(slowest, last + 1e-9), fastest, turns))
+            return found;
+        last = step;
+    }
+    if (spindle.steps.empty()) {
+        if (Fault found = range_fault(place + ".slowest", spindle.slowest, slowest, fastest, turns))
+            return found;
+        if (Fault found = range_fault(place + ".fastest", spindle.fastest, spindle.slowest, fastest, turns))
+            return found;
+    }
+    for (const auto& [what, size] :
+         {std::pair(".one_go", spindle.one_go), {".room", spindle.room}, {".stroke", spindle.stroke}})
+        if (Fault found = range_fault(place + what, size.in_mm(), 0.5, 5000.0, "A length from 0.5 mm to 5 m would do."))
+            return found;
+    if (Fault found = step_fault(place + ".scale_step", spindle.scale_step))
+        return found;
+    if (Fault found = range_fault(place + ".change_minutes", spindle.change_minutes, 0.0, 600.0,
+                                  "From nought to 600 minutes would do."))
+        return found;
+    if (Fault found = range_fault(place + ".hour", machine.hour, 0.0, 1e6, "Nought or more would do."))
+        return found;
+    return range_fault(place + ".lock_jump", machine.lock_jump.in_mm(), 0.0, 5.0, "From nought to 5 mm would do.");
+}
+
 } // namespace
 
 std::optional<Problem> first_fault(const Shop& shop) {
     if (Fault found = kit_fault(shop.kit))
         return found;
+    if (Fault found = drawer_fault(shop.drawer))
+        return found;
+    if (Fault found = customs_fault(shop.customs))
+        return found;
+    for (std::size_t i = 0; i < shop.machines.size(); ++i)
+        if (Fault found = spindle_fault(fmt::format("machines[{}].spindle", i), shop.machines[i]))
+            return found;
     if (shop.machines.empty())
         return Problem{"machines", "The shop has no machine. It needs one at least."};
     std::set<std::string> names{shop.marks.name};

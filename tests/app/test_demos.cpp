@@ -60,7 +60,7 @@ private slots:
         w.choose("usualAngles", "from 12 o'clock, clockwise");
         w.main.show_stage(app::Stage::Holes);
         call_out(w, "5x #29 on 1.372 circle at 1.283, 2.471 from 2:30 cw");
-        call_out(w, "3x 1/4-28, .21 deep on .914 pc at 3.861, 2.617 astride 12 o'clock");
+        call_out(w, "3x 1/4-28, thru on .914 pc at 3.861, 2.617 astride 12 o'clock");
         // The third circle with the mouse and the blanks, in another order than the sentence.
         w.click("addCircle");
         fill_all(w, {{"count", "6"},

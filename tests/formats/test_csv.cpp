@@ -69,7 +69,7 @@ private slots:
         const auto rows = parsed(coordinates_csv(flange(), make_plan(flange(), default_shop())));
         QCOMPARE(rows[0][0], std::string("hole"));
         QCOMPARE(rows[1][6], std::string("M5"));
-        QCOMPARE(rows[1][7], std::string("11.2"));
+        QCOMPARE(rows[1][7], std::string("8.6"));
         QCOMPARE(rows[8][5], std::string("reamed"));
         QCOMPARE(rows[8][7], std::string());
     }

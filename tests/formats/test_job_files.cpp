@@ -90,7 +90,22 @@ private slots:
                              {"c", "", *any_rotary()},
                              {"d", "", *any_layout()},
                              {"e", "", DrillPress{}}};
+            for (Machine& machine : shop.machines) {
+                machine.spindle = default_spindle(machine);
+                machine.spindle.room = mm(*rc::gen::inRange(50, 900));
+                machine.lock_jump = mm(*rc::gen::inRange(0, 90) / 1000.0);
+                machine.hour = *rc::gen::inRange(0, 90);
+            }
+            shop.name = "Shed";
+            shop.drawer = default_drawer();
+            shop.drawer.sets.front().without.push_back("7.1");
+            shop.drawer.singles.front().measured = mm(*rc::gen::inRange(900, 1100) / 100.0);
+            shop.drawer.singles.front().worn = *rc::gen::arbitrary<bool>();
+            shop.customs = default_customs();
+            shop.customs.start = *rc::gen::element(StartWay::CentreDrill, StartWay::SpottingDrill, StartWay::Straight);
+            shop.customs.speeds["brass"] = *rc::gen::inRange(10, 90);
             shop.marks = default_marks();
+            shop.marks.spindle = default_spindle(shop.marks);
             std::get<MarksAcross>(shop.marks.kind).plugs.push_back(mm(*rc::gen::inRange(1, 900) / 10.0));
             shop.kit = default_kit();
             shop.kit.rods.push_back(mm(*rc::gen::inRange(1, 9000) / 100.0));

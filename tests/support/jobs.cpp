@@ -55,7 +55,10 @@ Pattern arc(const std::string& name, Point centre, double diameter, int count, d
 Shop shop_with(MachineKind kind) {
     Shop shop;
     shop.machines = {{"M", "", std::move(kind)}};
+    shop.machines[0].spindle = default_spindle(shop.machines[0]);
     shop.kit = default_kit();
+    shop.drawer = default_drawer();
+    shop.customs = default_customs();
     return shop;
 }
 

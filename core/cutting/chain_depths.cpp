@@ -1,0 +1,224 @@
+#include "cutting/chain_parts.h"
+#include "measure/figures.h"
+#include "shop/cutter_points.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+class Depths {
+public:
+    Depths(Chain& chain, const ChainNeeds& needs)
+        : m_chain(chain)
+        , m_needs(needs)
+        , m_thread(thread_of(needs.spec)) {}
+
+    void set() {
+        const CutStep* tap = m_chain.last(StepKind::Tap);
+        m_lead = tap ? lead_threads(tap->cutter.lead) : 0.0;
+        if (const CutStep* drill = m_chain.last(StepKind::Drill))
+            m_full = drilled_depth(m_needs, drill->cutter, m_lead);
+        for (CutStep& step : m_chain.steps) {
+            set_depth(step);
+            if (const auto wish = m_needs.spec.wishes.steps.find(step.name);
+                wish != m_needs.spec.wishes.steps.end() && wish->second.depth) {
+                step.full += *wish->second.depth - step.tip;
+                step.tip = *wish->second.depth;
+                step.why_depth = fmt::format("Your figure. The program would say {}.", fig(step.stop));
+            }
+            step.stop = stop_for(step.tip);
+        }
+    }
+
+private:
+    Chain& m_chain;
+    const ChainNeeds& m_needs;
+    std::optional<Thread> m_thread;
+    double m_lead = 0.0;
+    std::optional<Length> m_full; // of the drill's full diameter; nothing: through
+
+    [[nodiscard]] std::string fig(Length length) const { return with_unit(length, m_needs.unit); }
+
+    // Through: to the line not above, so that it is never too shallow. Blind: to the nearest, or the one before where
+    // that would come out below.
+    [[nodiscard]] Length stop_for(Length tip) const {
+        const Length line = m_needs.spindle.scale_step;
+        if (!m_full)
+            return on_scale(tip, line);
+        const Length nearest = line * std::round(tip / line);
+        return nearest > m_needs.metal - line / 2.0 && tip < m_needs.metal ? line * std::floor(tip / line) : nearest;
+    }
+
+    void set_depth(CutStep& step) {
+        step.widest = step.cutter.actual();
+        switch (step.kind) {
+        case StepKind::Start:
+            return start(step);
+        case StepKind::Pilot:
+        case StepKind::Drill:
+            return drill(step);
+        case StepKind::Recess:
+        case StepKind::Chamfer:
+            return mouth(step);
+        case StepKind::Ream:
+            return ream(step);
+        case StepKind::Tap:
+            return tap(step);
+        case StepKind::Own:
+            if (step.tip <= Length{})
+                drill(step);
+            step.full = step.tip - point_length(step.cutter.actual(), step.cutter.point);
+            return;
+        case StepKind::Deburr:
+            step.why_depth = "Only until the sharp edge is gone.";
+        }
+    }
+
+    void start(CutStep& step) const {
+        step.widest = step.mouth;
+        if (step.cutter.kind == CutterKind::CentreDrill) {
+            step.tip = half_way_depth(step.cutter);
+            step.why_depth =
+                fmt::format("Tip {} long, then half way up the cone: from {} to {} wide. Go gently until the "
+                            "tip is buried, as it snaps.",
+                            fig(step.cutter.tip_length), fig(step.cutter.tip), fig(step.mouth));
+        } else {
+            step.tip = cone_depth(step.mouth, step.cutter.point, step.cutter.tip);
+            step.why_depth = fmt::format("Half the {} mouth over the tangent of half {} degrees.", fig(step.mouth),
+                                         decimal(step.cutter.point.in_degrees(), 0));
+        }
+        step.full = step.tip;
+    }
+
+    void drill(CutStep& step) const {
+        const Length point = point_length(step.cutter.actual(), step.cutter.point);
+        if (!m_full) {
+            step.tip = through_depth(m_needs.metal, step.cutter.actual(), step.cutter.point, m_needs.customs.beyond);
+            step.full = m_needs.metal;
+            step.why_depth = fmt::format("{} of metal, {} of point, {} beyond, so that the far side has its full size.",
+                                         fig(m_needs.metal), fig(point), fig(m_needs.customs.beyond));
+            return;
+        }
+        step.full = *m_full;
+        step.tip = *m_full + point;
+        step.why_depth = fmt::format("{} at full diameter and {} of point.", fig(*m_full), fig(point));
+        if (m_needs.spec.purpose == Purpose::Tapped && m_thread && depth_meant(m_needs.spec) == DepthOf::FullThread)
+            step.why_depth = fmt::format("{} of full thread, {} threads of the last tap's lead ({}), {} pitches for "
+                                         "chips ({}): {} at full diameter, "
+                                         "and {} of point.",
+                                         fig(*m_needs.spec.depth), decimal(m_lead, 1, Sign::WhenNegative, Tail::Trim),
+                                         fig(m_thread->pitch * m_lead),
+                                         decimal(m_needs.customs.chip_room, 1, Sign::WhenNegative, Tail::Trim),
+                                         fig(m_thread->pitch * m_needs.customs.chip_room), fig(*m_full), fig(point));
+        else if (m_needs.spec.depth && depth_meant(m_needs.spec) == DepthOf::Tip)
+            step.why_depth = fmt::format("The drawing's {} is taken to the tip: {} at full diameter, {} of point.",
+                                         fig(*m_needs.spec.depth), fig(*m_full), fig(point));
+    }
+
+    void mouth(CutStep& step) const {
+        if (m_needs.spec.recess && m_needs.spec.recess->kind == RecessKind::Counterbore &&
+            step.kind == StepKind::Recess) {
+            step.tip = step.full = m_needs.spec.recess->depth;
+            step.widest = step.cutter.actual();
+            step.why_depth = "As deep as the head is high, and a little, so that it lies below the face.";
+            return;
+        }
+        step.tip = cone_depth(step.mouth, step.cutter.point, step.cutter.tip);
+        step.full = step.tip;
+        step.widest = step.mouth;
+        const CutStep* drill = m_chain.last(StepKind::Drill);
+        step.why_depth =
+            fmt::format("A {} cone for a {} mouth.", decimal(step.cutter.point.in_degrees(), 0) + "°", fig(step.mouth));
+        if (drill)
+            step.why_depth +=
+                fmt::format(" From where it touches the hole's edge it goes {} on.",
+                            fig(chamfer_depth(drill->cutter.actual(), (step.mouth - drill->cutter.actual()) / 2.0,
+                                              step.cutter.point)));
+    }
+
+    void ream(CutStep& step) const {
+        const Length lead = step.cutter.actual() * reamer_lead;
+        if (!m_full) {
+            step.tip = m_needs.metal + lead + m_needs.customs.beyond;
+            step.full = m_needs.metal;
+            step.why_depth = fmt::format("Through: {} of metal, {} of the reamer's lead, {} beyond.",
+                                         fig(m_needs.metal), fig(lead), fig(m_needs.customs.beyond));
+            return;
+        }
+        step.tip = *m_full - Length::mm(reamer_room_mm);
+        step.full = step.tip - lead;
+        step.why_depth =
+            fmt::format("It stops {} above the drill's shoulder, so that it does not run on chips; its lead "
+                        "takes {} of that.",
+                        fig(Length::mm(reamer_room_mm)), fig(lead));
+    }
+
+    void tap(CutStep& step) const {
+        if (!m_thread)
+            return;
+        const Length lead = m_thread->pitch * lead_threads(step.cutter.lead);
+        if (is_through(m_needs.spec) && !m_needs.spec.captive) {
+            step.tip = m_needs.metal + tap_protrusion(step.cutter.lead, m_thread->pitch);
+            step.full = m_needs.metal;
+            step.why_depth =
+                fmt::format("Right through: until {} of lead and one thread more stand out below.", fig(lead));
+            return;
+        }
+        if (m_needs.spec.captive) {
+            step.full = *m_needs.spec.depth;
+            step.tip = step.full + lead;
+            step.why_depth =
+                fmt::format("Full thread only to {}, so that the stud cannot run through and press on what lies "
+                            "beneath.",
+                            fig(step.full));
+            return;
+        }
+        // As deep as the drilled hole lets it, less room for chips.
+        const Length bottom = m_full.value_or(m_needs.metal) - m_thread->pitch * m_needs.customs.chip_room;
+        step.tip = std::max(bottom, Length{});
+        step.full = std::max(bottom - lead, Length{});
+        if (m_needs.spec.depth && depth_meant(m_needs.spec) == DepthOf::FullThread && step.full > *m_needs.spec.depth) {
+            step.full = *m_needs.spec.depth;
+            step.tip = step.full + lead;
+        }
+        step.why_depth =
+            fmt::format("Full thread to {}; its lead of {} threads reaches to {}, and {} stay free for chips.",
+                        fig(step.full), decimal(lead_threads(step.cutter.lead), 1, Sign::WhenNegative, Tail::Trim),
+                        fig(step.tip), fig(m_thread->pitch * m_needs.customs.chip_room));
+    }
+};
+
+} // namespace
+
+std::optional<Length> drilled_depth(const ChainNeeds& needs, const Cutter& drill, double lead_of_last_tap) {
+    const HoleSpec& spec = needs.spec;
+    if (is_through(spec))
+        return std::nullopt;
+    const Length point = point_length(drill.actual(), drill.point);
+    const Length floor = std::max(needs.metal - Length::mm(least_floor_mm) - point, Length{});
+    const auto thread = thread_of(spec);
+    switch (depth_meant(spec)) {
+    case DepthOf::Tip:
+        return std::max(*spec.depth - point, Length{});
+    case DepthOf::FullThread:
+        if (thread && spec.purpose == Purpose::Tapped)
+            return std::min(floor,
+                            drilled_for_thread(*spec.depth, thread->pitch, lead_of_last_tap, needs.customs.chip_room));
+        return *spec.depth;
+    case DepthOf::FullDiameter:
+        break;
+    }
+    if (spec.purpose == Purpose::Reamed)
+        return std::min(std::max(floor, *spec.depth), drilled_for_reamer(*spec.depth, spec.diameter));
+    return *spec.depth;
+}
+
+void set_depths(Chain& chain, const ChainNeeds& needs) {
+    Depths(chain, needs).set();
+}
+
+} // namespace clockface

@@ -1,0 +1,223 @@
+#include "cutting/chain_parts.h"
+#include "measure/figures.h"
+#include "shop/cutter_points.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+// Shares of a drill's surface speed, by kind of cutter, from common tables; and of its advance.
+constexpr double slow_share = 1.0 / 3.0; // reamers, counterbores, countersinks
+constexpr double cobalt_share = 1.2, worn_share = 0.8;
+constexpr double ream_advance = 2.0;
+constexpr double approach_mm = 2.0;
+constexpr double seconds_a_peck = 2.0;
+constexpr double hand_minutes = 0.5, minutes_a_thread = 0.04;
+
+bool turns_slowly(CutterKind kind) {
+    return kind == CutterKind::Reamer || kind == CutterKind::Counterbore || kind == CutterKind::Countersink ||
+           kind == CutterKind::SpotDrill;
+}
+
+class Speeds {
+public:
+    Speeds(Chain& chain, const ChainNeeds& needs)
+        : m_chain(chain)
+        , m_needs(needs) {}
+
+    void set() {
+        for (CutStep& step : m_chain.steps) {
+            if (step.cutter.kind == CutterKind::Tap || (step.cutter.kind == CutterKind::Reamer && step.cutter.hand))
+                step.by_hand = true;
+            fluid(step);
+            if (step.by_hand)
+                by_hand(step);
+            else
+                turned(step);
+        }
+    }
+
+private:
+    Chain& m_chain;
+    const ChainNeeds& m_needs;
+
+    [[nodiscard]] std::string fig(Length length) const { return with_unit(length, m_needs.unit); }
+    static std::string num(double value, int decimals = 0) {
+        return decimal(value, decimals, Sign::WhenNegative, Tail::Trim);
+    }
+
+    // Surface speed for this cutter, and the most it should be.
+    struct Surface {
+        double wanted, most;
+        std::string source;
+    };
+    [[nodiscard]] Surface surface_for(const Cutter& cutter) const {
+        const Metal& metal = m_needs.cut;
+        const bool carbide = cutter.metal == CutterMetal::Carbide;
+        const auto own = m_needs.customs.speeds.find(metal.name);
+        const bool by_own = !carbide && own != m_needs.customs.speeds.end();
+        Surface out{carbide  ? metal.carbide
+                    : by_own ? own->second
+                             : metal.usual,
+                    carbide ? metal.carbide : std::max(metal.fast, by_own ? own->second : 0.0),
+                    {}};
+        out.source = carbide  ? fmt::format("{} m/min for carbide in {}", num(out.wanted), metal.name)
+                     : by_own ? fmt::format("{} m/min is this shop's own for {}", num(out.wanted, 1), metal.name)
+                              : fmt::format("{} m/min for {}; tables run from {} to {}", num(out.wanted), metal.name,
+                                            num(metal.slow), num(metal.fast));
+        const auto scale = [&](double share, const std::string& why) {
+            out.wanted *= share;
+            out.most *= share;
+            out.source += why;
+        };
+        if (cutter.metal == CutterMetal::Cobalt)
+            scale(cobalt_share, "; a fifth more for cobalt");
+        if (turns_slowly(cutter.kind))
+            scale(slow_share, fmt::format("; a third of it for a {}", in_words(cutter.kind)));
+        if (cutter.worn)
+            scale(worn_share, "; a fifth less, as it is worn");
+        return out;
+    }
+
+    void turned(CutStep& step) {
+        const Surface surface = surface_for(step.cutter);
+        const auto wish = m_needs.spec.wishes.steps.find(step.name);
+        const bool asked = wish != m_needs.spec.wishes.steps.end() && wish->second.rpm;
+        const double wanted = turns_for(surface.wanted, step.widest);
+        const double most = turns_for(surface.most, step.widest);
+        if (asked) {
+            step.rpm = *wish->second.rpm;
+            step.why_speed = "Your figure. ";
+        } else if (const auto set = step_not_above(m_needs.spindle, wanted)) {
+            step.rpm = *set;
+        } else if (m_needs.spindle.lowest() <= most) {
+            step.rpm = m_needs.spindle.lowest();
+            step.why_speed = "The slowest there is, still inside the range. ";
+        }
+        const std::string rim = step.cutter.kind == CutterKind::CentreDrill
+                                    ? fmt::format("{} where the cone is widest", fig(step.widest))
+                                    : fig(step.widest);
+        step.why_speed += fmt::format("1000 × {} / (π × {}) gives {} turns a minute: {}.", num(surface.wanted, 1),
+                                      num(step.widest.in_mm(), 3), num(wanted), surface.source);
+        if (!step.rpm && step.kind == StepKind::Chamfer) { // a touch of the cone, turned between the fingers
+            step.why_speed += " This spindle is too fast for it, so it is turned by hand.";
+            step.by_hand = true;
+            step.pecks = {step.tip};
+            step.minutes = hand_minutes;
+            return;
+        }
+        if (!step.rpm) {
+            step.why_speed += fmt::format(" The slowest of this spindle, {}, is above even the highest.",
+                                          num(m_needs.spindle.lowest()));
+            return;
+        }
+        step.surface = surface_speed(*step.rpm, step.widest);
+        step.why_speed += fmt::format(" Set to {}, {} m/min at {}.", num(*step.rpm), num(step.surface, 1), rim);
+        if (step.cutter.kind == CutterKind::CentreDrill)
+            step.why_speed +=
+                fmt::format(" Its tip alone could take {}.", num(turns_for(surface.wanted, step.cutter.tip)));
+        feed(step);
+    }
+
+    void feed(CutStep& step) {
+        const bool tip_first = step.cutter.kind == CutterKind::CentreDrill;
+        const Length across = tip_first ? step.cutter.tip : step.widest;
+        const Length table = tabulated_advance(across) * m_needs.cut.feed *
+                             (step.cutter.kind == CutterKind::Reamer ? ream_advance : 1.0);
+        constexpr double percent = 100.0;
+        step.feed = *step.rpm * table.in_mm() * m_needs.customs.briskness / percent;
+        step.feed_set = rounded_down(step.feed);
+        if (step.feed_set <= 0.0)
+            step.feed_set = step.feed;
+        const AdvanceVerdict verdict = judge_advance(step.feed_set, *step.rpm, table);
+        step.a_turn = verdict.a_turn;
+        step.why_feed =
+            fmt::format("{} a turn by the table for {} in {}, {} percent of it here: {} mm a minute, set {}; {} a "
+                        "turn is {}.",
+                        fig(table), fig(across), m_needs.cut.name, num(m_needs.customs.briskness), num(step.feed, 1),
+                        num(step.feed_set, 1), fig(step.a_turn), verdict.verdict);
+        pecks(step);
+        constexpr double seconds = 60.0;
+        step.minutes = (step.tip + Length::mm(approach_mm)).in_mm() / step.feed_set +
+                       static_cast<double>(step.pecks.size() - 1) * seconds_a_peck / seconds;
+    }
+
+    void pecks(CutStep& step) const {
+        step.pecks = {step.tip};
+        if (step.cutter.kind != CutterKind::Drill || step.tip <= Length{})
+            return;
+        const auto wish = m_needs.spec.wishes.steps.find(step.name);
+        const bool asked = wish != m_needs.spec.wishes.steps.end() && wish->second.peck;
+        step.pecks = asked ? pecks_of(step.tip, *wish->second.peck)
+                           : pecks_to(step.tip, step.cutter.actual(), m_needs.cut.long_chips);
+        if (step.pecks.size() > 1)
+            step.why_feed += fmt::format(" {} of {} each, as the hole is {} diameters deep and {} makes {} chips.",
+                                         counted(static_cast<int>(step.pecks.size()), "peck"), fig(step.pecks.front()),
+                                         num(step.tip / step.cutter.actual(), 1), m_needs.cut.name,
+                                         m_needs.cut.long_chips ? "long" : "short");
+    }
+
+    void by_hand(CutStep& step) const {
+        step.pecks = {step.tip};
+        step.minutes = hand_minutes;
+        if (step.cutter.kind == CutterKind::Tap) {
+            const auto thread = thread_of(m_needs.spec);
+            step.why_speed = "By hand: half a turn on, a quarter back to break the chip.";
+            if (!thread)
+                return;
+            step.a_turn = thread->pitch;
+            const double turns = step.tip / thread->pitch;
+            step.minutes += turns * minutes_a_thread;
+            step.why_feed =
+                fmt::format("{} turns to {}. Under power the feed would be {} mm a minute for each 100 turns a "
+                            "minute: the pitch of {} times the turns.",
+                            num(turns, 1), fig(step.tip), num(thread->pitch.in_mm() * 100.0, 2), fig(thread->pitch));
+        } else if (step.cutter.kind == CutterKind::Reamer) {
+            step.why_speed =
+                "By hand, steadily forward, out forward too: turned back it spoils its edges and the wall.";
+        } else {
+            step.why_speed = "By hand.";
+        }
+    }
+
+    // By metal, but a small or worn tap wants it where the metal alone would not.
+    void fluid(CutStep& step) const {
+        constexpr double small_tap_mm = 4.0;
+        std::string wanted = m_needs.cut.fluid;
+        step.why_fluid = fmt::format("Usual for {}.", m_needs.cut.name);
+        const bool tap = step.cutter.kind == CutterKind::Tap || step.cutter.kind == CutterKind::Reamer;
+        if (wanted == "dry" && tap &&
+            (step.cutter.worn ||
+             (step.cutter.kind == CutterKind::Tap && step.cutter.actual() <= Length::mm(small_tap_mm)))) {
+            wanted = "cutting oil";
+            step.why_fluid = fmt::format("{} is cut dry, but a {} tool wants a drop.", m_needs.cut.name,
+                                         step.cutter.worn ? "worn" : "small");
+        } else if (wanted != "dry" && step.kind == StepKind::Start) {
+            step.fluid = "dry";
+            step.why_fluid = "Dry, so that the mark stays to be seen; the depth is small.";
+            return;
+        }
+        step.fluid = wanted;
+        if (wanted == "dry" || std::find(m_needs.fluids.begin(), m_needs.fluids.end(), wanted) != m_needs.fluids.end())
+            return;
+        for (const FluidRow& row : fluid_substitutes())
+            if (row.fluid == wanted &&
+                std::find(m_needs.fluids.begin(), m_needs.fluids.end(), row.instead) != m_needs.fluids.end()) {
+                step.fluid = row.instead;
+                step.why_fluid = fmt::format("There is no {}; {} does: {}.", wanted, row.instead, row.note);
+                return;
+            }
+        step.why_fluid += " There is none in the drawer, nor what would do instead.";
+    }
+};
+
+} // namespace
+
+void set_speeds(Chain& chain, const ChainNeeds& needs) {
+    Speeds(chain, needs).set();
+}
+
+} // namespace clockface

@@ -1,0 +1,51 @@
+#include "cutting/chains.h"
+
+#include "round/drill_path.h"
+
+#include <cmath>
+
+namespace clockface {
+
+Length metal_under(const Job& job, const Hole& hole) {
+    if (!hole.bar)
+        return job.blank.metal_under(hole.at + datum_from_middle(job));
+    const auto path =
+        drill_path(section_at(job.blank, hole.bar->along), {hole.bar->bearing, hole.bar->offset, hole.spec.diameter});
+    return path ? path->entry - path->exit : Length{};
+}
+
+JobChains chains_of(const Job& job, const Shop& shop, const Machine& machine, const std::vector<Hole>& holes) {
+    JobChains out;
+    const auto metal = metal_of(job.blank.material);
+    out.metal_known = metal.has_value();
+    const Metal& cut = metal ? *metal : all_metals().front();
+    const std::vector<Cutter> owned = cutters_in(shop.drawer);
+    // Holes of one pattern follow each other and are nearly always alike: the last chain is tried first.
+    constexpr double same_mm = 1e-6;
+    std::vector<int> counts;
+    const auto fits = [&](int chain, const Hole& hole, Length under) {
+        const Chain& known = out.chains[static_cast<std::size_t>(chain)];
+        return abs(known.metal - under) < Length::mm(same_mm) && known.spec == hole.spec;
+    };
+    for (const Hole& hole : holes) {
+        const Length under = metal_under(job, hole);
+        int found = -1;
+        if (!out.chain_of.empty() && fits(out.chain_of.back(), hole, under))
+            found = out.chain_of.back();
+        for (int i = 0; found < 0 && i < static_cast<int>(out.chains.size()); ++i)
+            if (fits(i, hole, under))
+                found = i;
+        if (found < 0) {
+            found = static_cast<int>(out.chains.size());
+            out.chains.push_back(
+                chain_for({hole.spec, under, cut, owned, machine.spindle, shop.customs, shop.drawer.fluids, job.unit}));
+            counts.push_back(0);
+        }
+        out.chain_of.push_back(found);
+        ++counts[static_cast<std::size_t>(found)];
+    }
+    out.list = cutter_list(out.chains, counts, machine.spindle, job.unit);
+    return out;
+}
+
+} // namespace clockface

@@ -1,0 +1,99 @@
+#include "cutting/cutter_list.h"
+
+#include "measure/figures.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+// How far a cutter stands out of the chuck: what the chuck does not hold.
+constexpr double held_mm = 25.0;
+constexpr double clear_mm = 5.0;
+
+Length stands_out(const Cutter& cutter) {
+    return std::max({cutter.overall - Length::mm(held_mm), cutter.overall / 2.0, cutter.flute});
+}
+
+// Set for the longest cutter just above the work, the quill has to bring the shortest down to its depth.
+Room room_for(const std::vector<const CutStep*>& steps, Length metal, const Spindle& spindle, Unit unit) {
+    const CutStep* longest = nullptr;
+    const CutStep* reach = nullptr; // needs most stroke, seen from the longest's height
+    for (const CutStep* step : steps)
+        if (!longest || stands_out(step->cutter) > stands_out(longest->cutter))
+            longest = step;
+    Room room;
+    if (!longest)
+        return room;
+    const auto stroke = [&](const CutStep& step) {
+        return stands_out(longest->cutter) - stands_out(step.cutter) + step.tip + Length::mm(clear_mm);
+    };
+    for (const CutStep* step : steps)
+        if (!reach || stroke(*step) > stroke(*reach))
+            reach = step;
+    if (stands_out(longest->cutter) + metal > spindle.room) {
+        room.tight = room.loses = true;
+        room.sentence =
+            fmt::format("The {} stands {} out of the chuck; with {} of work under it that is more than the {} "
+                        "there are. Take a shorter one, or hold it shorter.",
+                        longest->cutter.name, with_unit(stands_out(longest->cutter), unit), with_unit(metal, unit),
+                        with_unit(spindle.room, unit));
+    } else if (stroke(*reach) > spindle.stroke) {
+        room.tight = true;
+        room.loses = !spindle.keeps_place;
+        room.sentence = fmt::format(
+            "Between the {} and the {} the height has to be changed: the quill's {} are {} too short for both. {}",
+            reach->cutter.name, longest->cutter.name, with_unit(spindle.stroke, unit),
+            with_unit(stroke(*reach) - spindle.stroke, unit),
+            spindle.keeps_place ? "On this machine that keeps the place; touch off again."
+                                : "On a round column that loses the place: finish each hole before moving on, or set "
+                                  "the height for the "
+                                  "longest cutter and hold the short one in an extension.");
+    }
+    return room;
+}
+
+} // namespace
+
+CutterList cutter_list(const std::vector<Chain>& chains, const std::vector<int>& holes, const Spindle& spindle,
+                       Unit unit) {
+    CutterList out;
+    std::vector<const CutStep*> turned;
+    Length metal;
+    for (std::size_t i = 0; i < chains.size(); ++i)
+        for (const CutStep& step : chains[i].steps) {
+            if (step.skipped || holes[i] == 0)
+                continue;
+            metal = std::max(metal, chains[i].metal);
+            out.minutes += step.minutes * holes[i];
+            if (!step.by_hand)
+                turned.push_back(&step);
+            if (step.fluid != "dry" && std::find(out.fluids.begin(), out.fluids.end(), step.fluid) == out.fluids.end())
+                out.fluids.push_back(step.fluid);
+            auto line = std::find_if(out.lines.begin(), out.lines.end(),
+                                     [&](const FetchLine& each) { return each.cutter.name == step.cutter.name; });
+            if (line == out.lines.end()) {
+                out.lines.push_back({step.cutter, step.owned, step.kind, {}, 0, step.rpm, step.by_hand});
+                line = std::prev(out.lines.end());
+            }
+            if (step.rpm && (!line->rpm || *step.rpm < *line->rpm))
+                line->rpm = step.rpm;
+            line->kind = std::min(line->kind, step.kind);
+            if (line->chains.empty() || line->chains.back() != static_cast<int>(i)) {
+                line->chains.push_back(static_cast<int>(i));
+                line->holes += holes[i];
+            }
+        }
+    std::stable_sort(out.lines.begin(), out.lines.end(), [](const FetchLine& a, const FetchLine& b) {
+        return a.kind != b.kind                         ? a.kind < b.kind
+               : a.cutter.diameter != b.cutter.diameter ? a.cutter.diameter < b.cutter.diameter
+                                                        : a.cutter.lead < b.cutter.lead;
+    });
+    out.minutes += static_cast<double>(out.lines.size()) * spindle.change_minutes;
+    out.room = room_for(turned, metal, spindle, unit);
+    return out;
+}
+
+} // namespace clockface

@@ -1,0 +1,171 @@
+#include "formats/cutter_report.h"
+
+#include "formats/job_json.h"
+#include "formats/json_words.h"
+#include "measure/figures.h"
+
+#include <fmt/format.h>
+#include <fmt/ranges.h>
+
+namespace clockface {
+
+namespace {
+
+using ordered = nlohmann::ordered_json;
+
+std::string num(double value, int decimals = 0) {
+    return decimal(value, decimals, Sign::WhenNegative, Tail::Trim);
+}
+
+} // namespace
+
+std::string holes_of_chain(const Plan& plan, int chain) {
+    // Runs of neighbours are joined: "A1 to A4, B2".
+    std::string out;
+    const auto is_of = [&](std::size_t i) { return i < plan.chain_of.size() && plan.chain_of[i] == chain; };
+    const auto follows = [&](std::size_t i) {
+        return plan.holes[i].pattern == plan.holes[i - 1].pattern &&
+               plan.holes[i].number == plan.holes[i - 1].number + 1;
+    };
+    for (std::size_t i = 0; i < plan.holes.size(); ++i) {
+        if (!is_of(i))
+            continue;
+        std::size_t end = i;
+        while (is_of(end + 1) && follows(end + 1))
+            ++end;
+        out += (out.empty() ? "" : ", ") + plan.holes[i].name;
+        if (end > i)
+            out += (end == i + 1 ? ", " : " to ") + plan.holes[end].name;
+        i = end;
+    }
+    return out;
+}
+
+std::string step_in_words(const CutStep& step, Unit unit) {
+    std::string out = step.cutter.name + ": ";
+    if (step.skipped)
+        return out + "left out";
+    if (step.kind == StepKind::Deburr)
+        return out + "far side, by hand, until the edge is gone";
+    out += fmt::format("tip {} deep", with_unit(step.tip, unit));
+    if (step.mouth > Length{} && step.kind != StepKind::Start)
+        out += fmt::format(", {} wide", with_unit(step.mouth, unit));
+    if (step.by_hand)
+        out += ", by hand";
+    else if (step.rpm)
+        out += fmt::format(", {} turns a minute, {} mm a minute", num(*step.rpm), num(step.feed_set, 1));
+    else
+        out += ", no speed slow enough";
+    if (step.pecks.size() > 1)
+        out += fmt::format(", {} of {}", counted(static_cast<int>(step.pecks.size()), "peck"),
+                           with_unit(step.pecks.front(), unit));
+    if (!step.fluid.empty())
+        out += ", " + step.fluid;
+    return step.owned ? out : out + "; not in the drawer";
+}
+
+std::vector<std::string> depths_in_words(const DepthStack& stack, Unit unit) {
+    const auto fig = [&](Length length) { return with_unit(length, unit); };
+    std::vector<std::string> out;
+    out.push_back(fmt::format("Tip of the drill: {}", fig(stack.tip)));
+    out.push_back(fmt::format("Full diameter {}: to {}", fig(stack.drill), fig(stack.full)));
+    if (stack.major > Length{})
+        out.push_back(fmt::format("Full thread: to {}, {} turns at {} percent", fig(stack.thread),
+                                  num(stack.threads, 1), num(stack.percent)));
+    if (stack.reamed > Length{})
+        out.push_back(fmt::format("Reamed {}: to {}", fig(stack.reamed), fig(stack.reamed_to)));
+    out.push_back(stack.through ? fmt::format("Through {} of metal", fig(stack.metal))
+                                : fmt::format("Left below the tip: {} of {}", fig(stack.below), fig(stack.metal)));
+    if (!stack.first_hit.empty())
+        out.push_back("Met first: " + stack.first_hit);
+    if (stack.in_spot > Length{})
+        out.push_back(fmt::format("Touched off in the spot, all would be {} too deep", fig(stack.in_spot)));
+    return out;
+}
+
+std::string cutters_to_text(const Job& job, const Plan& plan) {
+    std::string out =
+        fmt::format("{}: cutters to fetch, for {} in {}, on {}\n\n", job.title,
+                    counted(static_cast<int>(plan.holes.size()), "hole"), job.blank.material, plan.machine.name);
+    int number = 0;
+    for (const FetchLine& line : plan.cutters.lines)
+        out += fmt::format("{:3}  {:<28} {:>10}  {}{}\n", ++number, line.cutter.name, counted(line.holes, "hole"),
+                           line.by_hand ? "by hand"
+                           : line.rpm   ? num(*line.rpm) + " turns a minute"
+                                        : "no speed",
+                           line.owned ? "" : "  NOT IN THE DRAWER");
+    if (!plan.cutters.fluids.empty())
+        out += fmt::format("     {}\n", fmt::join(plan.cutters.fluids, ", "));
+    out += fmt::format("\nAbout {} minutes a piece, changing included.\n", num(plan.cutters.minutes));
+    for (std::size_t i = 0; i < plan.chains.size(); ++i) {
+        const Chain& chain = plan.chains[i];
+        out +=
+            fmt::format("\n{}  {}{}\n", holes_of_chain(plan, static_cast<int>(i)), size_in_words(chain.spec, job.unit),
+                        chain.spec.depth ? ", " + with_unit(*chain.spec.depth, job.unit) + " deep" : ", through");
+        for (const CutStep& step : chain.steps)
+            out += fmt::format("   {:<8} {}\n", step.name, step_in_words(step, job.unit));
+        for (const std::string& sentence : depths_in_words(depth_stack(chain, {}, job.unit), job.unit))
+            out += "     " + sentence + "\n";
+        for (const std::string& sentence : chain.missing)
+            out += "   ! " + sentence + "\n";
+    }
+    if (!plan.cutters.room.sentence.empty())
+        out += "\n" + plan.cutters.room.sentence + "\n";
+    return out + "\nZero of every depth is touched off on the bare face with that cutter, never in a spot.\n"
+                 "The cutter maker's figures, the machine's manual and the shop's rules come before these.\n";
+}
+
+std::string cutters_to_json(const Job& job, const Plan& plan) {
+    ordered out{{"clockface", "cutters"}, {"title", job.title}, {"machine", plan.machine.name}};
+    out["fetch"] = ordered::array();
+    for (const FetchLine& line : plan.cutters.lines) {
+        ordered each{
+            {"cutter", line.cutter.name}, {"owned", line.owned}, {"holes", line.holes}, {"by_hand", line.by_hand}};
+        if (line.rpm)
+            each["turns_a_minute"] = *line.rpm;
+        out["fetch"].push_back(each);
+    }
+    out["fluids"] = plan.cutters.fluids;
+    out["minutes"] = plan.cutters.minutes;
+    out["room"] = plan.cutters.room.sentence;
+    out["chains"] = ordered::array();
+    for (std::size_t i = 0; i < plan.chains.size(); ++i) {
+        const Chain& chain = plan.chains[i];
+        ordered each{{"holes", holes_of_chain(plan, static_cast<int>(i))},
+                     {"purpose", name_of(chain.spec.purpose)},
+                     {"size", size_in_words(chain.spec, job.unit)},
+                     {"metal", chain.metal.in_mm()},
+                     {"steps", ordered::array()},
+                     {"missing", chain.missing}};
+        for (const CutStep& step : chain.steps) {
+            ordered entry{{"step", step.name},        {"cutter", step.cutter.name}, {"owned", step.owned},
+                          {"skipped", step.skipped},  {"tip", step.tip.in_mm()},    {"full", step.full.in_mm()},
+                          {"stop", step.stop.in_mm()}};
+            if (step.rpm) {
+                entry["turns_a_minute"] = *step.rpm;
+                entry["metres_a_minute"] = step.surface;
+                entry["feed"] = step.feed_set;
+                entry["pecks"] = step.pecks.size();
+            }
+            entry["fluid"] = step.fluid;
+            entry["minutes"] = step.minutes;
+            for (const auto& [name, why] : {std::pair("cutter", step.why_cutter),
+                                            {"depth", step.why_depth},
+                                            {"speed", step.why_speed},
+                                            {"feed", step.why_feed},
+                                            {"fluid", step.why_fluid}})
+                if (!why.empty())
+                    entry["why"][name] = why;
+            for (const Choice& other : step.others)
+                entry["others"].push_back(
+                    {{"cutter", other.cutter.name}, {"owned", other.owned}, {"consequence", other.consequence}});
+            each["steps"].push_back(entry);
+        }
+        const DepthStack stack = depth_stack(chain, {}, job.unit);
+        each["depths"] = depths_in_words(stack, job.unit);
+        out["chains"].push_back(each);
+    }
+    return out.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
+}
+
+} // namespace clockface
