@@ -20,7 +20,7 @@ using namespace clockface;
 using namespace clockface::app;
 
 struct Wishes {
-    QString job, shot, stage, machine, shop, hole, part;
+    QString job, shot, stage, machine, shop, hole, part, shop_page;
     QSize size{1280, 800};
     int step = -1;
     bool demo = false, night = false, time_start = false;
@@ -34,12 +34,13 @@ Wishes read_wishes(const QApplication& application) {
     parser.addPositionalArgument("job", "A job file to open, or a table (CSV) or drawing (DXF) of holes.");
     parser.addOptions({{"demo", "Open the demo job."},
                        {"shot", "Save a picture of the window as PNG and end.", "file"},
-                       {"stage", "Show this stage: blank, holes, order or bench.", "stage"},
+                       {"stage", "Show this stage: blank, holes, cutters, fetch, order or bench.", "stage"},
                        {"machine", "Work on this machine.", "name"},
                        {"step", "Show this move of the Bench.", "number"},
                        {"hole", "Select this hole.", "name"},
                        {"shop", "Use this shop file.", "file"},
                        {"part", "Show the old part: readings, holes, copy or marks.", "page"},
+                       {"shop-page", "Show the shop: drawer, singles, taps, cutting, kit, shops or a machine.", "page"},
                        {"size", "Size of the window, such as 1280x800.", "size"},
                        {"night", "Night colours."},
                        {"time-start", "Print the milliseconds to the first painted window and end."}});
@@ -52,6 +53,7 @@ Wishes read_wishes(const QApplication& application) {
     wishes.shop = parser.value("shop");
     wishes.hole = parser.value("hole");
     wishes.part = parser.value("part");
+    wishes.shop_page = parser.value("shop-page");
     if (parser.isSet("step"))
         wishes.step = parser.value("step").toInt();
     const QStringList size = parser.value("size").split(QLatin1Char('x'));
@@ -76,9 +78,13 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
             window.selection().select(document.job().patterns[hole.pattern].name, hole.name);
     if (wishes.step >= 0)
         document.set_done(std::min(wishes.step, static_cast<int>(document.plan().route.list.size())));
-    const QStringList stages = {"blank", "holes", "order", "bench"};
+    const QStringList stages = {"blank", "holes", "cutters", "order", "bench"};
     if (stages.contains(wishes.stage))
         window.show_stage(static_cast<Stage>(stages.indexOf(wishes.stage)));
+    if (wishes.stage == QLatin1String("fetch"))
+        window.show_fetch();
+    if (!wishes.shop_page.isEmpty())
+        (void)window.show_shop(wishes.shop_page);
     if (!wishes.part.isEmpty())
         (void)window.show_old_part_page(wishes.part);
 }
@@ -102,19 +108,21 @@ int main(int argc, char** argv) {
 
     Seams seams = Seams::real();
     if (!wishes.shot.isEmpty()) // a picture must not depend on, or change, what the user has set
-        seams.settings_file = seams.recovery_folder =
+        seams.settings_file = seams.recovery_folder = seams.shop_folder =
             QDir::tempPath() + QStringLiteral("/clockface-shot-%1").arg(QApplication::applicationPid());
     // The shop is a file the user may edit; a faulty one is said, and the made-up shop is used.
     const QString own_shop =
         QStandardPaths::writableLocation(QStandardPaths::AppConfigLocation) + QStringLiteral("/shop.json");
+    const QString last = wishes.shot.isEmpty() ? ShopStore::last_used(seams.settings_file) : QString();
     const QString shop_path = !wishes.shop.isEmpty()                             ? wishes.shop
+                              : !last.isEmpty()                                  ? last
                               : QFile::exists(own_shop) && wishes.shot.isEmpty() ? own_shop
                                                                                  : QString();
     Result<Shop> shop = shop_path.isEmpty() ? Result<Shop>(default_shop()) : load_shop(shop_path.toStdString());
 
     int ended = 0;
     {
-        Document document(shop ? *shop : default_shop());
+        Document document(shop ? *shop : default_shop(), shop ? shop_path : QString());
         MainWindow window(document, seams);
         window.resize(wishes.size);
         // A table or a drawing begins a new job with its holes; anything else is a job file.

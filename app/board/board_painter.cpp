@@ -33,9 +33,13 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
     pattern_lines(pattern);
     if (stage == Stage::Order)
         path();
+    if (stage == Stage::Cutters)
+        cutter_rings();
     holes(stage, pattern, hole);
     if (stage == Stage::Order)
         order_tags();
+    if (stage == Stage::Cutters)
+        cutter_legend();
     datum_mark();
     if (stage == Stage::Blank)
         overall_dimensions();

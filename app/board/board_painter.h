@@ -24,7 +24,7 @@ inline QPointF towards(Angle bearing) {
 /// More holes than this get no names on the board.
 inline constexpr std::size_t most_labels = 120;
 
-enum class Stage { Blank, Holes, Order, Bench };
+enum class Stage { Blank, Holes, Cutters, Order, Bench };
 
 class BoardPainter {
 public:
@@ -35,6 +35,8 @@ public:
                DimensionStyle style = DimensionStyle::FromZero);
     /// The bare work: air, metal and what is on it. `paint` draws it too, unless a picture of it is given here.
     void paint_backdrop();
+    /// What the legend of the Cutters stage takes at the bottom.
+    static double legend_height(const Document& document);
     void use_backdrop(const QPixmap& picture) { m_backdrop = &picture; }
     /// Boxes of all that was written on the board, with the words: nothing may cover anything.
     struct Written {
@@ -83,6 +85,9 @@ private:
     [[nodiscard]] double radius_of(const Hole& hole) const;
     void path();
     void order_tags();
+    // Cutters: each kind of hole in its colour and with its number, and what the numbers mean.
+    void cutter_rings();
+    void cutter_legend();
     void overall_dimensions();
     // A bar has three views.
     [[nodiscard]] QPainterPath section_path(const Section& section) const;

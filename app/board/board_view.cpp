@@ -166,7 +166,10 @@ void BoardView::let_go(bool keep) {
 }
 
 void BoardView::set_stage(Stage stage) {
+    const bool other_room = (stage == Stage::Cutters) != (m_stage == Stage::Cutters);
     m_stage = stage;
+    if (m_fitted && other_room)
+        fit();
     place_tools();
     update();
 }
@@ -191,6 +194,8 @@ void BoardView::fit() {
     QMarginsF room = blank.on_side() ? bar_room : blank.is_round() ? round_room : straight_room;
     if (blank.on_side() && blank.bar.seen_from == Face::Left)
         room = {room.right(), room.top(), room.left(), room.bottom()};
+    if (m_stage == Stage::Cutters) // its legend stands below the work
+        room.setBottom(std::max(room.bottom(), BoardPainter::legend_height(m_document) + 16.0));
     const QRectF inside = QRectF(rect()).marginsRemoved(room);
     Point low{-blank.extent_x() / 2.0, -blank.extent_y() / 2.0};
     Point high{blank.extent_x() / 2.0, blank.extent_y() / 2.0};

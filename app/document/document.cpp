@@ -3,6 +3,7 @@
 #include "formats/job_json.h"
 #include "layout/from_part.h"
 #include "layout/validate.h"
+#include "shop/validate.h"
 
 #include <QUndoCommand>
 
@@ -27,8 +28,29 @@ private:
 
     void apply(Job job) {
         job.progress = m_document.m_job.progress;
+        job.planned_with = m_document.m_job.planned_with;
         m_document.set_job(job);
     }
+};
+
+/// One undo step, from one shop to the next.
+class ShopEdit : public QUndoCommand {
+public:
+    ShopEdit(Document& document, const QString& name, Shop next, QString path)
+        : QUndoCommand(name)
+        , m_document(document)
+        , m_before(document.m_shop)
+        , m_after(std::move(next))
+        , m_path_before(document.m_shop_path)
+        , m_path_after(std::move(path)) {}
+
+    void redo() override { m_document.set_shop(m_after, m_path_after); }
+    void undo() override { m_document.set_shop(m_before, m_path_before); }
+
+private:
+    Document& m_document;
+    Shop m_before, m_after;
+    QString m_path_before, m_path_after;
 };
 
 Job blank_job() {
@@ -44,8 +66,12 @@ Job blank_job() {
 }
 
 Document::Document(Shop shop, QObject* parent)
+    : Document(std::move(shop), QString(), parent) {}
+
+Document::Document(Shop shop, QString shop_path, QObject* parent)
     : QObject(parent)
-    , m_shop(std::move(shop)) {
+    , m_shop(std::move(shop))
+    , m_shop_path(std::move(shop_path)) {
     new_job();
 }
 
@@ -74,6 +100,24 @@ Result<void> Document::edit(const QString& name, const Job& wanted) {
     }
     m_undo.push(new JobEdit(*this, name, next));
     return {};
+}
+
+Result<void> Document::edit_shop(const QString& name, const Shop& next, const QString& path) {
+    drop_preview();
+    if (const auto fault = first_fault(next))
+        return tl::unexpected(*fault);
+    if (!(next == m_shop) || path != m_shop_path)
+        m_undo.push(new ShopEdit(*this, name, next, path));
+    return {};
+}
+
+void Document::set_shop(const Shop& shop, const QString& path) {
+    m_preview.reset();
+    m_shop = shop;
+    m_shop_path = path;
+    m_plan = make_plan(m_job, m_shop);
+    emit shop_changed();
+    emit changed();
 }
 
 bool Document::preview(const Job& next) {
@@ -162,11 +206,20 @@ Result<void> Document::open(const QString& path) {
 }
 
 Result<void> Document::save(const QString& path) {
-    if (Result<void> saved = save_job(m_job, path.toStdString()); !saved)
+    // The figures the list was worked out with go with the job, so that a change of the shop is noticed later.
+    Job kept = m_job;
+    if (!m_plan.holes.empty())
+        kept.planned_with[m_plan.machine.name] = machine_in_words(m_plan.machine);
+    if (Result<void> saved = save_job(kept, path.toStdString()); !saved)
         return saved;
-    m_saved = m_job;
+    const bool other_figures = !(kept == m_job);
+    m_saved = m_job = kept;
     m_path = path;
     update_dirty();
+    if (other_figures) {
+        m_plan.findings = find_faults(m_job, m_shop, m_plan);
+        emit changed();
+    }
     emit file_changed();
     return {};
 }

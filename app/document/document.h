@@ -1,5 +1,5 @@
 // The one job that is open: the only place where it changes. Views read job() and plan(); they edit by handing over
-// the next Job value.
+// the next Job value. The shop it is planned for is kept here too, and changes in the same way.
 #pragma once
 
 #include "job/job.h"
@@ -19,6 +19,7 @@ class Document : public QObject {
     Q_OBJECT
 public:
     explicit Document(Shop shop, QObject* parent = nullptr);
+    Document(Shop shop, QString shop_path, QObject* parent = nullptr);
 
     /// The job as the views show it: with the figure that is just being typed, when it makes sense.
     [[nodiscard]] const Job& job() const { return m_preview ? *m_preview : m_job; }
@@ -30,12 +31,16 @@ public:
     /// The readings of job()'s old part, worked out; kept until they change.
     [[nodiscard]] const Survey& survey() const;
     [[nodiscard]] const Shop& shop() const { return m_shop; }
+    [[nodiscard]] const QString& shop_path() const { return m_shop_path; }
     [[nodiscard]] const QString& path() const { return m_path; }
     [[nodiscard]] bool is_dirty() const { return m_dirty; }
     [[nodiscard]] QUndoStack& undo_stack() { return m_undo; }
 
     /// Makes `next` the job as one named undo step. Refused, with the reason, when it cannot be; nothing changes then.
     Result<void> edit(const QString& name, const Job& next);
+    /// Makes `next` the shop, kept in the file `path`, as one undo step. Refused as for edit.
+    Result<void> edit_shop(const QString& name, const Shop& next, const QString& path);
+
     /// Shows `next` without keeping it, while a figure is being typed. False when it cannot be.
     bool preview(const Job& next);
     void drop_preview();
@@ -57,12 +62,15 @@ signals:
     void changed();         ///< job or plan
     void settled_changed(); ///< the job itself (not a mere preview)
     void replaced();        ///< another job altogether
+    void shop_changed();    ///< the shop, or the file it is kept in
     void file_changed();    ///< path or unsaved mark
 
 private:
     friend class JobEdit;
+    friend class ShopEdit;
 
     Shop m_shop;
+    QString m_shop_path;
     Job m_job, m_saved;
     std::optional<Job> m_preview;
     Plan m_plan;
@@ -74,6 +82,7 @@ private:
 
     void follow_old_part(); // forgets the survey of another old part
     void set_job(const Job& job);
+    void set_shop(const Shop& shop, const QString& path);
     void replace(const Job& job, const Job& saved, const QString& path);
     void update_dirty();
 };

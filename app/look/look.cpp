@@ -81,6 +81,12 @@ const Look& Look::night_shift() {
     return look;
 }
 
+QColor kind_colour(int kind) {
+    static const char* const colours[] = {"#F2C26B", "#8FDCC0", "#FFA9A0", "#A9CBFF",
+                                          "#D9B8FF", "#D3E37C", "#FFB87A", "#F3F6FF"};
+    return QColor(QLatin1String(colours[kind % 8]));
+}
+
 double contrast(const QColor& a, const QColor& b) {
     const double one = luminance(a);
     const double other = luminance(b);

@@ -24,6 +24,9 @@ struct Look {
     static const Look& night_shift();
 };
 
+/// Colours that tell kinds of holes apart on the board; a number goes with each. They begin again after the eighth.
+QColor kind_colour(int kind);
+
 /// WCAG relative-luminance contrast of two opaque colours, 1 … 21.
 double contrast(const QColor& a, const QColor& b);
 

@@ -1,5 +1,6 @@
 #include "shell/main_window.h"
 
+#include "cutters/cutters_slip.h"
 #include "formats/csv.h"
 #include "formats/dxf.h"
 #include "look/words.h"
@@ -9,6 +10,7 @@
 #include "measure/figures.h"
 #include "part/part_slip.h"
 #include "report/sheet.h"
+#include "shop/shop_view.h"
 #include "slips/blank_slip.h"
 #include "slips/holes_slip.h"
 #include "slips/import_slip.h"
@@ -57,7 +59,8 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     , m_document(document)
     , m_seams(std::move(seams))
     , m_settings(m_seams.settings_file, QSettings::IniFormat)
-    , m_recovery(document, m_seams.recovery_folder) {
+    , m_recovery(document, m_seams.recovery_folder)
+    , m_shops(document, m_seams.shop_folder, m_seams.settings_file) {
     setObjectName(QStringLiteral("mainWindow"));
     m_header = make_header();
     m_rail = new StageRail(document);
@@ -71,6 +74,8 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     auto* order = new OrderSlip(document, m_selection);
     m_slips->addWidget(blank);
     m_slips->addWidget(holes);
+    m_cutters = new CuttersSlip(document, m_selection);
+    m_slips->addWidget(m_cutters);
     m_slips->addWidget(order);
     m_import = new ImportSlip(document, m_selection);
     m_slips->addWidget(m_import);
@@ -92,7 +97,12 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
 
     auto* middle = new QHBoxLayout;
     middle->setSpacing(0);
-    middle->addWidget(m_boards, 66);
+    m_depths = new DepthView(document, m_selection);
+    auto* boards = new QVBoxLayout;
+    boards->setSpacing(0);
+    boards->addWidget(m_boards, 57);
+    boards->addWidget(m_depths, 43);
+    middle->addLayout(boards, 66);
     middle->addWidget(m_slips, 34);
     m_slips->setMinimumWidth(372);
     m_slips->setMaximumWidth(620);
@@ -112,6 +122,8 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     m_pages = new QStackedWidget;
     m_pages->addWidget(work);
     m_pages->addWidget(m_bench);
+    m_shop = new ShopView(document, m_shops, m_seams);
+    m_pages->addWidget(m_shop);
     setCentralWidget(m_pages);
     resize(1280, 800);
     setMinimumSize(1024, 700);
@@ -121,6 +133,10 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     connect(order, &OrderSlip::bench_wanted, this, [this] { show_stage(Stage::Bench); });
     connect(order, &OrderSlip::sheet_wanted, this, &MainWindow::save_sheet);
     connect(m_findings, &FindingsStrip::show_wanted, m_board, &BoardView::show_holes);
+    connect(m_cutters, &CuttersSlip::shop_wanted, this, [this] { show_shop(QStringLiteral("drawer")); });
+    connect(order, &OrderSlip::shop_wanted, this, [this] { show_shop(q(m_document.plan().machine.name)); });
+    connect(m_shop, &ShopView::leave_wanted, this, [this] { show_stage(m_stage); });
+    connect(&m_shops, &ShopStore::failed, this, &MainWindow::tell);
     connect(&m_recovery, &Recovery::failed, this, &MainWindow::tell);
     connect(&document, &Document::changed, this, &MainWindow::update_title);
     connect(&document, &Document::file_changed, this, &MainWindow::update_title);
@@ -160,7 +176,8 @@ QMenu* MainWindow::make_job_menu() {
         {"motion-work-plate", QT_TR_NOOP("Motion-work plate: many patterns, in inches")},
         {"bell-hammer-straps", QT_TR_NOOP("Bell-hammer straps: pieces from one bar")},
         {"winding-arbor", QT_TR_NOOP("Winding arbor: cross holes in a round bar")},
-        {"bell-crank-bracket", QT_TR_NOOP("Bell-crank bracket: copied from an old part")}};
+        {"bell-crank-bracket", QT_TR_NOOP("Bell-crank bracket: copied from an old part")},
+        {"fly-bearing-block", QT_TR_NOOP("Fly bearing block: tapped, reamed and counterbored")}};
     for (const auto& [file, words] : demo_jobs)
         demos->addAction(command(QLatin1String("demo-") + QLatin1String(file), tr(words), {}, [this, file = file] {
             if (make_way())
@@ -184,6 +201,11 @@ QMenu* MainWindow::make_job_menu() {
     }));
     menu->addAction(
         command("oldPart", tr("Copied from a part…"), QKeySequence(Qt::CTRL | Qt::Key_T), [this] { show_old_part(); }));
+    menu->addAction(command("shop", tr("The shop…"), QKeySequence(Qt::CTRL | Qt::Key_K), [this] {
+        if (m_pages->currentWidget() == m_shop)
+            return show_stage(m_stage);
+        show_shop(QStringLiteral("drawer"));
+    }));
     menu->addSeparator();
     menu->addAction(command("sheet", tr("Sheet as PDF…"), QKeySequence::Print, [this] { save_sheet(); }));
     menu->addAction(command("coordinatesCsv", tr("Coordinates as CSV…"), {}, [this] { save_csv(false); }));
@@ -252,6 +274,7 @@ void MainWindow::set_night(bool night) {
     m_board->set_look(look);
     m_part_board->set_look(look);
     m_part->set_look(look);
+    m_depths->set_look(look);
     m_rail->set_look(look);
     m_findings->set_look(look);
     m_bench->set_look(look);
@@ -266,14 +289,29 @@ void MainWindow::show_stage(Stage stage) {
         return;
     }
     m_slips->setCurrentIndex(static_cast<int>(stage));
+    m_depths->setVisible(stage == Stage::Cutters);
     m_boards->setCurrentWidget(m_board);
     m_board->set_stage(stage);
+}
+
+bool MainWindow::show_shop(const QString& page) {
+    if (!m_shop->show_page(page))
+        return false;
+    m_pages->setCurrentWidget(m_shop);
+    m_shop->setFocus();
+    return true;
+}
+
+void MainWindow::show_fetch() {
+    show_stage(Stage::Cutters);
+    m_cutters->show_page(CuttersSlip::ToFetch);
 }
 
 void MainWindow::show_old_part() {
     if (m_stage != Stage::Holes)
         show_stage(Stage::Holes);
     m_slips->setCurrentWidget(m_part);
+    m_depths->hide();
     m_boards->setCurrentWidget(m_part_board);
     m_part_board->fit();
     m_part_board->setFocus();

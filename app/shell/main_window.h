@@ -3,9 +3,11 @@
 
 #include "bench/bench_view.h"
 #include "board/board_view.h"
+#include "cutters/depth_view.h"
 #include "document/document.h"
 #include "document/recovery.h"
 #include "document/selection.h"
+#include "document/shop_store.h"
 #include "part/part_board.h"
 #include "shell/seams.h"
 #include "shell/stage_rail.h"
@@ -21,9 +23,11 @@ class QToolButton;
 
 namespace clockface::app {
 
+class CuttersSlip;
 class ImportSlip;
 class PartSlip;
 class Reckoner;
+class ShopView;
 
 class MainWindow : public QMainWindow {
     Q_OBJECT
@@ -45,6 +49,10 @@ public:
     /// The old part that holes are copied from, in place of the board; a page of it by its name.
     void show_old_part();
     bool show_old_part_page(const QString& page);
+    /// The shop, in place of the job; a page of it by its name.
+    bool show_shop(const QString& page);
+    /// The list to fetch, of the Cutters stage.
+    void show_fetch();
     /// After a kill: offers the newest job that was left behind.
     void offer_left_behind();
     void tell(const QString& sentence) { m_notice->tell(sentence); }
@@ -58,6 +66,7 @@ private:
     Seams m_seams;
     QSettings m_settings;
     Recovery m_recovery;
+    ShopStore m_shops;
     Selection m_selection;
     PartSelection m_part_selection;
     Stage m_stage = Stage::Holes;
@@ -69,6 +78,9 @@ private:
     Reckoner* m_reckoner;
     PartSlip* m_part;
     PartBoard* m_part_board;
+    DepthView* m_depths;
+    CuttersSlip* m_cutters;
+    ShopView* m_shop;
     QStackedWidget* m_boards;
     StageRail* m_rail;
     BoardView* m_board;

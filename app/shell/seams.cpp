@@ -17,6 +17,7 @@ Seams Seams::real() {
         QStandardPaths::writableLocation(QStandardPaths::AppConfigLocation) + QStringLiteral("/clockface.ini");
     seams.recovery_folder =
         QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + QStringLiteral("/unsaved");
+    seams.shop_folder = QStandardPaths::writableLocation(QStandardPaths::AppConfigLocation) + QStringLiteral("/shops");
     return seams;
 }
 

@@ -15,6 +15,7 @@ struct Seams {
         file_to_save;
     QString settings_file;   ///< ini file for recent files and the theme
     QString recovery_folder; ///< where unsaved jobs are kept
+    QString shop_folder;     ///< where shops are kept
 
     static Seams real();
 };

@@ -102,9 +102,12 @@ StageRail::StageRail(Document& document, QWidget* parent)
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 56, 0, 8);
     layout->setSpacing(4);
-    const std::pair<const char*, QString> stages[] = {
-        {"blank", tr("Blank")}, {"holes", tr("Holes")}, {"order", tr("Order")}, {"bench", tr("Bench")}};
-    for (int i = 0; i < 4; ++i) {
+    const std::pair<const char*, QString> stages[] = {{"blank", tr("Blank")},
+                                                      {"holes", tr("Holes")},
+                                                      {"cutters", tr("Cutters")},
+                                                      {"order", tr("Order")},
+                                                      {"bench", tr("Bench")}};
+    for (int i = 0; i < 5; ++i) {
         auto* button = new StageButton(QLatin1String(stages[i].first), stages[i].second,
                                        QKeySequence(Qt::CTRL | static_cast<Qt::Key>(Qt::Key_1 + i)));
         connect(button, &QAbstractButton::clicked, this, [this, i] { emit stage_wanted(static_cast<Stage>(i)); });
@@ -132,22 +135,21 @@ void StageRail::refresh() {
     const bool measured = job.blank.is_round() ? job.blank.diameter.measured.has_value()
                                                : job.blank.width.measured && job.blank.height.measured;
     m_buttons[0]->set_state({measured ? Kind::Done : Kind::InHand});
-    const auto of_order = [](const Finding& f) {
-        return f.kind == FindingKind::ListFails || f.kind == FindingKind::ListChanged ||
-               f.kind == FindingKind::NoSuchMachine;
+    const auto of_order = [](FindingKind kind) {
+        return kind == FindingKind::ListFails || kind == FindingKind::ListChanged ||
+               kind == FindingKind::NoSuchMachine || kind == FindingKind::FiguresChanged;
     };
-    const auto order_findings = static_cast<int>(std::count_if(plan.findings.begin(), plan.findings.end(), of_order));
     // A note is good to know; it does not ask for attention.
-    const auto notes = static_cast<int>(std::count_if(plan.findings.begin(), plan.findings.end(),
-                                                      [](const Finding& f) { return f.grade == Grade::Note; }));
-    const int hole_findings = static_cast<int>(plan.findings.size()) - order_findings - notes;
+    int of_stage[3] = {0, 0, 0}; // holes, cutters, order
+    for (const Finding& finding : plan.findings)
+        if (finding.grade != Grade::Note)
+            ++of_stage[of_order(finding.kind) ? 2 : is_of_cutters(finding.kind) ? 1 : 0];
     const bool empty = plan.holes.empty();
-    m_buttons[1]->set_state(hole_findings > 0 ? StageState{Kind::Attention, hole_findings}
-                                              : StageState{empty ? Kind::Untouched : Kind::Done});
-    m_buttons[2]->set_state(order_findings > 0 ? StageState{Kind::Attention, order_findings}
-                                               : StageState{empty ? Kind::Untouched : Kind::Done});
+    for (int i = 0; i < 3; ++i)
+        m_buttons[i + 1]->set_state(of_stage[i] > 0 ? StageState{Kind::Attention, of_stage[i]}
+                                                    : StageState{empty ? Kind::Untouched : Kind::Done});
     const int done = m_document.done();
-    m_buttons[3]->set_state({done == 0                                         ? Kind::Untouched
+    m_buttons[4]->set_state({done == 0                                         ? Kind::Untouched
                              : done < static_cast<int>(plan.route.list.size()) ? Kind::InHand
                                                                                : Kind::Done});
 }

@@ -14,30 +14,16 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, QWidget* parent)
     : Slip(document, selection, parent)
     , m_list_model(document) {
     body()->addWidget(heading(tr("On which machine?")));
-    auto* grid = new QGridLayout;
-    grid->setSpacing(6);
-    std::vector<Machine> machines = document.shop().machines;
-    machines.push_back(document.shop().marks);
-    for (const Machine& machine : machines) {
-        auto* button = new QPushButton(QString::fromStdString(machine.name));
-        button->setObjectName(QStringLiteral("machine:") + QString::fromStdString(machine.name));
-        button->setAccessibleName(tr("make it on: %1").arg(QString::fromStdString(machine.name)));
-        button->setToolTip(QString::fromStdString(machine.remark + " " + machine_in_words(machine)));
-        button->setCheckable(true);
-        const std::string name = machine.name;
-        connect(button, &QPushButton::clicked, this, [this, name] {
-            Job next = this->document().settled();
-            next.machine = name;
-            (void)this->document().edit(tr("change of machine"), next);
-            refresh();
-        });
-        const int at = static_cast<int>(m_buttons.size());
-        grid->addWidget(button, at / 2, at % 2);
-        m_buttons << button;
-    }
-    body()->addLayout(grid);
+    m_machines = new QGridLayout;
+    m_machines->setSpacing(6);
+    body()->addLayout(m_machines);
+    build_machines();
+    connect(&document, &Document::shop_changed, this, &OrderSlip::build_machines);
     m_machine_words = quiet({});
     body()->addWidget(m_machine_words);
+    auto* shop = link(QStringLiteral("machineFigures"), tr("its figures, and its backlash"));
+    connect(shop, &QPushButton::clicked, this, &OrderSlip::shop_wanted);
+    body()->addWidget(shop);
 
     m_order = sentence();
     m_order->words(tr("Go round the holes"));
@@ -90,6 +76,36 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, QWidget* parent)
         const Hole& hole = this->document().plan().holes[static_cast<std::size_t>(index)];
         this->selection().select(this->document().job().patterns[hole.pattern].name, hole.name);
     });
+}
+
+void OrderSlip::build_machines() {
+    for (QPushButton* button : std::as_const(m_buttons)) {
+        m_machines->removeWidget(button);
+        button->hide();
+        button->deleteLater();
+    }
+    m_buttons.clear();
+    std::vector<Machine> machines = document().shop().machines;
+    machines.push_back(document().shop().marks);
+    for (const Machine& machine : machines) {
+        auto* button = new QPushButton(QString::fromStdString(machine.name));
+        button->setObjectName(QStringLiteral("machine:") + QString::fromStdString(machine.name));
+        button->setAccessibleName(tr("make it on: %1").arg(QString::fromStdString(machine.name)));
+        button->setToolTip(QString::fromStdString(machine.remark + " " + machine_in_words(machine)));
+        button->setCheckable(true);
+        const std::string name = machine.name;
+        connect(button, &QPushButton::clicked, this, [this, name] {
+            Job next = this->document().settled();
+            next.machine = name;
+            (void)this->document().edit(tr("change of machine"), next);
+            refresh();
+        });
+        const int at = static_cast<int>(m_buttons.size());
+        m_machines->addWidget(button, at / 2, at % 2);
+        m_buttons << button;
+    }
+    if (isVisible())
+        refresh();
 }
 
 void OrderSlip::refresh() {

@@ -5,6 +5,7 @@
 #include "slips/slip.h"
 #include "slips/ways_box.h"
 
+class QGridLayout;
 class QListView;
 
 namespace clockface::app {
@@ -17,12 +18,13 @@ public:
 signals:
     void bench_wanted();
     void sheet_wanted();
+    void shop_wanted(); ///< the machine's own page
 
 protected:
     void refresh() override;
 
 private:
-    QVBoxLayout* m_machines;
+    QGridLayout* m_machines;
     QList<QPushButton*> m_buttons;
     QLabel* m_machine_words;
     Sentence* m_order;
@@ -32,6 +34,8 @@ private:
     QPushButton* m_bench;
     InstructionList m_list_model;
     QListView* m_list;
+
+    void build_machines();
 };
 
 } // namespace clockface::app

@@ -1,4 +1,5 @@
 #include "cutting/chain_parts.h"
+#include "cutting/depth_figure.h"
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
 
@@ -30,7 +31,7 @@ public:
                 step.tip = *wish->second.depth;
                 step.why_depth = fmt::format("Your figure. The program would say {}.", fig(step.stop));
             }
-            step.stop = stop_for(step.tip);
+            step.stop = stop_for(step);
         }
     }
 
@@ -41,16 +42,18 @@ private:
     double m_lead = 0.0;
     std::optional<Length> m_full; // of the drill's full diameter; nothing: through
 
-    [[nodiscard]] std::string fig(Length length) const { return with_unit(length, m_needs.unit); }
+    [[nodiscard]] std::string fig(Length length) const { return depth_figure(length, m_needs.unit); }
 
-    // Through: to the line not above, so that it is never too shallow. Blind: to the nearest, or the one before where
-    // that would come out below.
-    [[nodiscard]] Length stop_for(Length tip) const {
+    // What goes through: to the line not above, so that it is never too shallow. All else: to the nearest half line, or
+    // the one before where that would come out below.
+    [[nodiscard]] Length stop_for(const CutStep& step) const {
         const Length line = m_needs.spindle.scale_step;
-        if (!m_full)
-            return on_scale(tip, line);
-        const Length nearest = line * std::round(tip / line);
-        return nearest > m_needs.metal - line / 2.0 && tip < m_needs.metal ? line * std::floor(tip / line) : nearest;
+        const bool goes_through = step.tip >= m_needs.metal;
+        if (goes_through)
+            return on_scale(step.tip, line);
+        const Length half = line / 2.0;
+        const Length nearest = half * std::round(step.tip / half);
+        return nearest >= m_needs.metal ? half * std::floor(step.tip / half) : nearest;
     }
 
     void set_depth(CutStep& step) {

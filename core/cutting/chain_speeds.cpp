@@ -1,4 +1,5 @@
 #include "cutting/chain_parts.h"
+#include "cutting/depth_figure.h"
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
 
@@ -44,7 +45,7 @@ private:
     Chain& m_chain;
     const ChainNeeds& m_needs;
 
-    [[nodiscard]] std::string fig(Length length) const { return with_unit(length, m_needs.unit); }
+    [[nodiscard]] std::string fig(Length length) const { return depth_figure(length, m_needs.unit); }
     static std::string num(double value, int decimals = 0) {
         return decimal(value, decimals, Sign::WhenNegative, Tail::Trim);
     }

@@ -1,5 +1,6 @@
 #include "formats/cutter_report.h"
 
+#include "cutting/depth_figure.h"
 #include "formats/job_json.h"
 #include "formats/json_words.h"
 #include "measure/figures.h"
@@ -47,9 +48,9 @@ std::string step_in_words(const CutStep& step, Unit unit) {
         return out + "left out";
     if (step.kind == StepKind::Deburr)
         return out + "far side, by hand, until the edge is gone";
-    out += fmt::format("tip {} deep", with_unit(step.tip, unit));
+    out += fmt::format("tip {} deep", depth_figure(step.tip, unit));
     if (step.mouth > Length{} && step.kind != StepKind::Start)
-        out += fmt::format(", {} wide", with_unit(step.mouth, unit));
+        out += fmt::format(", {} wide", depth_figure(step.mouth, unit));
     if (step.by_hand)
         out += ", by hand";
     else if (step.rpm)
@@ -58,14 +59,14 @@ std::string step_in_words(const CutStep& step, Unit unit) {
         out += ", no speed slow enough";
     if (step.pecks.size() > 1)
         out += fmt::format(", {} of {}", counted(static_cast<int>(step.pecks.size()), "peck"),
-                           with_unit(step.pecks.front(), unit));
+                           depth_figure(step.pecks.front(), unit));
     if (!step.fluid.empty())
         out += ", " + step.fluid;
     return step.owned ? out : out + "; not in the drawer";
 }
 
 std::vector<std::string> depths_in_words(const DepthStack& stack, Unit unit) {
-    const auto fig = [&](Length length) { return with_unit(length, unit); };
+    const auto fig = [&](Length length) { return depth_figure(length, unit); };
     std::vector<std::string> out;
     out.push_back(fmt::format("Tip of the drill: {}", fig(stack.tip)));
     out.push_back(fmt::format("Full diameter {}: to {}", fig(stack.drill), fig(stack.full)));
@@ -80,6 +81,29 @@ std::vector<std::string> depths_in_words(const DepthStack& stack, Unit unit) {
         out.push_back("Met first: " + stack.first_hit);
     if (stack.in_spot > Length{})
         out.push_back(fmt::format("Touched off in the spot, all would be {} too deep", fig(stack.in_spot)));
+    return out;
+}
+
+std::vector<std::string> not_in_drawer(const Plan& plan) {
+    constexpr std::size_t most_instead = 2;
+    std::vector<std::string> out;
+    for (std::size_t i = 0; i < plan.chains.size(); ++i) {
+        const Chain& chain = plan.chains[i];
+        const std::string who = holes_of_chain(plan, static_cast<int>(i));
+        for (const std::string& sentence : chain.missing)
+            out.push_back(fmt::format("{}: {}", who, sentence));
+        if (!chain.better)
+            continue;
+        std::vector<std::string> instead;
+        for (const CutStep& step : chain.steps)
+            for (const Choice& other : step.others)
+                if (step.kind == StepKind::Drill && other.owned && other.cutter.kind == CutterKind::Drill &&
+                    instead.size() < most_instead)
+                    instead.push_back(fmt::format("the {} {}", other.cutter.name, other.consequence));
+        const CutStep* drill = chain.last(StepKind::Drill);
+        out.push_back(fmt::format("{}: {}{}", who, drill ? drill->why_cutter : std::string(),
+                                  instead.empty() ? "" : fmt::format(" Also there: {}.", fmt::join(instead, "; "))));
+    }
     return out;
 }
 
@@ -106,8 +130,11 @@ std::string cutters_to_text(const Job& job, const Plan& plan) {
             out += fmt::format("   {:<8} {}\n", step.name, step_in_words(step, job.unit));
         for (const std::string& sentence : depths_in_words(depth_stack(chain, {}, job.unit), job.unit))
             out += "     " + sentence + "\n";
-        for (const std::string& sentence : chain.missing)
-            out += "   ! " + sentence + "\n";
+    }
+    if (const auto missing = not_in_drawer(plan); !missing.empty()) {
+        out += "\nNot in the drawer:\n";
+        for (const std::string& sentence : missing)
+            out += "   " + sentence + "\n";
     }
     if (!plan.cutters.room.sentence.empty())
         out += "\n" + plan.cutters.room.sentence + "\n";
@@ -127,6 +154,7 @@ std::string cutters_to_json(const Job& job, const Plan& plan) {
     }
     out["fluids"] = plan.cutters.fluids;
     out["minutes"] = plan.cutters.minutes;
+    out["not_in_drawer"] = not_in_drawer(plan);
     out["room"] = plan.cutters.room.sentence;
     out["chains"] = ordered::array();
     for (std::size_t i = 0; i < plan.chains.size(); ++i) {

@@ -1,6 +1,7 @@
 #include "plan/cutter_findings.h"
 
 #include "cutting/chain_parts.h"
+#include "cutting/depth_figure.h"
 #include "cutting/depth_stack.h"
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
@@ -49,7 +50,7 @@ private:
     const Chain* m_chain = nullptr;
     std::vector<int> m_holes;
 
-    [[nodiscard]] std::string fig(Length length) const { return with_unit(length, m_job.unit); }
+    [[nodiscard]] std::string fig(Length length) const { return depth_figure(length, m_job.unit); }
     static std::string num(double value, int decimals = 0) {
         return decimal(value, decimals, Sign::WhenNegative, Tail::Trim);
     }
@@ -77,8 +78,8 @@ private:
             if (!drill || made < limits->least.value_or(Length{}) || made > limits->most.value_or(Length::mm(1e6)))
                 say(Grade::Stop, FindingKind::OutOfLimits,
                     fmt::format("{}: no drill or reamer of the drawer stays inside {} to {}.", who(),
-                                limits->least ? fig(*limits->least) : "any size",
-                                limits->most ? fig(*limits->most) : "any size"),
+                                limits->least ? with_unit(*limits->least, m_job.unit) : "any size",
+                                limits->most ? with_unit(*limits->most, m_job.unit) : "any size"),
                     "A reamer of this size, or a wider limit, would do.");
         }
         const Length once = m_plan.machine.spindle.one_go;

@@ -71,6 +71,9 @@ struct Finding {
 /// holes.
 std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& plan);
 
+/// Whether it is about the cutters and what they do.
+bool is_of_cutters(FindingKind kind);
+
 /// "stop", "check", "note".
 std::string in_words(Grade grade);
 /// A stable name for files: "hole-off-blank" …

@@ -34,6 +34,7 @@ struct Window {
         made.file_to_save = [this](QWidget*, const QString&, const QString&, const QString&) { return next_file; };
         made.settings_file = folder.filePath("settings.ini");
         made.recovery_folder = folder.filePath("unsaved");
+        made.shop_folder = folder.filePath("shops");
         return made;
     }
 

@@ -1,0 +1,459 @@
+#include "cutters/cutters_slip.h"
+
+#include "cutters/depth_view.h"
+#include "cutting/depth_figure.h"
+#include "formats/cutter_report.h"
+#include "look/look.h"
+#include "look/words.h"
+#include "measure/figures.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPainter>
+#include <QPushButton>
+#include <QToolButton>
+
+namespace clockface::app {
+
+namespace {
+
+constexpr int most_kinds = 12;
+
+QString num(double value, int decimals = 0) {
+    return q(decimal(value, decimals, Sign::WhenNegative, Tail::Trim));
+}
+
+// The disc with the number of a kind of hole, as on the board.
+QIcon kind_mark(int kind) {
+    constexpr int side = 22;
+    QPixmap picture(side * 2, side * 2);
+    picture.setDevicePixelRatio(2.0);
+    picture.fill(Qt::transparent);
+    QPainter painter(&picture);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(QPen(Look::day().surround, 1.0));
+    painter.setBrush(kind_colour(kind));
+    painter.drawEllipse(QRectF(1, 1, side - 2, side - 2));
+    painter.setFont(type(10, true));
+    painter.setPen(Look::day().surround);
+    painter.drawText(QRectF(0, 0, side, side), Qt::AlignCenter, QString::number(kind + 1));
+    return QIcon(picture);
+}
+
+} // namespace
+
+CuttersSlip::CuttersSlip(Document& document, Selection& selection, QWidget* parent)
+    : Slip(document, selection, parent) {
+    auto* head = new QHBoxLayout;
+    head->addWidget(heading(tr("What makes each hole?")));
+    head->addStretch();
+    auto* shop = link(QStringLiteral("toShop"), tr("the shop"));
+    connect(shop, &QPushButton::clicked, this, &CuttersSlip::shop_wanted);
+    head->addWidget(shop);
+    body()->addLayout(head);
+    auto* tabs = new QHBoxLayout;
+    tabs->setSpacing(4);
+    const QString words[] = {tr("The hole"), tr("To fetch")};
+    const QString names[] = {QStringLiteral("pageTheHole"), QStringLiteral("pageToFetch")};
+    for (int i = 0; i < pages; ++i) {
+        auto* tab = new QToolButton;
+        tab->setObjectName(names[i]);
+        tab->setText(words[i]);
+        tab->setAccessibleName(words[i]);
+        tab->setCheckable(true);
+        tab->setAutoExclusive(true);
+        tab->setProperty("pick", true);
+        tab->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+        tab->setMinimumSize(40, 30);
+        connect(tab, &QToolButton::clicked, this, [this, i] { show_page(static_cast<Page>(i)); });
+        tabs->addWidget(tab);
+        m_tabs << tab;
+    }
+    body()->addLayout(tabs);
+    m_told = quiet({});
+    m_told->setObjectName(QStringLiteral("cuttersTold"));
+    m_told->setProperty("fault", true);
+    m_told->hide();
+    body()->addWidget(m_told);
+    m_box = new QVBoxLayout;
+    body()->addLayout(m_box);
+    body()->addStretch();
+    connect(&selection, &Selection::changed, this, [this] {
+        if (isVisible())
+            refresh();
+    });
+    m_tabs[TheHole]->setChecked(true);
+}
+
+void CuttersSlip::show_page(Page page) {
+    m_page = page;
+    m_tabs[page]->setChecked(true);
+    if (isVisible())
+        refresh();
+}
+
+int CuttersSlip::chain() const {
+    const int hole = chosen_hole(document(), const_cast<CuttersSlip*>(this)->selection());
+    return hole < 0 ? -1 : document().plan().chain_of[static_cast<std::size_t>(hole)];
+}
+
+// What the widgets stand for: other steps or other choices need other widgets, other figures do not.
+QString CuttersSlip::structure() const {
+    const Plan& plan = document().plan();
+    QString all = QStringLiteral("%1|%2|%3|").arg(m_page).arg(chain()).arg(m_why);
+    if (m_page == ToFetch) {
+        for (const FetchLine& line : plan.cutters.lines)
+            all += q(line.cutter.name) + QString::number(line.holes) + QStringLiteral(";");
+        return all;
+    }
+    for (int i = 0; i < static_cast<int>(plan.chains.size()); ++i)
+        all += q(holes_of_chain(plan, i)) + QStringLiteral(";");
+    if (chain() < 0)
+        return all;
+    const Chain& now = plan.chains[static_cast<std::size_t>(chain())];
+    all += QString::number(static_cast<int>(now.spec.purpose)) + QString::number(now.spec.recess.has_value()) +
+           QString::number(now.spec.depth.has_value()) + QString::number(now.spec.wishes.locked);
+    for (const CutStep& step : now.steps) {
+        all += QStringLiteral("|") + q(step.name) + QString::number(step.by_hand) + QString::number(step.skipped) +
+               QString::number(static_cast<int>(step.cutter.kind));
+        for (const Choice& other : step.others)
+            all += QStringLiteral(",") + q(other.cutter.name + other.consequence);
+    }
+    for (const Pattern& pattern : document().job().patterns)
+        all += QString::number(is_like(pattern.hole, now.spec)) + QString::number(pattern.hole == now.spec);
+    return all;
+}
+
+void CuttersSlip::refresh() {
+    if (const QString now = structure(); now != m_built) {
+        m_built = now;
+        build();
+    }
+    for (Sentence* each : std::as_const(m_sentences))
+        each->refresh();
+    for (const auto& words : std::as_const(m_refreshers))
+        words();
+}
+
+void CuttersSlip::build() {
+    // A blank that is being typed in is not taken away under the hands: what it holds is settled by then.
+    m_sentences.clear();
+    m_refreshers.clear();
+    if (m_holder) {
+        m_box->removeWidget(m_holder);
+        m_holder->hide();
+        m_holder->deleteLater();
+    }
+    m_holder = new QWidget;
+    auto* box = new QVBoxLayout(m_holder);
+    box->setContentsMargins(0, 0, 0, 0);
+    box->setSpacing(6);
+    if (m_page == ToFetch)
+        build_fetch(box);
+    else
+        build_hole(box);
+    m_box->addWidget(m_holder);
+    m_holder->show();
+    for (QWidget* child : m_holder->findChildren<QWidget*>())
+        child->ensurePolished();
+}
+
+Sentence* CuttersSlip::add_sentence(QVBoxLayout* box) {
+    Sentence* made = sentence();
+    m_sentences << made;
+    box->addWidget(made);
+    return made;
+}
+
+QLabel* CuttersSlip::add_words(QVBoxLayout* box, std::function<QString()> words) {
+    QLabel* label = quiet({});
+    const auto show = [label, words] {
+        const QString now = words();
+        if (label->text() != now)
+            label->setText(now);
+        label->setVisible(!now.isEmpty());
+    };
+    box->addWidget(label);
+    show();
+    m_refreshers << show;
+    return label;
+}
+
+void CuttersSlip::wish(const QString& name, const std::function<void(CuttingWishes&)>& change) {
+    const int hole = chosen_hole(document(), selection());
+    if (hole < 0)
+        return;
+    Job next = document().settled();
+    const std::size_t pattern = pattern_of_kind(next, document().plan().holes[static_cast<std::size_t>(hole)].pattern);
+    change(next.patterns[pattern].hole.wishes);
+    const auto kept = document().edit(name, next);
+    m_told->setText(kept ? QString() : q(kept.error().text()));
+    m_told->setVisible(!kept);
+}
+
+void CuttersSlip::build_hole(QVBoxLayout* box) {
+    if (chain() < 0) {
+        box->addWidget(
+            quiet(tr("There are no holes yet: place some under Holes. Here you then see which cutters make them, how "
+                     "deep and how fast, from what is in your drawer.")));
+        return;
+    }
+    build_kinds(box);
+    build_spec(box);
+    const Chain& now = document().plan().chains[static_cast<std::size_t>(chain())];
+    int number = 0;
+    for (const CutStep& step : now.steps)
+        build_step(box, step, ++number);
+    add_words(box, [this] {
+        QStringList all;
+        if (chain() >= 0)
+            for (const std::string& sentence : document().plan().chains[static_cast<std::size_t>(chain())].missing)
+                all << QStringLiteral("▲ ") + q(sentence);
+        return all.join(QLatin1Char('\n'));
+    })->setObjectName(QStringLiteral("missing"));
+    build_acts(box);
+}
+
+void CuttersSlip::build_kinds(QVBoxLayout* box) {
+    const Plan& plan = document().plan();
+    const Job& job = document().job();
+    for (int i = 0; i < std::min(static_cast<int>(plan.chains.size()), most_kinds); ++i) {
+        const Chain& each = plan.chains[static_cast<std::size_t>(i)];
+        auto* button = new QPushButton(
+            kind_mark(i),
+            tr("%1 – %2, %3")
+                .arg(q(holes_of_chain(plan, i)).left(36), q(size_in_words(each.spec, job.unit)),
+                     each.spec.depth ? tr("%1 deep").arg(q(with_unit(*each.spec.depth, job.unit))) : tr("through")));
+        button->setObjectName(QStringLiteral("kind:%1").arg(i + 1));
+        button->setAccessibleName(tr("kind of hole %1: %2").arg(i + 1).arg(button->text()));
+        button->setProperty("line", true);
+        button->setCheckable(true);
+        button->setChecked(i == chain());
+        button->setIconSize(QSize(22, 22));
+        button->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed); // long names are cut off, not the slip
+        button->setToolTip(button->text());
+        connect(button, &QPushButton::clicked, this, [this, i] {
+            const Plan& now = document().plan();
+            for (std::size_t k = 0; k < now.chain_of.size(); ++k)
+                if (now.chain_of[k] == i) {
+                    selection().select(document().job().patterns[now.holes[k].pattern].name, now.holes[k].name);
+                    break;
+                }
+            refresh();
+        });
+        box->addWidget(button);
+    }
+}
+
+void CuttersSlip::build_spec(QVBoxLayout* box) {
+    const int hole = chosen_hole(document(), selection());
+    const std::size_t index =
+        pattern_of_kind(document().job(), document().plan().holes[static_cast<std::size_t>(hole)].pattern);
+    const HoleSpec& spec = document().job().patterns[index].hole;
+    if (spec.depth && !spec.captive) {
+        Sentence* depth = add_sentence(box);
+        depth->words(tr("The drawing's %1 are").arg(shown_length(document().job(), *spec.depth)));
+        const bool tapped = spec.purpose == Purpose::Tapped;
+        QStringList fillings{tr("the depth of the full diameter"), tr("the depth of the drill's tip")};
+        if (tapped)
+            fillings << tr("the depth of full thread");
+        blanks().choice(
+            *depth, "depthOf", tr("what the depth is the depth of"), fillings,
+            [index](const Job& job) {
+                return index < job.patterns.size() ? static_cast<int>(depth_meant(job.patterns[index].hole)) : 0;
+            },
+            [index](Job& job, int filling) { job.patterns[index].hole.depth_of = static_cast<DepthOf>(filling); });
+        depth->words(spec.depth_of ? QStringLiteral(".") : tr(", as nothing else is said."));
+    }
+    if (spec.recess) {
+        Sentence* recess = add_sentence(box);
+        const auto at = [index](Job& job) -> Recess& { return *job.patterns[index].hole.recess; };
+        recess->words(tr("Its mouth is let in"));
+        blanks().length(*recess, "recessDiameter", tr("diameter of the recess"),
+                        [at](Job& job) -> Length& { return at(job).diameter; });
+        recess->words(tr("wide,"));
+        if (spec.recess->kind == RecessKind::Counterbore) {
+            blanks().length(*recess, "recessDepth", tr("depth of the counterbore"),
+                            [at](Job& job) -> Length& { return at(job).depth; });
+            recess->words(tr("deep."));
+        } else {
+            blanks().turn(*recess, "recessAngle", tr("angle of the countersink"),
+                          [at](Job& job) -> Angle& { return at(job).angle; });
+            recess->words(tr("included."));
+        }
+    }
+}
+
+void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) {
+    const int hole = chosen_hole(document(), selection());
+    const std::size_t index =
+        pattern_of_kind(document().job(), document().plan().holes[static_cast<std::size_t>(hole)].pattern);
+    const std::string name = step.name;
+    Sentence* words = add_sentence(box);
+    words->words(QStringLiteral("%1  %2 –").arg(number).arg(q(step.skipped ? "left out: " + name : name)));
+    if (step.skipped)
+        words->words(q(step.cutter.name));
+    else
+        step_blanks(*words, blanks(), document(), index, step);
+    const auto now = [this, name]() -> const CutStep* {
+        return chain() < 0 ? nullptr : document().plan().chains[static_cast<std::size_t>(chain())].find(name);
+    };
+    auto* acts = new QHBoxLayout;
+    acts->setContentsMargins(24, 0, 0, 4);
+    acts->setSpacing(10);
+    QLabel* facts = quiet({});
+    const auto show = [facts, now, this] {
+        const CutStep* here = now();
+        if (!here || here->skipped)
+            return facts->setText({});
+        QStringList all;
+        if (here->rpm && !here->by_hand)
+            all << tr("%1 mm a minute").arg(num(here->feed_set, 1))
+                << tr("stop at %1").arg(q(depth_figure(here->stop, document().job().unit)));
+        if (!here->fluid.empty() && here->kind != StepKind::Deburr)
+            all << q(here->fluid);
+        if (!here->owned)
+            all << tr("▲ not in the drawer");
+        facts->setText(all.join(QStringLiteral(" · ")));
+    };
+    show();
+    m_refreshers << show;
+    acts->addWidget(facts, 1);
+    const QString id = q(name).remove(QLatin1Char(' '));
+    auto* skip = link(QStringLiteral("skip:") + id, step.skipped ? tr("take in") : tr("leave out"));
+    skip->setAccessibleName(step.skipped ? tr("take the step '%1' in again").arg(q(name))
+                                         : tr("leave the step '%1' out").arg(q(name)));
+    connect(skip, &QPushButton::clicked, this, [this, name, was = step.skipped] {
+        wish(was ? tr("step taken in") : tr("step left out"),
+             [&](CuttingWishes& wishes) { wishes.steps[name].skipped = !was; });
+    });
+    acts->addWidget(skip);
+    const bool open = m_why == q(name);
+    auto* why = link(QStringLiteral("why:") + id, open ? tr("enough") : tr("why?"));
+    why->setAccessibleName(tr("why the step '%1' is so").arg(q(name)));
+    connect(why, &QPushButton::clicked, this, [this, name, open] {
+        m_why = open ? QString() : q(name);
+        refresh();
+    });
+    acts->addWidget(why);
+    box->addLayout(acts);
+    if (open)
+        add_words(box, [now] { return now() ? why_of(*now()) : QString(); })->setObjectName(QStringLiteral("whyWords"));
+}
+
+void CuttersSlip::build_acts(QVBoxLayout* box) {
+    const int hole = chosen_hole(document(), selection());
+    const Job& job = document().job();
+    const std::size_t index = pattern_of_kind(job, document().plan().holes[static_cast<std::size_t>(hole)].pattern);
+    const HoleSpec spec = job.patterns[index].hole;
+    const auto act = [&](const QString& id, const QString& text, const QString& tip, std::function<void()> then) {
+        auto* made = link(id, text);
+        made->setToolTip(tip);
+        connect(made, &QPushButton::clicked, this, std::move(then));
+        box->addWidget(made);
+    };
+    act(QStringLiteral("addStep"), tr("a further step after drilling"),
+        tr("Adds a step of your own; say its cutter and depth then"), [this] {
+            wish(tr("a further step"), [&](CuttingWishes& wishes) {
+                const Chain& now = document().plan().chains[static_cast<std::size_t>(chain())];
+                const CutStep* drill = now.last(StepKind::Drill);
+                wishes.added.push_back({"drill", drill ? drill->cutter.name : std::string("5 mm drill"), {}});
+            });
+        });
+    if (!spec.wishes.added.empty())
+        act(QStringLiteral("dropStep"), tr("take the last further step away"), {},
+            [this] { wish(tr("further step taken away"), [](CuttingWishes& wishes) { wishes.added.pop_back(); }); });
+    act(QStringLiteral("lockChain"),
+        spec.wishes.locked ? tr("let these steps follow the drawer again") : tr("keep these steps as they are"),
+        tr("Kept steps do not change when the drawer does"), [this] {
+            wish(tr("steps kept"), [&](CuttingWishes& wishes) {
+                if (wishes.locked) {
+                    wishes = {};
+                    return;
+                }
+                const Chain& now = document().plan().chains[static_cast<std::size_t>(chain())];
+                for (const CutStep& step : now.steps) {
+                    StepWish& kept = wishes.steps[step.name];
+                    kept.cutter = step.cutter.name;
+                    kept.skipped = step.skipped;
+                    kept.rpm = step.by_hand ? std::nullopt : step.rpm;
+                }
+                wishes.locked = true;
+            });
+        });
+    if (!(spec.wishes == CuttingWishes{}))
+        act(QStringLiteral("asPlanned"), tr("all as the program would"), {},
+            [this] { wish(tr("as the program would"), [](CuttingWishes& wishes) { wishes = {}; }); });
+    QStringList like;
+    for (std::size_t i = 0; i < job.patterns.size(); ++i)
+        if (i != index && !std::holds_alternative<CopyPattern>(job.patterns[i].layout) &&
+            is_like(job.patterns[i].hole, spec) && !(job.patterns[i].hole == spec))
+            like << q(job.patterns[i].name);
+    if (!like.isEmpty())
+        act(QStringLiteral("sameForLike"), tr("the same for the like holes of %1").arg(like.join(QStringLiteral(", "))),
+            {}, [this, spec] {
+                Job next = document().settled();
+                for (Pattern& pattern : next.patterns)
+                    if (is_like(pattern.hole, spec))
+                        pattern.hole.wishes = spec.wishes;
+                (void)document().edit(tr("the same for like holes"), next);
+            });
+}
+
+void CuttersSlip::build_fetch(QVBoxLayout* box) {
+    const Plan& plan = document().plan();
+    if (plan.cutters.lines.empty()) {
+        box->addWidget(quiet(tr("There are no holes yet, so nothing is to be fetched.")));
+        return;
+    }
+    box->setSpacing(3); // so that a whole job's list stands on one screen
+    int number = 0;
+    for (const FetchLine& line : plan.cutters.lines) {
+        QStringList kinds;
+        for (const int chain : line.chains)
+            kinds << QString::number(chain + 1);
+        auto* row = new QHBoxLayout;
+        row->setSpacing(8);
+        auto* button = new QPushButton(QStringLiteral("%1   %2").arg(++number, 2).arg(q(line.cutter.name)) +
+                                       (line.owned ? QString() : tr("   ▲ not in the drawer")));
+        button->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+        button->setToolTip(tr("%1 of kind %2").arg(q(counted(line.holes, "hole")), kinds.join(QStringLiteral(", "))));
+        auto* facts = quiet(QStringLiteral("%1 × %2")
+                                .arg(line.holes)
+                                .arg(line.by_hand ? tr("by hand")
+                                     : line.rpm   ? tr("at %1").arg(num(*line.rpm))
+                                                  : tr("no speed")));
+        facts->setWordWrap(false);
+        facts->setFixedWidth(104);
+        row->addWidget(button, 1);
+        row->addWidget(facts);
+        button->setObjectName(QStringLiteral("fetch:%1").arg(number));
+        button->setAccessibleName(tr("fetch %1").arg(q(line.cutter.name)));
+        button->setProperty("line", true);
+        connect(button, &QPushButton::clicked, this, [this, kind = line.chains.front()] {
+            const Plan& now = document().plan();
+            for (std::size_t k = 0; k < now.chain_of.size(); ++k)
+                if (now.chain_of[k] == kind)
+                    return selection().select(document().job().patterns[now.holes[k].pattern].name, now.holes[k].name);
+        });
+        box->addLayout(row);
+    }
+    add_words(box, [this] {
+        const CutterList& list = document().plan().cutters;
+        QStringList all;
+        QStringList fluids;
+        for (const std::string& fluid : list.fluids)
+            fluids << q(fluid);
+        if (!fluids.isEmpty())
+            all << tr("And %1.").arg(fluids.join(tr(" and ")));
+        all << tr("About %1 minutes a piece, changing cutters included.").arg(num(list.minutes));
+        if (!list.room.sentence.empty())
+            all << q(list.room.sentence);
+        for (const std::string& sentence : not_in_drawer(document().plan()))
+            all << QStringLiteral("▲ ") + q(sentence);
+        all << tr("The cutter maker's figures, the machine's manual and the shop's rules come before these.");
+        return all.join(QLatin1Char('\n'));
+    })->setObjectName(QStringLiteral("fetchWords"));
+}
+
+} // namespace clockface::app

@@ -1,0 +1,58 @@
+// The Cutters stage: what makes each kind of hole, step by step, and what to fetch from the drawer.
+#pragma once
+
+#include "slips/slip.h"
+
+class QToolButton;
+
+namespace clockface::app {
+
+class CuttersSlip : public Slip {
+    Q_OBJECT
+public:
+    CuttersSlip(Document& document, Selection& selection, QWidget* parent = nullptr);
+    enum Page { TheHole, ToFetch, pages };
+    void show_page(Page page);
+
+signals:
+    void shop_wanted();
+
+protected:
+    void refresh() override;
+
+private:
+    QList<QToolButton*> m_tabs;
+    Page m_page = TheHole;
+    QVBoxLayout* m_box; // built anew when the steps are other ones
+    QWidget* m_holder = nullptr;
+    QLabel* m_told;
+    QString m_built;
+    QList<Sentence*> m_sentences;
+    QList<std::function<void()>> m_refreshers; // of the quiet words between the sentences
+    QString m_why;                             // name of the step whose reasons are shown
+
+    [[nodiscard]] int chain() const; // of the chosen hole, or -1
+    [[nodiscard]] QString structure() const;
+    void build();
+    void build_hole(QVBoxLayout* box);
+    void build_kinds(QVBoxLayout* box);
+    void build_spec(QVBoxLayout* box);
+    void build_step(QVBoxLayout* box, const CutStep& step, int number);
+    void build_acts(QVBoxLayout* box);
+    void build_fetch(QVBoxLayout* box);
+    Sentence* add_sentence(QVBoxLayout* box);
+    QLabel* add_words(QVBoxLayout* box, std::function<QString()> words);
+    /// Changes the wishes of the chosen hole's pattern as one undo step.
+    void wish(const QString& name, const std::function<void(CuttingWishes&)>& change);
+};
+
+/// The pattern whose kind of hole a hole has: its own, or that of the source of a copy.
+std::size_t pattern_of_kind(const Job& job, std::size_t pattern);
+
+/// Blanks of one step: cutter, depth, speed, pecks; each an undo step of the wishes of pattern `index`.
+void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& document, std::size_t index,
+                 const CutStep& step);
+/// Why a step is as it is, all of it.
+QString why_of(const CutStep& step);
+
+} // namespace clockface::app

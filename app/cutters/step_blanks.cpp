@@ -1,0 +1,158 @@
+#include "cutters/cutters_slip.h"
+
+#include "cutting/cutter_words.h"
+#include "cutting/depth_figure.h"
+#include "look/words.h"
+#include "measure/figures.h"
+#include "measure/shop_number.h"
+
+namespace clockface::app {
+
+namespace {
+
+QString num(double value) {
+    return q(decimal(value, 0));
+}
+
+// The step as the plan has it now, found again by its name: the slip is older than the plan.
+const CutStep* step_now(const Document& document, std::size_t pattern, const std::string& name) {
+    const Plan& plan = document.plan();
+    for (std::size_t i = 0; i < plan.holes.size(); ++i)
+        if (pattern_of_kind(document.job(), plan.holes[i].pattern) == pattern)
+            return plan.chains[static_cast<std::size_t>(plan.chain_of[i])].find(name);
+    return nullptr;
+}
+
+StepWish& wish_of(Job& job, std::size_t index, const std::string& step) {
+    return job.patterns[index].hole.wishes.steps[step];
+}
+
+bool as_planned(const QString& text) {
+    return text.trimmed().isEmpty();
+}
+
+} // namespace
+
+std::size_t pattern_of_kind(const Job& job, std::size_t pattern) {
+    for (std::size_t hops = 0; hops < job.patterns.size(); ++hops) {
+        const auto* copy = std::get_if<CopyPattern>(&job.patterns[pattern].layout);
+        const int source = copy ? pattern_index(job, copy->of) : -1;
+        if (source < 0)
+            break;
+        pattern = static_cast<std::size_t>(source);
+    }
+    return pattern;
+}
+
+void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& document, std::size_t index,
+                 const CutStep& step) {
+    const std::string name = step.name;
+    const QString id = q(name).remove(QLatin1Char(' '));
+    const CutterKind kind = step.cutter.kind;
+    const auto now = [&document, index, name] { return step_now(document, index, name); };
+
+    blanks.custom(
+        sentence, QStringLiteral("cutter:") + id, QObject::tr("cutter of the step '%1'").arg(q(name)),
+        [now](const Job&) { return now() ? q(now()->cutter.name) : QString(); },
+        [&document, index, name, kind](Job& job, const QString& text) -> Result<QString> {
+            if (as_planned(text)) {
+                wish_of(job, index, name).cutter.reset();
+                return QObject::tr("as the program would");
+            }
+            return read_cutter(text.toStdString(), kind, cutters_in(document.shop().drawer))
+                .map([&](const Cutter& read) {
+                    wish_of(job, index, name).cutter = read.name;
+                    return q(read.name) + QStringLiteral(", ") + q(both_units(read.actual()));
+                });
+        });
+    if (!step.others.empty()) {
+        QStringList fillings{QObject::tr("or ▾")};
+        std::vector<std::string> names;
+        for (const Choice& other : step.others) {
+            fillings << QObject::tr("%1 %2%3").arg(q(other.cutter.name), q(other.consequence),
+                                                   other.owned ? QString() : QObject::tr(" – not in the drawer"));
+            names.push_back(other.cutter.name);
+        }
+        blanks.choice(
+            sentence, QStringLiteral("instead:") + id, QObject::tr("other cutters for the step '%1'").arg(q(name)),
+            fillings, [](const Job&) { return 0; },
+            [index, name, names](Job& job, int filling) {
+                if (filling > 0)
+                    wish_of(job, index, name).cutter = names[static_cast<std::size_t>(filling - 1)];
+            });
+    }
+    if (step.kind == StepKind::Deburr)
+        return sentence.words(QObject::tr("by hand, on the far side."));
+    sentence.words(QObject::tr("its tip"));
+    blanks.custom(
+        sentence, QStringLiteral("depth:") + id, QObject::tr("depth of the tip in the step '%1'").arg(q(name)),
+        [now](const Job& job) { return now() ? q(depth_figure(now()->tip, job.unit)) : QString(); },
+        [index, name](Job& job, const QString& text) -> Result<QString> {
+            if (as_planned(text)) {
+                wish_of(job, index, name).depth.reset();
+                return QObject::tr("as deep as the program would");
+            }
+            return read_length(text.toStdString(), job.unit).map([&](const ReadLength& read) {
+                wish_of(job, index, name).depth = read.value;
+                return read.how.empty() ? q(both_units(read.value)) : q(read.how);
+            });
+        });
+    if (step.by_hand)
+        return sentence.words(QObject::tr("deep, by hand."));
+    sentence.words(QObject::tr("deep at"));
+    blanks.custom(
+        sentence, QStringLiteral("rpm:") + id, QObject::tr("turns a minute in the step '%1'").arg(q(name)),
+        [now](const Job&) {
+            const CutStep* here = now();
+            return here && here->rpm ? num(*here->rpm) : QObject::tr("no speed");
+        },
+        [index, name](Job& job, const QString& text) -> Result<QString> {
+            if (as_planned(text)) {
+                wish_of(job, index, name).rpm.reset();
+                return QObject::tr("as the program would");
+            }
+            return read_number(text.toStdString()).map([&](double read) {
+                wish_of(job, index, name).rpm = read;
+                return QString();
+            });
+        });
+    sentence.words(QObject::tr("a minute"));
+    if (step.cutter.kind == CutterKind::Drill) {
+        sentence.words(QObject::tr("in"));
+        blanks.custom(
+            sentence, QStringLiteral("peck:") + id, QObject::tr("depth of one peck in the step '%1'").arg(q(name)),
+            [now](const Job& job) {
+                const CutStep* here = now();
+                return !here || here->pecks.size() < 2 ? QObject::tr("one go")
+                                                       : QObject::tr("%1 of %2")
+                                                             .arg(here->pecks.size())
+                                                             .arg(q(depth_figure(here->pecks.front(), job.unit)));
+            },
+            [index, name](Job& job, const QString& text) -> Result<QString> {
+                const QString typed = text.section(QObject::tr(" of "), -1).trimmed();
+                if (as_planned(typed)) {
+                    wish_of(job, index, name).peck.reset();
+                    return QObject::tr("as the program would");
+                }
+                if (typed == QObject::tr("one go")) {
+                    wish_of(job, index, name).peck = Length::mm(1e4);
+                    return QString();
+                }
+                return read_length(typed.toStdString(), job.unit).map([&](const ReadLength& read) {
+                    wish_of(job, index, name).peck = read.value;
+                    return QObject::tr("pecks of at most %1, evened").arg(q(both_units(read.value)));
+                });
+            });
+        sentence.words(QStringLiteral("."));
+    }
+}
+
+QString why_of(const CutStep& step) {
+    QStringList all;
+    for (const std::string& why : {step.why_cutter, step.why_depth, step.why_speed, step.why_feed, step.why_fluid})
+        if (!why.empty())
+            all << q(why);
+    return all.join(QStringLiteral("\n"));
+}
+
+} // namespace clockface::app

@@ -1,0 +1,449 @@
+// The pages of the shop that are about cutters, small things, and shops as a whole.
+#include "formats/shop_json.h"
+#include "formats/text_file.h"
+#include "look/words.h"
+#include "measure/figures.h"
+#include "measure/shop_number.h"
+#include "shop/drawer_picture.h"
+#include "shop/hole_words.h"
+#include "shop/shop_view.h"
+#include "shop/tables.h"
+#include "shop/threads.h"
+
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QToolButton>
+
+namespace clockface::app {
+
+namespace {
+
+constexpr int families = static_cast<int>(SetFamily::Counterbores) + 1;
+
+template <class T> T* at(std::vector<T>& all, std::size_t index) {
+    return index < all.size() ? &all[index] : nullptr;
+}
+
+QString tap_words(const TapSet& set) {
+    QStringList all;
+    if (set.taper)
+        all << QObject::tr("taper");
+    if (set.plug)
+        all << QObject::tr("plug");
+    if (set.bottoming)
+        all << QObject::tr("bottoming");
+    return all.isEmpty() ? QObject::tr("none") : all.join(QStringLiteral(", "));
+}
+
+Result<QString> read_taps(TapSet& set, const QString& text) {
+    TapSet next{set.thread};
+    for (const QString& part : text.split(QLatin1Char(','), Qt::SkipEmptyParts)) {
+        const QString word = part.trimmed().toLower();
+        if (word == QObject::tr("taper"))
+            next.taper = true;
+        else if (word == QObject::tr("plug"))
+            next.plug = true;
+        else if (word == QObject::tr("bottoming"))
+            next.bottoming = true;
+        else if (word != QObject::tr("none"))
+            return problem(
+                "", QObject::tr("'%1' is no kind of tap. Taper, plug and bottoming would do.").arg(word).toStdString());
+    }
+    set = next;
+    return QString();
+}
+
+CutterSet new_set(SetFamily family) {
+    const auto sizes = sizes_of(family);
+    return {family, sizes.front(), sizes.back(), {}, {}};
+}
+
+Cutter new_single(CutterKind kind, int number) {
+    Cutter made;
+    made.kind = kind;
+    made.name = "my " + in_words(kind) + " " + std::to_string(number);
+    made.diameter = Length::mm(8.0);
+    made.point = Angle::degrees(kind == CutterKind::Drill ? 118.0 : kind == CutterKind::CentreDrill ? 60.0 : 90.0);
+    if (kind == CutterKind::Reamer || kind == CutterKind::Counterbore || kind == CutterKind::Tap)
+        made.point = {};
+    if (kind == CutterKind::Tap) {
+        made.size = "M8";
+    } else if (kind == CutterKind::CentreDrill || kind == CutterKind::StepDrill || kind == CutterKind::Counterbore) {
+        made.tip = Length::mm(4.0);
+        made.tip_length = Length::mm(4.0);
+    }
+    made.flute = Length::mm(30.0);
+    made.overall = Length::mm(75.0);
+    return made;
+}
+
+} // namespace
+
+void ShopView::build_drawer(QVBoxLayout* box) {
+    add_heading(box, tr("What is in the drawer?"));
+    add_quiet(
+        box,
+        tr("Name your sets and the sizes that are missing from them. Everything the program suggests is taken from "
+           "here; what would do better but is not here is said."));
+    box->addWidget(new DrawerPicture(m_document));
+    const auto& sets = m_document.shop().drawer.sets;
+    for (std::size_t i = 0; i < sets.size(); ++i) {
+        const auto set = [i](Shop& shop) { return at(shop.drawer.sets, i); };
+        const auto part = [set](std::string CutterSet::*member) {
+            return [set, member](Shop& shop) { return set(shop) ? &(set(shop)->*member) : nullptr; };
+        };
+        const QString id = QString::number(i + 1);
+        auto* row = new QHBoxLayout;
+        auto* sentence_box = new QVBoxLayout;
+        row->addLayout(sentence_box, 1);
+        box->addLayout(row);
+        Sentence* s = add_sentence(sentence_box);
+        s->words(q(in_words(sets[i].family)) + tr(" from"));
+        m_blanks.text(*s, QStringLiteral("setFrom:") + id, tr("first size of the set"), part(&CutterSet::from));
+        s->words(tr("to"));
+        m_blanks.text(*s, QStringLiteral("setTo:") + id, tr("last size of the set"), part(&CutterSet::to));
+        s->words(tr("by"));
+        m_blanks.custom(
+            *s, QStringLiteral("setStep:") + id, tr("step of the set"),
+            [i](const Shop& shop) {
+                if (i >= shop.drawer.sets.size() || shop.drawer.sets[i].step <= Length{})
+                    return tr("every size");
+                return q(with_unit(shop.drawer.sets[i].step, Unit::Millimetre));
+            },
+            [set](Shop& shop, const QString& text) -> Result<QString> {
+                if (text.trimmed().isEmpty() || text.trimmed() == tr("every size")) {
+                    if (set(shop))
+                        set(shop)->step = {};
+                    return tr("every size that is sold");
+                }
+                return read_length(text.toStdString(), Unit::Millimetre).map([&](const ReadLength& read) {
+                    if (set(shop))
+                        set(shop)->step = read.value;
+                    return q(both_units(read.value));
+                });
+            });
+        s->words(tr(", without"));
+        m_blanks.words(*s, QStringLiteral("setWithout:") + id, tr("sizes missing from the set"),
+                       [set](Shop& shop) { return set(shop) ? &set(shop)->without : nullptr; });
+        s->words(QStringLiteral("."));
+        auto* link_box = new QVBoxLayout;
+        row->addLayout(link_box);
+        add_link(link_box, QStringLiteral("setGone:") + id, tr("this set is no longer here"), [this, i] {
+            change(tr("set taken out"), [i](Shop& shop) {
+                shop.drawer.sets.erase(shop.drawer.sets.begin() + static_cast<std::ptrdiff_t>(i));
+            });
+        });
+    }
+    Sentence* add = add_sentence(box);
+    add->words(tr("There is also"));
+    QStringList fillings{tr("a set of …")};
+    for (int i = 0; i < families; ++i)
+        fillings << q(in_words(static_cast<SetFamily>(i)));
+    m_blanks.choice(
+        *add, "addSet", tr("a further set"), fillings, [](const Shop&) { return 0; },
+        [](Shop& shop, int filling) {
+            if (filling > 0)
+                shop.drawer.sets.push_back(new_set(static_cast<SetFamily>(filling - 1)));
+        });
+    add->words(QStringLiteral("."));
+    add_quiet(box,
+              tr("Together %1.")
+                  .arg(q(counted(static_cast<std::int64_t>(cutters_in(m_document.shop().drawer).size()), "cutter"))));
+}
+
+void ShopView::build_singles(QVBoxLayout* box) {
+    add_heading(box, tr("Single cutters"));
+    add_quiet(
+        box,
+        tr("Cutters with figures of their own: measured, worn, short, of carbide. One that is called like a cutter of "
+           "a set stands in its place, so a worn or reground drill is entered here."));
+    const auto& singles = m_document.shop().drawer.singles;
+    for (std::size_t i = 0; i < singles.size(); ++i) {
+        const auto one = [i](Shop& shop) { return at(shop.drawer.singles, i); };
+        const auto length = [one](Length Cutter::*member) {
+            return [one, member](Shop& shop) { return one(shop) ? &(one(shop)->*member) : nullptr; };
+        };
+        const QString id = QString::number(i + 1);
+        const CutterKind kind = singles[i].kind;
+        Sentence* s = add_sentence(box);
+        s->words(tr("A %1 called").arg(q(in_words(kind))));
+        m_blanks.text(*s, QStringLiteral("singleName:") + id, tr("name of the cutter"),
+                      [one](Shop& shop) { return one(shop) ? &one(shop)->name : nullptr; });
+        if (kind == CutterKind::Tap) {
+            s->words(tr("for"));
+            m_blanks.text(*s, QStringLiteral("singleSize:") + id, tr("thread of the tap"),
+                          [one](Shop& shop) { return one(shop) ? &one(shop)->size : nullptr; });
+        }
+        s->words(QStringLiteral(","));
+        m_blanks.length(*s, QStringLiteral("singleDiameter:") + id, tr("diameter of the cutter"), Unit::Millimetre,
+                        length(&Cutter::diameter));
+        s->words(tr("wide,"));
+        m_blanks.optional_length(*s, QStringLiteral("singleMeasured:") + id, tr("diameter as measured"),
+                                 Unit::Millimetre, tr("not measured"),
+                                 [one](Shop& shop) { return one(shop) ? &one(shop)->measured : nullptr; });
+        s->words(QStringLiteral(";"));
+        if (kind == CutterKind::CentreDrill || kind == CutterKind::StepDrill || kind == CutterKind::Counterbore ||
+            kind == CutterKind::SpotDrill || kind == CutterKind::Countersink) {
+            s->words(kind == CutterKind::Counterbore ? tr("its pilot") : tr("its tip"));
+            m_blanks.length(*s, QStringLiteral("singleTip:") + id, tr("width of the tip or pilot"), Unit::Millimetre,
+                            length(&Cutter::tip));
+            s->words(tr("wide,"));
+        }
+        if (kind == CutterKind::CentreDrill || kind == CutterKind::StepDrill) {
+            m_blanks.length(*s, QStringLiteral("singleTipLength:") + id, tr("length of the tip, or of one step"),
+                            Unit::Millimetre, length(&Cutter::tip_length));
+            s->words(tr("long,"));
+        }
+        if (kind != CutterKind::Reamer && kind != CutterKind::Counterbore && kind != CutterKind::Tap) {
+            s->words(tr("point"));
+            m_blanks.angle(*s, QStringLiteral("singlePoint:") + id, tr("included angle of the point"),
+                           [one](Shop& shop) { return one(shop) ? &one(shop)->point : nullptr; });
+            s->words(QStringLiteral(","));
+        }
+        s->words(tr("cuts"));
+        m_blanks.length(*s, QStringLiteral("singleFlute:") + id, tr("how deep it cuts"), Unit::Millimetre,
+                        length(&Cutter::flute));
+        s->words(tr("deep,"));
+        m_blanks.length(*s, QStringLiteral("singleOverall:") + id, tr("its whole length"), Unit::Millimetre,
+                        length(&Cutter::overall));
+        s->words(tr("long; it is"));
+        m_blanks.flag(*s, QStringLiteral("singleWorn:") + id, tr("sharpness"), tr("sharp"), tr("worn"),
+                      [one](Shop& shop) { return one(shop) ? &one(shop)->worn : nullptr; });
+        s->words(tr("and of"));
+        m_blanks.choice(
+            *s, QStringLiteral("singleMetal:") + id, tr("what it is made of"),
+            {tr("high speed steel"), tr("cobalt steel"), tr("carbide")},
+            [i](const Shop& shop) {
+                return i < shop.drawer.singles.size() ? static_cast<int>(shop.drawer.singles[i].metal) : 0;
+            },
+            [i](Shop& shop, int filling) { shop.drawer.singles[i].metal = static_cast<CutterMetal>(filling); });
+        s->words(QStringLiteral("."));
+        add_link(box, QStringLiteral("singleGone:") + id, tr("take it out of the drawer"), [this, i] {
+            change(tr("cutter taken out"), [i](Shop& shop) {
+                shop.drawer.singles.erase(shop.drawer.singles.begin() + static_cast<std::ptrdiff_t>(i));
+            });
+        });
+    }
+    Sentence* add = add_sentence(box);
+    add->words(tr("There is also"));
+    QStringList fillings{tr("a single …")};
+    for (int i = 0; i <= static_cast<int>(CutterKind::Tap); ++i)
+        fillings << q(in_words(static_cast<CutterKind>(i)));
+    m_blanks.choice(
+        *add, "addSingle", tr("a further cutter"), fillings, [](const Shop&) { return 0; },
+        [](Shop& shop, int filling) {
+            if (filling > 0)
+                shop.drawer.singles.push_back(
+                    new_single(static_cast<CutterKind>(filling - 1), static_cast<int>(shop.drawer.singles.size()) + 1));
+        });
+    add->words(QStringLiteral("."));
+}
+
+void ShopView::build_taps(QVBoxLayout* box) {
+    add_heading(box, tr("Taps"));
+    add_quiet(
+        box,
+        tr("A taper tap has about eight threads of lead and starts straight, a plug tap four, a bottoming tap one and "
+           "a half."));
+    const auto& taps = m_document.shop().drawer.taps;
+    for (std::size_t i = 0; i < taps.size(); ++i) {
+        const QString id = QString::number(i + 1);
+        Sentence* s = add_sentence(box);
+        s->words(q(taps[i].thread) + QStringLiteral(":"));
+        m_blanks.custom(
+            *s, QStringLiteral("taps:") + id, tr("taps for %1").arg(q(taps[i].thread)),
+            [i](const Shop& shop) { return i < shop.drawer.taps.size() ? tap_words(shop.drawer.taps[i]) : QString(); },
+            [i](Shop& shop, const QString& text) -> Result<QString> {
+                TapSet* set = at(shop.drawer.taps, i);
+                return set ? read_taps(*set, text) : Result<QString>(QString());
+            });
+        s->words(QStringLiteral("."));
+    }
+    Sentence* add = add_sentence(box);
+    add->words(tr("And taps for"));
+    m_blanks.custom(
+        *add, "addTap", tr("a further thread"), [](const Shop&) { return tr("another thread"); },
+        [](Shop& shop, const QString& text) -> Result<QString> {
+            if (text.trimmed().isEmpty() || text == tr("another thread"))
+                return QString();
+            const auto thread = find_thread(text.toStdString());
+            if (!thread)
+                return problem("", tr("There is no thread named '%1'. One such as M6, 1/4-20 or 2BA would do.")
+                                       .arg(text)
+                                       .toStdString());
+            for (const TapSet& set : shop.drawer.taps)
+                if (set.thread == thread->name)
+                    return problem("", tr("%1 is there already.").arg(q(thread->name)).toStdString());
+            shop.drawer.taps.push_back({thread->name, true, true, false});
+            return q(thread->name);
+        });
+    add->words(QStringLiteral("."));
+    add_heading(box, tr("Cutting fluids"));
+    Sentence* fluids = add_sentence(box);
+    fluids->words(tr("On hand are"));
+    m_blanks.words(*fluids, "fluids", tr("cutting fluids on hand"), [](Shop& shop) { return &shop.drawer.fluids; });
+    fluids->words(QStringLiteral("."));
+    QStringList known;
+    for (const Metal& metal : all_metals())
+        if (metal.fluid != "dry" && !known.contains(q(metal.fluid)))
+            known << q(metal.fluid);
+    add_quiet(box, tr("The table of metals asks for %1.").arg(known.join(QStringLiteral(", "))));
+}
+
+void ShopView::build_cutting(QVBoxLayout* box) {
+    add_heading(box, tr("How we cut"));
+    Sentence* s = add_sentence(box);
+    s->words(tr("A hole is started"));
+    m_blanks.choice(
+        *s, "startWay", tr("how a hole is started"),
+        {tr("with a centre drill, half way up its cone"), tr("with a spotting drill that leaves the chamfer too"),
+         tr("straight with the drill")},
+        [](const Shop& shop) { return static_cast<int>(shop.customs.start); },
+        [](Shop& shop, int filling) { shop.customs.start = static_cast<StartWay>(filling); });
+    s->words(tr(", and drilled"));
+    m_blanks.flag(*s, "smallSteps", tr("how a hole is opened up"), tr("straight up to what the machine drives"),
+                  tr("in small steps"), [](Shop& shop) { return &shop.customs.small_steps; });
+    s->words(tr(". Threads get"));
+    m_blanks.custom(
+        *s, "threadPercent", tr("percent of thread"),
+        [](const Shop& shop) {
+            return shop.customs.thread_percent > 0.0 ? q(decimal(shop.customs.thread_percent, 0))
+                                                     : tr("what suits the metal");
+        },
+        [](Shop& shop, const QString& text) -> Result<QString> {
+            if (text.trimmed().isEmpty() || text == tr("what suits the metal")) {
+                shop.customs.thread_percent = 0.0;
+                return tr("75 in most metals, 60 to 65 in tough ones");
+            }
+            return read_number(text.toStdString()).map([&](double read) {
+                shop.customs.thread_percent = read;
+                return QString();
+            });
+        });
+    s->words(tr("percent of thread, with"));
+    m_blanks.number(*s, "chipRoom", tr("room for chips, in pitches"), 1,
+                    [](Shop& shop) { return &shop.customs.chip_room; });
+    s->words(tr("pitches for chips below the tap. A drill goes"));
+    m_blanks.length(*s, "beyond", tr("how far beyond the far face"), Unit::Millimetre,
+                    [](Shop& shop) { return &shop.customs.beyond; });
+    s->words(tr("beyond the far face. A chamfer is"));
+    m_blanks.length(*s, "chamfer", tr("how much wider the mouth is made"), Unit::Millimetre,
+                    [](Shop& shop) { return &shop.customs.chamfer; });
+    s->words(tr("wider than the hole. Feeds are"));
+    m_blanks.number(*s, "briskness", tr("percent of the table's advance"), 0,
+                    [](Shop& shop) { return &shop.customs.briskness; });
+    s->words(tr("percent of the table: 50 is gentle, 100 is production."));
+    add_heading(box, tr("Surface speeds"));
+    add_quiet(
+        box,
+        tr("Metres a minute for high speed steel. Published tables for one metal differ several times over; your own "
+           "figure goes before them. Empty takes it away again."));
+    for (const Metal& metal : all_metals()) {
+        Sentence* line = add_sentence(box);
+        const std::string name = metal.name;
+        line->words(q(metal.name) + QStringLiteral(":"));
+        m_blanks.custom(
+            *line, QStringLiteral("speed:") + q(metal.name), tr("surface speed in %1").arg(q(metal.name)),
+            [name, usual = metal.usual](const Shop& shop) {
+                const auto own = shop.customs.speeds.find(name);
+                return own == shop.customs.speeds.end() ? tr("%1 by the table").arg(usual)
+                                                        : q(decimal(own->second, 1, Sign::WhenNegative, Tail::Trim));
+            },
+            [name](Shop& shop, const QString& text) -> Result<QString> {
+                if (text.trimmed().isEmpty() || text.contains(tr("by the table"))) {
+                    shop.customs.speeds.erase(name);
+                    return tr("as the table has it");
+                }
+                return read_number(text.toStdString()).map([&](double read) {
+                    shop.customs.speeds[name] = read;
+                    return QString();
+                });
+            });
+        line->words(tr("(tables: %1 to %2; %3 chips; %4)")
+                        .arg(metal.slow)
+                        .arg(metal.fast)
+                        .arg(metal.long_chips ? tr("long") : tr("short"), q(metal.fluid)));
+    }
+}
+
+void ShopView::build_kit(QVBoxLayout* box) {
+    add_heading(box, tr("Pins, packing, instruments"));
+    const auto lengths = [&](const QString& id, const QString& before, const QString& what,
+                             std::vector<Length> RoundKit::*member) {
+        Sentence* s = add_sentence(box);
+        s->words(before);
+        m_blanks.lengths(*s, id, what, Unit::Millimetre, [member](Shop& shop) { return &(shop.kit.*member); });
+        s->words(QStringLiteral("."));
+    };
+    lengths(QStringLiteral("rods"), tr("Rods, pins and gauge pins of"), tr("rods and pins"), &RoundKit::rods);
+    lengths(QStringLiteral("packing"), tr("Spacers and packing of"), tr("spacers and packing"), &RoundKit::packing);
+    lengths(QStringLiteral("veeBlocks"), tr("Vee blocks, as wide as"), tr("vee blocks"), &RoundKit::vee_blocks);
+    lengths(QStringLiteral("bushings"), tr("Bushings bored"), tr("bushings"), &RoundKit::bushings);
+    Sentence* s = add_sentence(box);
+    const auto length = [&](const QString& before, const QString& id, const QString& what, Length RoundKit::*member) {
+        s->words(before);
+        m_blanks.length(*s, id, what, Unit::Millimetre, [member](Shop& shop) { return &(shop.kit.*member); });
+    };
+    length(tr("The edge finder's tip is"), QStringLiteral("finder"), tr("edge finder's tip"), &RoundKit::finder);
+    length(tr(", it finds an edge again within"), QStringLiteral("finderRepeats"), tr("how well it repeats"),
+           &RoundKit::finder_repeats);
+    length(tr("; the caliper is read to"), QStringLiteral("caliperStep"), tr("step of the caliper"),
+           &RoundKit::caliper_step);
+    length(tr(", the height gauge to"), QStringLiteral("heightStep"), tr("step of the height gauge"),
+           &RoundKit::height_step);
+    length(tr(", packing that comes within"), QStringLiteral("packingWithin"), tr("packing near enough"),
+           &RoundKit::packing_within);
+    s->words(tr("is near enough."));
+}
+
+void ShopView::build_shops(QVBoxLayout* box) {
+    add_heading(box, tr("Which shop?"));
+    Sentence* s = add_sentence(box);
+    s->words(tr("This shop is called"));
+    m_blanks.text(*s, "shopName", tr("name of the shop"), [](Shop& shop) { return &shop.name; });
+    s->words(tr(". A hole keeps"));
+    m_blanks.number(*s, "edgeFactor", tr("least distance from an edge, in diameters"), 2,
+                    [](Shop& shop) { return &shop.edge_distance_factor; });
+    s->words(tr("of its diameters from any edge, or it is said."));
+    add_quiet(box,
+              m_document.shop_path().isEmpty()
+                  ? tr("It is the made-up shop the program comes with; the first change keeps it as a file of its own.")
+                  : tr("It is kept in %1.").arg(m_document.shop_path()));
+    const QStringList files = m_store.files();
+    for (int i = 0; i < files.size(); ++i)
+        if (files[i] != m_document.shop_path()) {
+            const Result<Shop> other = load_shop(files[i].toStdString());
+            const QString name = other ? q(other->name) : QFileInfo(files[i]).fileName();
+            add_link(box, QStringLiteral("useShop:%1").arg(i + 1),
+                     tr("go over to %1").arg(name.isEmpty() ? files[i] : name),
+                     [this, path = files[i]] { open_shop(path); });
+        }
+    add_link(box, QStringLiteral("copyShop"), tr("begin another shop as a copy of this one"), [this] {
+        Shop next = m_document.shop();
+        next.name += " 2";
+        const auto kept = m_document.edit_shop(tr("another shop"), next, m_store.free_path(next.name));
+        tell(kept ? QString() : q(kept.error().text()));
+    });
+    add_link(box, QStringLiteral("importShop"), tr("take a shop from a file…"), [this] {
+        const QString path = m_seams.file_to_open(this, tr("A shop"), tr("Shops (*.json)"));
+        if (path.isEmpty())
+            return;
+        const Result<Shop> shop = load_shop(path.toStdString());
+        if (!shop)
+            return tell(tr("%1 The shop in use was left as it is.").arg(q(shop.error().text())));
+        const auto kept = m_document.edit_shop(tr("shop from a file"), *shop, m_store.free_path(shop->name));
+        tell(kept ? QString() : q(kept.error().text()));
+    });
+    add_link(box, QStringLiteral("exportShop"), tr("save this shop to a file…"), [this] {
+        const QString path =
+            m_seams.file_to_save(this, tr("Save the shop"), QStringLiteral("shop.json"), tr("Shops (*.json)"));
+        if (path.isEmpty())
+            return;
+        const auto written = write_file_atomically(path.toStdString(), shop_to_json(m_document.shop()));
+        tell(written ? tr("The shop is in %1.").arg(path) : q(written.error().text()));
+    });
+}
+
+} // namespace clockface::app

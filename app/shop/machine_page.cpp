@@ -1,0 +1,255 @@
+// One machine: its screws and dials, its spindle, and the guided test for its backlash.
+#include "look/words.h"
+#include "measure/figures.h"
+#include "measure/read_angle.h"
+#include "measure/shop_number.h"
+#include "shop/backlash_box.h"
+#include "shop/shop_view.h"
+
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+#include <algorithm>
+
+namespace clockface::app {
+
+namespace {
+
+// "95, 160, 265" or "60 to 4200".
+QString speeds_in_words(const Spindle& spindle) {
+    const auto figure = [](double value) { return q(decimal(value, 1, Sign::WhenNegative, Tail::Trim)); };
+    if (spindle.steps.empty())
+        return QObject::tr("%1 to %2").arg(figure(spindle.slowest), figure(spindle.fastest));
+    QStringList all;
+    for (const double step : spindle.steps)
+        all << figure(step);
+    return all.join(QStringLiteral(", "));
+}
+
+Result<QString> read_speeds(Spindle& spindle, const QString& text) {
+    const QStringList range = text.split(QObject::tr("to"), Qt::SkipEmptyParts);
+    const bool by_range = range.size() == 2 && !text.contains(QLatin1Char(','));
+    std::vector<double> read;
+    for (const QString& part : by_range ? range : text.split(QLatin1Char(','), Qt::SkipEmptyParts)) {
+        const auto figure = read_number(part.trimmed().toStdString());
+        if (!figure)
+            return tl::unexpected(figure.error());
+        read.push_back(*figure);
+    }
+    if (read.empty())
+        return problem(
+            "", QObject::tr("Speeds such as 95, 160, 265, or a range such as 60 to 4200, would do.").toStdString());
+    std::sort(read.begin(), read.end());
+    spindle.steps = by_range ? std::vector<double>{} : read;
+    if (by_range) {
+        spindle.slowest = read.front();
+        spindle.fastest = read.back();
+    }
+    return by_range ? QObject::tr("any speed between") : QObject::tr("%1 steps").arg(read.size());
+}
+
+Machine* machine_at(Shop& shop, std::size_t index) {
+    return index < shop.machines.size() ? &shop.machines[index] : nullptr;
+}
+
+template <class Kind> std::function<Kind*(Shop&)> kind_at(std::size_t index) {
+    return [index](Shop& shop) {
+        Machine* machine = machine_at(shop, index);
+        return machine ? std::get_if<Kind>(&machine->kind) : nullptr;
+    };
+}
+
+} // namespace
+
+void ShopView::screw_sentence(QVBoxLayout* box, const QString& id, const QString& axis, Unit unit,
+                              const ShopBlanks::Reach<Screw>& reach) {
+    const auto part = [reach](auto member) {
+        return [reach, member](Shop& shop) { return reach(shop) ? &(reach(shop)->*member) : nullptr; };
+    };
+    Sentence* s = add_sentence(box);
+    s->words(tr("%1: one turn of the handle moves it").arg(axis));
+    m_blanks.length(*s, id + QStringLiteral("Lead"), tr("lead of the %1 screw").arg(axis), unit, part(&Screw::lead));
+    s->words(tr(", its dial has"));
+    m_blanks.count(*s, id + QStringLiteral("Lines"), tr("lines on the %1 dial").arg(axis), 2, 100000,
+                   part(&Screw::graduations));
+    s->words(tr("lines, in"));
+    m_blanks.choice(
+        *s, id + QStringLiteral("Unit"), tr("unit of the %1 dial").arg(axis), {tr("millimetres"), tr("inches")},
+        [reach](const Shop& shop) {
+            Shop copy = shop;
+            return reach(copy) ? static_cast<int>(reach(copy)->unit) : 0;
+        },
+        [reach](Shop& shop, int filling) { reach(shop)->unit = static_cast<Unit>(filling); });
+    s->words(tr("; turning it"));
+    m_blanks.choice(
+        *s, id + QStringLiteral("Plus"), tr("turn of the %1 handle towards plus").arg(axis),
+        {tr("clockwise"), tr("counter-clockwise")},
+        [reach](const Shop& shop) {
+            Shop copy = shop;
+            return reach(copy) ? static_cast<int>(reach(copy)->plus) : 0;
+        },
+        [reach](Shop& shop, int filling) { reach(shop)->plus = static_cast<Turn>(filling); });
+    s->words(tr("goes towards plus, and holes are come to going"));
+    m_blanks.choice(
+        *s, id + QStringLiteral("Finish"), tr("how holes are come to along %1").arg(axis), {tr("plus"), tr("minus")},
+        [reach](const Shop& shop) {
+            Shop copy = shop;
+            return reach(copy) ? static_cast<int>(reach(copy)->finish) : 0;
+        },
+        [reach](Shop& shop, int filling) { reach(shop)->finish = static_cast<Towards>(filling); });
+    s->words(tr(". Its backlash is"));
+    m_blanks.length(*s, id + QStringLiteral("Backlash"), tr("backlash of the %1 screw").arg(axis), unit,
+                    part(&Screw::backlash));
+    s->words(QStringLiteral("."));
+    Shop copy = m_document.shop();
+    const Screw* screw = reach(copy);
+    if (!screw)
+        return;
+    auto* test = new BacklashBox(axis, *screw, [this, reach, axis](Length found) {
+        change(tr("backlash of %1 as found").arg(axis), [&](Shop& shop) {
+            if (Screw* at = reach(shop))
+                at->backlash = found;
+        });
+    });
+    test->hide();
+    add_link(box, QStringLiteral("findBacklash:") + axis, tr("find the backlash of %1 with an indicator").arg(axis),
+             [test] { test->setVisible(!test->isVisible()); });
+    box->addWidget(test);
+}
+
+void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
+    const Machine& machine = m_document.shop().machines[index];
+    add_heading(box, q(machine.name));
+    Sentence* s = add_sentence(box);
+    s->words(tr("It is called"));
+    m_blanks.custom(
+        *s, "machineName", tr("name of the machine"),
+        [index](const Shop& shop) { return index < shop.machines.size() ? q(shop.machines[index].name) : QString(); },
+        [index](Shop& shop, const QString& text) -> Result<QString> {
+            if (Machine* at = machine_at(shop, index))
+                at->name = text.simplified().toStdString();
+            return QString();
+        });
+    s->words(tr("and is worked by %1:").arg(q(kind_in_words(machine.kind))));
+    m_blanks.text(*s, "machineRemark", tr("remark on the machine"),
+                  [index](Shop& shop) { return machine_at(shop, index) ? &machine_at(shop, index)->remark : nullptr; });
+    if (const auto* wheels = std::get_if<Handwheels>(&machine.kind)) {
+        const auto at = kind_at<Handwheels>(index);
+        screw_sentence(box, QStringLiteral("x"), QStringLiteral("X"), wheels->x.unit,
+                       [at](Shop& shop) { return at(shop) ? &at(shop)->x : nullptr; });
+        screw_sentence(box, QStringLiteral("y"), QStringLiteral("Y"), wheels->y.unit,
+                       [at](Shop& shop) { return at(shop) ? &at(shop)->y : nullptr; });
+    } else if (const auto* readout = std::get_if<Readout>(&machine.kind)) {
+        const auto at = kind_at<Readout>(index);
+        Sentence* line = add_sentence(box);
+        line->words(tr("It shows steps of"));
+        m_blanks.length(*line, "resolution", tr("resolution"), readout->unit,
+                        [at](Shop& shop) { return at(shop) ? &at(shop)->resolution : nullptr; });
+        line->words(tr(", angles to"));
+        m_blanks.angle(*line, "angleResolution", tr("step of angles"),
+                       [at](Shop& shop) { return at(shop) ? &at(shop)->angle_resolution : nullptr; });
+        line->words(tr("; its circle routine has 0° at a bearing of"));
+        m_blanks.angle(*line, "routineZero",
+                       tr("zero direction of the circle routine, counter-clockwise from the right"),
+                       [at](Shop& shop) { return at(shop) ? &at(shop)->circle_convention.zero : nullptr; });
+        line->words(tr("counter-clockwise from the right and counts"));
+        m_blanks.choice(
+            *line, "routineSense", tr("sense of the circle routine"), {tr("counter-clockwise"), tr("clockwise")},
+            [at](const Shop& shop) {
+                Shop copy = shop;
+                return at(copy) ? static_cast<int>(at(copy)->circle_convention.sense) : 0;
+            },
+            [at](Shop& shop, int filling) { at(shop)->circle_convention.sense = static_cast<Sense>(filling); });
+        line->words(QStringLiteral("."));
+    } else if (const auto* table = std::get_if<RotaryTable>(&machine.kind)) {
+        const auto at = kind_at<RotaryTable>(index);
+        Sentence* line = add_sentence(box);
+        line->words(tr("One turn of the table takes"));
+        m_blanks.count(*line, "ratio", tr("turns of the handle"), 1, 1000,
+                       [at](Shop& shop) { return at(shop) ? &at(shop)->ratio : nullptr; });
+        line->words(tr("of the handle, whose dial has"));
+        m_blanks.count(*line, "handleSteps", tr("steps of the handle dial, vernier included"), 2, 100000,
+                       [at](Shop& shop) { return at(shop) ? &at(shop)->graduations : nullptr; });
+        line->words(tr("steps with its vernier; its backlash is"));
+        m_blanks.angle(*line, "tableBacklash", tr("backlash of the table"),
+                       [at](Shop& shop) { return at(shop) ? &at(shop)->backlash : nullptr; });
+        line->words(tr(", and its figures rise as it turns"));
+        m_blanks.choice(
+            *line, "rising", tr("which way the table's figures rise"), {tr("counter-clockwise"), tr("clockwise")},
+            [at](const Shop& shop) {
+                Shop copy = shop;
+                return at(copy) ? static_cast<int>(at(copy)->rising) : 0;
+            },
+            [at](Shop& shop, int filling) { at(shop)->rising = static_cast<Sense>(filling); });
+        line->words(QStringLiteral("."));
+        screw_sentence(box, QStringLiteral("slide"), tr("slide"), table->slide.unit,
+                       [at](Shop& shop) { return at(shop) ? &at(shop)->slide : nullptr; });
+    } else if (const auto* bench = std::get_if<LayoutBench>(&machine.kind)) {
+        const auto at = kind_at<LayoutBench>(index);
+        Sentence* line = add_sentence(box);
+        line->words(tr("The height gauge is set to"));
+        m_blanks.length(*line, "gaugeStep", tr("step of the height gauge"), bench->unit,
+                        [at](Shop& shop) { return at(shop) ? &at(shop)->gauge_step : nullptr; });
+        line->words(tr(", dividers to"));
+        m_blanks.length(*line, "dividerStep", tr("step of the dividers"), bench->unit,
+                        [at](Shop& shop) { return at(shop) ? &at(shop)->divider_step : nullptr; });
+        line->words(tr(", marks are compared to"));
+        m_blanks.length(*line, "measuredTo", tr("what a caliper over marks is trusted to"), bench->unit,
+                        [at](Shop& shop) { return at(shop) ? &at(shop)->measured_to : nullptr; });
+        line->words(QStringLiteral("."));
+    }
+    spindle_sentences(box, index);
+    add_link(box, QStringLiteral("copyMachine"), tr("a further machine like this one"), [this, index] {
+        change(tr("a further machine"), [index](Shop& shop) {
+            Machine next = shop.machines[index];
+            next.name += " 2";
+            shop.machines.push_back(next);
+        });
+    });
+    if (m_document.shop().machines.size() > 1)
+        add_link(box, QStringLiteral("machineGone"), tr("this machine is no longer here"), [this, index] {
+            change(tr("machine taken away"), [index](Shop& shop) {
+                shop.machines.erase(shop.machines.begin() + static_cast<std::ptrdiff_t>(index));
+            });
+        });
+}
+
+void ShopView::spindle_sentences(QVBoxLayout* box, std::size_t index) {
+    const auto machine = [index](Shop& shop) { return machine_at(shop, index); };
+    const auto spindle = [machine](auto member) {
+        return [machine, member](Shop& shop) { return machine(shop) ? &(machine(shop)->spindle.*member) : nullptr; };
+    };
+    const Unit unit = m_document.shop().machines[index].spindle.scale;
+    Sentence* s = add_sentence(box);
+    s->words(tr("The spindle turns"));
+    m_blanks.custom(
+        *s, "speeds", tr("speeds of the spindle"),
+        [index](const Shop& shop) {
+            return index < shop.machines.size() ? speeds_in_words(shop.machines[index].spindle) : QString();
+        },
+        [machine](Shop& shop, const QString& text) -> Result<QString> {
+            return machine(shop) ? read_speeds(machine(shop)->spindle, text) : Result<QString>(QString());
+        });
+    s->words(tr("times a minute. It drives"));
+    m_blanks.length(*s, "oneGo", tr("largest drill in mild steel without a pilot"), unit, spindle(&Spindle::one_go));
+    s->words(tr("through mild steel in one go. There are"));
+    m_blanks.length(*s, "room", tr("room under the chuck"), unit, spindle(&Spindle::room));
+    s->words(tr("under the chuck, its stroke is"));
+    m_blanks.length(*s, "stroke", tr("stroke of the quill"), unit, spindle(&Spindle::stroke));
+    s->words(tr(", and changing the height"));
+    m_blanks.flag(*s, "keepsPlace", tr("whether changing the height keeps the place"),
+                  tr("loses the place (round column)"), tr("keeps the place"), spindle(&Spindle::keeps_place));
+    s->words(tr(". Depth is read on a scale with lines of"));
+    m_blanks.length(*s, "scaleStep", tr("line of the depth scale"), unit, spindle(&Spindle::scale_step));
+    s->words(tr(". Changing a cutter takes"));
+    m_blanks.number(*s, "changeMinutes", tr("minutes to change a cutter"), 1, spindle(&Spindle::change_minutes));
+    s->words(tr("minutes; an hour is reckoned at"));
+    m_blanks.number(*s, "hour", tr("what an hour is reckoned at"), 2,
+                    [machine](Shop& shop) { return machine(shop) ? &machine(shop)->hour : nullptr; });
+    s->words(tr("; tightening a slide's lock moves it"));
+    m_blanks.length(*s, "lockJump", tr("jump when a lock is tightened"), unit,
+                    [machine](Shop& shop) { return machine(shop) ? &machine(shop)->lock_jump : nullptr; });
+    s->words(QStringLiteral("."));
+}
+
+} // namespace clockface::app

@@ -1,0 +1,47 @@
+// Live blanks over the shop, as JobBlanks are over the job.
+#pragma once
+
+#include "document/shop_store.h"
+#include "widgets/sentence.h"
+
+namespace clockface::app {
+
+class ShopBlanks {
+public:
+    ShopBlanks(Document& document, ShopStore& store)
+        : m_document(document)
+        , m_store(store) {}
+
+    /// Finds a value in a shop; nullptr when it is no longer there (a set that was taken away).
+    template <class T> using Reach = std::function<T*(Shop&)>;
+
+    void custom(Sentence& sentence, const QString& name, const QString& what, std::function<QString(const Shop&)> show,
+                std::function<Result<QString>(Shop&, const QString&)> read) const;
+    void length(Sentence& sentence, const QString& name, const QString& what, Unit unit, Reach<Length> reach) const;
+    /// A length that may be missing; `none` stands for that.
+    void optional_length(Sentence& sentence, const QString& name, const QString& what, Unit unit, const QString& none,
+                         Reach<std::optional<Length>> reach) const;
+    void lengths(Sentence& sentence, const QString& name, const QString& what, Unit unit,
+                 Reach<std::vector<Length>> reach) const;
+    void number(Sentence& sentence, const QString& name, const QString& what, int decimals, Reach<double> reach) const;
+    void count(Sentence& sentence, const QString& name, const QString& what, int least, int most,
+               Reach<int> reach) const;
+    void angle(Sentence& sentence, const QString& name, const QString& what, Reach<Angle> reach) const;
+    void text(Sentence& sentence, const QString& name, const QString& what, Reach<std::string> reach) const;
+    /// Several words with commas between them; "none" for nothing.
+    void words(Sentence& sentence, const QString& name, const QString& what,
+               Reach<std::vector<std::string>> reach) const;
+    void choice(Sentence& sentence, const QString& name, const QString& what, const QStringList& fillings,
+                std::function<int(const Shop&)> now, std::function<void(Shop&, int)> choose) const;
+    void flag(Sentence& sentence, const QString& name, const QString& what, const QString& no, const QString& yes,
+              Reach<bool> reach) const;
+
+    /// Makes the change as one undo step; a sentence why not, or empty.
+    QString edit(const QString& step, const std::function<void(Shop&)>& change) const;
+
+private:
+    Document& m_document;
+    ShopStore& m_store;
+};
+
+} // namespace clockface::app

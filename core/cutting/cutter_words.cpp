@@ -1,0 +1,40 @@
+#include "cutting/cutter_words.h"
+
+#include "measure/small_letters.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+std::string plain(std::string_view text) {
+    std::string out;
+    for (const char c : small_letters(text))
+        if (c != ' ' || (!out.empty() && out.back() != ' '))
+            out += c;
+    while (!out.empty() && out.back() == ' ')
+        out.pop_back();
+    return out;
+}
+
+} // namespace
+
+Result<Cutter> read_cutter(std::string_view text, CutterKind kind, const std::vector<Cutter>& owned) {
+    const std::string wanted = plain(text.substr(0, 200));
+    const std::string with_mm = wanted.ends_with("mm") ? plain(wanted.substr(0, wanted.size() - 2)) : wanted;
+    for (const bool by_name : {true, false})
+        for (const std::vector<Cutter>* all : {&owned, &cutters_sold()})
+            for (const Cutter& each : *all)
+                if (by_name ? plain(each.name) == wanted
+                            : each.kind == kind && !each.size.empty() && plain(each.size) == with_mm)
+                    return each;
+    const auto example =
+        std::find_if(owned.begin(), owned.end(), [&](const Cutter& each) { return each.kind == kind; });
+    return problem("", fmt::format("There is no {} called '{}'. A size that is sold would do{}.", in_words(kind),
+                                   text.substr(0, 40),
+                                   example == owned.end() ? "" : fmt::format(", such as {}", example->name)));
+}
+
+} // namespace clockface
