@@ -1,5 +1,6 @@
 #include "report/sheet.h"
 
+#include "formats/cutter_report.h"
 #include "formats/text_file.h"
 #include "layout/bar.h"
 #include "layout/on_bar.h"
@@ -41,6 +42,38 @@ QString holes_table(const Job& job, const Plan& plan) {
                 cell(hole.spec.depth ? with_unit(*hole.spec.depth, job.unit) : "through") + QStringLiteral("</tr>");
     }
     return html + QStringLiteral("</table>");
+}
+
+// What to fetch, then what makes each kind of hole.
+QString cutters_table(const Job& job, const Plan& plan) {
+    if (plan.cutters.lines.empty())
+        return {};
+    QString html =
+        QStringLiteral("<h3>Cutters to fetch</h3><table width='100%' cellpadding='2' cellspacing='0' border='1'>"
+                       "<tr><th>there</th><th>cutter</th><th>holes</th><th>turns a minute</th></tr>");
+    for (const FetchLine& line : plan.cutters.lines)
+        html += QStringLiteral("<tr><td align='center'>☐</td>") +
+                cell(line.cutter.name + (line.owned ? "" : " (not in the drawer)")) +
+                cell(std::to_string(line.holes), true) +
+                cell(line.by_hand ? "by hand"
+                     : line.rpm   ? decimal(*line.rpm, 0)
+                                  : "none slow enough",
+                     true) +
+                QStringLiteral("</tr>");
+    html += QStringLiteral("</table>");
+    for (std::size_t i = 0; i < plan.chains.size(); ++i) {
+        const Chain& chain = plan.chains[i];
+        html += QStringLiteral("<p><b>%1: %2</b>")
+                    .arg(text(holes_of_chain(plan, static_cast<int>(i))), text(size_in_words(chain.spec, job.unit)));
+        for (const CutStep& step : chain.steps)
+            if (!step.skipped)
+                html += QStringLiteral("<br>%1: %2").arg(text(step.name), text(step_in_words(step, job.unit)));
+        for (const std::string& depth : depths_in_words(depth_stack(chain, {}, job.unit), job.unit))
+            html += QStringLiteral("<br><i>%1</i>").arg(text(depth));
+        html += QStringLiteral("</p>");
+    }
+    return html + QStringLiteral(
+                      "<p>Zero of every depth is touched off on the bare face with that cutter, never in a spot.</p>");
 }
 
 QString moves_table(const Job& job, const Plan& plan) {
@@ -89,7 +122,7 @@ QString sheet_html(const Job& job, const Plan& plan) {
     for (const Finding& finding : plan.findings)
         html += QStringLiteral("<p><b>%1:</b> %2 %3</p>")
                     .arg(text(in_words(finding.grade)), text(finding.sentence), text(finding.remedy));
-    html += cuts_table(job) + holes_table(job, plan) + moves_table(job, plan);
+    html += cuts_table(job) + holes_table(job, plan) + cutters_table(job, plan) + moves_table(job, plan);
     html += QStringLiteral("<p>Clamp the work against being spun by the drill, chuck key out, eyes covered, no gloves "
                            "or loose sleeves at the "
                            "spindle, chips with a brush. The machine maker's manual, the shop's rules, local codes and "

@@ -7,6 +7,7 @@
 #include "look/words.h"
 #include "measure/figures.h"
 
+#include <QApplication>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPainter>
@@ -112,7 +113,8 @@ QString CuttersSlip::structure() const {
         return all;
     const Chain& now = plan.chains[static_cast<std::size_t>(chain())];
     all += QString::number(static_cast<int>(now.spec.purpose)) + QString::number(now.spec.recess.has_value()) +
-           QString::number(now.spec.depth.has_value()) + QString::number(now.spec.wishes.locked);
+           QString::number(now.spec.depth.has_value()) + QString::number(now.spec.wishes.locked) +
+           QString::number(now.spec.wishes == CuttingWishes{}) + QString::number(now.spec.wishes.added.size());
     for (const CutStep& step : now.steps) {
         all += QStringLiteral("|") + q(step.name) + QString::number(step.by_hand) + QString::number(step.skipped) +
                QString::number(static_cast<int>(step.cutter.kind));
@@ -125,9 +127,15 @@ QString CuttersSlip::structure() const {
 }
 
 void CuttersSlip::refresh() {
-    if (const QString now = structure(); now != m_built) {
+    // While a figure is typed the plan tries it at every key; the blank it is typed into must stay until it is settled.
+    const bool trying = &document().job() != &document().settled();
+    if (const QString now = structure(); now != m_built && !trying) {
         m_built = now;
+        const QWidget* at_work = QApplication::focusWidget();
+        const QString name = at_work && m_holder && m_holder->isAncestorOf(at_work) ? at_work->objectName() : QString();
         build();
+        if (auto* again = name.isEmpty() ? nullptr : m_holder->findChild<QWidget*>(name))
+            again->setFocus();
     }
     for (Sentence* each : std::as_const(m_sentences))
         each->refresh();
@@ -324,8 +332,11 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
     skip->setAccessibleName(step.skipped ? tr("take the step '%1' in again").arg(q(name))
                                          : tr("leave the step '%1' out").arg(q(name)));
     connect(skip, &QPushButton::clicked, this, [this, name, was = step.skipped] {
-        wish(was ? tr("step taken in") : tr("step left out"),
-             [&](CuttingWishes& wishes) { wishes.steps[name].skipped = !was; });
+        wish(was ? tr("step taken in") : tr("step left out"), [&](CuttingWishes& wishes) {
+            wishes.steps[name].skipped = !was;
+            if (!wishes.locked && wishes.steps[name] == StepWish{})
+                wishes.steps.erase(name);
+        });
     });
     acts->addWidget(skip);
     const bool open = m_why == q(name);

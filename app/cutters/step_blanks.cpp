@@ -27,6 +27,13 @@ StepWish& wish_of(Job& job, std::size_t index, const std::string& step) {
     return job.patterns[index].hole.wishes.steps[step];
 }
 
+// What says nothing is not kept, so that a kind of hole without wishes stays like all others.
+void forget_empty(Job& job, std::size_t index, const std::string& step) {
+    CuttingWishes& wishes = job.patterns[index].hole.wishes;
+    if (!wishes.locked && wishes.steps[step] == StepWish{})
+        wishes.steps.erase(step);
+}
+
 bool as_planned(const QString& text) {
     return text.trimmed().isEmpty();
 }
@@ -57,6 +64,7 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
         [&document, index, name, kind](Job& job, const QString& text) -> Result<QString> {
             if (as_planned(text)) {
                 wish_of(job, index, name).cutter.reset();
+                forget_empty(job, index, name);
                 return QObject::tr("as the program would");
             }
             return read_cutter(text.toStdString(), kind, cutters_in(document.shop().drawer))
@@ -90,6 +98,7 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
         [index, name](Job& job, const QString& text) -> Result<QString> {
             if (as_planned(text)) {
                 wish_of(job, index, name).depth.reset();
+                forget_empty(job, index, name);
                 return QObject::tr("as deep as the program would");
             }
             return read_length(text.toStdString(), job.unit).map([&](const ReadLength& read) {
@@ -109,6 +118,7 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
         [index, name](Job& job, const QString& text) -> Result<QString> {
             if (as_planned(text)) {
                 wish_of(job, index, name).rpm.reset();
+                forget_empty(job, index, name);
                 return QObject::tr("as the program would");
             }
             return read_number(text.toStdString()).map([&](double read) {
@@ -132,6 +142,7 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
                 const QString typed = text.section(QObject::tr(" of "), -1).trimmed();
                 if (as_planned(typed)) {
                     wish_of(job, index, name).peck.reset();
+                    forget_empty(job, index, name);
                     return QObject::tr("as the program would");
                 }
                 if (typed == QObject::tr("one go")) {

@@ -3,6 +3,7 @@
 #include "formats/shop_json.h"
 #include "look/words.h"
 
+#include <QApplication>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLabel>
@@ -147,7 +148,11 @@ void ShopView::refresh() {
         m_page = QStringLiteral("drawer"); // the machine has another name now, or is gone
     if (const QString now = structure(); now != m_built) {
         m_built = now;
+        const QWidget* at_work = QApplication::focusWidget();
+        const QString name = at_work && m_holder && m_holder->isAncestorOf(at_work) ? at_work->objectName() : QString();
         build();
+        if (auto* again = name.isEmpty() ? nullptr : m_holder->findChild<QWidget*>(name))
+            again->setFocus();
     }
     for (Sentence* each : std::as_const(m_sentences))
         each->refresh();

@@ -23,6 +23,7 @@ private:
 
     std::map<QString, Length> m_lengths; // what was typed, by blank
     std::map<QString, int> m_counts;
+    std::map<QString, QString> m_texts;
     Known m_known = Known::HolesAndSpan;
     QList<Sentence*> m_sentences;
     QList<QLabel*> m_answers;
@@ -47,6 +48,18 @@ private:
     [[nodiscard]] QString run_out() const;
     [[nodiscard]] QString held_off_centre() const;
     [[nodiscard]] QString cross_hole() const;
+    // Sums for cutters and depths.
+    void text(Sentence& s, const QString& name, const QString& what, const QString& first);
+    void add_cutting_sums();
+    [[nodiscard]] QString thread_in_hole() const;
+    [[nodiscard]] QString stiffer() const;
+    [[nodiscard]] QString power_tap() const;
+    [[nodiscard]] QString step_drill() const;
+    [[nodiscard]] QString part_depth() const;
+    [[nodiscard]] QString land() const;
+    [[nodiscard]] QString loose_rod() const;
+    [[nodiscard]] QString pecks_counted() const;
+    [[nodiscard]] QString chamfer_touch() const;
     [[nodiscard]] QString fig(Length length) const;
 };
 

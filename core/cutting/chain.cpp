@@ -14,6 +14,15 @@ namespace {
 
 constexpr std::size_t most_others = 6;
 
+// "an M5 plug tap", "an 8 mm drill", "a 4.2 mm drill": as the first sound of the name wants it.
+std::string with_article(const std::string& name) {
+    static constexpr std::string_view letters_with_vowel = "AEFHILMNORSX";
+    const bool alone = name.size() > 1 && std::isalpha(static_cast<unsigned char>(name[1])) == 0;
+    const bool vowel = name.starts_with('8') || name.starts_with("11") || name.starts_with("18") ||
+                       (alone && letters_with_vowel.find(name.front()) != std::string_view::npos);
+    return (vowel ? "an " : "a ") + name;
+}
+
 // Builds the steps; depths and speeds follow when all cutters stand.
 class Builder {
 public:
@@ -65,8 +74,8 @@ private:
         const bool none = owned.empty() || !owned.front().sound;
         const auto best_sold = std::find_if(sold.begin(), sold.end(), [](const Choice& each) { return each.sound; });
         if (none && best_sold != sold.end()) {
-            std::string sentence = fmt::format("There is no {} in the drawer: a {} {}.", for_what,
-                                               best_sold->cutter.name, best_sold->consequence);
+            std::string sentence = fmt::format("There is no {} in the drawer: {} {}.", for_what,
+                                               with_article(best_sold->cutter.name), best_sold->consequence);
             if (!owned.empty())
                 sentence += fmt::format(" The nearest there is, the {}, {}.", owned.front().cutter.name,
                                         owned.front().consequence);

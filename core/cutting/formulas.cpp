@@ -45,7 +45,7 @@ Length tap_protrusion(TapLead lead, Length pitch) {
 std::vector<TapLead> tap_sequence(bool through, Length room, Length pitch) {
     if (through)
         return {TapLead::Taper};
-    const double threads = room / pitch;
+    const double threads = room / pitch + 1e-9;
     if (threads >= lead_threads(TapLead::Taper))
         return {TapLead::Taper};
     if (threads >= lead_threads(TapLead::Plug))

@@ -214,6 +214,15 @@ private slots:
                               "<td align='right'>126.900</td><td align='right'>128.800</td>"));
         QVERIFY(!sheet_html(flange(), make_plan(flange(), default_shop())).contains("Saw cuts"));
     }
+    void the_sheet_lists_what_to_fetch() {
+        const Job job = *load_job(SOURCE_FOLDER "/demo/fly-bearing-block.clockface.json");
+        const QString html = sheet_html(job, make_plan(job, default_shop()));
+        const qsizetype fetch = html.indexOf("Cutters to fetch");
+        QVERIFY(fetch > 0 && html.indexOf("4.3 mm drill", fetch) < html.indexOf("M5 plug tap", fetch));
+        QVERIFY(html.contains("Full thread: to 12.5 mm") && html.contains("touched off on the bare face"));
+        QVERIFY(
+            !sheet_html(app::blank_job(), make_plan(app::blank_job(), default_shop())).contains("Cutters to fetch"));
+    }
     void the_sheet_tells_what_stands_against_the_job() {
         Job job = flange();
         job.holes_called_for = 18;
@@ -221,7 +230,7 @@ private slots:
         const QString html = sheet_html(job, make_plan(job, default_shop()));
         QVERIFY(html.contains("calls for 18 holes"));
         QVERIFY(html.contains("&lt;b&gt;Odd &amp; ends"));
-        QCOMPARE(html.count("<td align='center'>☐</td>"),
+        QCOMPARE(html.mid(html.indexOf("Moves on")).count("<td align='center'>☐</td>"),
                  static_cast<int>(make_plan(job, default_shop()).route.list.size()));
     }
 };

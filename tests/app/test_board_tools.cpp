@@ -486,6 +486,27 @@ private slots:
         w.fill("postHoles", "none");
         QVERIFY(!w.blank("postHoles")->fault().isEmpty());
         QTest::keyClick(w.blank("postHoles"), Qt::Key_Escape);
+        // Cutters and depths: (5 - 4.4) / 1.0392 = 57.7 percent; 6^4/96^3 against 5^4/62^3 = 1.79
+        const auto answer = [&](int number) { return w.find<QLabel>(QString("answer%1").arg(number))->text(); };
+        QVERIFY(answer(13).startsWith("58 percent of thread"));
+        w.fill("anyThread", "2BA");
+        w.fill("anyDrill", "4");
+        QVERIFY(answer(13).startsWith("72 percent of thread"));
+        w.fill("anyThread", "Q9");
+        QVERIFY(w.blank("anyThread")->fault().contains("There is no thread named 'Q9'"));
+        QTest::keyClick(w.blank("anyThread"), Qt::Key_Escape);
+        QVERIFY(answer(14).contains("the first is 1.8 times as stiff"));
+        w.fill("tapTurns", "200");
+        QVERIFY(answer(15).startsWith("feed 160 mm a minute"));
+        QVERIFY(answer(16).startsWith("feed it 13 mm")); // two steps of 5 and 3 of plate
+        w.fill("stepPlate", "6");
+        QVERIFY(answer(16).contains("it cannot"));
+        QVERIFY(answer(17).startsWith("stop at 11.6 mm")); // 17.4 x 2 / 3
+        QVERIFY(answer(18).contains("15.6 mm") && answer(18).contains("21.6 mm"));
+        QVERIFY(answer(19).contains("7.98 mm"));
+        w.fill("peckFrom", "5");
+        QVERIFY(answer(20).contains("only cuts air"));
+        QVERIFY(answer(21).startsWith("go 0.3 mm on"));
         w.click("leaveReckoner");
         QVERIFY(w.find<QLineEdit>("callout"));
         QVERIFY(w.job() == before);

@@ -55,6 +55,27 @@ private slots:
         QVERIFY(run({"plan", demo, "--as", "csv"}).out.startsWith("step,hole,device"));
         QVERIFY(run({"plan", demo, "--as", "coordinates"}).out.contains("\r\nA1,15.3"));
     }
+    void cutters_as_text_and_json() {
+        const QString block = QStringLiteral(SOURCE_FOLDER "/demo/fly-bearing-block.clockface.json");
+        const Ran text = run({"cutters", block});
+        QCOMPARE(text.code, 0);
+        QVERIFY(text.out.indexOf("#2 centre drill") < text.out.indexOf("M6 taper tap"));
+        QVERIFY(text.out.contains("A1 to A4  M5, 12.5 mm deep"));
+        QVERIFY(text.out.contains("There is no 4.2 mm drill, which gives 77 percent of thread."));
+        const auto json = nlohmann::json::parse(run({"cutters", block, "--as", "json"}).out.toStdString());
+        QCOMPARE(json["fetch"].size(), 13U);
+        QCOMPARE(json["chains"].size(), 4U);
+        const auto& drill = json["chains"][0]["steps"][1];
+        QCOMPARE(drill["cutter"].get<std::string>(), std::string("4.3 mm drill"));
+        QVERIFY(std::abs(drill["full"].get<double>() - 17.3) < 1e-9); // 12.5 + 6 x 0.8
+        QVERIFY(drill["why"]["depth"].get<std::string>().find("17.3 mm at full diameter") != std::string::npos);
+        // On the drill press the same holes turn at its own steps.
+        const auto press = nlohmann::json::parse(
+            run({"cutters", block, "--machine", "Drill press", "--as", "json"}).out.toStdString());
+        const double rpm = press["chains"][0]["steps"][1]["turns_a_minute"].get<double>();
+        QVERIFY(rpm == 1650.0); // 25 m/min at 4.3: 1850
+        QCOMPARE(run({"cutters", "no such file"}).code, 2);
+    }
     void survey_as_text_and_json() {
         const QString bracket = QStringLiteral(SOURCE_FOLDER "/demo/bell-crank-bracket.clockface.json");
         const Ran text = run({"survey", bracket});

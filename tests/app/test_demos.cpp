@@ -1,6 +1,9 @@
 // The demo jobs that ship are what somebody makes at the window: nothing else made them.
 #include "support/window.h"
 
+#include <QLabel>
+#include <QPushButton>
+
 using namespace clockface;
 using namespace clockface::testing;
 
@@ -166,6 +169,41 @@ private slots:
         for (std::size_t i = 0; i < moves; ++i)
             QTest::keyClick(QApplication::focusWidget() ? QApplication::focusWidget() : &w.main, Qt::Key_Space);
         QCOMPARE(w.job().progress.at("Drill press").done, static_cast<int>(moves));
+    }
+    // The class project: blind tapped holes beside through ones, a reamed pair, a counterbored row, an oil hole from
+    // the front.
+    void fly_bearing_block() {
+        Window w;
+        w.command("new");
+        fill_all(w,
+                 {{"title", "Fly bearing block"}, {"workFor", "Thornmere stable clock"}, {"material", "mild steel"}});
+        w.choose("shape", "block");
+        fill_all(w, {{"width", "118.4"}, {"height", "63.6"}, {"thickness", "23.5"}});
+        w.main.show_stage(app::Stage::Holes);
+        call_out(w, "2 by 2 grid of M5, 12.5 deep, 96 by 42.4 apart at 11.2, 10.6");
+        call_out(w, "2x M6 thru, in row 51 apart at 33.7, 31.8");
+        call_out(w, "2x 6 H7, 14 deep, in row 76.6 apart at 20.9, 18.3 towards 19.4");
+        call_out(w, "3x M5 clear counterbored, thru, in row 17.2 apart at 42.4, 13.9");
+        QCOMPARE(w.job().patterns.size(), std::size_t{4});
+        QVERIFY(w.job().patterns[3].hole.recess && same(w.job().patterns[3].hole.recess->diameter, mm(10)));
+        w.main.show_stage(app::Stage::Blank);
+        w.choose("face", "front");
+        w.main.show_stage(app::Stage::Holes);
+        call_out(w, "4.1, 38 deep at 59.6, 11.75");
+        w.main.show_stage(app::Stage::Blank);
+        w.choose("face", "top");
+        w.main.show_stage(app::Stage::Order);
+        w.click("machine:Metric mill");
+        w.choose("holeOrder", "always on to the nearest");
+        QCOMPARE(stops_and_checks(w).size(), std::size_t{1}); // the oil hole under D2
+        saved_equals_shipped(w, "fly-bearing-block");
+        // The whole list to fetch stands on one screen.
+        w.main.show_stage(app::Stage::Cutters);
+        w.click("pageToFetch");
+        const auto lines = w.document.plan().cutters.lines.size();
+        QCOMPARE(lines, std::size_t{13});
+        auto* last = w.find<QPushButton>(QString("fetch:%1").arg(lines));
+        QVERIFY(last && last->visibleRegion().boundingRect().height() == last->height());
     }
 };
 

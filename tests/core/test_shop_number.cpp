@@ -203,6 +203,51 @@ private slots:
         QVERIFY(!read_hole_numbers("8", 7));
         QVERIFY(!read_hole_numbers("two and a half", 7));
     }
+    void holes_for_screws_and_limits() {
+        const auto read = [](const char* text, Unit unit = Unit::Millimetre) { return read_hole_size(text, unit); };
+        const auto clear = read("m5 clear");
+        QVERIFY(clear && clear->spec.purpose == Purpose::Clearance && same(clear->spec.diameter, mm(5.5)));
+        QVERIFY(same(read("M5 clear close")->spec.diameter, mm(5.3)) &&
+                same(read("M5 clear free")->spec.diameter, mm(5.8)));
+        QVERIFY(same(read("1/4-20 clear")->spec.diameter, Length::inches(9.0 / 32.0)));
+        QVERIFY(same(read("2BA clear")->spec.diameter, mm(4.95))); // 4.7 and 5 percent, to the next 0.05
+        const auto bored = read("M6 clear counterbored");
+        QVERIFY(bored && same(bored->spec.recess->diameter, mm(11)) && same(bored->spec.recess->depth, mm(6.4)));
+        const auto sunk = read("M6 clear countersunk 13:90");
+        QVERIFY(sunk && same(sunk->spec.recess->diameter, mm(13)) && sunk->spec.recess->angle == deg(90));
+        QVERIFY(same(read("8.4 counterbored 14:3.5")->spec.recess->depth, mm(3.5)));
+        QVERIFY(read("M5 captive")->spec.captive);
+        const auto limits = read("8.4 +0.2 -0.1");
+        QVERIFY(limits && same(*limits->spec.limits->least, mm(8.3)) && same(*limits->spec.limits->most, mm(8.6)));
+        QVERIFY(same(limits->spec.diameter, mm(8.4)));
+        QVERIFY(same(*read("8.4 \u22120.05 +0")->spec.limits->least, mm(8.35)));
+        QVERIFY(same(*read("8.4 ±0.05")->spec.limits->most, mm(8.45)));
+        QVERIFY(same(*read("1/4 +.002 -0", Unit::Inch)->spec.limits->most, Length::inches(0.252)));
+        QVERIFY(read("8 or more")->spec.limits->least && !read("8 or more")->spec.limits->most);
+        QVERIFY(!read("8 or less")->spec.limits->least);
+        QVERIFY(same(read("8.4 + 0.2")->spec.diameter, mm(8.6)) && !read("8.4 + 0.2")->spec.limits); // a sum
+        // What cannot be is said.
+        for (const char* bad : {"M5 counterbored", "9.7 counterbored", "M5 clear counterbored wide:deep", "8 clear",
+                                "9 captive", "8.4 +qq -0.1", "M24x9 clear"})
+            QVERIFY2(!read(bad) && read(bad).error().sentence.size() > 15, bad);
+        // What is written is read the same again.
+        for (const char* said : {"M5", "M5 clear", "M5 clear close", "M5 clear free", "M6 clear counterbored 11:6.4",
+                                 "M6 clear countersunk 12.6:90", "8.4 +0.2 -0.1", "6 H7", "8 or more", "8 or less",
+                                 "M5 captive", "8.4 counterbored 14:3.5", "1/4 BSW", "2BA clear"})
+            for (const Unit unit : {Unit::Millimetre, Unit::Inch}) {
+                const auto once = read(said, Unit::Millimetre);
+                QVERIFY2(once, said);
+                const std::string words = size_in_words(once->spec, unit);
+                const auto again = read_hole_size(words, unit);
+                QVERIFY2(again, words.c_str());
+                QVERIFY2(again->spec.purpose == once->spec.purpose && again->spec.label == once->spec.label &&
+                             again->spec.captive == once->spec.captive && again->spec.clearing == once->spec.clearing &&
+                             again->spec.limits.has_value() == once->spec.limits.has_value() &&
+                             again->spec.recess.has_value() == once->spec.recess.has_value() &&
+                             same(again->spec.diameter, once->spec.diameter, 0.002),
+                         words.c_str());
+            }
+    }
 };
 
 QTEST_GUILESS_MAIN(TestShopNumber)

@@ -2,6 +2,7 @@
 #include "formats/job_json.h"
 #include "formats/shop_json.h"
 #include "formats/text_file.h"
+#include "shop/hole_words.h"
 #include "support/bars.h"
 
 #include <QDir>
@@ -80,6 +81,75 @@ private slots:
     void the_demo_is_as_the_program_writes_it() {
         const std::string text = read_text(SOURCE_FOLDER "/demo/dial-centre-flange.clockface.json");
         QCOMPARE(QString::fromStdString(job_to_json(flange())), QString::fromStdString(text));
+    }
+    void kinds_of_holes_come_back_exactly() {
+        holds("hole -> text -> hole", [] {
+            Job job = plate_job();
+            job.patterns = {single("A", 40, 40)};
+            HoleSpec& hole = job.patterns[0].hole;
+            hole = read_hole_size(*rc::gen::element<std::string>("M5", "M5 clear free", "8.4 +0.2 -0.1", "6 H7",
+                                                                 "M6 clear counterbored", "M6 clear countersunk",
+                                                                 "8 or more", "4BA"),
+                                  Unit::Millimetre)
+                       ->spec;
+            if (*rc::gen::arbitrary<bool>())
+                hole.depth = mm(*rc::gen::inRange(10, 90) / 10.0);
+            if (*rc::gen::arbitrary<bool>())
+                hole.depth_of = *rc::gen::element(DepthOf::Tip, DepthOf::FullDiameter, DepthOf::FullThread);
+            hole.captive = hole.depth && hole.purpose == Purpose::Tapped && *rc::gen::arbitrary<bool>();
+            if (*rc::gen::arbitrary<bool>()) {
+                StepWish& wish = hole.wishes.steps["pilot 1"];
+                wish.cutter = "5 mm drill";
+                wish.skipped = *rc::gen::arbitrary<bool>();
+                wish.rpm = *rc::gen::inRange(1, 5000);
+                wish.depth = mm(*rc::gen::inRange(1, 90));
+                wish.peck = mm(*rc::gen::inRange(1, 9));
+                hole.wishes.added = {{"drill", "4 mm drill", mm(2)}, {"", "F drill", std::nullopt}};
+                hole.wishes.locked = *rc::gen::arbitrary<bool>();
+            }
+            job.planned_with["Metric mill"] = "as it was";
+            const auto back = job_from_json(job_to_json(job));
+            RC_ASSERT(back && *back == job);
+        });
+    }
+    void faulty_holes_and_shops_are_named() {
+        const auto refused = [](const std::string& text, const std::string& from, const std::string& to,
+                                const std::string& place, const auto& read) {
+            std::string copy = text;
+            const std::size_t at = copy.find(from);
+            QVERIFY2(at != std::string::npos, from.c_str());
+            copy.replace(at, from.size(), to);
+            const auto got = read(copy);
+            QVERIFY2(!got, to.c_str());
+            QVERIFY2(got.error().place.find(place) != std::string::npos, got.error().text().c_str());
+            QVERIFY(got.error().sentence.size() > 20);
+        };
+        const std::string job = read_text(SOURCE_FOLDER "/demo/fly-bearing-block.clockface.json");
+        const auto read_job = [](const std::string& text) { return job_from_json(text); };
+        refused(job, "\"depth\": 5.4", "\"depth\": -1", "recess.depth", read_job);
+        refused(job, "\"kind\": \"counterbore\"", "\"kind\": \"groove\"", "recess.kind", read_job);
+        refused(job, "\"clearing\": \"normal\"", "\"clearing\": \"wide\"", "clearing", read_job);
+        refused(job, "\"diameter\": 10.0", "\"diameter\": 5.0", "recess.diameter", read_job);
+        const std::string shop = shop_to_json(default_shop());
+        const auto read_shop = [](const std::string& text) { return shop_from_json(text); };
+        refused(shop, "\"family\": \"metric\"", "\"family\": \"odd\"", "drawer.sets[0].family", read_shop);
+        refused(shop, "\"from\": \"1/16\"", "\"from\": \"1/17\"", "drawer.sets[1].from", read_shop);
+        refused(shop, "\"thread\": \"M3\"", "\"thread\": \"M3.3\"", "drawer.taps[0].thread", read_shop);
+        refused(shop, "\"diameter\": 10.0", "\"diameter\": 0", "drawer.singles[0].diameter", read_shop);
+        refused(shop, "\"one_go\": 12.0", "\"one_go\": 0", "machines[0].spindle.one_go", read_shop);
+        refused(shop, "\"start\": \"centre-drill\"", "\"start\": \"hammer\"", "customs.start", read_shop);
+        refused(shop, "\"briskness\": 80.0", "\"briskness\": 900", "customs.briskness", read_shop);
+        refused(shop, "\"keeps_place\": true", "\"keeps_place\": 3", "spindle.keeps_place", read_shop);
+        // A shop from before there were cutters has the drawer to begin with.
+        auto old = nlohmann::json::parse(shop);
+        for (const char* name : {"drawer", "customs", "name"})
+            old.erase(name);
+        for (auto& machine : old["machines"])
+            for (const char* name : {"spindle", "lock_jump", "hour"})
+                machine.erase(name);
+        const auto read = shop_from_json(old.dump());
+        QVERIFY(read && read->drawer == default_drawer() &&
+                read->machines[0].spindle == default_shop().machines[0].spindle);
     }
     void shops_come_back_exactly() {
         QCOMPARE(*shop_from_json(shop_to_json(default_shop())), default_shop());
@@ -270,6 +340,12 @@ private slots:
                     visit(item.value());
             }
         };
+        job.patterns[0].hole = read_hole_size("M5 clear counterbored", Unit::Millimetre)->spec;
+        job.patterns[0].hole.wishes.steps["Metric mill"] = {"x", true, 1.0, mm(1), mm(1)};
+        job.patterns[0].hole.wishes.added = {{"drill", "x", mm(1)}};
+        job.patterns[0].hole.wishes.locked = true;
+        job.patterns[1].hole.limits = Limits{mm(1), mm(2)};
+        job.patterns[1].hole.depth_of = DepthOf::Tip;
         visit(nlohmann::json::parse(job_to_json(job)));
         Job bar = arbor();
         bar.blank.bar.flats = {{deg(33), mm(10), mm(20), mm(1.5)}};

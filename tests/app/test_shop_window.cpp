@@ -1,0 +1,263 @@
+// The shop through the real window: sets, single cutters, taps, machines, the backlash test, several shops, bad input.
+#include "formats/shop_json.h"
+#include "shop/backlash_test.h"
+#include "shop/shop_view.h"
+#include "support/window.h"
+
+#include <QLabel>
+#include <QPushButton>
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+struct ShopWindow : Window {
+    ShopWindow() { QTest::keyClick(&main, Qt::Key_K, Qt::ControlModifier); }
+    const Shop& shop() const { return document.shop(); }
+    void page(const QString& name) {
+        click("shopPage:" + name);
+        QApplication::processEvents();
+    }
+    bool owns(const std::string& name) const {
+        const auto all = cutters_in(document.shop().drawer);
+        return std::any_of(all.begin(), all.end(), [&](const Cutter& each) { return each.name == name; });
+    }
+    QString below(const QString& blank_name) {
+        for (QWidget* up = blank(blank_name)->parentWidget(); up; up = up->parentWidget())
+            if (auto* sentence = qobject_cast<app::Sentence*>(up))
+                for (QLabel* label : sentence->findChildren<QLabel*>())
+                    if (label->isVisible() && label->text().startsWith(QStringLiteral("▲")))
+                        return label->text();
+        return {};
+    }
+};
+
+} // namespace
+
+class TestShopWindow : public QObject {
+    Q_OBJECT
+private slots:
+    void a_gap_in_a_set_changes_the_plan() {
+        ShopWindow w;
+        QVERIFY(w.find("drawerPicture"));
+        QVERIFY(!w.owns("4.2 mm drill") && w.owns("4.3 mm drill"));
+        w.fill("setWithout:1", "4.3, 8.4, 11.8");
+        QVERIFY(w.owns("4.2 mm drill") && !w.owns("4.3 mm drill"));
+        // The open job's M5 holes are drilled 4.2 now.
+        QCOMPARE(w.document.plan().chains[0].find("drill")->cutter.name, std::string("4.2 mm drill"));
+        QTest::keyClick(&w.main, Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(w.owns("4.3 mm drill"));
+        QCOMPARE(w.blank("setWithout:1")->text(), QString("4.2, 8.4, 11.8"));
+        w.click("setGone:1");
+        QVERIFY(!w.owns("4.3 mm drill"));
+        w.choose("addSet", "letter drills");
+        QVERIFY(w.owns("F drill"));
+        // Escape leads back to the stage.
+        QTest::keyClick(w.find<QWidget>("slip"), Qt::Key_Escape);
+        QVERIFY(!w.find("leaveShop"));
+    }
+    void bad_input_in_the_drawer() {
+        ShopWindow w;
+        const Shop before = w.shop();
+        w.fill("setFrom:2", "1/7");
+        QVERIFY(w.below("setFrom:2")
+                    .contains("There is no '1/7' among the fractional drills. They run from 1/64 to 1 1/2."));
+        w.fill("setWithout:2", "15/64, blue");
+        QVERIFY(w.below("setWithout:2").contains("'blue'"));
+        w.fill("setStep:2", "wide");
+        QVERIFY(!w.below("setStep:2").isEmpty());
+        QCOMPARE(w.shop(), before);
+        QCOMPARE(w.blank("setFrom:2")->text(), QString("1/7")); // what was typed is not lost
+    }
+    void single_cutters_taps_fluids() {
+        ShopWindow w;
+        w.page("singles");
+        w.choose("addSingle", "drill");
+        w.fill("singleName:3", "5 mm drill");
+        w.fill("singleDiameter:3", "5");
+        w.fill("singleMeasured:3", "5.04");
+        w.choose("singleWorn:3", "worn");
+        QVERIFY(same(*w.shop().drawer.singles[2].measured, mm(5.04)) && w.shop().drawer.singles[2].worn);
+        w.fill("singleMeasured:3", "thick");
+        QVERIFY(!w.below("singleMeasured:3").isEmpty());
+        w.fill("singleDiameter:3", "0");
+        QVERIFY(w.below("singleDiameter:3").contains("0.05 mm to 200 mm"));
+        w.click("singleGone:3");
+        QCOMPARE(w.shop().drawer.singles.size(), std::size_t{2});
+        w.page("taps");
+        w.fill("addTap", "3/8 BSW");
+        QVERIFY(w.owns("3/8 BSW plug tap"));
+        w.fill("addTap", "M77");
+        QVERIFY(w.below("addTap").contains("There is no thread named 'M77'"));
+        w.fill("taps:1", "plug, bottoming");
+        QVERIFY(!w.owns("M3 taper tap") && w.owns("M3 bottoming tap"));
+        w.fill("taps:1", "blunt");
+        QVERIFY(w.below("taps:1").contains("Taper, plug and bottoming would do"));
+        w.fill("fluids", "cutting oil, sulphur oil");
+        QCOMPARE(w.shop().drawer.fluids.size(), std::size_t{2});
+    }
+    void how_we_cut() {
+        ShopWindow w;
+        w.page("cutting");
+        w.choose("startWay", "with a spotting drill that leaves the chamfer too");
+        QVERIFY(w.shop().customs.start == StartWay::SpottingDrill);
+        w.fill("threadPercent", "65");
+        QCOMPARE(w.shop().customs.thread_percent, 65.0);
+        w.fill("threadPercent", "99");
+        QVERIFY(w.below("threadPercent").contains("From 40 to 95"));
+        w.fill("threadPercent", "");
+        QCOMPARE(w.shop().customs.thread_percent, 0.0);
+        w.fill("speed:brass", "42");
+        QCOMPARE(w.shop().customs.speeds.at("brass"), 42.0);
+        w.fill("speed:brass", "");
+        QVERIFY(w.shop().customs.speeds.empty());
+        w.fill("briskness", "60");
+        QCOMPARE(w.shop().customs.briskness, 60.0);
+    }
+    void a_machine_and_its_backlash() {
+        ShopWindow w;
+        w.page("Metric mill");
+        w.fill("xLead", "2");
+        w.fill("xLines", "100");
+        const auto& wheels = [&]() -> const Handwheels& { return std::get<Handwheels>(w.shop().machines[0].kind); };
+        QVERIFY(same(wheels().x.lead, mm(2)) && wheels().x.graduations == 100);
+        w.fill("speeds", "60 to 4000");
+        QVERIFY(w.shop().machines[0].spindle.steps.empty() && w.shop().machines[0].spindle.fastest == 4000.0);
+        w.fill("speeds", "120, 90, 400");
+        QCOMPARE(w.shop().machines[0].spindle.steps, (std::vector<double>{90, 120, 400}));
+        w.fill("speeds", "slow and fast");
+        QVERIFY(!w.below("speeds").isEmpty());
+        w.fill("xLines", "1");
+        QVERIFY(!w.below("xLines").isEmpty());
+        // The guided test: 2 mm in 100 lines; three trials of about 11 lines.
+        w.click("findBacklash:X");
+        const auto type = [&](const QString& name, const QString& text) {
+            auto* edit = w.find<QLineEdit>(name);
+            QVERIFY2(edit, qPrintable(name));
+            edit->setFocus();
+            edit->clear();
+            QTest::keyClicks(edit, text);
+        };
+        type("movingPlus:X:1", "42");
+        QVERIFY(w.find<QLabel>("backlashFound:X")->text().contains("wants its other reading"));
+        QVERIFY(!w.find<QPushButton>("takeBacklash:X")->isEnabled());
+        type("movingMinus:X:1", "31");
+        type("movingPlus:X:2", "5");
+        type("movingMinus:X:2", "94.5"); // over nought: 10.5 lines
+        type("movingPlus:X:3", "60");
+        type("movingMinus:X:3", "48.5");
+        QVERIFY(w.find<QLabel>("backlashFound:X")->text().contains("11 lines of 0.02 mm: 0.22 mm of backlash"));
+        w.click("takeBacklash:X");
+        QVERIFY(same(wheels().x.backlash, mm(0.22), 1e-9));
+        QCOMPARE(w.blank("xBacklash")->text(), QString("0.22 mm"));
+        type("movingPlus:X:3", "200");
+        QVERIFY(w.find<QLabel>("backlashFound:X")->text().contains("lines from 0 to 100"));
+        // Its name, a further one, and one that is gone.
+        w.fill("machineName", "Window mill");
+        QCOMPARE(w.shop().machines[0].name, std::string("Window mill"));
+        w.page("Window mill");
+        w.click("copyMachine");
+        QCOMPARE(w.shop().machines.back().name, std::string("Window mill 2"));
+        w.page("Window mill 2");
+        w.click("machineGone");
+        QCOMPARE(w.shop().machines.size(), std::size_t{6});
+        // Order shows the machines there are.
+        w.main.show_stage(app::Stage::Order);
+        QVERIFY(w.find("machine:Window mill") && !w.find("machine:Metric mill"));
+        w.click("machineFigures");
+        QVERIFY(w.find("leaveShop"));
+    }
+    void every_page_has_names_and_fits() {
+        ShopWindow w;
+        w.main.resize(1024, 700);
+        QStringList pages = {"drawer", "singles", "taps", "cutting", "kit", "shops"};
+        for (const Machine& machine : w.shop().machines)
+            pages << QString::fromStdString(machine.name);
+        for (const QString& page : pages) {
+            QVERIFY2(w.main.show_shop(page), qPrintable(page));
+            QApplication::processEvents();
+            auto* card = w.find("slip");
+            for (app::BlankEdit* blank : card->findChildren<app::BlankEdit*>())
+                if (blank->isVisible()) {
+                    QVERIFY2(!blank->accessibleName().isEmpty(), qPrintable(blank->objectName()));
+                    QVERIFY2(blank->mapTo(card, QPoint(blank->width(), 0)).x() <= card->width(),
+                             qPrintable(blank->objectName()));
+                }
+        }
+        QVERIFY(!w.main.show_shop("no such page"));
+    }
+    void several_shops_are_kept() {
+        ShopWindow w;
+        w.page("shops");
+        w.fill("shopName", "Loft");
+        QVERIFY(w.document.shop_path().endsWith(".shop.json") && QFile::exists(w.document.shop_path()));
+        QCOMPARE(load_shop(w.document.shop_path().toStdString())->name, std::string("Loft"));
+        const QString loft = w.document.shop_path();
+        w.click("copyShop");
+        QVERIFY(w.document.shop_path() != loft);
+        w.fill("shopName", "Cellar");
+        w.page("drawer");
+        w.fill("setWithout:1", "none");
+        QVERIFY(w.owns("4.2 mm drill"));
+        w.page("shops");
+        // Back to the loft, where it is still missing.
+        QPushButton* back = nullptr;
+        for (QPushButton* each : w.main.findChildren<QPushButton*>())
+            if (each->isVisible() && each->text() == "go over to Loft")
+                back = each;
+        QVERIFY(back);
+        QTest::mouseClick(back, Qt::LeftButton);
+        QCOMPARE(w.shop().name, std::string("Loft"));
+        QVERIFY(!w.owns("4.2 mm drill"));
+        QCOMPARE(app::ShopStore::last_used(w.folder.filePath("settings.ini")), loft);
+        // Out to a file and in again.
+        w.next_file = w.folder.filePath("mine.json");
+        w.click("exportShop");
+        QCOMPARE(load_shop(w.next_file.toStdString())->name, std::string("Loft"));
+        w.click("importShop");
+        QCOMPARE(w.shop().name, std::string("Loft"));
+        QVERIFY(w.document.shop_path() != loft);
+        // A file that is no shop leaves all as it is, and says why.
+        QFile bad(w.folder.filePath("bad.json"));
+        QVERIFY(bad.open(QIODevice::WriteOnly));
+        bad.write("{\"clockface\": \"shop\", \"version\": 1, \"edge_distance_factor\": \"wide\"}");
+        bad.close();
+        w.next_file = bad.fileName();
+        const Shop before = w.shop();
+        w.click("importShop");
+        QVERIFY(w.find<QLabel>("shopTold")->text().contains("left as it is"));
+        QCOMPARE(w.shop(), before);
+    }
+    void a_job_remembers_its_figures() {
+        ShopWindow w;
+        w.next_file = w.folder.filePath("job.clockface.json");
+        QVERIFY(w.main.save_as());
+        QVERIFY(w.job().planned_with.contains("Metric mill"));
+        w.page("Metric mill");
+        w.fill("xBacklash", "0.31");
+        const auto& findings = w.document.plan().findings;
+        QVERIFY(std::any_of(findings.begin(), findings.end(), [](const Finding& f) {
+            return f.kind == FindingKind::FiguresChanged && f.sentence.find("0.31 mm") != std::string::npos;
+        }));
+        QVERIFY(w.main.save());
+        QVERIFY(std::none_of(w.document.plan().findings.begin(), w.document.plan().findings.end(),
+                             [](const Finding& f) { return f.kind == FindingKind::FiguresChanged; }));
+    }
+    void backlash_by_hand() {
+        Screw metric = screw(Unit::Millimetre, 2.5, 125, 0.18);
+        // 52 - 43 = 9 lines of 0.02
+        QVERIFY(same(backlash_from(metric, {{52, 43}})->backlash, mm(0.18)));
+        metric.plus = Turn::CounterClockwise; // the dial rises on the way back
+        QVERIFY(same(backlash_from(metric, {{43, 52}})->backlash, mm(0.18)));
+        QVERIFY(same(backlash_from(metric, {{120, 4}})->backlash, mm(0.18)));
+        const Screw inch = screw(Unit::Inch, 2.54, 100, 0.2);
+        QVERIFY(same(backlash_from(inch, {{3, 94}, {50, 41}})->backlash, Length::inches(0.009)));
+        QVERIFY(!backlash_from(inch, {}) && !backlash_from(inch, {{41, 50}}) &&
+                !backlash_from(inch, {{50, 41}, {50, 20}}));
+        QVERIFY(!backlash_from(inch, {{-1, 5}}) && !backlash_from(inch, {{5, std::nan("")}}));
+    }
+};
+
+CLOCKFACE_WINDOW_MAIN(TestShopWindow)
+#include "test_shop_window.moc"
