@@ -29,49 +29,51 @@ QString makers(const Chain& chain) {
 
 void BoardPainter::cutter_rings() {
     const Plan& plan = m_document.plan();
+    // Where holes stand close, the numbers are smaller, and at last only the colours are left.
+    const double room =
+        m_area.width() * m_area.height() / std::max<double>(1.0, static_cast<double>(plan.holes.size()));
+    constexpr double roomy = 14'000.0;
+    const double tag_radius = room > roomy ? disc : 6.5;
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const QPointF at = screen(plan.holes[i].at);
-        const double r = radius_of(plan.holes[i]) + 3.5;
-        m_painter.setPen(QPen(kind_colour(plan.chain_of[i]), 4.0));
+        const double r = radius_of(plan.holes[i]) + (tag_radius < disc ? 2.0 : 3.5);
+        m_painter.setPen(QPen(kind_colour(plan.chain_of[i]), tag_radius < disc ? 3.0 : 4.0));
         m_painter.setBrush(Qt::NoBrush);
         m_painter.drawEllipse(at, r, r);
         if (plan.holes.size() > most_labels)
             continue;
-        const QPointF tag = free_spot(at, r, QPointF(0.0, -1.0), {2.0 * disc, 2.0 * disc});
+        const QPointF tag = free_spot(at, r, QPointF(0.0, -1.0), {2.0 * tag_radius, 2.0 * tag_radius});
         m_painter.setPen(Qt::NoPen);
         m_painter.setBrush(kind_colour(plan.chain_of[i]));
-        m_painter.drawEllipse(tag, disc, disc);
-        label(tag, QString::number(plan.chain_of[i] + 1), m_look.surround, 9, true);
+        m_painter.drawEllipse(tag, tag_radius, tag_radius);
+        label(tag, QString::number(plan.chain_of[i] + 1), m_look.surround, tag_radius < disc ? 7.5 : 9.0, true);
     }
 }
 
-double BoardPainter::legend_height(const Document& document) {
+QRectF BoardPainter::legend_place(const Document& document, QSizeF board) {
+    const Blank& blank = document.job().blank;
     const auto kinds = static_cast<int>(document.plan().chains.size());
-    return QFontMetricsF(type(10)).height() * line_share * std::min(kinds, most_lines + 1) + 8.0;
+    const double line = QFontMetricsF(type(10)).height() * line_share;
+    const int lines = std::min(kinds, most_lines + 1);
+    constexpr double wide = 1.5, share = 0.4, tools = 44.0;
+    const bool beside = !blank.is_bar() && blank.extent_x() < blank.extent_y() * wide;
+    if (beside) // two lines for each: whose it is, and what makes it
+        return {8.0, tools, board.width() * share, 2.0 * line * lines + 6.0};
+    const double height = line * lines + 8.0;
+    return {8.0, board.height() - height, board.width() - 16.0, height};
 }
 
 void BoardPainter::cutter_legend() {
     const Plan& plan = m_document.plan();
     const QFontMetricsF metrics(type(10));
-    QStringList lines;
+    const QRectF place = legend_place(m_document, m_area.size()).translated(m_area.topLeft());
+    const bool beside = place.width() < m_area.width() * 0.6;
+    const double line = metrics.height() * line_share;
     const int kinds = static_cast<int>(plan.chains.size());
-    for (int i = 0; i < std::min(kinds, most_lines); ++i)
-        lines << q(holes_of_chain(plan, i)).left(40) + QStringLiteral(":  ") +
-                     makers(plan.chains[static_cast<std::size_t>(i)]);
-    if (kinds > most_lines)
-        lines << QObject::tr("and %1 more kinds").arg(kinds - most_lines);
-    const double height = metrics.height() * line_share;
-    double y = m_area.bottom() - height * static_cast<double>(lines.size()) - 8.0;
-    const double most = m_area.width() - 60.0;
-    for (int i = 0; i < lines.size(); ++i, y += height) {
-        const QString text = metrics.elidedText(lines[i], Qt::ElideRight, most);
-        const QRectF box(34.0, y, metrics.horizontalAdvance(text) + 6.0, height);
-        if (i < std::min(kinds, most_lines)) {
-            m_painter.setPen(Qt::NoPen);
-            m_painter.setBrush(kind_colour(i));
-            m_painter.drawEllipse(QPointF(20.0, y + height / 2.0), disc, disc);
-            label({20.0, y + height / 2.0}, QString::number(i + 1), m_look.surround, 9, true);
-        }
+    double y = place.top();
+    const auto write = [&](const QString& words, double x) {
+        const QString text = metrics.elidedText(words, Qt::ElideRight, place.right() - x);
+        const QRectF box(x, y, metrics.horizontalAdvance(text) + 6.0, line);
         QColor ground = m_look.air;
         ground.setAlphaF(0.8F);
         m_painter.fillRect(box.adjusted(-2, 1, 0, -1), ground);
@@ -79,7 +81,26 @@ void BoardPainter::cutter_legend() {
         m_painter.setPen(m_look.scribed);
         m_painter.drawText(box, Qt::AlignVCenter | Qt::AlignLeft, text);
         m_written.push_back({box, text});
+        y += line;
+    };
+    const double x = place.left() + 26.0;
+    for (int i = 0; i < std::min(kinds, most_lines); ++i) {
+        const QPointF mark(place.left() + 12.0, y + line / 2.0);
+        m_painter.setPen(Qt::NoPen);
+        m_painter.setBrush(kind_colour(i));
+        m_painter.drawEllipse(mark, disc, disc);
+        label(mark, QString::number(i + 1), m_look.surround, 9, true);
+        const QString who = q(holes_of_chain(plan, i)).left(40);
+        const QString what = makers(plan.chains[static_cast<std::size_t>(i)]);
+        if (beside) {
+            write(who, x);
+            write(what, x);
+        } else {
+            write(who + QStringLiteral(":  ") + what, x);
+        }
     }
+    if (kinds > most_lines)
+        write(QObject::tr("and %1 more kinds").arg(kinds - most_lines), x);
 }
 
 } // namespace clockface::app

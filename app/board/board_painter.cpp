@@ -28,7 +28,7 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
         paint_backdrop();
     m_painter.setRenderHint(QPainter::Antialiasing);
     take_up_room(); // names, figures and the clock keep clear of the holes
-    if (stage != Stage::Order)
+    if (stage != Stage::Order && stage != Stage::Cutters)
         clock_ring(stage == Stage::Blank ? std::string() : pattern);
     pattern_lines(pattern);
     if (stage == Stage::Order)
@@ -375,7 +375,8 @@ void BoardPainter::holes(Stage stage, const std::string& pattern, const std::str
     }
     for (const Hole& each : plan.holes) {
         const bool chosen = each.name == selected;
-        if (!chosen && (!all || stage == Stage::Blank))
+        constexpr std::size_t few = 24; // in Cutters the numbers of the kinds stand there already
+        if (!chosen && (!all || stage == Stage::Blank || (stage == Stage::Cutters && plan.holes.size() > few)))
             continue;
         const bool near = stage != Stage::Holes || patterns[each.pattern].name == pattern;
         const QString name = q(each.name);

@@ -35,8 +35,9 @@ public:
                DimensionStyle style = DimensionStyle::FromZero);
     /// The bare work: air, metal and what is on it. `paint` draws it too, unless a picture of it is given here.
     void paint_backdrop();
-    /// What the legend of the Cutters stage takes at the bottom.
-    static double legend_height(const Document& document);
+    /// Where the legend of the Cutters stage stands on a board of this size: below the work, or beside it where the
+    /// work is about as high as it is wide.
+    static QRectF legend_place(const Document& document, QSizeF board);
     void use_backdrop(const QPixmap& picture) { m_backdrop = &picture; }
     /// Boxes of all that was written on the board, with the words: nothing may cover anything.
     struct Written {

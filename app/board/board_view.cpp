@@ -194,8 +194,17 @@ void BoardView::fit() {
     QMarginsF room = blank.on_side() ? bar_room : blank.is_round() ? round_room : straight_room;
     if (blank.on_side() && blank.bar.seen_from == Face::Left)
         room = {room.right(), room.top(), room.left(), room.bottom()};
-    if (m_stage == Stage::Cutters) // its legend stands below the work
-        room.setBottom(std::max(room.bottom(), BoardPainter::legend_height(m_document) + 16.0));
+    if (m_stage == Stage::Cutters) { // no clock there; its legend stands below the work or beside it
+        constexpr double tools = 48.0, edge = 30.0;
+        if (!blank.is_bar())
+            room = {edge, tools, edge, edge};
+        const QRectF legend = BoardPainter::legend_place(m_document, size());
+        constexpr double between = 16.0, captions = 30.0;
+        if (legend.width() < width() * 0.6)
+            room.setLeft(std::max(room.left(), legend.right() + between));
+        else
+            room.setBottom(std::max(room.bottom(), legend.height() + between + (blank.is_bar() ? captions : 0.0)));
+    }
     const QRectF inside = QRectF(rect()).marginsRemoved(room);
     Point low{-blank.extent_x() / 2.0, -blank.extent_y() / 2.0};
     Point high{blank.extent_x() / 2.0, blank.extent_y() / 2.0};
