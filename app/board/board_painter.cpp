@@ -290,6 +290,12 @@ void BoardPainter::hole(const Hole& hole, bool chosen, bool near, bool troubled)
     const QPointF at = screen(hole.at);
     const HoleLook look{radius_of(hole), hole.spec.purpose == Purpose::Tapped, chosen, near,
                         troubled,        m_document.is_ghost(hole.pattern)};
+    if (hole.spec.recess) { // its mouth, under the hole
+        const double mouth = m_map.pixels(hole.spec.recess->diameter) / 2.0;
+        m_painter.setPen(QPen(near ? m_look.scribed : m_look.faint, 1.2));
+        m_painter.setBrush(m_look.air);
+        m_painter.drawEllipse(at, mouth, mouth);
+    }
     const double reach = look.radius + 14.0;
     if (!m_area.adjusted(-reach, -reach, reach, reach).contains(at))
         return;
