@@ -20,7 +20,7 @@ using namespace clockface;
 using namespace clockface::app;
 
 struct Wishes {
-    QString job, shot, stage, machine, shop, hole, part, shop_page;
+    QString job, shot, stage, machine, shop, hole, part, shop_page, backlash;
     QSize size{1280, 800};
     int step = -1;
     bool demo = false, night = false, time_start = false;
@@ -41,6 +41,7 @@ Wishes read_wishes(const QApplication& application) {
                        {"shop", "Use this shop file.", "file"},
                        {"part", "Show the old part: readings, holes, copy or marks.", "page"},
                        {"shop-page", "Show the shop: drawer, singles, taps, cutting, kit, shops or a machine.", "page"},
+                       {"backlash", "With the page of a machine: open the test of this axis.", "axis"},
                        {"size", "Size of the window, such as 1280x800.", "size"},
                        {"night", "Night colours."},
                        {"time-start", "Print the milliseconds to the first painted window and end."}});
@@ -54,6 +55,7 @@ Wishes read_wishes(const QApplication& application) {
     wishes.hole = parser.value("hole");
     wishes.part = parser.value("part");
     wishes.shop_page = parser.value("shop-page");
+    wishes.backlash = parser.value("backlash");
     if (parser.isSet("step"))
         wishes.step = parser.value("step").toInt();
     const QStringList size = parser.value("size").split(QLatin1Char('x'));
@@ -85,6 +87,8 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
         window.show_fetch();
     if (!wishes.shop_page.isEmpty())
         (void)window.show_shop(wishes.shop_page);
+    if (!wishes.backlash.isEmpty())
+        window.open_backlash_test(wishes.backlash);
     if (!wishes.part.isEmpty())
         (void)window.show_old_part_page(wishes.part);
 }

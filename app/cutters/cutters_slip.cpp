@@ -1,6 +1,7 @@
 #include "cutters/cutters_slip.h"
 
 #include "cutters/depth_view.h"
+#include "cutting/chains.h"
 #include "cutting/depth_figure.h"
 #include "formats/cutter_report.h"
 #include "look/look.h"
@@ -457,7 +458,11 @@ void CuttersSlip::build_fetch(QVBoxLayout* box) {
             fluids << q(fluid);
         if (!fluids.isEmpty())
             all << tr("And %1.").arg(fluids.join(tr(" and ")));
-        all << tr("About %1 minutes a piece, changing cutters included.").arg(num(list.minutes));
+        const double hour = document().plan().machine.hour;
+        constexpr double minutes = 60.0;
+        all << tr("About %1 minutes a piece, changing cutters included.").arg(num(list.minutes)) +
+                   (hour > 0.0 ? tr(" At %1 an hour: %2.").arg(num(hour, 2), num(list.minutes / minutes * hour, 2))
+                               : QString());
         if (!list.room.sentence.empty())
             all << q(list.room.sentence);
         for (const std::string& sentence : not_in_drawer(document().plan()))

@@ -46,9 +46,6 @@ private:
     void wish(const QString& name, const std::function<void(CuttingWishes&)>& change);
 };
 
-/// The pattern whose kind of hole a hole has: its own, or that of the source of a copy.
-std::size_t pattern_of_kind(const Job& job, std::size_t pattern);
-
 /// Blanks of one step: cutter, depth, speed, pecks; each an undo step of the wishes of pattern `index`.
 void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& document, std::size_t index,
                  const CutStep& step);

@@ -1,5 +1,6 @@
 #include "cutters/cutters_slip.h"
 
+#include "cutting/chains.h"
 #include "cutting/cutter_words.h"
 #include "cutting/depth_figure.h"
 #include "look/words.h"
@@ -39,17 +40,6 @@ bool as_planned(const QString& text) {
 }
 
 } // namespace
-
-std::size_t pattern_of_kind(const Job& job, std::size_t pattern) {
-    for (std::size_t hops = 0; hops < job.patterns.size(); ++hops) {
-        const auto* copy = std::get_if<CopyPattern>(&job.patterns[pattern].layout);
-        const int source = copy ? pattern_index(job, copy->of) : -1;
-        if (source < 0)
-            break;
-        pattern = static_cast<std::size_t>(source);
-    }
-    return pattern;
-}
 
 void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& document, std::size_t index,
                  const CutStep& step) {

@@ -302,6 +302,10 @@ bool MainWindow::show_shop(const QString& page) {
     return true;
 }
 
+void MainWindow::open_backlash_test(const QString& axis) {
+    m_shop->open_backlash_test(axis);
+}
+
 void MainWindow::show_fetch() {
     show_stage(Stage::Cutters);
     m_cutters->show_page(CuttersSlip::ToFetch);

@@ -51,6 +51,8 @@ public:
     bool show_old_part_page(const QString& page);
     /// The shop, in place of the job; a page of it by its name.
     bool show_shop(const QString& page);
+    /// On the page of a machine: the guided test of this axis.
+    void open_backlash_test(const QString& axis);
     /// The list to fetch, of the Cutters stage.
     void show_fetch();
     /// After a kill: offers the newest job that was left behind.

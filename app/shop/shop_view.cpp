@@ -91,6 +91,12 @@ bool ShopView::show_page(const QString& page) {
     return true;
 }
 
+void ShopView::open_backlash_test(const QString& axis) {
+    refresh();
+    if (auto* test = findChild<QWidget*>(QStringLiteral("backlash:") + axis))
+        test->show();
+}
+
 void ShopView::tell(const QString& sentence) {
     m_told->setText(sentence.isEmpty() ? QString() : QStringLiteral("▲ ") + sentence);
     m_told->setVisible(!sentence.isEmpty());

@@ -20,6 +20,8 @@ public:
     /// "drawer", "singles", "taps", "cutting", "kit", "shops", or the name of a machine. False when there is no such
     /// page.
     bool show_page(const QString& page);
+    /// On the page of a machine: the guided test of this axis, where it has such a screw.
+    void open_backlash_test(const QString& axis);
 
 signals:
     void leave_wanted();

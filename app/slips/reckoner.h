@@ -60,6 +60,7 @@ private:
     [[nodiscard]] QString loose_rod() const;
     [[nodiscard]] QString pecks_counted() const;
     [[nodiscard]] QString chamfer_touch() const;
+    [[nodiscard]] QString which_machine() const;
     [[nodiscard]] QString fig(Length length) const;
 };
 

@@ -1,5 +1,6 @@
 // The sums on the page of reckoning that belong to cutters and depths.
 #include "cutting/choose.h"
+#include "cutting/machines.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
@@ -122,6 +123,11 @@ void Reckoner::add_cutting_sums() {
     count(*s, "chamferAngle", tr("included angle in degrees"), 90);
     s->words(tr("degrees :"));
     answer();
+    s = add();
+    s->words(tr("In this job's metal, on which machine a drill of"));
+    length(*s, "whichDrill", tr("diameter of the drill"), Length::mm(1.3));
+    s->words(QStringLiteral(":"));
+    answer();
 }
 
 QString Reckoner::thread_in_hole() const {
@@ -234,6 +240,14 @@ QString Reckoner::chamfer_touch() const {
     return tr("go %1 on from where it touches the hole's edge; its mouth is then %2. Owned and wide enough: %3.")
         .arg(fig(chamfer_depth(m_lengths.at("chamferHole"), m_lengths.at("chamferWidth"), angle)), fig(mouth),
              names.isEmpty() ? tr("none") : names.join(QStringLiteral(", ")));
+}
+
+QString Reckoner::which_machine() const {
+    const Metal metal = metal_of(document().job().blank.material).value_or(all_metals().front());
+    QStringList all;
+    for (const MachineFit& fit : machines_for(document().shop(), m_lengths.at("whichDrill"), metal))
+        all << tr("%1 %2").arg(q(fit.machine), q(fit.verdict));
+    return tr("in %1: %2.").arg(q(metal.name), all.join(QStringLiteral("; ")));
 }
 
 } // namespace clockface::app

@@ -116,6 +116,8 @@ private:
             return;
         }
         step.surface = surface_speed(*step.rpm, step.widest);
+        if (step.cutter.kind == CutterKind::Reamer)
+            step.why_speed += " In and out with the spindle turning forward, never backwards.";
         step.why_speed += fmt::format(" Set to {}, {} m/min at {}.", num(*step.rpm), num(step.surface, 1), rim);
         if (step.cutter.kind == CutterKind::CentreDrill)
             step.why_speed +=

@@ -14,6 +14,33 @@ Length metal_under(const Job& job, const Hole& hole) {
     return path ? path->entry - path->exit : Length{};
 }
 
+std::size_t pattern_of_kind(const Job& job, std::size_t pattern) {
+    // A source stands before its copies, so this ends.
+    while (const auto* copy = std::get_if<CopyPattern>(&job.patterns[pattern].layout)) {
+        const int source = pattern_index(job, copy->of);
+        if (source < 0)
+            break;
+        pattern = static_cast<std::size_t>(source);
+    }
+    return pattern;
+}
+
+namespace {
+
+// What is drilled and how much metal there is. A hole in the side of a bar that runs into its bore or another hole is
+// through for the drill: the metal ends there.
+std::pair<HoleSpec, Length> as_cut(const Job& job, const Hole& hole) {
+    const auto* bar = std::get_if<BarPattern>(&job.patterns[pattern_of_kind(job, hole.pattern)].layout);
+    const bool into = bar && (bar->reach == BarReach::IntoBore || bar->reach == BarReach::IntoHole);
+    if (!into || !hole.spec.depth)
+        return {hole.spec, metal_under(job, hole)};
+    HoleSpec open = hole.spec;
+    open.depth.reset();
+    return {open, *hole.spec.depth};
+}
+
+} // namespace
+
 JobChains chains_of(const Job& job, const Shop& shop, const Machine& machine, const std::vector<Hole>& holes) {
     JobChains out;
     const auto metal = metal_of(job.blank.material);
@@ -23,22 +50,22 @@ JobChains chains_of(const Job& job, const Shop& shop, const Machine& machine, co
     // Holes of one pattern follow each other and are nearly always alike: the last chain is tried first.
     constexpr double same_mm = 1e-6;
     std::vector<int> counts;
-    const auto fits = [&](int chain, const Hole& hole, Length under) {
+    const auto fits = [&](int chain, const HoleSpec& spec, Length under) {
         const Chain& known = out.chains[static_cast<std::size_t>(chain)];
-        return abs(known.metal - under) < Length::mm(same_mm) && known.spec == hole.spec;
+        return abs(known.metal - under) < Length::mm(same_mm) && known.spec == spec;
     };
     for (const Hole& hole : holes) {
-        const Length under = metal_under(job, hole);
+        const auto [spec, under] = as_cut(job, hole);
         int found = -1;
-        if (!out.chain_of.empty() && fits(out.chain_of.back(), hole, under))
+        if (!out.chain_of.empty() && fits(out.chain_of.back(), spec, under))
             found = out.chain_of.back();
         for (int i = 0; found < 0 && i < static_cast<int>(out.chains.size()); ++i)
-            if (fits(i, hole, under))
+            if (fits(i, spec, under))
                 found = i;
         if (found < 0) {
             found = static_cast<int>(out.chains.size());
             out.chains.push_back(
-                chain_for({hole.spec, under, cut, owned, machine.spindle, shop.customs, shop.drawer.fluids, job.unit}));
+                chain_for({spec, under, cut, owned, machine.spindle, shop.customs, shop.drawer.fluids, job.unit}));
             counts.push_back(0);
         }
         out.chain_of.push_back(found);

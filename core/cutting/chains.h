@@ -22,4 +22,7 @@ JobChains chains_of(const Job& job, const Shop& shop, const Machine& machine, co
 /// Metal under a hole's mouth, along its axis.
 Length metal_under(const Job& job, const Hole& hole);
 
+/// The pattern whose kind of hole a pattern has: its own, or that of the source of a copy.
+std::size_t pattern_of_kind(const Job& job, std::size_t pattern);
+
 } // namespace clockface

@@ -163,7 +163,19 @@ private:
             say(stack.thread < least * nut ? Grade::Check : Grade::Note, FindingKind::TooFewThreads,
                 fmt::format("{}: {} of thread, {} turns; in {} a full strength screw wants {}.", who(),
                             fig(stack.thread), num(stack.threads, 1), metal_name(), fig(least)),
-                "A finer thread has more turns in thin metal.");
+                finer(*thread));
+    }
+
+    // The finest thread of the same diameter, where it is finer.
+    [[nodiscard]] std::string finer(const Thread& thread) const {
+        const Thread* finest = nullptr;
+        for (const Thread& each : all_threads())
+            if (abs(each.major - thread.major) < Length::mm(1e-3) && each.angle == thread.angle &&
+                each.pitch < thread.pitch && (!finest || each.pitch < finest->pitch))
+                finest = &each;
+        return finest ? fmt::format("{} would have {} turns there; thicker metal or a longer boss would hold more.",
+                                    finest->name, num(threads_engaged(m_chain->metal, finest->pitch), 1))
+                      : "There is no finer thread of this size; thicker metal or a longer boss would hold more.";
     }
 
     [[nodiscard]] double engagement() const { return metal().engagement; }

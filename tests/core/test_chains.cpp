@@ -1,6 +1,7 @@
 // Chains: the cutters of a hole, their depths and speeds, as properties over random holes, drawers and machines.
 #include "cutting/chains.h"
 #include "cutting/depth_stack.h"
+#include "cutting/machines.h"
 #include "formats/cutter_report.h"
 #include "formats/job_json.h"
 #include "shop/cutter_points.h"
@@ -43,6 +44,11 @@ struct Bench {
         return *std::find_if(owned.begin(), owned.end(), [&](const Cutter& each) { return each.name == name; });
     }
 };
+
+bool holds_sorted(const std::vector<MachineFit>& all) {
+    return std::is_sorted(all.begin(), all.end(),
+                          [](const MachineFit& a, const MachineFit& b) { return a.share > b.share; });
+}
 
 std::string used(const Chain& chain, const std::string& step) {
     const CutStep* found = chain.find(step);
@@ -393,6 +399,29 @@ private slots:
         QVERIFY(!of_kind(make_plan(job, shop), FindingKind::FiguresChanged).empty());
         job.planned_with["Metric mill"] = machine_in_words(shop.machines[0]);
         QVERIFY(of_kind(make_plan(job, shop), FindingKind::FiguresChanged).empty());
+    }
+    void into_the_bore_of_a_bar() {
+        // The arbor's tapped hole opens into the bore: 10.7 - sqrt(4.6² - 2.5²) = 6.839 of metal, and nothing to drill
+        // beyond.
+        const Job job = *load_job(std::string(SOURCE_FOLDER) + "/demo/winding-arbor.clockface.json");
+        const Plan plan = make_plan(job, default_shop());
+        const Chain& chain = plan.chains[static_cast<std::size_t>(plan.chain_of.back())];
+        QVERIFY(chain.spec.purpose == Purpose::Tapped && is_through(chain.spec));
+        QVERIFY(same(chain.metal, mm(10.7 - std::sqrt(4.6 * 4.6 - 2.5 * 2.5)), 1e-6));
+        QVERIFY(same(depth_stack(chain, {}, Unit::Millimetre).thread, chain.metal, 1e-6));
+        // A cross hole's metal is the bar itself.
+        QVERIFY(same(metal_under(job, plan.holes.front()), mm(27.92), 1e-6));
+    }
+    void which_machine_turns_it_right() {
+        const Shop shop = default_shop();
+        const Metal steel = *metal_of("mild steel");
+        const auto small = machines_for(shop, mm(1.2), steel);        // 25000 / (pi 1.2) = 6631
+        QCOMPARE(small.front().machine, std::string("Readout mill")); // up to 4200
+        QVERIFY(small.back().verdict.find("hides the feel") != std::string::npos);
+        const auto large = machines_for(shop, mm(26), steel); // 306: the pillar drill begins at 390
+        QVERIFY(!large.back().rpm && large.back().verdict.find("too fast") != std::string::npos);
+        QVERIFY(large.front().verdict.find("pilot") != std::string::npos);
+        QVERIFY(holds_sorted(large));
     }
     void room_under_the_chuck() {
         Bench bench;

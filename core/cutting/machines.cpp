@@ -1,0 +1,38 @@
+#include "cutting/machines.h"
+
+#include "cutting/formulas.h"
+#include "measure/figures.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace clockface {
+
+std::vector<MachineFit> machines_for(const Shop& shop, Length diameter, const Metal& metal) {
+    constexpr double slow = 0.5, tiny_mm = 1.5;
+    const double wanted = turns_for(metal.usual, diameter);
+    const auto num = [](double value) { return decimal(value, 0); };
+    std::vector<MachineFit> out;
+    for (const Machine& machine : shop.machines) {
+        MachineFit fit;
+        fit.machine = machine.name;
+        fit.rpm = step_not_above(machine.spindle, wanted);
+        fit.share = fit.rpm ? *fit.rpm / wanted : 0.0;
+        if (!fit.rpm)
+            fit.verdict = fmt::format("turns no slower than {}, too fast", num(machine.spindle.lowest()));
+        else if (diameter > machine.spindle.one_go)
+            fit.verdict = fmt::format("turns at {}, but wants a pilot first", num(*fit.rpm));
+        else if (fit.share < slow)
+            fit.verdict =
+                fmt::format("turns only {} of {}: feed slower{}", num(*fit.rpm), num(wanted),
+                            diameter < Length::mm(tiny_mm) ? ", and it hides the feel of so small a drill" : "");
+        else
+            fit.verdict = fmt::format("turns at {} of {}", num(*fit.rpm), num(wanted));
+        out.push_back(std::move(fit));
+    }
+    std::stable_sort(out.begin(), out.end(),
+                     [](const MachineFit& a, const MachineFit& b) { return a.share > b.share; });
+    return out;
+}
+
+} // namespace clockface
