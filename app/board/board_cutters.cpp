@@ -36,7 +36,8 @@ void BoardPainter::cutter_rings() {
     const double tag_radius = room > roomy ? disc : 6.5;
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const QPointF at = screen(plan.holes[i].at);
-        const double r = radius_of(plan.holes[i]) + (tag_radius < disc ? 2.0 : 3.5);
+        const double wide = std::max(radius_of(plan.holes[i]), m_map.pixels(widest(plan.holes[i].spec)) / 2.0);
+        const double r = wide + (tag_radius < disc ? 2.0 : 3.5);
         m_painter.setPen(QPen(kind_colour(plan.chain_of[i]), tag_radius < disc ? 3.0 : 4.0));
         m_painter.setBrush(Qt::NoBrush);
         m_painter.drawEllipse(at, r, r);

@@ -153,6 +153,7 @@ QString style_sheet(const Look& look) {
         QWidget#slip QPushButton[link="true"]:focus { border: 1px dashed @brass; padding: 1px; }
         QWidget#slip QPushButton[act="true"] { background: @link; color: @card; font-weight: bold; border: 2px solid @link; text-align: center; }
         QWidget#slip QPushButton[act="true"]:focus { border: 2px solid @brass; }
+        QWidget#slip QPushButton[act="true"]:disabled { background: @card; color: @quiet; border: 2px dashed @rule; }
         QWidget#slip QTableView, QWidget#slip QListView { background: @card; color: @ink; border: none; font-size: 11pt;
             selection-background-color: @chosen_row; selection-color: @ink; gridline-color: @rule; outline: none; }
         QWidget#slip QTableView:focus, QWidget#slip QListView:focus { border: 1px solid @brass; }

@@ -224,6 +224,7 @@ void HolesSlip::build() {
         }
         auto* line = new QPushButton;
         line->setProperty("line", true);
+        line->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed); // long names are cut off, not the slip
         line->setObjectName(QStringLiteral("pattern%1").arg(q(job.patterns[i].name)));
         line->setAccessibleName(tr("open pattern %1").arg(q(job.patterns[i].name)));
         const std::string name = job.patterns[i].name;
