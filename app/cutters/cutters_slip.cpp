@@ -5,10 +5,10 @@
 #include "cutting/depth_figure.h"
 #include "formats/cutter_report.h"
 #include "look/look.h"
+#include "look/plain_figure.h"
 #include "look/words.h"
 #include "measure/figures.h"
 
-#include <QApplication>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPainter>
@@ -20,10 +20,6 @@ namespace clockface::app {
 namespace {
 
 constexpr int most_kinds = 12;
-
-QString num(double value, int decimals = 0) {
-    return q(decimal(value, decimals, Sign::WhenNegative, Tail::Trim));
-}
 
 // The disc with the number of a kind of hole, as on the board.
 QIcon kind_mark(int kind) {
@@ -53,32 +49,17 @@ CuttersSlip::CuttersSlip(Document& document, Selection& selection, QWidget* pare
     connect(shop, &QPushButton::clicked, this, &CuttersSlip::shop_wanted);
     head->addWidget(shop);
     body()->addLayout(head);
-    auto* tabs = new QHBoxLayout;
-    tabs->setSpacing(4);
-    const QString words[] = {tr("The hole"), tr("To fetch")};
-    const QString names[] = {QStringLiteral("pageTheHole"), QStringLiteral("pageToFetch")};
-    for (int i = 0; i < pages; ++i) {
-        auto* tab = new QToolButton;
-        tab->setObjectName(names[i]);
-        tab->setText(words[i]);
-        tab->setAccessibleName(words[i]);
-        tab->setCheckable(true);
-        tab->setAutoExclusive(true);
-        tab->setProperty("pick", true);
-        tab->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-        tab->setMinimumSize(40, 30);
-        connect(tab, &QToolButton::clicked, this, [this, i] { show_page(static_cast<Page>(i)); });
-        tabs->addWidget(tab);
-        m_tabs << tab;
-    }
-    body()->addLayout(tabs);
+    m_tabs =
+        add_tabs({{QStringLiteral("pageTheHole"), tr("The hole")}, {QStringLiteral("pageToFetch"), tr("To fetch")}},
+                 [this](int page) { show_page(static_cast<Page>(page)); });
     m_told = quiet({});
     m_told->setObjectName(QStringLiteral("cuttersTold"));
     m_told->setProperty("fault", true);
     m_told->hide();
     body()->addWidget(m_told);
-    m_box = new QVBoxLayout;
-    body()->addLayout(m_box);
+    auto* place = new QVBoxLayout;
+    body()->addLayout(place);
+    m_steps = std::make_unique<Renewed>(place);
     body()->addStretch();
     connect(&selection, &Selection::changed, this, [this] {
         if (isVisible())
@@ -132,11 +113,7 @@ void CuttersSlip::refresh() {
     const bool trying = &document().job() != &document().settled();
     if (const QString now = structure(); now != m_built && !trying) {
         m_built = now;
-        const QWidget* at_work = QApplication::focusWidget();
-        const QString name = at_work && m_holder && m_holder->isAncestorOf(at_work) ? at_work->objectName() : QString();
         build();
-        if (auto* again = name.isEmpty() ? nullptr : m_holder->findChild<QWidget*>(name))
-            again->setFocus();
     }
     for (Sentence* each : std::as_const(m_sentences))
         each->refresh();
@@ -145,26 +122,14 @@ void CuttersSlip::refresh() {
 }
 
 void CuttersSlip::build() {
-    // A blank that is being typed in is not taken away under the hands: what it holds is settled by then.
     m_sentences.clear();
     m_refreshers.clear();
-    if (m_holder) {
-        m_box->removeWidget(m_holder);
-        m_holder->hide();
-        m_holder->deleteLater();
-    }
-    m_holder = new QWidget;
-    auto* box = new QVBoxLayout(m_holder);
-    box->setContentsMargins(0, 0, 0, 0);
-    box->setSpacing(6);
+    QVBoxLayout* box = m_steps->begin(6);
     if (m_page == ToFetch)
         build_fetch(box);
     else
         build_hole(box);
-    m_box->addWidget(m_holder);
-    m_holder->show();
-    for (QWidget* child : m_holder->findChildren<QWidget*>())
-        child->ensurePolished();
+    m_steps->end();
 }
 
 Sentence* CuttersSlip::add_sentence(QVBoxLayout* box) {
@@ -317,7 +282,7 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
             return facts->setText({});
         QStringList all;
         if (here->rpm && !here->by_hand)
-            all << tr("%1 mm a minute").arg(num(here->feed_set, 1))
+            all << tr("%1 mm a minute").arg(plain_figure(here->feed_set, 1))
                 << tr("stop at %1").arg(q(depth_figure(here->stop, document().job().unit)));
         if (!here->fluid.empty() && here->kind != StepKind::Deburr)
             all << q(here->fluid);
@@ -410,66 +375,6 @@ void CuttersSlip::build_acts(QVBoxLayout* box) {
                         pattern.hole.wishes = spec.wishes;
                 (void)document().edit(tr("the same for like holes"), next);
             });
-}
-
-void CuttersSlip::build_fetch(QVBoxLayout* box) {
-    const Plan& plan = document().plan();
-    if (plan.cutters.lines.empty()) {
-        box->addWidget(quiet(tr("There are no holes yet, so nothing is to be fetched.")));
-        return;
-    }
-    box->setSpacing(3); // so that a whole job's list stands on one screen
-    int number = 0;
-    for (const FetchLine& line : plan.cutters.lines) {
-        QStringList kinds;
-        for (const int chain : line.chains)
-            kinds << QString::number(chain + 1);
-        auto* row = new QHBoxLayout;
-        row->setSpacing(8);
-        auto* button = new QPushButton(QStringLiteral("%1   %2").arg(++number, 2).arg(q(line.cutter.name)) +
-                                       (line.owned ? QString() : tr("   ▲ not in the drawer")));
-        button->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-        button->setToolTip(tr("%1 of kind %2").arg(q(counted(line.holes, "hole")), kinds.join(QStringLiteral(", "))));
-        auto* facts = quiet(QStringLiteral("%1 × %2")
-                                .arg(line.holes)
-                                .arg(line.by_hand ? tr("by hand")
-                                     : line.rpm   ? tr("at %1").arg(num(*line.rpm))
-                                                  : tr("no speed")));
-        facts->setWordWrap(false);
-        facts->setFixedWidth(104);
-        row->addWidget(button, 1);
-        row->addWidget(facts);
-        button->setObjectName(QStringLiteral("fetch:%1").arg(number));
-        button->setAccessibleName(tr("fetch %1").arg(q(line.cutter.name)));
-        button->setProperty("line", true);
-        connect(button, &QPushButton::clicked, this, [this, kind = line.chains.front()] {
-            const Plan& now = document().plan();
-            for (std::size_t k = 0; k < now.chain_of.size(); ++k)
-                if (now.chain_of[k] == kind)
-                    return selection().select(document().job().patterns[now.holes[k].pattern].name, now.holes[k].name);
-        });
-        box->addLayout(row);
-    }
-    add_words(box, [this] {
-        const CutterList& list = document().plan().cutters;
-        QStringList all;
-        QStringList fluids;
-        for (const std::string& fluid : list.fluids)
-            fluids << q(fluid);
-        if (!fluids.isEmpty())
-            all << tr("And %1.").arg(fluids.join(tr(" and ")));
-        const double hour = document().plan().machine.hour;
-        constexpr double minutes = 60.0;
-        all << tr("About %1 minutes a piece, changing cutters included.").arg(num(list.minutes)) +
-                   (hour > 0.0 ? tr(" At %1 an hour: %2.").arg(num(hour, 2), num(list.minutes / minutes * hour, 2))
-                               : QString());
-        if (!list.room.sentence.empty())
-            all << q(list.room.sentence);
-        for (const std::string& sentence : not_in_drawer(document().plan()))
-            all << QStringLiteral("▲ ") + q(sentence);
-        all << tr("The cutter maker's figures, the machine's manual and the shop's rules come before these.");
-        return all.join(QLatin1Char('\n'));
-    })->setObjectName(QStringLiteral("fetchWords"));
 }
 
 } // namespace clockface::app

@@ -2,6 +2,9 @@
 #pragma once
 
 #include "slips/slip.h"
+#include "widgets/renewed.h"
+
+#include <memory>
 
 class QToolButton;
 
@@ -23,8 +26,7 @@ protected:
 private:
     QList<QToolButton*> m_tabs;
     Page m_page = TheHole;
-    QVBoxLayout* m_box; // built anew when the steps are other ones
-    QWidget* m_holder = nullptr;
+    std::unique_ptr<Renewed> m_steps; // built anew when the steps are other ones
     QLabel* m_told;
     QString m_built;
     QList<Sentence*> m_sentences;

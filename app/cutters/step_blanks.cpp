@@ -3,6 +3,7 @@
 #include "cutting/chains.h"
 #include "cutting/cutter_words.h"
 #include "cutting/depth_figure.h"
+#include "look/plain_figure.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"
@@ -10,10 +11,6 @@
 namespace clockface::app {
 
 namespace {
-
-QString num(double value) {
-    return q(decimal(value, 0));
-}
 
 // The step as the plan has it now, found again by its name: the slip is older than the plan.
 const CutStep* step_now(const Document& document, std::size_t pattern, const std::string& name) {
@@ -103,7 +100,7 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
         sentence, QStringLiteral("rpm:") + id, QObject::tr("turns a minute in the step '%1'").arg(q(name)),
         [now](const Job&) {
             const CutStep* here = now();
-            return here && here->rpm ? num(*here->rpm) : QObject::tr("no speed");
+            return here && here->rpm ? plain_figure(*here->rpm) : QObject::tr("no speed");
         },
         [index, name](Job& job, const QString& text) -> Result<QString> {
             if (as_planned(text)) {

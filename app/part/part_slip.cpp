@@ -28,27 +28,11 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
     connect(back, &QPushButton::clicked, this, &PartSlip::leave_wanted);
     head->addWidget(back);
     body()->addLayout(head);
-    auto* tabs = new QHBoxLayout;
-    tabs->setSpacing(4);
-    // As short as can be: four stand side by side at the narrowest window.
-    const QString words[] = {tr("Readings"), tr("Holes"), tr("The copy"), tr("Marks")};
-    const QString names[] = {QStringLiteral("pageReadings"), QStringLiteral("pageHoles"), QStringLiteral("pageCopy"),
-                             QStringLiteral("pageMarks")};
-    for (int i = 0; i < pages; ++i) {
-        auto* tab = new QToolButton;
-        tab->setObjectName(names[i]);
-        tab->setText(words[i]);
-        tab->setAccessibleName(words[i]);
-        tab->setCheckable(true);
-        tab->setAutoExclusive(true);
-        tab->setProperty("pick", true);
-        tab->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-        tab->setMinimumSize(40, 30);
-        connect(tab, &QToolButton::clicked, this, [this, i] { show_page(static_cast<Page>(i)); });
-        tabs->addWidget(tab);
-        m_tabs << tab;
-    }
-    body()->addLayout(tabs);
+    m_tabs = add_tabs({{QStringLiteral("pageReadings"), tr("Readings")},
+                       {QStringLiteral("pageHoles"), tr("Holes")},
+                       {QStringLiteral("pageCopy"), tr("The copy")},
+                       {QStringLiteral("pageMarks"), tr("Marks")}},
+                      [this](int page) { show_page(static_cast<Page>(page)); });
     m_told = quiet({});
     m_told->setObjectName(QStringLiteral("partTold"));
     m_told->setProperty("fault", true);

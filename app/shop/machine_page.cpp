@@ -1,4 +1,5 @@
 // One machine: its screws and dials, its spindle, and the guided test for its backlash.
+#include "look/plain_figure.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "measure/read_angle.h"
@@ -17,12 +18,11 @@ namespace {
 
 // "95, 160, 265" or "60 to 4200".
 QString speeds_in_words(const Spindle& spindle) {
-    const auto figure = [](double value) { return q(decimal(value, 1, Sign::WhenNegative, Tail::Trim)); };
     if (spindle.steps.empty())
-        return QObject::tr("%1 to %2").arg(figure(spindle.slowest), figure(spindle.fastest));
+        return QObject::tr("%1 to %2").arg(plain_figure(spindle.slowest, 1), plain_figure(spindle.fastest, 1));
     QStringList all;
     for (const double step : spindle.steps)
-        all << figure(step);
+        all << plain_figure(step, 1);
     return all.join(QStringLiteral(", "));
 }
 

@@ -3,7 +3,6 @@
 #include "formats/shop_json.h"
 #include "look/words.h"
 
-#include <QApplication>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLabel>
@@ -29,8 +28,9 @@ ShopView::ShopView(Document& document, ShopStore& store, Seams seams, QWidget* p
     auto* title = new QLabel(tr("The shop"));
     title->setProperty("heading", true);
     left->addWidget(title);
-    m_nav = new QVBoxLayout;
-    left->addLayout(m_nav);
+    auto* nav = new QVBoxLayout;
+    left->addLayout(nav);
+    m_nav = std::make_unique<Renewed>(nav);
     left->addStretch();
     auto* back = new QPushButton(tr("Back to the job"));
     back->setObjectName(QStringLiteral("leaveShop"));
@@ -58,8 +58,9 @@ ShopView::ShopView(Document& document, ShopStore& store, Seams seams, QWidget* p
     m_told->setWordWrap(true);
     m_told->hide();
     right->addWidget(m_told);
-    m_box = new QVBoxLayout;
-    right->addLayout(m_box);
+    auto* pages = new QVBoxLayout;
+    right->addLayout(pages);
+    m_pages = std::make_unique<Renewed>(pages);
     right->addStretch();
     scroll->setWidget(body);
     all->addWidget(scroll, 1);
@@ -154,26 +155,14 @@ void ShopView::refresh() {
         m_page = QStringLiteral("drawer"); // the machine has another name now, or is gone
     if (const QString now = structure(); now != m_built) {
         m_built = now;
-        const QWidget* at_work = QApplication::focusWidget();
-        const QString name = at_work && m_holder && m_holder->isAncestorOf(at_work) ? at_work->objectName() : QString();
         build();
-        if (auto* again = name.isEmpty() ? nullptr : m_holder->findChild<QWidget*>(name))
-            again->setFocus();
     }
     for (Sentence* each : std::as_const(m_sentences))
         each->refresh();
 }
 
 void ShopView::build_nav() {
-    if (m_nav_holder) {
-        m_nav->removeWidget(m_nav_holder);
-        m_nav_holder->hide();
-        m_nav_holder->deleteLater();
-    }
-    m_nav_holder = new QWidget;
-    auto* box = new QVBoxLayout(m_nav_holder);
-    box->setContentsMargins(0, 4, 0, 0);
-    box->setSpacing(5);
+    QVBoxLayout* box = m_nav->begin(5);
     const auto entry = [&](const QString& page, const QString& words) {
         auto* button = new QPushButton(words);
         button->setObjectName(QStringLiteral("shopPage:") + page);
@@ -201,22 +190,13 @@ void ShopView::build_nav() {
     box->addWidget(shops);
     entry(QStringLiteral("shops"),
           q(m_document.shop().name.empty() ? std::string("This shop") : m_document.shop().name));
-    m_nav->addWidget(m_nav_holder);
-    m_nav_holder->show();
+    m_nav->end();
 }
 
 void ShopView::build() {
     build_nav();
     m_sentences.clear();
-    if (m_holder) {
-        m_box->removeWidget(m_holder);
-        m_holder->hide();
-        m_holder->deleteLater();
-    }
-    m_holder = new QWidget;
-    auto* box = new QVBoxLayout(m_holder);
-    box->setContentsMargins(0, 0, 0, 0);
-    box->setSpacing(9);
+    QVBoxLayout* box = m_pages->begin(9);
     if (const int machine = machine_index(); machine >= 0)
         build_machine(box, static_cast<std::size_t>(machine));
     else if (m_page == QLatin1String("singles"))
@@ -231,10 +211,7 @@ void ShopView::build() {
         build_shops(box);
     else
         build_drawer(box);
-    m_box->addWidget(m_holder);
-    m_holder->show();
-    for (QWidget* child : m_holder->findChildren<QWidget*>())
-        child->ensurePolished();
+    m_pages->end();
 }
 
 Sentence* ShopView::add_sentence(QVBoxLayout* box) {

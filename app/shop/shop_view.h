@@ -4,8 +4,10 @@
 #include "document/shop_store.h"
 #include "shell/seams.h"
 #include "shop/shop_blanks.h"
+#include "widgets/renewed.h"
 
 #include <QWidget>
+#include <memory>
 
 class QLabel;
 class QPushButton;
@@ -36,9 +38,7 @@ private:
     Seams m_seams;
     ShopBlanks m_blanks;
     QString m_page = QStringLiteral("drawer");
-    QVBoxLayout *m_nav, *m_box;
-    QWidget* m_nav_holder = nullptr;
-    QWidget* m_holder = nullptr;
+    std::unique_ptr<Renewed> m_nav, m_pages;
     QLabel* m_told;
     QString m_built;
     QList<Sentence*> m_sentences;

@@ -1,6 +1,7 @@
 // The sums on the page of reckoning that belong to cutters and depths.
 #include "cutting/choose.h"
 #include "cutting/machines.h"
+#include "look/plain_figure.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
@@ -10,14 +11,6 @@
 #include <QToolButton>
 
 namespace clockface::app {
-
-namespace {
-
-QString num(double value, int decimals = 0) {
-    return q(decimal(value, decimals, Sign::WhenNegative, Tail::Trim));
-}
-
-} // namespace
 
 void Reckoner::text(Sentence& s, const QString& name, const QString& what, const QString& first) {
     m_texts[name] = first;
@@ -137,8 +130,9 @@ QString Reckoner::thread_in_hole() const {
     if (percent <= 0.0)
         return tr("the hole is as wide as the thread: nothing would be left.");
     const GuidedThread left = guided_thread(metal, m_lengths.at("guideDepth"), {}, thread.major);
-    QString out = tr("%1 percent of thread, %2 turns in the whole thickness. The charts take the %3 drill. ")
-                      .arg(num(percent), num(threads_engaged(metal, thread.pitch), 1), q(thread.charted));
+    QString out =
+        tr("%1 percent of thread, %2 turns in the whole thickness. The charts take the %3 drill. ")
+            .arg(plain_figure(percent), plain_figure(threads_engaged(metal, thread.pitch), 1), q(thread.charted));
     if (percent > most_percent)
         out += tr("The tap will turn hard and may break. ");
     out += tr("The counterbore leaves %1 of thread: %2")
@@ -158,7 +152,7 @@ QString Reckoner::stiffer() const {
     const double ratio = std::max(one, other) / std::min(one, other);
     return tr("the %1 is %2 times as stiff: stiffness goes with the fourth power of the diameter and the third of the "
               "length. %3")
-        .arg(one >= other ? tr("first") : tr("second"), num(ratio, 1),
+        .arg(one >= other ? tr("first") : tr("second"), plain_figure(ratio, 1),
              ratio > 2.0 ? tr("Start with the stiffer one; with it no pilot is needed.")
                          : tr("They bend about alike."));
 }
@@ -168,7 +162,7 @@ QString Reckoner::power_tap() const {
     if (!feed)
         return q(feed.error().sentence);
     return tr("feed %1 mm a minute; %2 threads an inch.")
-        .arg(num(feed->feed, 1), num(threads_an_inch(m_lengths.at("tapPitch")), 2));
+        .arg(plain_figure(feed->feed, 1), plain_figure(threads_an_inch(m_lengths.at("tapPitch")), 2));
 }
 
 QString Reckoner::step_drill() const {

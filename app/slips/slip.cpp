@@ -2,6 +2,7 @@
 
 #include <QLabel>
 #include <QPushButton>
+#include <QToolButton>
 
 namespace clockface::app {
 
@@ -63,6 +64,29 @@ QPushButton* Slip::link(const QString& name, const QString& text) {
     button->setSizePolicy(QSizePolicy::Maximum, QSizePolicy::Fixed);
     button->setCursor(Qt::PointingHandCursor);
     return button;
+}
+
+QList<QToolButton*> Slip::add_tabs(const QList<std::pair<QString, QString>>& tabs,
+                                   const std::function<void(int)>& chosen) {
+    QList<QToolButton*> made;
+    auto* row = new QHBoxLayout;
+    row->setSpacing(4);
+    for (const auto& [name, word] : tabs) {
+        auto* tab = new QToolButton;
+        tab->setObjectName(name);
+        tab->setText(word);
+        tab->setAccessibleName(word);
+        tab->setCheckable(true);
+        tab->setAutoExclusive(true);
+        tab->setProperty("pick", true);
+        tab->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+        tab->setMinimumSize(40, 30);
+        connect(tab, &QToolButton::clicked, this, [chosen, page = static_cast<int>(made.size())] { chosen(page); });
+        row->addWidget(tab);
+        made << tab;
+    }
+    m_body->addLayout(row);
+    return made;
 }
 
 } // namespace clockface::app

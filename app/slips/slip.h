@@ -11,6 +11,7 @@
 
 class QLabel;
 class QPushButton;
+class QToolButton;
 
 namespace clockface::app {
 
@@ -35,6 +36,10 @@ protected:
     /// A sentence that belongs to the slip; leaving one of its blanks with Escape drops what was being tried.
     Sentence* sentence(QWidget* parent = nullptr);
     QPushButton* link(const QString& name, const QString& text);
+    /// A row of tabs, each an object name and its word, as short as can be: four stand side by side at the narrowest
+    /// window.
+    QList<QToolButton*> add_tabs(const QList<std::pair<QString, QString>>& tabs,
+                                 const std::function<void(int)>& chosen);
 
 private:
     Document& m_document;

@@ -12,7 +12,7 @@ namespace clockface {
 namespace {
 
 // So near is the same size.
-constexpr double same_mm = 0.005;
+constexpr double same_size_mm = 0.005;
 
 std::string fig(Length length, Unit unit) {
     return with_unit(length, unit);
@@ -30,7 +30,7 @@ void rank(std::vector<Choice>& all) {
 
 std::string over_or_under(Length made, Length wanted, Unit unit) {
     const Length off = made - wanted;
-    if (abs(off) < Length::mm(same_mm))
+    if (abs(off) < Length::mm(same_size_mm))
         return "is just the size";
     return fmt::format("is {} {}", fig(abs(off), unit), off > Length{} ? "over" : "under");
 }
@@ -118,7 +118,7 @@ std::vector<Choice> drills_near(const std::vector<Cutter>& cutters, Length wante
 std::vector<Choice> clearance_drills(const std::vector<Cutter>& cutters, Length wanted, const Clearance& row,
                                      Unit unit) {
     std::vector<Choice> out;
-    const Length slack = Length::mm(same_mm);
+    const Length slack = Length::mm(same_size_mm);
     for (const Cutter& each : cutters) {
         if (each.kind != CutterKind::Drill || each.actual() <= row.major)
             continue;
@@ -168,7 +168,7 @@ std::vector<Choice> reamers_for(const std::vector<Cutter>& cutters, Length diame
         if (each.kind != CutterKind::Reamer || abs(each.actual() - diameter) > diameter * near)
             continue;
         // A reamer marked for a size makes its H7; one that was measured makes what it measures.
-        const bool marked = !each.measured && abs(each.diameter - diameter) < Length::mm(same_mm);
+        const bool marked = !each.measured && abs(each.diameter - diameter) < Length::mm(same_size_mm);
         const bool inside = limits && each.actual() >= limits->least.value_or(Length{}) &&
                             each.actual() <= limits->most.value_or(Length::mm(1e6));
         out.push_back({each, true, marked || inside, abs(each.actual() - diameter).in_mm(),
@@ -203,8 +203,8 @@ std::vector<Choice> counterbores_for(const std::vector<Cutter>& cutters, Length 
     for (const Cutter& each : cutters) {
         if (each.kind != CutterKind::Counterbore || abs(each.actual() - diameter) > diameter * near)
             continue;
-        const bool guided = each.tip <= hole + Length::mm(same_mm);
-        out.push_back({each, true, guided && each.actual() >= diameter - Length::mm(same_mm),
+        const bool guided = each.tip <= hole + Length::mm(same_size_mm);
+        out.push_back({each, true, guided && each.actual() >= diameter - Length::mm(same_size_mm),
                        abs(each.actual() - diameter).in_mm(),
                        guided ? over_or_under(each.actual(), diameter, unit)
                               : fmt::format("its {} pilot does not go into the hole", fig(each.tip, unit))});

@@ -40,22 +40,22 @@ Ray ray(Face face, Point at, const Place3& size) {
     return {{x, y, h}, {0, 0, -1}};
 }
 
-double dot(const Place3& a, const Place3& b) {
+double along_each_other(const Place3& a, const Place3& b) {
     return a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 }
-Place3 minus(const Place3& a, const Place3& b) {
+Place3 apart(const Place3& a, const Place3& b) {
     return {a[0] - b[0], a[1] - b[1], a[2] - b[2]};
 }
 
 // How another hole of radius r and length `reach` opens into the way of a drill of radius own.
 std::optional<Crossing> meet(const Ray& drill, double own, const Ray& other, double r, double reach) {
-    const Place3 between = minus(other.mouth, drill.mouth);
-    const double along = dot(drill.way, other.way);
+    const Place3 between = apart(other.mouth, drill.mouth);
+    const double along = along_each_other(drill.way, other.way);
     Crossing out;
     if (std::fabs(along) > 0.5) { // the same line: towards each other from opposite faces
-        const double depth = dot(between, drill.way);
-        const Place3 side = minus(between, {drill.way[0] * depth, drill.way[1] * depth, drill.way[2] * depth});
-        const double miss = std::sqrt(dot(side, side));
+        const double depth = along_each_other(between, drill.way);
+        const Place3 side = apart(between, {drill.way[0] * depth, drill.way[1] * depth, drill.way[2] * depth});
+        const double miss = std::sqrt(along_each_other(side, side));
         if (along > 0.0 || miss >= own + r)
             return std::nullopt;
         out.from = Length::mm(depth - reach);
@@ -63,11 +63,11 @@ std::optional<Crossing> meet(const Ray& drill, double own, const Ray& other, dou
         out.miss = Length::mm(miss);
         return out;
     }
-    const double depth = dot(between, drill.way);      // of the other's axis, below the face
-    const double travelled = -dot(between, other.way); // of the other drill when it passes
-    const Place3 across = minus(minus(between, {drill.way[0] * depth, drill.way[1] * depth, drill.way[2] * depth}),
+    const double depth = along_each_other(between, drill.way);      // of the other's axis, below the face
+    const double travelled = -along_each_other(between, other.way); // of the other drill when it passes
+    const Place3 across = apart(apart(between, {drill.way[0] * depth, drill.way[1] * depth, drill.way[2] * depth}),
                                 {-other.way[0] * travelled, -other.way[1] * travelled, -other.way[2] * travelled});
-    const double miss = std::sqrt(dot(across, across));
+    const double miss = std::sqrt(along_each_other(across, across));
     if (miss >= own + r || travelled < -own || travelled - own > reach || depth < -r)
         return std::nullopt;
     const double edge = std::max(0.0, miss - own);

@@ -17,40 +17,40 @@ Length stands_out(const Cutter& cutter) {
     return std::max({cutter.overall - Length::mm(held_mm), cutter.overall / 2.0, cutter.flute});
 }
 
-// Set for the longest cutter just above the work, the quill has to bring the shortest down to its depth.
+// Set for the furthest_out cutter just above the work, the quill has to bring the shortest down to its depth.
 Room room_for(const std::vector<const CutStep*>& steps, Length metal, const Spindle& spindle, Unit unit) {
-    const CutStep* longest = nullptr;
-    const CutStep* reach = nullptr; // needs most stroke, seen from the longest's height
+    const CutStep* furthest_out = nullptr;
+    const CutStep* reach = nullptr; // needs most stroke, seen from the furthest_out's height
     for (const CutStep* step : steps)
-        if (!longest || stands_out(step->cutter) > stands_out(longest->cutter))
-            longest = step;
+        if (!furthest_out || stands_out(step->cutter) > stands_out(furthest_out->cutter))
+            furthest_out = step;
     Room room;
-    if (!longest)
+    if (!furthest_out)
         return room;
     const auto stroke = [&](const CutStep& step) {
-        return stands_out(longest->cutter) - stands_out(step.cutter) + step.tip + Length::mm(clear_mm);
+        return stands_out(furthest_out->cutter) - stands_out(step.cutter) + step.tip + Length::mm(clear_mm);
     };
     for (const CutStep* step : steps)
         if (!reach || stroke(*step) > stroke(*reach))
             reach = step;
-    if (stands_out(longest->cutter) + metal > spindle.room) {
+    if (stands_out(furthest_out->cutter) + metal > spindle.room) {
         room.tight = room.loses = true;
         room.sentence =
             fmt::format("The {} stands {} out of the chuck; with {} of work under it that is more than the {} "
                         "there are. Take a shorter one, or hold it shorter.",
-                        longest->cutter.name, with_unit(stands_out(longest->cutter), unit), with_unit(metal, unit),
-                        with_unit(spindle.room, unit));
+                        furthest_out->cutter.name, with_unit(stands_out(furthest_out->cutter), unit),
+                        with_unit(metal, unit), with_unit(spindle.room, unit));
     } else if (stroke(*reach) > spindle.stroke) {
         room.tight = true;
         room.loses = !spindle.keeps_place;
         room.sentence = fmt::format(
             "Between the {} and the {} the height has to be changed: the quill's {} are {} too short for both. {}",
-            reach->cutter.name, longest->cutter.name, with_unit(spindle.stroke, unit),
+            reach->cutter.name, furthest_out->cutter.name, with_unit(spindle.stroke, unit),
             with_unit(stroke(*reach) - spindle.stroke, unit),
             spindle.keeps_place ? "On this machine that keeps the place; touch off again."
                                 : "On a round column that loses the place: finish each hole before moving on, or set "
                                   "the height for the "
-                                  "longest cutter and hold the short one in an extension.");
+                                  "furthest_out cutter and hold the short one in an extension.");
     }
     return room;
 }

@@ -10,7 +10,7 @@ namespace {
 using nlohmann::json;
 
 const std::vector<std::string> purposes = {"plain", "tapped", "reamed", "clearance"};
-const std::vector<std::string> depths = {"full-diameter", "tip", "full-thread"};
+const std::vector<std::string> depth_words = {"full-diameter", "tip", "full-thread"};
 const std::vector<std::string> clearings = {"close", "normal", "free"};
 const std::vector<std::string> recesses = {"counterbore", "countersink"};
 
@@ -81,7 +81,7 @@ ordered hole_json(const HoleSpec& hole) {
     if (hole.depth)
         out["depth"] = hole.depth->in_mm();
     if (hole.depth_of)
-        out["depth_of"] = word_for(*hole.depth_of, depths);
+        out["depth_of"] = word_for(*hole.depth_of, depth_words);
     if (hole.limits) {
         out["limits"] = ordered::object();
         if (hole.limits->least)
@@ -113,7 +113,7 @@ HoleSpec read_hole_spec(JsonObject& in) {
         hole.label = in.text("label");
     hole.depth = optional_length(in, "depth");
     if (in.has("depth_of"))
-        hole.depth_of = static_cast<DepthOf>(in.word("depth_of", depths));
+        hole.depth_of = static_cast<DepthOf>(in.word("depth_of", depth_words));
     if (in.has("limits")) {
         JsonObject limits(in.member("limits"), in.place_of("limits"), in.fault());
         hole.limits = Limits{optional_length(limits, "least"), optional_length(limits, "most")};

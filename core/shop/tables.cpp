@@ -42,9 +42,9 @@ template <class T, class Read> std::vector<T> read_table(const char* csv, Read r
 
 // The row of the nearest diameter, where that is the same to a hundredth.
 template <class T> std::optional<T> of_major(const std::vector<T>& rows, Length major) {
-    constexpr double same_mm = 0.01;
+    constexpr double same_major_mm = 0.01;
     for (const T& row : rows)
-        if (abs(row.major - major) < Length::mm(same_mm))
+        if (abs(row.major - major) < Length::mm(same_major_mm))
             return row;
     return std::nullopt;
 }

@@ -1,0 +1,75 @@
+// The page of the Cutters slip that lists what to fetch from the drawer.
+#include "cutters/cutters_slip.h"
+#include "formats/cutter_report.h"
+#include "look/plain_figure.h"
+#include "look/words.h"
+#include "measure/figures.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+
+namespace clockface::app {
+
+void CuttersSlip::build_fetch(QVBoxLayout* box) {
+    const Plan& plan = document().plan();
+    if (plan.cutters.lines.empty()) {
+        box->addWidget(quiet(tr("There are no holes yet, so nothing is to be fetched.")));
+        return;
+    }
+    box->setSpacing(3); // so that a whole job's list stands on one screen
+    int number = 0;
+    for (const FetchLine& line : plan.cutters.lines) {
+        QStringList kinds;
+        for (const int chain : line.chains)
+            kinds << QString::number(chain + 1);
+        auto* row = new QHBoxLayout;
+        row->setSpacing(8);
+        auto* button = new QPushButton(QStringLiteral("%1   %2").arg(++number, 2).arg(q(line.cutter.name)) +
+                                       (line.owned ? QString() : tr("   ▲ not in the drawer")));
+        button->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+        button->setToolTip(tr("%1 of kind %2").arg(q(counted(line.holes, "hole")), kinds.join(QStringLiteral(", "))));
+        auto* facts = quiet(QStringLiteral("%1 × %2")
+                                .arg(line.holes)
+                                .arg(line.by_hand ? tr("by hand")
+                                     : line.rpm   ? tr("at %1").arg(plain_figure(*line.rpm))
+                                                  : tr("no speed")));
+        facts->setWordWrap(false);
+        facts->setFixedWidth(104);
+        row->addWidget(button, 1);
+        row->addWidget(facts);
+        button->setObjectName(QStringLiteral("fetch:%1").arg(number));
+        button->setAccessibleName(tr("fetch %1").arg(q(line.cutter.name)));
+        button->setProperty("line", true);
+        connect(button, &QPushButton::clicked, this, [this, kind = line.chains.front()] {
+            const Plan& now = document().plan();
+            for (std::size_t k = 0; k < now.chain_of.size(); ++k)
+                if (now.chain_of[k] == kind)
+                    return selection().select(document().job().patterns[now.holes[k].pattern].name, now.holes[k].name);
+        });
+        box->addLayout(row);
+    }
+    add_words(box, [this] {
+        const CutterList& list = document().plan().cutters;
+        QStringList all;
+        QStringList fluids;
+        for (const std::string& fluid : list.fluids)
+            fluids << q(fluid);
+        if (!fluids.isEmpty())
+            all << tr("And %1.").arg(fluids.join(tr(" and ")));
+        const double hour = document().plan().machine.hour;
+        constexpr double minutes = 60.0;
+        all << tr("About %1 minutes a piece, changing cutters included.").arg(plain_figure(list.minutes)) +
+                   (hour > 0.0 ? tr(" At %1 an hour: %2.")
+                                     .arg(plain_figure(hour, 2), plain_figure(list.minutes / minutes * hour, 2))
+                               : QString());
+        if (!list.room.sentence.empty())
+            all << q(list.room.sentence);
+        for (const std::string& sentence : not_in_drawer(document().plan()))
+            all << QStringLiteral("▲ ") + q(sentence);
+        all << tr("The cutter maker's figures, the machine's manual and the shop's rules come before these.");
+        return all.join(QLatin1Char('\n'));
+    })->setObjectName(QStringLiteral("fetchWords"));
+}
+
+} // namespace clockface::app

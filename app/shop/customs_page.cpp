@@ -1,0 +1,171 @@
+// The pages of the shop about how it cuts, its pins and instruments, and shops as a whole.
+#include "formats/shop_json.h"
+#include "formats/text_file.h"
+#include "look/words.h"
+#include "measure/figures.h"
+#include "measure/shop_number.h"
+#include "shop/shop_view.h"
+#include "shop/tables.h"
+
+#include <QFileInfo>
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+namespace clockface::app {
+
+void ShopView::build_cutting(QVBoxLayout* box) {
+    add_heading(box, tr("How we cut"));
+    Sentence* s = add_sentence(box);
+    s->words(tr("A hole is started"));
+    m_blanks.choice(
+        *s, "startWay", tr("how a hole is started"),
+        {tr("with a centre drill, half way up its cone"), tr("with a spotting drill that leaves the chamfer too"),
+         tr("straight with the drill")},
+        [](const Shop& shop) { return static_cast<int>(shop.customs.start); },
+        [](Shop& shop, int filling) { shop.customs.start = static_cast<StartWay>(filling); });
+    s->words(tr(", and drilled"));
+    m_blanks.flag(*s, "smallSteps", tr("how a hole is opened up"), tr("straight up to what the machine drives"),
+                  tr("in small steps"), [](Shop& shop) { return &shop.customs.small_steps; });
+    s->words(tr(". Threads get"));
+    m_blanks.custom(
+        *s, "threadPercent", tr("percent of thread"),
+        [](const Shop& shop) {
+            return shop.customs.thread_percent > 0.0 ? q(decimal(shop.customs.thread_percent, 0))
+                                                     : tr("what suits the metal");
+        },
+        [](Shop& shop, const QString& text) -> Result<QString> {
+            if (text.trimmed().isEmpty() || text == tr("what suits the metal")) {
+                shop.customs.thread_percent = 0.0;
+                return tr("75 in most metals, 60 to 65 in tough ones");
+            }
+            return read_number(text.toStdString()).map([&](double read) {
+                shop.customs.thread_percent = read;
+                return QString();
+            });
+        });
+    s->words(tr("percent of thread, with"));
+    m_blanks.number(*s, "chipRoom", tr("room for chips, in pitches"), 1,
+                    [](Shop& shop) { return &shop.customs.chip_room; });
+    s->words(tr("pitches for chips below the tap. A drill goes"));
+    m_blanks.length(*s, "beyond", tr("how far beyond the far face"), Unit::Millimetre,
+                    [](Shop& shop) { return &shop.customs.beyond; });
+    s->words(tr("beyond the far face. A chamfer is"));
+    m_blanks.length(*s, "chamfer", tr("how much wider the mouth is made"), Unit::Millimetre,
+                    [](Shop& shop) { return &shop.customs.chamfer; });
+    s->words(tr("wider than the hole. Feeds are"));
+    m_blanks.number(*s, "briskness", tr("percent of the table's advance"), 0,
+                    [](Shop& shop) { return &shop.customs.briskness; });
+    s->words(tr("percent of the table: 50 is gentle, 100 is production."));
+    add_heading(box, tr("Surface speeds"));
+    add_quiet(
+        box,
+        tr("Metres a minute for high speed steel. Published tables for one metal differ several times over; your own "
+           "figure goes before them. Empty takes it away again."));
+    for (const Metal& metal : all_metals()) {
+        Sentence* line = add_sentence(box);
+        const std::string name = metal.name;
+        line->words(q(metal.name) + QStringLiteral(":"));
+        m_blanks.custom(
+            *line, QStringLiteral("speed:") + q(metal.name), tr("surface speed in %1").arg(q(metal.name)),
+            [name, usual = metal.usual](const Shop& shop) {
+                const auto own = shop.customs.speeds.find(name);
+                return own == shop.customs.speeds.end() ? tr("%1 by the table").arg(usual)
+                                                        : q(decimal(own->second, 1, Sign::WhenNegative, Tail::Trim));
+            },
+            [name](Shop& shop, const QString& text) -> Result<QString> {
+                if (text.trimmed().isEmpty() || text.contains(tr("by the table"))) {
+                    shop.customs.speeds.erase(name);
+                    return tr("as the table has it");
+                }
+                return read_number(text.toStdString()).map([&](double read) {
+                    shop.customs.speeds[name] = read;
+                    return QString();
+                });
+            });
+        line->words(tr("(tables: %1 to %2; %3 chips; %4)")
+                        .arg(metal.slow)
+                        .arg(metal.fast)
+                        .arg(metal.long_chips ? tr("long") : tr("short"), q(metal.fluid)));
+    }
+}
+
+void ShopView::build_kit(QVBoxLayout* box) {
+    add_heading(box, tr("Pins, packing, instruments"));
+    const auto lengths = [&](const QString& id, const QString& before, const QString& what,
+                             std::vector<Length> RoundKit::*member) {
+        Sentence* s = add_sentence(box);
+        s->words(before);
+        m_blanks.lengths(*s, id, what, Unit::Millimetre, [member](Shop& shop) { return &(shop.kit.*member); });
+        s->words(QStringLiteral("."));
+    };
+    lengths(QStringLiteral("rods"), tr("Rods, pins and gauge pins of"), tr("rods and pins"), &RoundKit::rods);
+    lengths(QStringLiteral("packing"), tr("Spacers and packing of"), tr("spacers and packing"), &RoundKit::packing);
+    lengths(QStringLiteral("veeBlocks"), tr("Vee blocks, as wide as"), tr("vee blocks"), &RoundKit::vee_blocks);
+    lengths(QStringLiteral("bushings"), tr("Bushings bored"), tr("bushings"), &RoundKit::bushings);
+    Sentence* s = add_sentence(box);
+    const auto length = [&](const QString& before, const QString& id, const QString& what, Length RoundKit::*member) {
+        s->words(before);
+        m_blanks.length(*s, id, what, Unit::Millimetre, [member](Shop& shop) { return &(shop.kit.*member); });
+    };
+    length(tr("The edge finder's tip is"), QStringLiteral("finder"), tr("edge finder's tip"), &RoundKit::finder);
+    length(tr(", it finds an edge again within"), QStringLiteral("finderRepeats"), tr("how well it repeats"),
+           &RoundKit::finder_repeats);
+    length(tr("; the caliper is read to"), QStringLiteral("caliperStep"), tr("step of the caliper"),
+           &RoundKit::caliper_step);
+    length(tr(", the height gauge to"), QStringLiteral("heightStep"), tr("step of the height gauge"),
+           &RoundKit::height_step);
+    length(tr(", packing that comes within"), QStringLiteral("packingWithin"), tr("packing near enough"),
+           &RoundKit::packing_within);
+    s->words(tr("is near enough."));
+}
+
+void ShopView::build_shops(QVBoxLayout* box) {
+    add_heading(box, tr("Which shop?"));
+    Sentence* s = add_sentence(box);
+    s->words(tr("This shop is called"));
+    m_blanks.text(*s, "shopName", tr("name of the shop"), [](Shop& shop) { return &shop.name; });
+    s->words(tr(". A hole keeps"));
+    m_blanks.number(*s, "edgeFactor", tr("least distance from an edge, in diameters"), 2,
+                    [](Shop& shop) { return &shop.edge_distance_factor; });
+    s->words(tr("of its diameters from any edge, or it is said."));
+    add_quiet(box,
+              m_document.shop_path().isEmpty()
+                  ? tr("It is the made-up shop the program comes with; the first change keeps it as a file of its own.")
+                  : tr("It is kept in %1.").arg(m_document.shop_path()));
+    const QStringList files = m_store.files();
+    for (int i = 0; i < files.size(); ++i)
+        if (files[i] != m_document.shop_path()) {
+            const Result<Shop> other = load_shop(files[i].toStdString());
+            const QString name = other ? q(other->name) : QFileInfo(files[i]).fileName();
+            add_link(box, QStringLiteral("useShop:%1").arg(i + 1),
+                     tr("go over to %1").arg(name.isEmpty() ? files[i] : name),
+                     [this, path = files[i]] { open_shop(path); });
+        }
+    add_link(box, QStringLiteral("copyShop"), tr("begin another shop as a copy of this one"), [this] {
+        Shop next = m_document.shop();
+        next.name += " 2";
+        const auto kept = m_document.edit_shop(tr("another shop"), next, m_store.free_path(next.name));
+        tell(kept ? QString() : q(kept.error().text()));
+    });
+    add_link(box, QStringLiteral("importShop"), tr("take a shop from a file…"), [this] {
+        const QString path = m_seams.file_to_open(this, tr("A shop"), tr("Shops (*.json)"));
+        if (path.isEmpty())
+            return;
+        const Result<Shop> shop = load_shop(path.toStdString());
+        if (!shop)
+            return tell(tr("%1 The shop in use was left as it is.").arg(q(shop.error().text())));
+        const auto kept = m_document.edit_shop(tr("shop from a file"), *shop, m_store.free_path(shop->name));
+        tell(kept ? QString() : q(kept.error().text()));
+    });
+    add_link(box, QStringLiteral("exportShop"), tr("save this shop to a file…"), [this] {
+        const QString path =
+            m_seams.file_to_save(this, tr("Save the shop"), QStringLiteral("shop.json"), tr("Shops (*.json)"));
+        if (path.isEmpty())
+            return;
+        const auto written = write_file_atomically(path.toStdString(), shop_to_json(m_document.shop()));
+        tell(written ? tr("The shop is in %1.").arg(path) : q(written.error().text()));
+    });
+}
+
+} // namespace clockface::app
