@@ -22,10 +22,25 @@ std::string percent(double value) {
     return decimal(value, 0) + " percent of thread";
 }
 
-void rank(std::vector<Choice>& all) {
-    std::stable_sort(all.begin(), all.end(), [](const Choice& a, const Choice& b) {
+// A cutter that comes into question, before anything is said of it: there are hundreds, and only a few are shown.
+struct Candidate {
+    const Cutter* cutter;
+    bool sound;
+    double miss;
+};
+
+constexpr std::size_t most_choices = 12;
+
+// The best of them with their consequences: what will do first, then what comes nearest.
+template <class Words> std::vector<Choice> best_of(std::vector<Candidate> all, const Words& words) {
+    std::stable_sort(all.begin(), all.end(), [](const Candidate& a, const Candidate& b) {
         return a.sound != b.sound ? a.sound : std::fabs(a.miss - b.miss) > 1e-9 && a.miss < b.miss;
     });
+    all.resize(std::min(all.size(), most_choices));
+    std::vector<Choice> out;
+    for (const Candidate& each : all)
+        out.push_back({*each.cutter, true, each.sound, each.miss, words(*each.cutter, each.sound)});
+    return out;
 }
 
 std::string over_or_under(Length made, Length wanted, Unit unit) {
@@ -53,117 +68,112 @@ std::optional<Limits> limits_of(const HoleSpec& hole) {
 }
 
 std::vector<Choice> tap_drills(const std::vector<Cutter>& cutters, const Thread& thread, double wanted) {
-    constexpr double torque = 80.0;
-    std::vector<Choice> out;
+    constexpr double torque = 80.0, far = 60.0;
+    std::vector<Candidate> all;
     for (const Cutter& each : cutters) {
         if (each.kind != CutterKind::Drill || each.actual() >= thread.major)
             continue;
         const double had = percent_of_thread(thread, each.actual());
-        constexpr double far = 60.0;
         if (std::fabs(had - wanted) > far)
             continue;
         // Two percent in favour of the charts' own drill: it is the one everybody expects.
         const double charted = each.size == thread.charted ? 2.0 : 0.0;
-        Choice choice{each, true, had >= least_percent && had <= most_percent, std::fabs(had - wanted) - charted,
-                      "gives " + percent(had)};
-        if (had > torque)
-            choice.consequence += "; the tap turns hard, and a small one may break";
-        else if (had < least_percent)
-            choice.consequence += "; too little to hold";
-        out.push_back(choice);
+        all.push_back({&each, had >= least_percent && had <= most_percent, std::fabs(had - wanted) - charted});
     }
-    rank(out);
-    return out;
+    return best_of(std::move(all), [&](const Cutter& drill, bool) {
+        const double had = percent_of_thread(thread, drill.actual());
+        return fmt::format("gives {}{}", percent(had),
+                           had > torque          ? "; the tap turns hard, and a small one may break"
+                           : had < least_percent ? "; too little to hold"
+                                                 : "");
+    });
 }
 
 std::vector<Choice> drills_within(const std::vector<Cutter>& cutters, const Limits& limits, const Metal& metal,
                                   Unit unit) {
-    std::vector<Choice> out;
+    std::vector<Candidate> all;
     const Length least = limits.least.value_or(Length{});
     const Length most = limits.most.value_or(Length::mm(1e6));
-    const Length ideal = limits.least && limits.most ? (least + most) / 2.0 : limits.least ? least : most;
+    const bool both = limits.least && limits.most;
+    const Length ideal = both ? (least + most) / 2.0 : limits.least ? least : most;
     for (const Cutter& each : cutters) {
         if (each.kind != CutterKind::Drill)
             continue;
-        const Length size = each.actual();
-        const Length made = cuts(each, metal);
+        const Length size = each.actual(), made = cuts(each, metal);
         const bool sound = size >= least && made >= least && size <= most && made <= most;
-        const Length middle = limits.least && limits.most ? (size + made) / 2.0 : size;
-        Choice choice{each, true, sound, (abs(middle - ideal)).in_mm(), {}};
-        choice.consequence = size < least   ? fmt::format("is {} below the lower limit", fig(least - size, unit))
-                             : size > most  ? fmt::format("is {} above the upper limit", fig(size - most, unit))
-                             : made > most  ? fmt::format("lies inside, but usually cuts {}, {} above the limit",
-                                                          fig(made, unit), fig(made - most, unit))
-                             : made < least ? fmt::format("lies inside, but usually cuts {}", fig(made, unit))
-                                            : fmt::format("cuts about {}, inside the limits", fig(made, unit));
-        out.push_back(choice);
+        all.push_back({&each, sound, abs((both ? (size + made) / 2.0 : size) - ideal).in_mm()});
     }
-    rank(out);
-    return out;
+    return best_of(std::move(all), [&](const Cutter& drill, bool) {
+        const Length size = drill.actual(), made = cuts(drill, metal);
+        return size < least   ? fmt::format("is {} below the lower limit", fig(least - size, unit))
+               : size > most  ? fmt::format("is {} above the upper limit", fig(size - most, unit))
+               : made > most  ? fmt::format("lies inside, but usually cuts {}, {} above the limit", fig(made, unit),
+                                            fig(made - most, unit))
+               : made < least ? fmt::format("lies inside, but usually cuts {}", fig(made, unit))
+                              : fmt::format("cuts about {}, inside the limits", fig(made, unit));
+    });
 }
 
 std::vector<Choice> drills_near(const std::vector<Cutter>& cutters, Length wanted, Unit unit) {
     constexpr double near_mm = 0.1, share = 0.02;
-    std::vector<Choice> out;
+    std::vector<Candidate> all;
     for (const Cutter& each : cutters)
         if (each.kind == CutterKind::Drill) {
             const Length off = abs(each.actual() - wanted);
-            out.push_back({each, true, off <= std::max(Length::mm(near_mm), wanted * share) + Length::mm(1e-9),
-                           off.in_mm(), over_or_under(each.actual(), wanted, unit)});
+            all.push_back(
+                {&each, off <= std::max(Length::mm(near_mm), wanted * share) + Length::mm(1e-9), off.in_mm()});
         }
-    rank(out);
-    return out;
+    return best_of(std::move(all),
+                   [&](const Cutter& drill, bool) { return over_or_under(drill.actual(), wanted, unit); });
 }
 
 std::vector<Choice> clearance_drills(const std::vector<Cutter>& cutters, Length wanted, const Clearance& row,
                                      Unit unit) {
-    std::vector<Choice> out;
     const Length slack = Length::mm(same_size_mm);
-    for (const Cutter& each : cutters) {
-        if (each.kind != CutterKind::Drill || each.actual() <= row.major)
-            continue;
-        const bool sound = each.actual() >= row.close - slack && each.actual() <= row.free + slack;
-        std::string what = abs(each.actual() - wanted) < slack
-                               ? "is just the size"
-                               : fmt::format("leaves the screw {} of play", fig(each.actual() - row.major, unit));
-        if (each.actual() < row.close - slack)
-            what += ", less than the close hole";
-        else if (each.actual() > row.free + slack)
-            what += ", more than the free hole";
-        out.push_back({each, true, sound, abs(each.actual() - wanted).in_mm(), what});
-    }
-    rank(out);
-    return out;
+    std::vector<Candidate> all;
+    for (const Cutter& each : cutters)
+        if (each.kind == CutterKind::Drill && each.actual() > row.major)
+            all.push_back({&each, each.actual() >= row.close - slack && each.actual() <= row.free + slack,
+                           abs(each.actual() - wanted).in_mm()});
+    return best_of(std::move(all), [&](const Cutter& drill, bool) {
+        const Length size = drill.actual();
+        return (abs(size - wanted) < slack ? std::string("is just the size")
+                                           : fmt::format("leaves the screw {} of play", fig(size - row.major, unit))) +
+               (size < row.close - slack  ? ", less than the close hole"
+                : size > row.free + slack ? ", more than the free hole"
+                                          : "");
+    });
 }
 
 std::vector<Choice> drills_under(const std::vector<Cutter>& cutters, const Cutter& reamer, const Metal& metal,
                                  Unit unit) {
-    constexpr double least_share = 0.25, most_share = 3.0;
+    constexpr double least_share = 0.25, most_share = 3.0, smallest = 0.7, largest = 1.05;
     const ReamAllowance row = ream_allowance(reamer.actual());
     const Length allowance = reamer.hand ? row.hand : row.machine;
-    std::vector<Choice> out;
+    std::vector<Candidate> all;
     for (const Cutter& each : cutters) {
-        if (each.kind != CutterKind::Drill || each.actual() > reamer.actual() * 1.05 ||
-            each.actual() < reamer.actual() * 0.7)
+        if (each.kind != CutterKind::Drill || each.actual() > reamer.actual() * largest ||
+            each.actual() < reamer.actual() * smallest)
             continue;
         const Length left = reamer.actual() - cuts(each, metal);
-        const bool sound = left >= allowance * least_share && reamer.actual() - each.actual() <= allowance * most_share;
-        Choice choice{each, true, sound, abs(reamer.actual() - each.actual() - allowance).in_mm(), {}};
-        choice.consequence = left <= Length{} ? "leaves the reamer nothing to cut: it only rubs and burnishes"
-                                              : fmt::format("leaves about {} for the reamer{}", fig(left, unit),
-                                                            left < allowance * least_share ? ", too little to cut"
-                                                            : sound                        ? ""
-                                                                    : ", more than it should take");
-        out.push_back(choice);
+        all.push_back({&each,
+                       left >= allowance * least_share && reamer.actual() - each.actual() <= allowance * most_share,
+                       abs(reamer.actual() - each.actual() - allowance).in_mm()});
     }
-    rank(out);
-    return out;
+    return best_of(std::move(all), [&](const Cutter& drill, bool sound) {
+        const Length left = reamer.actual() - cuts(drill, metal);
+        return left <= Length{} ? std::string("leaves the reamer nothing to cut: it only rubs and burnishes")
+                                : fmt::format("leaves about {} for the reamer{}", fig(left, unit),
+                                              left < allowance * least_share ? ", too little to cut"
+                                              : sound                        ? ""
+                                                                             : ", more than it should take");
+    });
 }
 
 std::vector<Choice> reamers_for(const std::vector<Cutter>& cutters, Length diameter,
                                 const std::optional<Limits>& limits, Unit unit) {
     constexpr double near = 0.01;
-    std::vector<Choice> out;
+    std::vector<Candidate> all;
     for (const Cutter& each : cutters) {
         if (each.kind != CutterKind::Reamer || abs(each.actual() - diameter) > diameter * near)
             continue;
@@ -171,46 +181,42 @@ std::vector<Choice> reamers_for(const std::vector<Cutter>& cutters, Length diame
         const bool marked = !each.measured && abs(each.diameter - diameter) < Length::mm(same_size_mm);
         const bool inside = limits && each.actual() >= limits->least.value_or(Length{}) &&
                             each.actual() <= limits->most.value_or(Length::mm(1e6));
-        out.push_back({each, true, marked || inside, abs(each.actual() - diameter).in_mm(),
-                       over_or_under(each.actual(), diameter, unit)});
+        all.push_back({&each, marked || inside, abs(each.actual() - diameter).in_mm()});
     }
-    rank(out);
-    return out;
+    return best_of(std::move(all),
+                   [&](const Cutter& reamer, bool) { return over_or_under(reamer.actual(), diameter, unit); });
 }
 
 std::vector<Choice> cones_for(const std::vector<Cutter>& cutters, Length mouth, Length hole, Angle angle, Unit unit) {
-    std::vector<Choice> out;
+    constexpr double after_countersinks = 1e3; // spotting drills do it too, but wear their points
+    std::vector<Candidate> all;
     for (const Cutter& each : cutters) {
         const bool cone = each.kind == CutterKind::Countersink || each.kind == CutterKind::SpotDrill ||
                           each.kind == CutterKind::StepDrill;
-        if (!cone || each.actual() < mouth || each.tip > hole)
-            continue;
-        const bool same = angle <= Angle{} || each.point == angle;
-        const Length depth = cone_depth(mouth, each.point, each.tip);
-        out.push_back(
-            {each, true, same, (each.actual() - mouth).in_mm() + (each.kind == CutterKind::Countersink ? 0.0 : 1e3),
-             fmt::format("makes a {} mouth at {} deep{}", fig(mouth, unit), fig(depth, unit),
-                         same ? ""
-                              : fmt::format(", but its cone has {} degrees", decimal(each.point.in_degrees(), 0)))});
+        if (cone && each.actual() >= mouth && each.tip <= hole)
+            all.push_back(
+                {&each, angle <= Angle{} || each.point == angle,
+                 (each.actual() - mouth).in_mm() + (each.kind == CutterKind::Countersink ? 0.0 : after_countersinks)});
     }
-    rank(out);
-    return out;
+    return best_of(std::move(all), [&](const Cutter& cutter, bool sound) {
+        return fmt::format(
+            "makes a {} mouth at {} deep{}", fig(mouth, unit), fig(cone_depth(mouth, cutter.point, cutter.tip), unit),
+            sound ? "" : fmt::format(", but its cone has {} degrees", decimal(cutter.point.in_degrees(), 0)));
+    });
 }
 
 std::vector<Choice> counterbores_for(const std::vector<Cutter>& cutters, Length diameter, Length hole, Unit unit) {
     constexpr double near = 0.06;
-    std::vector<Choice> out;
-    for (const Cutter& each : cutters) {
-        if (each.kind != CutterKind::Counterbore || abs(each.actual() - diameter) > diameter * near)
-            continue;
-        const bool guided = each.tip <= hole + Length::mm(same_size_mm);
-        out.push_back({each, true, guided && each.actual() >= diameter - Length::mm(same_size_mm),
-                       abs(each.actual() - diameter).in_mm(),
-                       guided ? over_or_under(each.actual(), diameter, unit)
-                              : fmt::format("its {} pilot does not go into the hole", fig(each.tip, unit))});
-    }
-    rank(out);
-    return out;
+    const auto is_guided = [&](const Cutter& cutter) { return cutter.tip <= hole + Length::mm(same_size_mm); };
+    std::vector<Candidate> all;
+    for (const Cutter& each : cutters)
+        if (each.kind == CutterKind::Counterbore && abs(each.actual() - diameter) <= diameter * near)
+            all.push_back({&each, is_guided(each) && each.actual() >= diameter - Length::mm(same_size_mm),
+                           abs(each.actual() - diameter).in_mm()});
+    return best_of(std::move(all), [&](const Cutter& cutter, bool) {
+        return is_guided(cutter) ? over_or_under(cutter.actual(), diameter, unit)
+                                 : fmt::format("its {} pilot does not go into the hole", fig(cutter.tip, unit));
+    });
 }
 
 } // namespace clockface

@@ -24,6 +24,8 @@ Length cuts(const Cutter& drill, const Metal& metal);
 /// Limits of a hole: its own, those of its fit, or nothing.
 std::optional<Limits> limits_of(const HoleSpec& hole);
 
+// Each list holds at most the twelve best.
+
 /// Drills for a thread, nearest to the wanted percentage first; sound from 50 to 85 percent.
 std::vector<Choice> tap_drills(const std::vector<Cutter>& cutters, const Thread& thread, double wanted);
 inline constexpr double least_percent = 50.0, most_percent = 85.0;
