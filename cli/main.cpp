@@ -63,7 +63,7 @@ void print_findings(const Plan& plan) {
 void print_text(const Job& job, const Plan& plan) {
     std::cout << fmt::format("{}, {} on {} ({})\n\n", job.title, counted(static_cast<int>(plan.holes.size()), "hole"),
                              plan.machine.name, machine_in_words(plan.machine));
-    const WordingNeeds needs{job, plan.holes, plan.machine};
+    const WordingNeeds needs = words_for(job, plan);
     for (std::size_t i = 0; i < plan.route.list.size(); ++i)
         std::cout << fmt::format("{:4}  {}\n", i + 1, in_words(plan.route.list[i], needs).sentence);
     std::cout << "\n";

@@ -81,7 +81,7 @@ QString moves_table(const Job& job, const Plan& plan) {
         QStringLiteral("<h3>Moves on %1</h3><p>%2.</p><table width='100%' cellpadding='2' cellspacing='0' border='1'>"
                        "<tr><th>no.</th><th>done</th><th>move</th></tr>")
             .arg(text(plan.machine.name), text(machine_in_words(plan.machine)));
-    const WordingNeeds needs{job, plan.holes, plan.machine};
+    const WordingNeeds needs = words_for(job, plan);
     for (std::size_t i = 0; i < plan.route.list.size(); ++i)
         html += QStringLiteral("<tr><td align='right'>%1</td><td align='center'>☐</td>").arg(i + 1) +
                 cell(in_words(plan.route.list[i], needs).sentence) + QStringLiteral("</tr>");

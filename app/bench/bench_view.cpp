@@ -244,11 +244,10 @@ QString BenchView::next_moves(int step) const {
     QString text;
     for (int i = step + 1;
          i <= step + (window()->height() < low_window ? 1 : 3) && i < static_cast<int>(plan.route.list.size()); ++i)
-        text +=
-            tr("%1  %2\n")
-                .arg(i == step + 1 ? tr("next") : tr("then"), q(in_words(plan.route.list[static_cast<std::size_t>(i)],
-                                                                         {m_document.job(), plan.holes, plan.machine})
-                                                                    .sentence));
+        text += tr("%1  %2\n")
+                    .arg(i == step + 1 ? tr("next") : tr("then"),
+                         q(in_words(plan.route.list[static_cast<std::size_t>(i)], words_for(m_document.job(), plan))
+                               .sentence));
     return text.trimmed();
 }
 
@@ -281,8 +280,7 @@ void BenchView::refresh() {
     if (step >= all)
         return show_finished();
     m_picture->show();
-    const Wording words =
-        in_words(plan.route.list[static_cast<std::size_t>(step)], {m_document.job(), plan.holes, plan.machine});
+    const Wording words = in_words(plan.route.list[static_cast<std::size_t>(step)], words_for(m_document.job(), plan));
     m_where->setText(place_in_list(step));
     m_picture->show_move(step);
     m_heading->setText(q(words.heading));

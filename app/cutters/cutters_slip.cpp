@@ -46,7 +46,7 @@ CuttersSlip::CuttersSlip(Document& document, Selection& selection, QWidget* pare
     head->addWidget(heading(tr("What makes each hole?")));
     head->addStretch();
     auto* shop = link(QStringLiteral("toShop"), tr("the shop"));
-    connect(shop, &QPushButton::clicked, this, &CuttersSlip::shop_wanted);
+    connect(shop, &QPushButton::clicked, this, [this] { emit shop_wanted(QStringLiteral("drawer")); });
     head->addWidget(shop);
     body()->addLayout(head);
     m_tabs =
@@ -305,6 +305,13 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
         });
     });
     acts->addWidget(skip);
+    auto* drawer = link(QStringLiteral("drawer:") + id, tr("drawer"));
+    drawer->setAccessibleName(tr("the drawer, for the step '%1'").arg(q(name)));
+    drawer->setToolTip(tr("What there is in the drawer (Ctrl+K)"));
+    connect(drawer, &QPushButton::clicked, this, [this, kind = step.cutter.kind] {
+        emit shop_wanted(kind == CutterKind::Tap ? QStringLiteral("taps") : QStringLiteral("drawer"));
+    });
+    acts->addWidget(drawer);
     const bool open = m_why == q(name);
     auto* why = link(QStringLiteral("why:") + id, open ? tr("enough") : tr("why?"));
     why->setAccessibleName(tr("why the step '%1' is so").arg(q(name)));

@@ -18,7 +18,7 @@ public:
     void show_page(Page page);
 
 signals:
-    void shop_wanted();
+    void shop_wanted(const QString& page);
 
 protected:
     void refresh() override;

@@ -133,7 +133,7 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     connect(order, &OrderSlip::bench_wanted, this, [this] { show_stage(Stage::Bench); });
     connect(order, &OrderSlip::sheet_wanted, this, &MainWindow::save_sheet);
     connect(m_findings, &FindingsStrip::show_wanted, m_board, &BoardView::show_holes);
-    connect(m_cutters, &CuttersSlip::shop_wanted, this, [this] { show_shop(QStringLiteral("drawer")); });
+    connect(m_cutters, &CuttersSlip::shop_wanted, this, &MainWindow::show_shop);
     connect(order, &OrderSlip::shop_wanted, this, [this] { show_shop(q(m_document.plan().machine.name)); });
     connect(m_shop, &ShopView::leave_wanted, this, [this] { show_stage(m_stage); });
     connect(&m_shops, &ShopStore::failed, this, &MainWindow::tell);

@@ -118,6 +118,23 @@ void ShopView::build_kit(QVBoxLayout* box) {
     length(tr(", packing that comes within"), QStringLiteral("packingWithin"), tr("packing near enough"),
            &RoundKit::packing_within);
     s->words(tr("is near enough."));
+    Sentence* angles = add_sentence(box);
+    angles->words(tr("The protractor is read to"));
+    m_blanks.angle(*angles, "protractorStep", tr("step of the protractor"),
+                   [](Shop& shop) { return &shop.kit.protractor_step; });
+    angles->words(tr("and reaches"));
+    m_blanks.angle(*angles, "protractorReach", tr("reach of the protractor"),
+                   [](Shop& shop) { return &shop.kit.protractor_reach; });
+    angles->words(tr("; a chuck's three jaws"));
+    m_blanks.flag(*angles, "threeJaws", tr("whether jaws serve as an index"), tr("do not serve as an index"),
+                  tr("serve as an index of 120°"), [](Shop& shop) { return &shop.kit.three_jaws; });
+    angles->words(tr(", a lathe"));
+    m_blanks.flag(*angles, "lathe", tr("whether there is a lathe"), tr("is not there"), tr("is there"),
+                  [](Shop& shop) { return &shop.kit.lathe; });
+    angles->words(tr(", and the vise's jaw"));
+    m_blanks.flag(*angles, "jawsLift", tr("whether the vise's jaw lifts"), tr("stays down"), tr("lifts when it grips"),
+                  [](Shop& shop) { return &shop.kit.jaws_lift; });
+    angles->words(QStringLiteral("."));
 }
 
 void ShopView::build_shops(QVBoxLayout* box) {

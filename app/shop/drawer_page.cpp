@@ -219,6 +219,16 @@ void ShopView::build_singles(QVBoxLayout* box) {
                 return i < shop.drawer.singles.size() ? static_cast<int>(shop.drawer.singles[i].metal) : 0;
             },
             [i](Shop& shop, int filling) { shop.drawer.singles[i].metal = static_cast<CutterMetal>(filling); });
+        if (kind == CutterKind::Drill) {
+            s->words(tr(", with"));
+            m_blanks.flag(*s, QStringLiteral("singleSplit:") + id, tr("form of its point"), tr("a plain point"),
+                          tr("a split point"),
+                          [one](Shop& shop) { return one(shop) ? &one(shop)->split_point : nullptr; });
+        } else if (kind == CutterKind::Reamer) {
+            s->words(tr(", turned"));
+            m_blanks.flag(*s, QStringLiteral("singleHand:") + id, tr("how it is turned"), tr("by the machine"),
+                          tr("by hand"), [one](Shop& shop) { return one(shop) ? &one(shop)->hand : nullptr; });
+        }
         s->words(QStringLiteral("."));
         add_link(box, QStringLiteral("singleGone:") + id, tr("take it out of the drawer"), [this, i] {
             change(tr("cutter taken out"), [i](Shop& shop) {

@@ -26,9 +26,8 @@ const Instruction* InstructionList::at(int row) const {
 QString InstructionList::why(int row) const {
     const Instruction* instruction = at(row);
     const Plan& plan = m_document.plan();
-    return instruction
-               ? QString::fromStdString(in_words(*instruction, {m_document.job(), plan.holes, plan.machine}).why)
-               : QString();
+    return instruction ? QString::fromStdString(in_words(*instruction, words_for(m_document.job(), plan)).why)
+                       : QString();
 }
 
 int InstructionList::hole_of(int row) const {
@@ -45,7 +44,7 @@ QVariant InstructionList::data(const QModelIndex& index, int role) const {
     return QStringLiteral("%1%2  %3")
         .arg(mark)
         .arg(index.row() + 1)
-        .arg(QString::fromStdString(in_words(*instruction, {m_document.job(), plan.holes, plan.machine}).sentence));
+        .arg(QString::fromStdString(in_words(*instruction, words_for(m_document.job(), plan)).sentence));
 }
 
 } // namespace clockface::app

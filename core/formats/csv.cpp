@@ -48,7 +48,7 @@ std::string coordinates_csv(const Job& job, const Plan& plan) {
 
 std::string instructions_csv(const Job& job, const Plan& plan) {
     std::string out = "step,hole,device,figures,direction,sentence\r\n";
-    const WordingNeeds needs{job, plan.holes, plan.machine};
+    const WordingNeeds needs = words_for(job, plan);
     for (std::size_t i = 0; i < plan.route.list.size(); ++i) {
         const Instruction& instruction = plan.route.list[i];
         const Wording words = in_words(instruction, needs);

@@ -183,7 +183,10 @@ void guess_columns(CsvReading& reading, const std::vector<Row>& rows) {
 }
 
 Purpose purpose_of(const std::string& word) {
-    return word == "tapped" ? Purpose::Tapped : word == "reamed" ? Purpose::Reamed : Purpose::Plain;
+    return word == "tapped"      ? Purpose::Tapped
+           : word == "reamed"    ? Purpose::Reamed
+           : word == "clearance" ? Purpose::Clearance
+                                 : Purpose::Plain;
 }
 
 // Reads one line; the fault, in words, when it cannot be.

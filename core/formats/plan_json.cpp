@@ -41,7 +41,7 @@ ordered holes_json(const Job& job, const Plan& plan) {
 }
 
 ordered instructions_json(const Job& job, const Plan& plan) {
-    const WordingNeeds needs{job, plan.holes, plan.machine};
+    const WordingNeeds needs = words_for(job, plan);
     ordered list = ordered::array();
     for (const Instruction& instruction : plan.route.list) {
         const Wording words = in_words(instruction, needs);

@@ -1,5 +1,6 @@
 #include "ordering/wording.h"
 
+#include "cutting/depth_figure.h"
 #include "layout/outline.h"
 #include "measure/figures.h"
 #include "ordering/bar_wording.h"
@@ -366,11 +367,33 @@ struct Say {
     Wording operator()(const CompareAcross& compare) const { return compare_words(compare, needs); }
     Wording operator()(const DrillMark& drill) const { return drill_mark_words(drill); }
 
+    [[nodiscard]] const CutStep* drill_of(int index) const {
+        if (!needs.chains || !needs.chain_of || index < 0 || static_cast<std::size_t>(index) >= needs.chain_of->size())
+            return nullptr;
+        return needs.chains->at(static_cast<std::size_t>(needs.chain_of->at(static_cast<std::size_t>(index))))
+            .last(StepKind::Drill);
+    }
+
+    // A depth may be of three things; the list says which.
+    static std::string depth_words(const HoleSpec& spec, Unit unit) {
+        if (!spec.depth)
+            return "through";
+        const std::string figure = with_unit(*spec.depth, unit);
+        switch (depth_meant(spec)) {
+        case DepthOf::Tip:
+            return "the tip " + figure + " deep";
+        case DepthOf::FullThread:
+            return figure + " of full thread";
+        case DepthOf::FullDiameter:
+            break;
+        }
+        return figure + " deep";
+    }
+
     Wording operator()(const DrillHole&) const {
         const Hole& target = hole(instruction.hole);
         const std::string size = size_in_words(target.spec, needs.job.unit);
-        const std::string depth =
-            target.spec.depth ? with_unit(*target.spec.depth, needs.job.unit) + " deep" : "through";
+        const std::string depth = depth_words(target.spec, needs.job.unit);
         const std::string kind = target.spec.purpose == Purpose::Tapped   ? "drill for thread "
                                  : target.spec.purpose == Purpose::Reamed ? "drill under size and ream to "
                                                                           : "drill ";
@@ -381,6 +404,10 @@ struct Say {
         w.note = "Table locked, work clamped, chuck key out. Ease off as the drill breaks through.";
         if (target.spec.depth)
             w.note = "Table locked, work clamped, chuck key out. Zero the depth on undrilled surface.";
+        // The drill's tip is set, not the drawing's figure: they are not the same.
+        if (const CutStep* drill = drill_of(instruction.hole); drill && target.spec.depth && !target.bar)
+            w.note += fmt::format(" The tip of the {} goes to {}.", drill->cutter.name,
+                                  depth_figure(drill->tip, needs.job.unit));
         w.sentence = fmt::format("Hole {}: {}.", target.name, w.direction);
         w.why = "The hole's size and depth are the drawing's.";
         if (target.bar)

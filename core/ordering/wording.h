@@ -1,6 +1,7 @@
 // Instructions in the words of the bench: one place for the Bench, the sheet, the list and the CSV.
 #pragma once
 
+#include "cutting/chain.h"
 #include "job/job.h"
 #include "layout/pattern.h"
 #include "ordering/instruction.h"
@@ -32,6 +33,8 @@ struct WordingNeeds {
     const Job& job;
     const std::vector<Hole>& holes;
     const Machine& machine;
+    const std::vector<Chain>* chains = nullptr; ///< with whose of them each hole is cut, where that is known
+    const std::vector<int>* chain_of = nullptr;
 };
 
 Wording in_words(const Instruction& instruction, const WordingNeeds& needs);

@@ -5,6 +5,7 @@
 #include "job/job.h"
 #include "layout/pattern.h"
 #include "ordering/instruction.h"
+#include "ordering/wording.h"
 #include "plan/findings.h"
 #include "shop/shop.h"
 #include "simulate/operator.h"
@@ -25,6 +26,11 @@ struct Plan {
     Proof proof;
     std::vector<Finding> findings; ///< gravest first
 };
+
+/// What the words of a plan's moves need to know. The job and the plan must outlive it.
+inline WordingNeeds words_for(const Job& job, const Plan& plan) {
+    return {job, plan.holes, plan.machine, &plan.chains, &plan.chain_of};
+}
 
 /// Works out the plan. Pure. Requires: the job and the shop have no first_fault (readers and editors see to that).
 Plan make_plan(const Job& job, const Shop& shop);

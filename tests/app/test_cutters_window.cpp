@@ -197,6 +197,18 @@ private slots:
         for (int kind = 0; kind < 8; ++kind)
             QVERIFY(app::contrast(app::kind_colour(kind), app::Look::day().surround) > 7.0);
     }
+    void every_tool_leads_to_the_drawer() {
+        CuttersWindow w;
+        w.click("drawer:drill");
+        QVERIFY(w.find("drawerPicture"));
+        w.click("leaveShop");
+        QCOMPARE(w.main.stage(), app::Stage::Cutters);
+        w.click("drawer:tap2");
+        QVERIFY(w.blank("addTap"));
+        w.click("leaveShop");
+        w.click("toShop");
+        QVERIFY(w.find("drawerPicture"));
+    }
     void empty_job_says_what_it_is_for() {
         Window w;
         w.command("new");

@@ -83,6 +83,12 @@ private slots:
         QVERIFY(!w.below("singleMeasured:3").isEmpty());
         w.fill("singleDiameter:3", "0");
         QVERIFY(w.below("singleDiameter:3").contains("0.05 mm to 200 mm"));
+        w.choose("singleSplit:3", "a split point");
+        QVERIFY(w.shop().drawer.singles[2].split_point);
+        w.choose("addSingle", "reamer");
+        w.choose("singleHand:4", "by hand");
+        QVERIFY(w.shop().drawer.singles[3].hand && w.shop().drawer.singles[3].kind == CutterKind::Reamer);
+        w.click("singleGone:4");
         w.click("singleGone:3");
         QCOMPARE(w.shop().drawer.singles.size(), std::size_t{2});
         w.page("taps");
@@ -114,6 +120,63 @@ private slots:
         QVERIFY(w.shop().customs.speeds.empty());
         w.fill("briskness", "60");
         QCOMPARE(w.shop().customs.briskness, 60.0);
+    }
+    void pins_packing_and_instruments() {
+        ShopWindow w;
+        w.page("kit");
+        w.fill("rods", "3, 4.1, 1/4\"");
+        QCOMPARE(w.shop().kit.rods.size(), std::size_t{3});
+        QVERIFY(same(w.shop().kit.rods[2], mm(6.35)));
+        w.fill("packing", "none");
+        QVERIFY(w.shop().kit.packing.empty());
+        w.fill("caliperStep", "0.01");
+        QVERIFY(same(w.shop().kit.caliper_step, mm(0.01)));
+        w.fill("protractorReach", "400");
+        QVERIFY(w.below("protractorReach").contains("From") || !w.below("protractorReach").isEmpty());
+        w.choose("lathe", "is not there");
+        QVERIFY(!w.shop().kit.lathe);
+        w.choose("jawsLift", "lifts when it grips");
+        QVERIFY(w.shop().kit.jaws_lift);
+        for (int i = 0; i < 4; ++i)
+            QTest::keyClick(&w.main, Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(w.shop().kit.lathe && !w.shop().kit.jaws_lift);
+    }
+    void every_kind_of_machine_is_typed_over() {
+        ShopWindow w;
+        w.page("Readout mill");
+        w.fill("resolution", "0.001 in");
+        const auto readout = [&] { return std::get<Readout>(w.shop().machines[2].kind); };
+        QVERIFY(same(readout().resolution, mm(0.0254)));
+        w.fill("routineZero", "90");
+        w.choose("routineSense", "clockwise");
+        QVERIFY(readout().circle_convention.zero == deg(90) && readout().circle_convention.sense == Sense::Clockwise);
+        w.page("Rotary table");
+        w.fill("ratio", "72");
+        w.fill("tableBacklash", "0.1");
+        w.choose("rising", "counter-clockwise");
+        const auto table = std::get<RotaryTable>(w.shop().machines[3].kind);
+        QVERIFY(table.ratio == 72 && table.backlash == deg(0.1) && table.rising == Sense::CounterClockwise);
+        w.fill("ratio", "0");
+        QVERIFY(!w.below("ratio").isEmpty());
+        w.page("Layout bench");
+        w.fill("dividerStep", "0.2");
+        QVERIFY(same(std::get<LayoutBench>(w.shop().machines[4].kind).divider_step, mm(0.2)));
+        w.page("Drill press");
+        w.choose("keepsPlace", "keeps the place");
+        w.fill("room", "150");
+        w.fill("hour", "24.5");
+        w.fill("changeMinutes", "0.5");
+        const Spindle spindle = w.shop().machines[5].spindle;
+        QVERIFY(spindle.keeps_place && same(spindle.room, mm(150)) && spindle.change_minutes == 0.5);
+        QVERIFY(w.shop().machines[5].hour == 24.5);
+        w.fill("stroke", "deep");
+        QVERIFY(!w.below("stroke").isEmpty());
+        // What an hour costs stands on the list to fetch.
+        w.main.show_stage(app::Stage::Order);
+        w.click("machine:Drill press");
+        w.main.show_stage(app::Stage::Cutters);
+        w.click("pageToFetch");
+        QVERIFY(w.find<QLabel>("fetchWords")->text().contains("At 24.5 an hour"));
     }
     void a_machine_and_its_backlash() {
         ShopWindow w;

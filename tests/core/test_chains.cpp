@@ -400,6 +400,72 @@ private slots:
         job.planned_with["Metric mill"] = machine_in_words(shop.machines[0]);
         QVERIFY(of_kind(make_plan(job, shop), FindingKind::FiguresChanged).empty());
     }
+    void findings_say_what_the_chain_does() {
+        holds("every finding follows from the figures, and none is missing", [] {
+            Job job = plate_job();
+            job.blank.thickness = mm(*rc::gen::inRange(30, 400) / 10.0);
+            job.blank.material =
+                *rc::gen::element<std::string>("mild steel", "brass", "silver steel", "aluminium", "unobtainium");
+            job.patterns = {single("A", 40, 40)};
+            HoleSpec& hole = job.patterns[0].hole;
+            hole = any_hole();
+            const auto any_wish = [&](const char* step) {
+                StepWish& wish = hole.wishes.steps[step];
+                if (*rc::gen::inRange(0, 3) == 0)
+                    wish.depth = mm(*rc::gen::inRange(1, 600) / 10.0);
+                if (*rc::gen::inRange(0, 3) == 0)
+                    wish.rpm = *rc::gen::inRange(10, 9000);
+                wish.skipped = *rc::gen::inRange(0, 5) == 0;
+                if (*rc::gen::inRange(0, 4) == 0)
+                    wish.cutter =
+                        *rc::gen::element<std::string>("5 mm drill", "F drill", "no such thing", "6 mm reamer");
+            };
+            if (*rc::gen::arbitrary<bool>())
+                any_wish("drill");
+            if (*rc::gen::arbitrary<bool>())
+                any_wish("tap 1");
+            if (*rc::gen::arbitrary<bool>())
+                any_wish("ream");
+            hole.wishes.locked = *rc::gen::inRange(0, 6) == 0;
+            Shop shop = default_shop();
+            job.machine = (*rc::gen::elementOf(shop.machines)).name;
+            const Plan plan = make_plan(job, shop);
+            const Chain& chain = plan.chains.front();
+            const CutStep* drill = chain.last(StepKind::Drill);
+            const auto said = [&](FindingKind kind, std::optional<Grade> grade = std::nullopt) {
+                const auto all = of_kind(plan, kind);
+                return std::any_of(all.begin(), all.end(),
+                                   [&](const Finding& f) { return !grade || f.grade == *grade; });
+            };
+            const bool blind = !is_through(hole);
+            if (drill && blind)
+                RC_ASSERT(said(FindingKind::BreaksThrough, Grade::Stop) == (drill->tip >= chain.metal));
+            bool slow = false, short_one = false;
+            for (const CutStep& step : chain.steps) {
+                if (step.skipped)
+                    continue;
+                if (!step.by_hand)
+                    slow = slow || !step.rpm || *step.rpm < plan.machine.spindle.lowest() ||
+                           *step.rpm > plan.machine.spindle.highest();
+                if (step.kind == StepKind::Drill || step.kind == StepKind::Pilot || step.kind == StepKind::Ream)
+                    short_one = short_one || (step.cutter.flute > Length{} && step.tip > step.cutter.flute);
+            }
+            RC_ASSERT(said(FindingKind::SpeedOutOfRange) == slow);
+            RC_ASSERT(said(FindingKind::DrillTooShort) == short_one);
+            if (hole.purpose == Purpose::Tapped && drill) {
+                const double percent = percent_of_thread(*find_thread(hole.label), drill->cutter.actual());
+                RC_ASSERT(said(FindingKind::ThreadPercent) == (percent < least_percent || percent > most_percent));
+            }
+            if (const CutStep* ream = chain.last(StepKind::Ream)) {
+                const Metal metal = metal_of(job.blank.material).value_or(all_metals().front());
+                RC_ASSERT(said(FindingKind::NothingUnderReamer) ==
+                          (!drill || cuts(drill->cutter, metal) >= ream->cutter.actual()));
+            }
+            RC_ASSERT(plan.metal_known == (job.blank.material != "unobtainium"));
+            // The words of it all can be made, whatever was asked for.
+            RC_ASSERT(!cutters_to_text(job, plan).empty() && !cutters_to_json(job, plan).empty());
+        });
+    }
     void into_the_bore_of_a_bar() {
         // The arbor's tapped hole opens into the bore: 10.7 - sqrt(4.6² - 2.5²) = 6.839 of metal, and nothing to drill
         // beyond.

@@ -225,6 +225,26 @@ private slots:
             QVERIFY(same(landed(after), {mm(-13.9), mm(17.1)}, within));
         }
     }
+    void a_drilling_move_says_which_depth_it_means() {
+        Job job = flange(); // A: M5, 8.6 of full thread
+        const auto words = [&](DepthOf of) {
+            job.patterns[0].hole.depth_of = of;
+            const Plan plan = make_plan(job, default_shop());
+            for (const Instruction& move : plan.route.list)
+                if (std::holds_alternative<DrillHole>(move.action) &&
+                    plan.holes[static_cast<std::size_t>(move.hole)].pattern == 0)
+                    return in_words(move, words_for(job, plan));
+            return Wording{};
+        };
+        QVERIFY(words(DepthOf::FullThread).sentence.find("drill for thread M5, 8.6 mm of full thread") !=
+                std::string::npos);
+        // The tip is what is set: 8.6 + (1.5 + 2) x 0.8 = 11.4, and 4.3 x 0.300430 of point.
+        QVERIFY(words(DepthOf::FullThread).note.find("The tip of the 4.3 mm drill goes to 12.69 mm.") !=
+                std::string::npos);
+        QVERIFY(words(DepthOf::Tip).sentence.find("the tip 8.6 mm deep") != std::string::npos);
+        QVERIFY(words(DepthOf::Tip).note.find("goes to 8.6 mm.") != std::string::npos);
+        QVERIFY(words(DepthOf::FullDiameter).note.find("goes to 9.89 mm.") != std::string::npos);
+    }
 };
 
 QTEST_GUILESS_MAIN(TestInstructions)

@@ -151,6 +151,33 @@ private slots:
         QVERIFY(read && read->drawer == default_drawer() &&
                 read->machines[0].spindle == default_shop().machines[0].spindle);
     }
+    void mangled_shops_are_refused_or_sound() {
+        const std::string whole = shop_to_json(default_shop());
+        holds("a mangled shop never passes as something else", [&] {
+            std::string text = whole;
+            for (int n = *rc::gen::inRange(1, 5); n > 0; --n) {
+                const auto at = static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(text.size()) - 2));
+                switch (*rc::gen::inRange(0, 3)) {
+                case 0:
+                    text[at] = static_cast<char>(*rc::gen::inRange(32, 127));
+                    break;
+                case 1:
+                    text.erase(at, static_cast<std::size_t>(*rc::gen::inRange(1, 40)));
+                    break;
+                default:
+                    text.insert(at,
+                                *rc::gen::element<std::string>("1e999", "null", "-", "\"", "{}", "[", "9999999999999"));
+                }
+                if (text.size() < 10)
+                    break;
+            }
+            const auto read = shop_from_json(text);
+            if (!read)
+                RC_ASSERT(read.error().sentence.size() > 10);
+            else
+                RC_ASSERT(*shop_from_json(shop_to_json(*read)) == *read); // what passes is a sound shop
+        });
+    }
     void shops_come_back_exactly() {
         QCOMPARE(*shop_from_json(shop_to_json(default_shop())), default_shop());
         holds("shop -> text -> shop", [](void) {
