@@ -1,6 +1,6 @@
 // The Cutters stage through the real window: steps chosen, typed, left out, kept; bad input; undo.
 #include "cutters/cutters_slip.h"
-#include "support/window.h"
+#include "support/sentences.h"
 
 #include <QLabel>
 #include <QPushButton>
@@ -31,15 +31,7 @@ struct CuttersWindow : Window {
                 return plan.chains[static_cast<std::size_t>(plan.chain_of[i])];
         qFatal("no such hole");
     }
-    /// The sentence that stands below a blank's line.
-    QString said_below(const QString& blank_name) {
-        for (QWidget* up = blank(blank_name)->parentWidget(); up; up = up->parentWidget())
-            if (auto* sentence = qobject_cast<app::Sentence*>(up))
-                for (QLabel* label : sentence->findChildren<QLabel*>())
-                    if (label->isVisible() && label->text().startsWith(QStringLiteral("▲")))
-                        return label->text();
-        return {};
-    }
+    QString said_below(const QString& blank_name) { return fault_below(*this, blank_name); }
 };
 
 } // namespace

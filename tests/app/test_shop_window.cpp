@@ -2,7 +2,7 @@
 #include "formats/shop_json.h"
 #include "shop/backlash_test.h"
 #include "shop/shop_view.h"
-#include "support/window.h"
+#include "support/sentences.h"
 
 #include <QLabel>
 #include <QPushButton>
@@ -23,14 +23,7 @@ struct ShopWindow : Window {
         const auto all = cutters_in(document.shop().drawer);
         return std::any_of(all.begin(), all.end(), [&](const Cutter& each) { return each.name == name; });
     }
-    QString below(const QString& blank_name) {
-        for (QWidget* up = blank(blank_name)->parentWidget(); up; up = up->parentWidget())
-            if (auto* sentence = qobject_cast<app::Sentence*>(up))
-                for (QLabel* label : sentence->findChildren<QLabel*>())
-                    if (label->isVisible() && label->text().startsWith(QStringLiteral("▲")))
-                        return label->text();
-        return {};
-    }
+    QString below(const QString& blank_name) { return fault_below(*this, blank_name); }
 };
 
 } // namespace
