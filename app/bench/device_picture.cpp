@@ -134,7 +134,52 @@ private:
     void picture(const PickUpZero&) { zero_on_work(); }
     void picture(const ZeroReadout&) { zero_on_work(); }
     void picture(const DrillHole&) { work(true); }
+    void picture(const PrickMark&) { work(true); }
     void picture(const PunchMark&) { work(true); }
+    void picture(const TouchLightly&) { work(true); }
+    void picture(const RoutinePlace&) { work(true); }
+    void picture(const LookAtMarks&) { work(false); }
+    void picture(const MoveKnee&) { work(false); }
+    void picture(const WorkByHand& by_hand) {
+        work(false);
+        ring_round(by_hand.holes);
+    }
+    // The holes the new cutter goes to.
+    void picture(const ChangeCutter& change) {
+        work(false);
+        std::vector<int> holes;
+        for (std::size_t i = 0; i < m_plan.holes.size(); ++i) {
+            const Chain& chain = m_plan.chains[static_cast<std::size_t>(m_plan.chain_of[i])];
+            const std::string& name = m_plan.cutters.lines[static_cast<std::size_t>(change.cutter)].cutter.name;
+            if (std::any_of(chain.steps.begin(), chain.steps.end(),
+                            [&](const CutStep& step) { return !step.skipped && step.cutter.name == name; }))
+                holes.push_back(static_cast<int>(i));
+        }
+        ring_round(holes);
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("brass: the holes it goes to"), 16,
+             m_look.bench_quiet);
+    }
+    void ring_round(const std::vector<int>& holes) {
+        m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
+        m_painter.setBrush(Qt::NoBrush);
+        for (const int each : holes) {
+            const double r = std::max(7.0, hole(each).spec.diameter.in_mm() / 2.0 * scale() + 4.0);
+            m_painter.drawEllipse(screen(hole(each).at + datum_from_middle(m_job)), r, r);
+        }
+    }
+    // From both edges to the hole.
+    void picture(const CheckPlace& check) {
+        work(true);
+        const Point corner = reference_edges(m_job).corner + datum_from_middle(m_job);
+        const Point at = hole(m_hole).at + datum_from_middle(m_job);
+        m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
+        m_painter.drawLine(screen({corner.x, at.y}), screen(at));
+        m_painter.drawLine(screen({at.x, corner.y}), screen(at));
+        text(QPointF(m_centre.x(), m_area.bottom() - 4),
+             check.from_right ? QObject::tr("from the right and the %1 edge").arg(check.from_upper ? QObject::tr("upper") : QObject::tr("lower"))
+                              : QObject::tr("from the left and the %1 edge").arg(check.from_upper ? QObject::tr("upper") : QObject::tr("lower")),
+             16, m_look.bench_quiet);
+    }
 
     void picture(const TurnHandwheel& move) {
         const auto* wheels = std::get_if<Handwheels>(&m_plan.machine.kind);
@@ -164,6 +209,30 @@ private:
              16, m_look.bench_quiet);
     }
 
+    // The plate with the circle in use, its plunger on top and the sector arms.
+    void picture(const TurnIndex& turn) {
+        m_painter.setPen(QPen(m_look.faint, 2.0));
+        m_painter.setBrush(m_look.air);
+        m_painter.drawEllipse(m_centre, m_radius, m_radius);
+        const double ring = m_radius * 0.84;
+        const auto at = [&](int index) {
+            const double angle = 2.0 * M_PI * index / std::max(1, turn.circle);
+            return m_centre + QPointF(std::sin(angle), -std::cos(angle)) * ring;
+        };
+        for (int i = 0; i < turn.circle; ++i) {
+            const bool span = i <= turn.holes;
+            m_painter.setPen(QPen(span ? m_look.brass_on_dark : m_look.faint, 1.6));
+            m_painter.setBrush(i == 0 ? m_look.brass_on_dark : m_look.surround);
+            m_painter.drawEllipse(at(i), 5.0, 5.0);
+        }
+        m_painter.setPen(QPen(m_look.brass_on_dark, 5.0, Qt::SolidLine, Qt::RoundCap));
+        m_painter.drawLine(m_centre, m_centre + (at(0) - m_centre) * 0.9);
+        m_painter.drawLine(m_centre, m_centre + (at(turn.holes) - m_centre) * 0.9);
+        text(m_centre + QPointF(0, m_radius * 0.4), QObject::tr("%1 holes").arg(turn.holes), 30, m_look.bench_text, true);
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("circle of %1; the plunger stands on top").arg(turn.circle),
+             16, m_look.bench_quiet);
+    }
+
     void picture(const CentreOnTable&) {
         work(false);
         text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("this point on the middle of the table"), 16,
@@ -171,11 +240,13 @@ private:
     }
 
     void picture(const GoToReadout&) { work(true); }
-    void picture(const KeyCircle& key) {
+    void picture(const KeyCircle& key) { routine(key.holes); }
+    void picture(const KeyRow& key) { routine(key.holes); }
+    void routine(const std::vector<int>& holes) {
         work(false);
-        for (std::size_t i = 0; i < key.holes.size(); ++i)
-            if (key.holes[i] >= 0)
-                tag(key.holes[i], QString::number(i + 1));
+        for (std::size_t i = 0; i < holes.size(); ++i)
+            if (holes[i] >= 0)
+                tag(holes[i], QString::number(i + 1));
         text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("numbers as the routine counts"), 16,
              m_look.bench_quiet);
     }

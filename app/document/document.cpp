@@ -127,7 +127,7 @@ bool Document::preview(const Job& next) {
     }
     m_preview = old_part_moved(m_job, next) ? following_old_part(next) : next;
     follow_old_part();
-    m_plan = make_plan(*m_preview, m_shop);
+    m_plan = make_plan(*m_preview, m_shop, Effort::Quick); // a key is being pressed
     emit changed();
     return true;
 }

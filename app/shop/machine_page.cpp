@@ -248,7 +248,7 @@ void ShopView::spindle_sentences(QVBoxLayout* box, std::size_t index) {
                     [machine](Shop& shop) { return machine(shop) ? &machine(shop)->hour : nullptr; });
     s->words(tr("; tightening a slide's lock moves it"));
     m_blanks.length(*s, "lockJump", tr("jump when a lock is tightened"), unit,
-                    [machine](Shop& shop) { return machine(shop) ? &machine(shop)->lock_jump : nullptr; });
+                    [machine](Shop& shop) { return machine(shop) ? &machine(shop)->lock_jump.x : nullptr; });
     s->words(QStringLiteral("."));
 }
 

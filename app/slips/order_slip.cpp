@@ -29,8 +29,8 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, QWidget* parent)
     m_order->words(tr("Go round the holes"));
     blanks().choice(
         *m_order, "holeOrder", tr("order of the holes"), {tr("as they are drawn"), tr("always on to the nearest")},
-        [](const Job& job) { return static_cast<int>(job.order); },
-        [](Job& job, int order) { job.order = static_cast<HoleOrder>(order); });
+        [](const Job& job) { return static_cast<int>(job.order.holes); },
+        [](Job& job, int order) { job.order.holes = static_cast<HoleOrder>(order); });
     m_order->words(QStringLiteral("."));
     body()->addWidget(m_order);
     m_ways = new WaysBox(document, selection, blanks());

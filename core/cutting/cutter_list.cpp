@@ -9,13 +9,8 @@ namespace clockface {
 
 namespace {
 
-// How far a cutter stands out of the chuck: what the chuck does not hold.
 constexpr double held_mm = 25.0;
 constexpr double clear_mm = 5.0;
-
-Length stands_out(const Cutter& cutter) {
-    return std::max({cutter.overall - Length::mm(held_mm), cutter.overall / 2.0, cutter.flute});
-}
 
 // Set for the furthest_out cutter just above the work, the quill has to bring the shortest down to its depth.
 Room room_for(const std::vector<const CutStep*>& steps, Length metal, const Spindle& spindle, Unit unit) {
@@ -50,12 +45,16 @@ Room room_for(const std::vector<const CutStep*>& steps, Length metal, const Spin
             spindle.keeps_place ? "On this machine that keeps the place; touch off again."
                                 : "On a round column that loses the place: finish each hole before moving on, or set "
                                   "the height for the "
-                                  "furthest_out cutter and hold the short one in an extension.");
+                                  "longest cutter and hold the short one in an extension.");
     }
     return room;
 }
 
 } // namespace
+
+Length stands_out(const Cutter& cutter) {
+    return std::max({cutter.overall - Length::mm(held_mm), cutter.overall / 2.0, cutter.flute});
+}
 
 CutterList cutter_list(const std::vector<Chain>& chains, const std::vector<int>& holes, const Spindle& spindle,
                        Unit unit) {

@@ -32,6 +32,9 @@ struct CutterList {
     double minutes = 0.0; ///< cutting and changing, for one piece
 };
 
+/// How far a cutter stands out of the chuck: what the chuck does not hold.
+Length stands_out(const Cutter& cutter);
+
 /// `holes[i]` is the number of holes chain i makes. Starts come first, then pilots, drills, recesses, chamfers, reamers
 /// and taps; within each from small to large.
 CutterList cutter_list(const std::vector<Chain>& chains, const std::vector<int>& holes, const Spindle& spindle,

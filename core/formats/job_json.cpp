@@ -21,7 +21,10 @@ const std::vector<std::string> existing_kinds = {"hole", "boss", "slot"};
 const std::vector<std::string> places = {"middle",      "lower-left", "lower-right", "upper-left",
                                          "upper-right", "left-edge",  "right-edge",  "lower-edge",
                                          "upper-edge",  "existing",   "point"};
-const std::vector<std::string> orders = {"as-drawn", "shortest-way"};
+const std::vector<std::string> orders = {"as-drawn", "shortest-way", "by-hand"};
+const std::vector<std::string> cut_orders = {"advised", "by-cutter", "by-hole", "follow-drill"};
+const std::vector<std::string> readout_ways = {"from-zero", "from-each-hole", "routines"};
+const std::vector<std::string> table_ways = {"dial", "plates"};
 
 // ---- writing
 
@@ -251,6 +254,44 @@ OldPart read_old_part_lines(JsonObject& in) {
     return part.value_or(OldPart{});
 }
 
+// What was not said when the file was written is as it is for a new job.
+OrderWishes read_order(JsonObject& in) {
+    OrderWishes order;
+    order.holes = static_cast<HoleOrder>(in.word("order", orders));
+    if (in.has("by_hand"))
+        for (const json& name : in.array("by_hand"))
+            order.by_hand.push_back(text_at(name, in.place_of("by_hand"), in.fault()));
+    if (in.has("cuts"))
+        order.cuts = static_cast<CutOrder>(in.word("cuts", cut_orders));
+    if (in.has("walk_first"))
+        order.walk_first = in.flag("walk_first");
+    if (in.has("check_half_way"))
+        order.check_half_way = in.flag("check_half_way");
+    if (in.has("readout_way"))
+        order.readout = static_cast<ReadoutWay>(in.word("readout_way", readout_ways));
+    if (in.has("table_way"))
+        order.table = static_cast<TableWay>(in.word("table_way", table_ways));
+    if (in.has("dials_at_zero")) {
+        JsonObject dials(in.member("dials_at_zero"), in.place_of("dials_at_zero"), in.fault());
+        order.dial_x = dials.integer("x");
+        order.dial_y = dials.integer("y");
+    }
+    return order;
+}
+
+void write_order(ordered& out, const OrderWishes& order) {
+    out["order"] = word_for(order.holes, orders);
+    if (!order.by_hand.empty())
+        out["by_hand"] = order.by_hand;
+    out["cuts"] = word_for(order.cuts, cut_orders);
+    out["walk_first"] = order.walk_first;
+    out["check_half_way"] = order.check_half_way;
+    out["readout_way"] = word_for(order.readout, readout_ways);
+    out["table_way"] = word_for(order.table, table_ways);
+    if (order.dial_x != 0 || order.dial_y != 0)
+        out["dials_at_zero"] = {{"x", order.dial_x}, {"y", order.dial_y}};
+}
+
 Job read_job(const json& document, FirstFault& fault) {
     JsonObject in(document, "", fault);
     Job job;
@@ -276,7 +317,9 @@ Job read_job(const json& document, FirstFault& fault) {
     if (in.has("holes_called_for"))
         job.holes_called_for = in.integer("holes_called_for");
     job.machine = in.text("machine");
-    job.order = static_cast<HoleOrder>(in.word("order", orders));
+    job.order = read_order(in);
+    if (in.has("holes_within"))
+        job.holes_within = length(in, "holes_within");
     if (in.has("old_part"))
         job.old_part = read_old_part_lines(in);
     if (in.has("axis_within"))
@@ -314,7 +357,8 @@ std::string job_to_json(const Job& job) {
     if (job.holes_called_for)
         out["holes_called_for"] = *job.holes_called_for;
     out["machine"] = job.machine;
-    out["order"] = word_for(job.order, orders);
+    write_order(out, job.order);
+    out["holes_within"] = job.holes_within.in_mm();
     if (!job.old_part.empty())
         out["old_part"] = to_lines(job.old_part);
     if (job.blank.is_bar())

@@ -91,7 +91,8 @@ std::string plan_to_json(const Job& job, const Plan& plan) {
                                      {"x", drawn.x.in_mm() + 0.0},
                                      {"y", drawn.y.in_mm() + 0.0},
                                      {"miss", landing.miss.in_mm()},
-                                     {"by_routine", landing.by_routine}});
+                                     {"step", landing.step},
+                                     {"touch", landing.touch}});
         if (landing.far) {
             const Point far = as_drawn(job.datum, *landing.far);
             proof["landings"].back()["far_mouth"] = {far.x.in_mm() + 0.0, far.y.in_mm() + 0.0};

@@ -29,12 +29,16 @@ struct KindOut {
     void operator()(const Handwheels& wheels) const {
         out["x"] = screw_json(wheels.x);
         out["y"] = screw_json(wheels.y);
+        out["dials_turn"] = wheels.dials_turn;
     }
     void operator()(const Readout& readout) const {
         out["unit"] = word_for(readout.unit, unit_words());
         out["resolution"] = readout.resolution.in_mm();
         out["angle_resolution"] = readout.angle_resolution.in_degrees();
         out["circle_convention"] = convention_json(readout.circle_convention);
+        out["asks_step"] = readout.asks_step;
+        out["circle_routine"] = readout.circle_routine;
+        out["row_routine"] = readout.row_routine;
     }
     void operator()(const RotaryTable& table) const {
         out["ratio"] = table.ratio;
@@ -42,6 +46,9 @@ struct KindOut {
         out["backlash"] = table.backlash.in_degrees();
         out["rising"] = word_for(table.rising, sense_words());
         out["slide"] = screw_json(table.slide);
+        out["vernier"] = table.vernier;
+        out["decimal"] = table.decimal;
+        out["plates"] = table.plates;
     }
     void operator()(const LayoutBench& bench) const {
         out["unit"] = word_for(bench.unit, unit_words());
@@ -103,11 +110,46 @@ MarksAcross read_marks(JsonObject& in) {
     return marks;
 }
 
+std::vector<std::vector<int>> read_plates(JsonObject& in) {
+    std::vector<std::vector<int>> plates;
+    for (const json& plate : in.array("plates")) {
+        if (!plate.is_array()) {
+            in.fault().note(in.place_of("plates"), "A list of circles for each plate is expected here, such as [15, 17, 19].");
+            return {};
+        }
+        std::vector<int>& circles = plates.emplace_back();
+        for (const json& holes : plate)
+            circles.push_back(integer_at(holes, in.place_of("plates"), in.fault()));
+    }
+    return plates;
+}
+
+MachineErrors read_errors(JsonObject& machine) {
+    JsonObject in(machine.member("errors"), machine.place_of("errors"), machine.fault());
+    MachineErrors errors;
+    errors.pick_up = length(in, "pick_up");
+    errors.setting = length(in, "setting");
+    errors.backlash_left = length(in, "backlash_left");
+    errors.marking = length(in, "marking");
+    return errors;
+}
+
+// What each slide moves; older files have one figure for both.
+Point read_lock_jump(JsonObject& machine) {
+    if (machine.has("lock_jump"))
+        return {length(machine, "lock_jump"), Length::mm(machine.number("lock_jump"))};
+    return {machine.has("lock_jump_x") ? length(machine, "lock_jump_x") : Length{},
+            machine.has("lock_jump_y") ? length(machine, "lock_jump_y") : Length{}};
+}
+
 MachineKind read_kind(JsonObject& in) {
     switch (in.word("kind", machine_kinds)) {
     case 0: {
         const Screw x = read_screw(in, "x");
-        return Handwheels{x, read_screw(in, "y")};
+        Handwheels wheels{x, read_screw(in, "y")};
+        if (in.has("dials_turn"))
+            wheels.dials_turn = in.flag("dials_turn");
+        return wheels;
     }
     case 1: {
         Readout readout;
@@ -115,6 +157,11 @@ MachineKind read_kind(JsonObject& in) {
         readout.resolution = length(in, "resolution");
         readout.angle_resolution = Angle::degrees(in.number("angle_resolution"));
         readout.circle_convention = read_convention(in, "circle_convention");
+        for (const auto& [name, flag] : {std::pair("asks_step", &readout.asks_step),
+                                         {"circle_routine", &readout.circle_routine},
+                                         {"row_routine", &readout.row_routine}})
+            if (in.has(name))
+                *flag = in.flag(name);
         return readout;
     }
     case 2: {
@@ -124,6 +171,12 @@ MachineKind read_kind(JsonObject& in) {
         table.backlash = Angle::degrees(in.number("backlash"));
         table.rising = static_cast<Sense>(in.word("rising", sense_words()));
         table.slide = read_screw(in, "slide");
+        if (in.has("vernier"))
+            table.vernier = in.integer("vernier");
+        if (in.has("decimal"))
+            table.decimal = in.flag("decimal");
+        if (in.has("plates"))
+            table.plates = read_plates(in);
         return table;
     }
     case 4:
@@ -209,6 +262,10 @@ ordered spindle_json(const Spindle& spindle) {
     out["scale"] = word_for(spindle.scale, unit_words());
     out["scale_step"] = spindle.scale_step.in_mm();
     out["change_minutes"] = spindle.change_minutes;
+    if (spindle.knee_lead > Length{}) {
+        out["knee_lead"] = spindle.knee_lead.in_mm();
+        out["knee_lines"] = spindle.knee_lines;
+    }
     return out;
 }
 
@@ -229,6 +286,10 @@ Spindle read_spindle(JsonObject& machine) {
     spindle.scale = static_cast<Unit>(in.word("scale", unit_words()));
     spindle.scale_step = length(in, "scale_step");
     spindle.change_minutes = in.number("change_minutes");
+    if (in.has("knee_lead")) {
+        spindle.knee_lead = length(in, "knee_lead");
+        spindle.knee_lines = in.integer("knee_lines");
+    }
     return spindle;
 }
 
@@ -244,8 +305,8 @@ Shop read_shop(const json& document, FirstFault& fault) {
         const std::string remark = machine.text("remark");
         Machine read{name, remark, read_kind(machine)};
         read.spindle = machine.has("spindle") ? read_spindle(machine) : default_spindle(read);
-        if (machine.has("lock_jump"))
-            read.lock_jump = length(machine, "lock_jump");
+        read.lock_jump = read_lock_jump(machine);
+        read.errors = machine.has("errors") ? read_errors(machine) : default_errors(read);
         if (machine.has("hour"))
             read.hour = machine.number("hour");
         return read;
@@ -274,7 +335,12 @@ std::string shop_to_json(const Shop& shop) {
         ordered entry{
             {"name", machine.name}, {"remark", machine.remark}, {"kind", machine_kinds.at(machine.kind.index())}};
         std::visit(KindOut{entry}, machine.kind);
-        entry["lock_jump"] = machine.lock_jump.in_mm();
+        entry["lock_jump_x"] = machine.lock_jump.x.in_mm();
+        entry["lock_jump_y"] = machine.lock_jump.y.in_mm();
+        entry["errors"] = {{"pick_up", machine.errors.pick_up.in_mm()},
+                           {"setting", machine.errors.setting.in_mm()},
+                           {"backlash_left", machine.errors.backlash_left.in_mm()},
+                           {"marking", machine.errors.marking.in_mm()}};
         entry["spindle"] = spindle_json(machine.spindle);
         entry["hour"] = machine.hour;
         return entry;

@@ -4,10 +4,9 @@
 
 #include "job/hole_pattern.h"
 #include "job/old_part.h"
+#include "job/order_wishes.h"
 
 namespace clockface {
-
-enum class HoleOrder { AsDrawn, ShortestWay };
 
 /// How far the work has come on one machine. `list` is the fingerprint of the instruction list that was being followed;
 /// when it no longer fits, the list has changed under the user's hands and the program says so.
@@ -29,7 +28,8 @@ struct Job {
     std::vector<Pattern> patterns;       ///< of all faces
     std::optional<int> holes_called_for; ///< the drawing's own count, as a check
     std::string machine;                 ///< name of the shop's machine to work on
-    HoleOrder order = HoleOrder::AsDrawn;
+    OrderWishes order;
+    Length holes_within = Length::mm(0.15);            ///< what a hole may stand beside its place
     OldPart old_part;                                  ///< what holes are copied from, if anything
     Length axis_within = Length::mm(0.1);              ///< what holes in the side of a bar may miss its axis by
     std::map<std::string, Progress> progress;          ///< by machine, and face where it is not the top

@@ -446,6 +446,8 @@ std::optional<Problem> first_fault(const Job& job) {
             return found;
     if (Fault found = angle_fault("convention.zero", job.convention.zero))
         return found;
+    if (Fault found = size_fault("holes_within", "What a hole may stand beside its place", job.holes_within))
+        return found;
     if (Fault found = size_fault("axis_within", "What holes may miss the axis by", job.axis_within))
         return found;
     if (Fault found = old_part_fault(job))

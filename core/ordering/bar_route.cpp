@@ -1,5 +1,7 @@
 #include "ordering/bar_route.h"
 
+#include "ordering/cut_writer.h"
+
 #include "layout/on_bar.h"
 #include "measure/figures.h"
 #include "ordering/handwheel.h"
@@ -33,15 +35,26 @@ public:
     BarRoute(const RouteNeeds& needs, const Machine& machine)
         : m_needs(needs)
         , m_machine(machine)
-        , m_packing(needs.kit.packing) {
+        , m_packing(needs.kit.packing)
+        , m_cuts(m_route, needs)
+        , m_visit_of(needs.holes.size()) {
         m_route.machine = machine.name;
+        for (const Pass& pass : needs.work.passes)
+            for (const Visit& visit : pass.visits)
+                m_visit_of[static_cast<std::size_t>(visit.hole)] = &visit;
         if (!needs.order.empty())
             find_positions();
     }
 
-    Route operator()(const Handwheels& wheels) {
+    Route make() {
         if (m_needs.order.empty())
-            return std::move(m_route);
+            return {};
+        std::visit(*this, m_machine.kind);
+        m_cuts.hands();
+        return std::move(m_route);
+    }
+
+    void operator()(const Handwheels& wheels) {
         m_route.list.push_back({m_positions.front().turn, m_needs.order.front()});
         stand_over_axis(wheels.y.graduation(), wheels.y.finish);
         m_route.list.push_back({PickUpZero{wheels.x.finish, wheels.y.finish}});
@@ -53,11 +66,8 @@ public:
             for (const TurnHandwheel& move : across.moves_to(across_of(*at(hole).bar)))
                 m_route.list.push_back({move, hole});
         });
-        return std::move(m_route);
     }
-    Route operator()(const Readout& readout) {
-        if (m_needs.order.empty())
-            return std::move(m_route);
+    void operator()(const Readout& readout) {
         m_route.list.push_back({m_positions.front().turn, m_needs.order.front()});
         stand_over_axis(readout.resolution, Towards::Plus);
         m_route.list.push_back({ZeroReadout{}});
@@ -67,11 +77,8 @@ public:
                                                 round_to_step(to.y, readout.resolution).counts},
                                     hole});
         });
-        return std::move(m_route);
     }
-    Route operator()(const RotaryTable& table) {
-        if (m_needs.order.empty())
-            return std::move(m_route);
+    void operator()(const RotaryTable& table) {
         const std::int64_t full_turn = static_cast<std::int64_t>(table.ratio) * table.graduations;
         const int extra = take_up_turns(table.backlash.in_degrees() / table.per_turn().in_degrees());
         const std::int64_t back = extra * static_cast<std::int64_t>(table.graduations);
@@ -100,9 +107,8 @@ public:
                 drill(hole);
             }
         }
-        return std::move(m_route);
     }
-    Route operator()(const LayoutBench& bench) {
+    void operator()(const LayoutBench& bench) {
         for (const Position& position : m_positions) {
             m_route.list.push_back({position.turn, position.holes.front()});
             std::map<std::int64_t, std::vector<int>> along;
@@ -126,12 +132,9 @@ public:
             m_route.list.push_back({PunchMark{}, hole});
         for (const int hole : m_needs.order)
             drill(hole);
-        return std::move(m_route);
     }
-    Route operator()(const MarksAcross&) { return {}; } // a bar has no face to lay an old part on
-    Route operator()(const DrillPress&) {
-        if (m_needs.order.empty())
-            return std::move(m_route);
+    void operator()(const MarksAcross&) {} // a bar has no face to lay an old part on
+    void operator()(const DrillPress&) {
         m_route.list.push_back({m_positions.front().turn, m_needs.order.front()});
         const TopWay top = taken_top();
         const Length pin = fence_pin(m_needs.kit);
@@ -156,16 +159,17 @@ public:
                 stop = along;
             }
         });
-        return std::move(m_route);
     }
 
 private:
     const RouteNeeds& m_needs;
     const Machine& m_machine;
     Packing m_packing;
+    Route m_route;
+    CutWriter m_cuts;
+    std::vector<const Visit*> m_visit_of; // by hole: all its steps
     std::vector<Position> m_positions;
     std::vector<std::pair<std::int64_t, std::size_t>> m_by_table;
-    Route m_route;
 
     [[nodiscard]] const Hole& at(int hole) const { return m_needs.holes[static_cast<std::size_t>(hole)]; }
     [[nodiscard]] Section section(int hole) const { return section_at(m_needs.job.blank, at(hole).bar->along); }
@@ -259,7 +263,7 @@ private:
         m_route.list.push_back({setting, hole});
     }
     void drill(int hole) {
-        m_route.list.push_back({DrillHole{}, hole});
+        m_cuts.cut(*m_visit_of[static_cast<std::size_t>(hole)]);
         m_route.order.push_back(hole);
     }
     template <class Go> void each_hole(const Go& go) {
@@ -324,7 +328,7 @@ Ranked<AngleWay> ranked_angles(const Job& job, const RoundKit& kit, const Machin
 
 Route make_bar_route(const RouteNeeds& needs, const Machine& machine) {
     BarRoute maker(needs, machine);
-    return std::visit(maker, machine.kind);
+    return maker.make();
 }
 
 } // namespace clockface

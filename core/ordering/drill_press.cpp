@@ -1,5 +1,5 @@
 #include "layout/outline.h"
-#include "ordering/route.h"
+#include "ordering/cut_writer.h"
 #include "round/packing.h"
 #include "round/ways.h"
 
@@ -21,12 +21,11 @@ Route make_route(const RouteNeeds& needs, const DrillPress&) {
             packing.pack_or_measure(from_edge - pin / 2.0, needs.kit.packing_within, needs.kit.caliper_step);
         route.list.push_back({SetPacking{axis, far, pin, packed.pieces, packed.sum, {}, false}, hole});
     };
-    for (const int hole : needs.order) {
+    each_visit(route, needs, [&](int hole) {
         const Point from = needs.holes[static_cast<std::size_t>(hole)].at - edges.corner;
         set(Axis::X, edges.right, edges.right ? -from.x : from.x, set_x, hole);
         set(Axis::Y, edges.upper, edges.upper ? -from.y : from.y, set_y, hole);
-        route.list.push_back({DrillHole{}, hole});
-    }
+    });
     return route;
 }
 

@@ -11,9 +11,11 @@ namespace clockface {
 /// Follows one dial through a list of targets and writes the moves that reach them, always finishing the same way.
 class DialWriter {
 public:
-    DialWriter(Axis axis, const Screw& screw)
+    /// `at_zero` is the line the dial shows at zero, where it could not be set to 0.
+    DialWriter(Axis axis, const Screw& screw, int at_zero = 0)
         : m_axis(axis)
-        , m_screw(screw) {}
+        , m_screw(screw)
+        , m_at_zero(at_zero) {}
 
     /// Moves to `target` (from where the dial was set to 0): none when the dial is there already; one move when the way
     /// is the finishing way; otherwise past it by whole turns, more than the backlash, and back to the same reading.
@@ -22,7 +24,8 @@ public:
 private:
     Axis m_axis;
     Screw m_screw;
-    std::int64_t m_lines = 0; // from 0, counted clockwise
+    int m_at_zero;
+    std::int64_t m_lines = 0; // from zero, counted clockwise
 };
 
 /// Lines (clockwise from 0) at which the dial of this screw stands for a slide position, rounded once.

@@ -18,6 +18,7 @@ namespace clockface {
 struct PickUpZero {
     Towards finish_x = Towards::Plus;
     Towards finish_y = Towards::Plus;
+    int line_x = 0, line_y = 0; ///< what the dials show there: 0, unless they cannot be turned to it
     bool operator==(const PickUpZero&) const = default;
 };
 
@@ -29,11 +30,13 @@ struct TurnHandwheel {
     int line = 0;
     int take_up = 0;   ///< whole turns of this move that only take up backlash: gone past, or come back
     bool past = false; ///< goes past the target; a finishing move of take_up turns follows
+    int from = 0;      ///< line the dial shows before the move: whole turns are counted from it
     bool operator==(const TurnHandwheel&) const = default;
 };
 
-/// Bring the drawing's zero under the spindle and set both axes of the readout to nought.
+/// Bring the drawing's zero under the spindle and set both axes of the readout to nought; or do that where it stands.
 struct ZeroReadout {
+    bool here = false;
     bool operator==(const ZeroReadout&) const = default;
 };
 
@@ -43,14 +46,33 @@ struct KeyCircle {
     std::int64_t centre_x = 0, centre_y = 0;
     std::int64_t diameter = 0;
     std::int64_t first = 0, last = 0;
+    std::int64_t step = 0; ///< from hole to hole, for a routine that asks for it instead of the last
     int count = 0;
     std::vector<int> holes; ///< hole made at each place of the routine, -1 where one is left out
     bool operator==(const KeyCircle&) const = default;
 };
 
+/// What to key into a readout's row routine: where it begins, pitch and way it goes, in its own convention.
+struct KeyRow {
+    std::int64_t x = 0, y = 0;
+    std::int64_t pitch = 0;
+    std::int64_t angle = 0;
+    int count = 0;
+    std::vector<int> holes; ///< as for KeyCircle
+    bool operator==(const KeyRow&) const = default;
+};
+
+/// Call up a place (from 0) of the routine that was keyed last and move until the readout shows nought on both axes.
+struct RoutinePlace {
+    int place = 0;
+    bool operator==(const RoutinePlace&) const = default;
+};
+
 /// Move until the readout shows these counts of its resolution, as the drawing counts its axes.
 struct GoToReadout {
     std::int64_t x = 0, y = 0;
+    std::int64_t short_x = 0, short_y = 0; ///< it stops so much short: tightening the locks carries the slides on
+    bool from_last = false;            ///< counted from where zero was set last
     bool operator==(const GoToReadout&) const = default;
 };
 
@@ -70,6 +92,14 @@ struct TurnTable {
     std::int64_t reading = 0; ///< what the table's own scale then shows, in steps (cross-check)
     int take_up = 0;          ///< as for TurnHandwheel
     bool operator==(const TurnTable&) const = default;
+};
+
+/// Turn the rotary table's handle by the index plate: whole turns, then on by so many holes of a circle.
+struct TurnIndex {
+    int plate = 0, circle = 0; ///< holes in the circle that is used
+    int turns = 0, holes = 0;
+    std::int64_t reading = 0; ///< holes of that circle turned since the start (cross-check)
+    bool operator==(const TurnIndex&) const = default;
 };
 
 /// Scribe one line at a setting of the height gauge (counts of its step) from the reference edge. Axis X: the line
@@ -106,7 +136,18 @@ struct StepChord {
     bool operator==(const StepChord&) const = default;
 };
 
-/// Punch the crossing of the hole's two lines.
+/// Find the crossing of the hole's two lines with a sharp prick punch and mark it lightly.
+struct PrickMark {
+    bool operator==(const PrickMark&) const = default;
+};
+
+/// Look at the pricked marks through a magnifier, and draw over those that are beside their crossing.
+struct LookAtMarks {
+    std::vector<int> holes;
+    bool operator==(const LookAtMarks&) const = default;
+};
+
+/// Deepen the mark with the centre punch.
 struct PunchMark {
     bool operator==(const PunchMark&) const = default;
 };
@@ -207,6 +248,14 @@ struct PinThrough {
     bool operator==(const PinThrough&) const = default;
 };
 
+/// What is done by hand when the machine has done its part: taps, reamers, the burr on the far side.
+struct WorkByHand {
+    int cutter = 0;
+    std::string step; ///< of the chains: "tap 1", "deburr"
+    std::vector<int> holes;
+    bool operator==(const WorkByHand&) const = default;
+};
+
 /// Take the old part off again.
 struct TakeOldPartOff {
     bool operator==(const TakeOldPartOff&) const = default;
@@ -227,15 +276,44 @@ struct DrillMark {
     bool operator==(const DrillMark&) const = default;
 };
 
-/// Drill the hole where the spindle stands (or where the mark is).
+/// Put another cutter of the list to fetch into the spindle.
+struct ChangeCutter {
+    int cutter = 0;
+    bool operator==(const ChangeCutter&) const = default;
+};
+
+/// Bring the knee up (or down, and up again) so that the cutter's tip stands where the last one's stood.
+struct MoveKnee {
+    bool up = true;
+    int turns = 0, line = 0; ///< whole turns, then on until the dial, set to 0 before, shows the line
+    Length by;               ///< how far in all
+    bool operator==(const MoveKnee&) const = default;
+};
+
+/// Touch the work where the spindle stands: a dimple that only shows the place.
+struct TouchLightly {
+    bool operator==(const TouchLightly&) const = default;
+};
+
+/// Before the hole is made, measure from the edges of the blank to a pin in the spindle.
+struct CheckPlace {
+    bool from_right = false, from_upper = false;
+    std::int64_t x = 0, y = 0; ///< counts of the caliper's step, from the edges
+    Length step, within;       ///< what the caliper is read to, and what the figures may differ by
+    bool operator==(const CheckPlace&) const = default;
+};
+
+/// Make one step of the hole's chain where the spindle stands (or where the mark is).
 struct DrillHole {
+    int step = -1;   ///< of the hole's chain; -1: the hole as a whole
+    int cutter = -1; ///< that has to be in the spindle
     bool operator==(const DrillHole&) const = default;
 };
 
 using Action = std::variant<PickUpZero, TurnHandwheel, ZeroReadout, KeyCircle, GoToReadout, CentreOnTable, TurnTable,
                             ScribeLine, StrikeCircle, StepChord, PunchMark, CompareMarks, TurnBar, StandOverAxis,
                             SetPacking, ScribeAlongBar, ScribeAcrossBar, LayOldPart, MarkAcross, PinThrough,
-                            TakeOldPartOff, CompareAcross, DrillMark, DrillHole>;
+                            TakeOldPartOff, CompareAcross, DrillMark, DrillHole, KeyRow, RoutinePlace, TurnIndex, PrickMark, LookAtMarks, ChangeCutter, MoveKnee, TouchLightly, CheckPlace, WorkByHand>;
 
 struct Instruction {
     Action action;

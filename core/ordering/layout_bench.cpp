@@ -1,8 +1,11 @@
 #include "layout/outline.h"
 #include "measure/figures.h"
-#include "ordering/route.h"
+#include "ordering/cut_writer.h"
 
+#include <algorithm>
+#include <cmath>
 #include <map>
+#include <set>
 
 namespace clockface {
 
@@ -69,37 +72,49 @@ struct Dividers {
     template <class Straight> void operator()(const Straight&) const {}
 };
 
-// Of each pattern: its first neighbours, its two ends, and the hole farthest from the first (the diagonal).
+// Distances from mark to mark that show every single mark that is off, whichever way: each mark is in at least two,
+// and they cross at an angle that leaves no direction unseen. Short ones first: they are measured best.
 void compare_marks(Route& route, const RouteNeeds& needs, const LayoutBench& bench) {
     const auto at = [&](int hole) { return needs.holes[static_cast<std::size_t>(hole)].at; };
-    const auto compare = [&](int from, int to) {
-        const Instruction check{
-            CompareMarks{from, to, round_to_step(distance(at(from), at(to)), bench.measured_to).counts}, to};
-        for (const Instruction& known : route.list)
-            if (known == check)
-                return;
-        route.list.push_back(check);
+    std::set<std::pair<int, int>> taken;
+    std::map<int, std::vector<Angle>> seen; // directions in which a mark is checked
+    // Off by e, a mark changes a distance by e cos(angle between); with two at 30 degrees or more one of them shows at
+    // least a quarter of e.
+    const auto crosses = [](Angle a, Angle b) {
+        constexpr double least_degrees = 30.0;
+        return std::fabs((a - b).sine()) >= Angle::degrees(least_degrees).sine();
     };
-    for (std::size_t i = 0; i < needs.job.patterns.size(); ++i) {
-        std::vector<int> own;
-        for (const int hole : needs.order)
-            if (needs.holes[static_cast<std::size_t>(hole)].pattern == i)
-                own.push_back(hole);
-        if (own.empty())
-            continue;
-        if (own.size() == 1) {
-            // A hole by itself is checked against the first hole of the job.
-            if (own.front() != needs.order.front())
-                compare(needs.order.front(), own.front());
-            continue;
+    const auto compare = [&](int from, int to) {
+        const std::pair pair(std::min(from, to), std::max(from, to));
+        const Angle way = bearing_of(at(from), at(to));
+        seen[from].push_back(way);
+        seen[to].push_back(way);
+        if (taken.insert(pair).second)
+            route.list.push_back(
+                {CompareMarks{from, to, round_to_step(distance(at(from), at(to)), bench.measured_to).counts}, to});
+    };
+    for (const int hole : needs.order) {
+        std::vector<int> others;
+        for (const int other : needs.order)
+            if (at(other) != at(hole))
+                others.push_back(other);
+        // Only the nearest few dozen are worth looking at.
+        constexpr std::size_t most = 40;
+        const std::size_t near = std::min(others.size(), most);
+        std::partial_sort(others.begin(), others.begin() + static_cast<std::ptrdiff_t>(near), others.end(),
+                          [&](int a, int b) { return distance(at(hole), at(a)) < distance(at(hole), at(b)); });
+        for (std::size_t i = 0; i < near; ++i) {
+            const std::vector<Angle>& known = seen[hole];
+            const Angle way = bearing_of(at(hole), at(others[i]));
+            if (known.size() > 1 && std::any_of(known.begin(), known.end(), [&](Angle a) { return crosses(a, known.front()); }))
+                break;
+            if (known.empty() || crosses(known.front(), way))
+                compare(hole, others[i]);
         }
-        int farthest = own[1];
-        for (const int hole : own)
-            if (distance(at(own.front()), at(hole)) > distance(at(own.front()), at(farthest)))
-                farthest = hole;
-        compare(own[0], own[1]);
-        compare(own[0], farthest);
-        compare(own[0], own.back());
+        // A single mark, or all in one line: the edges see what no distance does.
+        const std::vector<Angle>& known = seen[hole];
+        if (std::none_of(known.begin(), known.end(), [&](Angle a) { return crosses(a, known.front()); }))
+            route.list.push_back({place_check(needs, hole, bench.measured_to, bench.measured_to + bench.gauge_step * 1.5), hole});
     }
 }
 
@@ -116,10 +131,12 @@ Route make_route(const RouteNeeds& needs, const LayoutBench& machine) {
         if (is_at_hand(needs.job, needs.job.patterns[i]))
             std::visit(Dividers{route, needs, machine, static_cast<int>(i)}, needs.job.patterns[i].layout);
     for (const int hole : needs.order)
-        route.list.push_back({PunchMark{}, hole});
+        route.list.push_back({PrickMark{}, hole});
+    route.list.push_back({LookAtMarks{needs.order}});
     compare_marks(route, needs, machine);
     for (const int hole : needs.order)
-        route.list.push_back({DrillHole{}, hole});
+        route.list.push_back({PunchMark{}, hole});
+    each_visit(route, needs, [](int) {}); // the mark itself says where
     return route;
 }
 

@@ -12,17 +12,26 @@ namespace {
 // One line of plain figures for each action; used only to recognise a list again.
 struct Spell {
     std::string operator()(const PickUpZero& a) const {
-        return fmt::format("zero {} {}", int(a.finish_x), int(a.finish_y));
+        return fmt::format("zero {} {} {} {}", int(a.finish_x), int(a.finish_y), a.line_x, a.line_y);
     }
     std::string operator()(const TurnHandwheel& a) const {
         return fmt::format("wheel {} {} {} {} {} {}", int(a.axis), int(a.way), a.turns, a.line, a.take_up, a.past);
     }
-    std::string operator()(const ZeroReadout&) const { return "readout zero"; }
+    std::string operator()(const ZeroReadout& a) const { return a.here ? "zero here" : "readout zero"; }
     std::string operator()(const KeyCircle& a) const {
-        return fmt::format("circle {} {} {} {} {} {} {}", a.centre_x, a.centre_y, a.diameter, a.first, a.last, a.count,
-                           fmt::join(a.holes, " "));
+        return fmt::format("circle {} {} {} {} {} {} {} {}", a.centre_x, a.centre_y, a.diameter, a.first, a.last, a.step,
+                           a.count, fmt::join(a.holes, " "));
     }
-    std::string operator()(const GoToReadout& a) const { return fmt::format("readout {} {}", a.x, a.y); }
+    std::string operator()(const GoToReadout& a) const {
+        return fmt::format("readout {} {} {} {} {}", a.x, a.y, a.short_x, a.short_y, a.from_last);
+    }
+    std::string operator()(const KeyRow& a) const {
+        return fmt::format("row {} {} {} {} {} {}", a.x, a.y, a.pitch, a.angle, a.count, fmt::join(a.holes, " "));
+    }
+    std::string operator()(const RoutinePlace& a) const { return fmt::format("place {}", a.place); }
+    std::string operator()(const TurnIndex& a) const {
+        return fmt::format("index {} {} {} {}", a.circle, a.turns, a.holes, a.reading);
+    }
     std::string operator()(const CentreOnTable& a) const {
         return fmt::format("centre {:.6f} {:.6f} {}", a.centre.x.in_mm(), a.centre.y.in_mm(), int(a.finish));
     }
@@ -39,6 +48,8 @@ struct Spell {
     std::string operator()(const StepChord& a) const {
         return fmt::format("chord {} {} {} {}", a.pattern, a.chord, a.steps, a.last);
     }
+    std::string operator()(const PrickMark&) const { return "prick"; }
+    std::string operator()(const LookAtMarks& a) const { return fmt::format("look {}", fmt::join(a.holes, " ")); }
     std::string operator()(const PunchMark&) const { return "punch"; }
     std::string operator()(const CompareMarks& a) const {
         return fmt::format("compare {} {} {}", a.from, a.to, a.expected);
@@ -57,7 +68,16 @@ struct Spell {
         return fmt::format("compare across {} {} {:.4f}", a.from, a.to, a.expected.in_mm());
     }
     std::string operator()(const DrillMark& a) const { return fmt::format("drill mark {} {}", a.from, a.size); }
-    std::string operator()(const DrillHole&) const { return "drill"; }
+    std::string operator()(const DrillHole& a) const { return fmt::format("drill {} {}", a.step, a.cutter); }
+    std::string operator()(const ChangeCutter& a) const { return fmt::format("cutter {}", a.cutter); }
+    std::string operator()(const MoveKnee& a) const { return fmt::format("knee {} {} {}", a.up, a.turns, a.line); }
+    std::string operator()(const TouchLightly&) const { return "touch"; }
+    std::string operator()(const CheckPlace& a) const {
+        return fmt::format("check {} {} {} {}", a.from_right, a.from_upper, a.x, a.y);
+    }
+    std::string operator()(const WorkByHand& a) const {
+        return fmt::format("hand {} {} {}", a.cutter, a.step, fmt::join(a.holes, " "));
+    }
     std::string operator()(const TurnBar& a) const {
         return fmt::format("turn {} {:.6f} {} {} {:.6f} {:.6f} {:.6f} {} {} {} {}", a.first, a.bearing.in_degrees(),
                            int(a.way), a.from, a.set.in_degrees(), a.height.in_mm(), a.rod.in_mm(), int(a.lean),

@@ -4,6 +4,7 @@
 #include "job/job.h"
 #include "layout/pattern.h"
 #include "ordering/instruction.h"
+#include "ordering/work_order.h"
 
 namespace clockface {
 
@@ -11,8 +12,11 @@ namespace clockface {
 struct RouteNeeds {
     const Job& job;
     const std::vector<Hole>& holes;
-    const std::vector<int>& order; ///< holes in the order wanted
+    const WorkOrder& work;
+    const std::vector<int>& order; ///< holes in the order in which each is first come to
     const RoundKit& kit;
+    const CutterList& cutters;
+    const Machine& machine;
 };
 
 // One maker for each kind of machine. All figures are rounded once, from the absolute place; moves are differences of
@@ -30,9 +34,6 @@ Point table_centre(const Job& job);
 
 /// The list for a machine, with its name in it.
 Route make_route(const RouteNeeds& needs, const Machine& machine);
-
-/// Order in which to make the holes: as drawn, or always on to the nearest one left, beginning nearest to zero.
-std::vector<int> hole_order(const std::vector<Hole>& holes, HoleOrder wanted);
 
 /// A short text that changes whenever the list changes (64-bit FNV-1a of its CSV-like form, in hex): kept with the
 /// progress, to know whether the place in the list still means the same.

@@ -1,12 +1,12 @@
 #include "ordering/wording.h"
 
-#include "cutting/depth_figure.h"
 #include "layout/outline.h"
 #include "measure/figures.h"
 #include "ordering/bar_wording.h"
 #include "ordering/handwheel.h"
 #include "ordering/marks_wording.h"
 #include "ordering/route.h"
+#include "ordering/work_wording.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -30,16 +30,6 @@ std::string axis_name(Axis axis) {
     return axis == Axis::X ? "X" : "Y";
 }
 
-std::string listed(const std::vector<std::string>& names) {
-    constexpr std::size_t most = 12;
-    std::string text;
-    for (std::size_t i = 0; i < names.size() && i < most; ++i)
-        text += (i == 0 ? "" : i + 1 == names.size() ? " and " : ", ") + names[i];
-    if (names.size() > most)
-        text += fmt::format(" and {} more", names.size() - most);
-    return text;
-}
-
 struct Say {
     const Instruction& instruction;
     const WordingNeeds& needs;
@@ -57,13 +47,21 @@ struct Say {
             return zero_along_words(zero, needs.job);
         Wording w;
         w.heading = "Zero";
+        const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind);
+        const bool fixed = wheels && !wheels->dials_turn;
         w.figures = {{"both dials", "0", "", true}};
+        if (fixed)
+            w.figures = {{"X dial", dial_figure(wheels->x, zero.line_x), "", true},
+                         {"Y dial", dial_figure(wheels->y, zero.line_y), "", true}};
         w.direction = fmt::format("last moving {} on X and {} on Y", side_word(Axis::X, zero.finish_x),
                                   side_word(Axis::Y, zero.finish_y));
         w.note = "Every hole is reached going these ways, so zero must be too: then backlash does not count.";
         w.sentence =
-            fmt::format("Bring the drawing's zero under the spindle, {}, and set both dials to 0.", w.direction);
-        w.why = "All dial figures are counted from the drawing's zero.";
+            fixed ? fmt::format("Bring the drawing's zero under the spindle, {}: the X dial must show {} and the Y dial {}.",
+                                w.direction, w.figures[0].value, w.figures[1].value)
+                  : fmt::format("Bring the drawing's zero under the spindle, {}, and set both dials to 0.", w.direction);
+        w.why = fixed ? "These dials cannot be turned on their screws, so every figure begins with what they show at zero."
+                      : "All dial figures are counted from the drawing's zero.";
         return w;
     }
 
@@ -99,7 +97,17 @@ struct Say {
                                  : fmt::format("{}: {}, {}on to {}{}.", w.heading, turn_word(move.way), turns, figure,
                                                move.past ? " (too far on purpose)" : "");
         w.why = why_dial(move, screw);
+        // A way to keep count: the lines the mark passes, said for long ways only.
+        constexpr int many = 3;
+        if (move.turns >= many && move.take_up == 0)
+            w.note = fmt::format("Count each time {} comes up again: {} times, then on to it.", figure_at_start(move, screw),
+                                 move.turns);
         return w;
+    }
+
+    // The line the dial shows before the move, from which whole turns are counted.
+    static std::string figure_at_start(const TurnHandwheel& move, const Screw& screw) {
+        return dial_figure(screw, move.from);
     }
 
     [[nodiscard]] std::string why_dial(const TurnHandwheel& move, const Screw& screw) const {
@@ -114,6 +122,13 @@ struct Say {
             to = distance(table_centre(needs.job), target.at);
             what = fmt::format("{}'s distance from the middle of the table", target.name);
         }
+        const Length jump = move.axis == Axis::X ? needs.machine.lock_jump.x : needs.machine.lock_jump.y;
+        const bool aims_off = std::holds_alternative<Handwheels>(needs.machine.kind) && !target.bar && jump != Length{};
+        if (aims_off) {
+            to -= jump;
+            what = fmt::format("{}, set {} short because tightening the lock carries the slide on,", what,
+                               with_unit(jump, screw.unit));
+        }
         const std::int64_t lines = dial_lines(screw, to);
         const Length missed =
             to - screw.graduation() * static_cast<double>(screw.plus == Turn::Clockwise ? lines : -lines);
@@ -126,9 +141,17 @@ struct Say {
             with_unit(missed, needs.job.unit));
     }
 
-    Wording operator()(const ZeroReadout&) const {
+    Wording operator()(const ZeroReadout& zero) const {
         const Datum& datum = needs.job.datum;
         Wording w;
+        if (zero.here) {
+            w.heading = "Zero at " + here();
+            w.figures = {{"X", "0", ""}, {"Y", "0", "", true}};
+            w.direction = "both slides locked: set both axes to nought here";
+            w.sentence = fmt::format("Set the readout to 0, 0 at {}.", here());
+            w.why = "The next hole is counted from this one.";
+            return w;
+        }
         if (needs.job.blank.on_side()) {
             w = zero_along_words({}, needs.job);
             w.figures = {{"X", "0", ""}, {"Y", "0", "", true}};
@@ -147,38 +170,19 @@ struct Say {
         return w;
     }
 
-    Wording operator()(const KeyCircle& key) const {
-        const auto& readout = machine<Readout>();
-        const auto length = [&](std::int64_t counts) {
-            return step_figure(counts, readout.resolution, readout.unit, false);
-        };
-        const auto angle = [&](std::int64_t counts) {
-            return decimal(readout.angle_resolution.in_degrees() * static_cast<double>(counts),
-                           decimals_of_step(Length::mm(readout.angle_resolution.in_degrees()), Unit::Millimetre)) +
-                   "°";
-        };
-        std::vector<std::string> names;
-        bool gaps = false;
-        for (const int index : key.holes) {
-            names.push_back(index < 0 ? "(left out)" : name(index));
-            gaps = gaps || index < 0;
-        }
-        Wording w;
-        w.heading = "Circle routine, if you use it";
-        w.figures = {{"centre X", length(key.centre_x), ""}, {"centre Y", length(key.centre_y), ""},
-                     {"diameter", length(key.diameter), ""}, {"holes", fmt::format("{}", key.count), ""},
-                     {"first", angle(key.first), ""},        {"last", angle(key.last), "", true}};
-        w.direction = fmt::format("it makes {}; {}", listed(names), readout.circle_convention.in_words());
-        w.note = gaps ? "Go past the places that are left out without drilling."
-                      : "If it asks for an end angle, it wants the angle of the last hole, not 360.";
-        w.sentence = fmt::format("Circle routine: centre X {}, Y {}, diameter {}, {}, first {}, last {}: {}.",
-                                 length(key.centre_x), length(key.centre_y), length(key.diameter),
-                                 counted(key.count, "hole"), angle(key.first), angle(key.last), listed(names));
-        w.why = fmt::format("In this readout's convention ({}) the first hole it makes is at {}; the last is at "
-                            "start + (n − 1) × step = {}.",
-                            readout.circle_convention.in_words(), angle(key.first), angle(key.last));
-        return w;
-    }
+    Wording operator()(const KeyCircle& key) const { return circle_words(key, needs); }
+    Wording operator()(const KeyRow& key) const { return row_words(key, needs); }
+    Wording operator()(const RoutinePlace& place) const { return place_words(place, instruction.hole, needs); }
+    Wording operator()(const TurnIndex& turn) const { return index_words(turn, instruction.hole, needs); }
+    Wording operator()(const ChangeCutter& change) const { return change_words(change, needs); }
+    Wording operator()(const MoveKnee& knee) const { return knee_words(knee, needs); }
+    Wording operator()(const TouchLightly&) const { return touch_words(instruction.hole, needs); }
+    Wording operator()(const CheckPlace& check) const { return check_words(check, instruction.hole, needs); }
+    Wording operator()(const WorkByHand& work) const { return by_hand_words(work, needs); }
+    Wording operator()(const PrickMark&) const { return prick_words(instruction.hole, needs); }
+    Wording operator()(const LookAtMarks& look) const { return look_words(look, needs); }
+    Wording operator()(const PunchMark&) const { return punch_words(instruction.hole, needs); }
+    Wording operator()(const DrillHole& drill) const { return drill_words(drill, instruction.hole, needs); }
 
     Wording operator()(const GoToReadout& go) const {
         const auto& readout = machine<Readout>();
@@ -190,14 +194,30 @@ struct Say {
         w.figures = {{"X", step_figure(go.x, readout.resolution, readout.unit, true), unit_name(readout.unit), true},
                      {"Y", step_figure(go.y, readout.resolution, readout.unit, true), unit_name(readout.unit), true}};
         w.direction = "lock both slides and look again before drilling";
-        w.sentence = fmt::format("Go to {}: X {}, Y {}.", target.name, w.figures[0].value, w.figures[1].value);
+        const std::string counted_from = go.from_last ? " from the last hole" : "";
+        w.sentence = fmt::format("Go to {}{}: X {}, Y {}.", target.name, counted_from, w.figures[0].value, w.figures[1].value);
+        if (go.short_x != 0 || go.short_y != 0) {
+            const std::string aim_x = step_figure(go.x - go.short_x, readout.resolution, readout.unit, true);
+            const std::string aim_y = step_figure(go.y - go.short_y, readout.resolution, readout.unit, true);
+            w.figures = {{"X", aim_x, unit_name(readout.unit), true}, {"Y", aim_y, unit_name(readout.unit), true}};
+            w.direction = fmt::format("lock both slides: then it must show X {}, Y {}",
+                                      step_figure(go.x, readout.resolution, readout.unit, true),
+                                      step_figure(go.y, readout.resolution, readout.unit, true));
+            w.sentence = fmt::format("Go to {}{}: X {}, Y {}; locked it must show X {}, Y {}.", target.name, counted_from,
+                                     aim_x, aim_y, step_figure(go.x, readout.resolution, readout.unit, true),
+                                     step_figure(go.y, readout.resolution, readout.unit, true));
+        }
         w.why =
             fmt::format("{} is drawn at X {}, Y {} {}. The readout shows steps of {}; rounded once, from zero, that "
                         "leaves {} in X and {} in Y.",
                         target.name, column_figure(drawn.x, needs.job.unit), column_figure(drawn.y, needs.job.unit),
                         unit_name(needs.job.unit), with_unit(readout.resolution, readout.unit),
-                        with_unit(drawn.x - readout.resolution * static_cast<double>(go.x), needs.job.unit),
-                        with_unit(drawn.y - readout.resolution * static_cast<double>(go.y), needs.job.unit));
+                        with_unit(round_to_step(drawn.x, readout.resolution).leftover, needs.job.unit),
+                        with_unit(round_to_step(drawn.y, readout.resolution).leftover, needs.job.unit));
+        if (go.from_last)
+            w.why += " What is shown from the last hole is the difference of two such figures, so nothing adds up.";
+        if (go.short_x != 0 || go.short_y != 0)
+            w.why += " Tightening the locks moves the slides by what the shop has found, so it is aimed off by as much.";
         return w;
     }
 
@@ -265,10 +285,10 @@ struct Say {
         Wording w;
         w.heading = "Height gauge";
         w.figures = {{"set", figure, unit_name(bench.unit), true}};
-        w.direction = fmt::format("from the {} edge; scribe for {}", edge, listed(names));
+        w.direction = fmt::format("from the {} edge; scribe for {}", edge, first_dozen(names));
         if (line.setting < 0)
             w.note = "This setting lies outside the blank.";
-        w.sentence = fmt::format("Height gauge {} from the {} edge: scribe for {}.", figure, edge, listed(names));
+        w.sentence = fmt::format("Height gauge {} from the {} edge: scribe for {}.", figure, edge, first_dozen(names));
         w.why = fmt::format("The {} of these marks, counted from the {} edge of the blank, rounded once to {}.",
                             axis_name(line.axis), edge, with_unit(bench.gauge_step, bench.unit));
         if (needs.job.blank.is_round())
@@ -298,7 +318,7 @@ struct Say {
             names.push_back(name(hole_on_it));
         const std::string which = std::cmp_equal(names.size(), of_pattern) ? "every crossing"
                                   : names.empty()                          ? "no crossing"
-                                                                           : "the crossings of " + listed(names);
+                                                                           : "the crossings of " + first_dozen(names);
         return dividers(strike.radius, "Dividers",
                         fmt::format("prick the centre of {} and strike its circle; {} must lie on it",
                                     pattern(strike.pattern), which),
@@ -312,17 +332,6 @@ struct Say {
                         counted(step.steps, "step")),
             "Chord = diameter × sin(half the angle between neighbours). A crossing that the point does not find is "
             "scribed wrong: look before you punch.");
-    }
-
-    Wording operator()(const PunchMark&) const {
-        Wording w;
-        w.heading = "Punch";
-        w.figures = {{"hole", here(), "", true}};
-        w.direction = "prick the crossing, look, lean to correct, then centre punch";
-        w.note = "Eyes covered. A struck punch can throw chips.";
-        w.sentence = fmt::format("Punch {}.", here());
-        w.why = "Feel along one line until the point drops into the other, stand the punch up, strike.";
-        return w;
     }
 
     Wording operator()(const CompareMarks& compare) const {
@@ -357,7 +366,7 @@ struct Say {
         names.reserve(indices.size());
         for (const int index : indices)
             names.push_back(name(index));
-        return listed(names);
+        return first_dozen(names);
     }
 
     Wording operator()(const LayOldPart& lay) const { return lay_words(lay, needs); }
@@ -366,54 +375,6 @@ struct Say {
     Wording operator()(const TakeOldPartOff&) const { return take_off_words(); }
     Wording operator()(const CompareAcross& compare) const { return compare_words(compare, needs); }
     Wording operator()(const DrillMark& drill) const { return drill_mark_words(drill); }
-
-    [[nodiscard]] const CutStep* drill_of(int index) const {
-        if (!needs.chains || !needs.chain_of || index < 0 || static_cast<std::size_t>(index) >= needs.chain_of->size())
-            return nullptr;
-        return needs.chains->at(static_cast<std::size_t>(needs.chain_of->at(static_cast<std::size_t>(index))))
-            .last(StepKind::Drill);
-    }
-
-    // A depth may be of three things; the list says which.
-    static std::string depth_words(const HoleSpec& spec, Unit unit) {
-        if (!spec.depth)
-            return "through";
-        const std::string figure = with_unit(*spec.depth, unit);
-        switch (depth_meant(spec)) {
-        case DepthOf::Tip:
-            return "the tip " + figure + " deep";
-        case DepthOf::FullThread:
-            return figure + " of full thread";
-        case DepthOf::FullDiameter:
-            break;
-        }
-        return figure + " deep";
-    }
-
-    Wording operator()(const DrillHole&) const {
-        const Hole& target = hole(instruction.hole);
-        const std::string size = size_in_words(target.spec, needs.job.unit);
-        const std::string depth = depth_words(target.spec, needs.job.unit);
-        const std::string kind = target.spec.purpose == Purpose::Tapped   ? "drill for thread "
-                                 : target.spec.purpose == Purpose::Reamed ? "drill under size and ream to "
-                                                                          : "drill ";
-        Wording w;
-        w.heading = "Drill";
-        w.figures = {{"hole", target.name, "", true}};
-        w.direction = fmt::format("{}{}, {}", kind, size, depth);
-        w.note = "Table locked, work clamped, chuck key out. Ease off as the drill breaks through.";
-        if (target.spec.depth)
-            w.note = "Table locked, work clamped, chuck key out. Zero the depth on undrilled surface.";
-        // The drill's tip is set, not the drawing's figure: they are not the same.
-        if (const CutStep* drill = drill_of(instruction.hole); drill && target.spec.depth && !target.bar)
-            w.note += fmt::format(" The tip of the {} goes to {}.", drill->cutter.name,
-                                  depth_figure(drill->tip, needs.job.unit));
-        w.sentence = fmt::format("Hole {}: {}.", target.name, w.direction);
-        w.why = "The hole's size and depth are the drawing's.";
-        if (target.bar)
-            add_bar_drilling(w, target, needs.job);
-        return w;
-    }
 };
 
 } // namespace
@@ -423,7 +384,15 @@ std::string dial_figure(const Screw& screw, int line) {
 }
 
 std::string dial_figure(const RotaryTable& table, int line) {
-    return degrees_minutes_seconds(table.step() * static_cast<double>(line));
+    const auto figure = [&](int steps) {
+        const Angle angle = table.step() * static_cast<double>(steps);
+        constexpr int decimals = 4;
+        return table.decimal ? in_degrees(angle, decimals) : degrees_minutes_seconds(angle);
+    };
+    // With a vernier: the last line passed, and which of its lines stands in one with the dial.
+    if (table.vernier > 1 && line % table.vernier != 0)
+        return figure(line - line % table.vernier) + " + " + figure(line % table.vernier);
+    return figure(line);
 }
 
 std::string step_figure(std::int64_t counts, Length step, Unit unit, bool with_sign) {

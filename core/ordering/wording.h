@@ -1,7 +1,7 @@
 // Instructions in the words of the bench: one place for the Bench, the sheet, the list and the CSV.
 #pragma once
 
-#include "cutting/chain.h"
+#include "cutting/cutter_list.h"
 #include "job/job.h"
 #include "layout/pattern.h"
 #include "ordering/instruction.h"
@@ -35,6 +35,7 @@ struct WordingNeeds {
     const Machine& machine;
     const std::vector<Chain>* chains = nullptr; ///< with whose of them each hole is cut, where that is known
     const std::vector<int>* chain_of = nullptr;
+    const CutterList* cutters = nullptr; ///< the list to fetch
 };
 
 Wording in_words(const Instruction& instruction, const WordingNeeds& needs);

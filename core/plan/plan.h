@@ -6,6 +6,7 @@
 #include "layout/pattern.h"
 #include "ordering/instruction.h"
 #include "ordering/wording.h"
+#include "ordering/work_order.h"
 #include "plan/findings.h"
 #include "shop/shop.h"
 #include "simulate/operator.h"
@@ -21,6 +22,7 @@ struct Plan {
     CutterList cutters;        ///< what to fetch for all of them
     bool metal_known = true;   ///< the job's material is one of the table; otherwise it is reckoned as mild steel
     Machine machine;           ///< the one the job names, or the shop's first when it names none that is there
+    WorkOrder work; ///< what is cut when, and why that way
     Route route;
     std::string fingerprint; ///< of the route
     Proof proof;
@@ -29,10 +31,14 @@ struct Plan {
 
 /// What the words of a plan's moves need to know. The job and the plan must outlive it.
 inline WordingNeeds words_for(const Job& job, const Plan& plan) {
-    return {job, plan.holes, plan.machine, &plan.chains, &plan.chain_of};
+    return {job, plan.holes, plan.machine, &plan.chains, &plan.chain_of, &plan.cutters};
 }
 
 /// Works out the plan. Pure. Requires: the job and the shop have no first_fault (readers and editors see to that).
-Plan make_plan(const Job& job, const Shop& shop);
+/// The effort goes into the way round the holes.
+Plan make_plan(const Job& job, const Shop& shop, Effort effort = Effort::Usual);
+
+/// The list of a plan's holes for a given order of work.
+Route route_for(const Job& job, const Shop& shop, const Plan& plan, const WorkOrder& work);
 
 } // namespace clockface

@@ -43,6 +43,7 @@ struct Screw {
 /// A mill or drill table moved by two handwheels.
 struct Handwheels {
     Screw x, y;
+    bool dials_turn = true; ///< the dials can be set to 0 anywhere; otherwise they are read as they stand at zero
     bool operator==(const Handwheels&) const = default;
 };
 
@@ -51,7 +52,9 @@ struct Readout {
     Unit unit = Unit::Millimetre;
     Length resolution;
     Angle angle_resolution;            ///< of the figures keyed into the circle routine
-    AngleConvention circle_convention; ///< of the circle routine, from its manual
+    AngleConvention circle_convention; ///< of its routines, from its manual
+    bool asks_step = false;            ///< its circle routine asks for the angle from hole to hole, not for the last
+    bool circle_routine = true, row_routine = false; ///< which it has
     bool operator==(const Readout&) const = default;
 };
 
@@ -63,6 +66,9 @@ struct RotaryTable {
     Angle backlash;      ///< lost motion of the table on reversal
     Sense rising = Sense::Clockwise;
     Screw slide; ///< X slide of the mill
+    int vernier = 1;     ///< steps of the vernier in one line of the dial
+    bool decimal = false; ///< its dial is engraved in decimals of a degree instead of minutes and seconds
+    std::vector<std::vector<int>> plates{}; ///< index plates: the circles of holes on each
 
     [[nodiscard]] Angle per_turn() const { return Angle::degrees(360.0 / ratio); }
     [[nodiscard]] Angle step() const { return Angle::degrees(360.0 / ratio / graduations); }
@@ -104,15 +110,26 @@ struct MarksAcross {
     bool operator==(const MarksAcross&) const = default;
 };
 
+/// How well a machine and its user repeat, as one standard deviation each: common figures, until the shop's own readings
+/// say better.
+struct MachineErrors {
+    Length pick_up;       ///< of zero, on each axis
+    Length setting;       ///< of bringing a slide, a gauge or a fence to a figure
+    Length backlash_left; ///< of what taking it up leaves
+    Length marking;       ///< of a punch mark from its crossing
+    bool operator==(const MachineErrors&) const = default;
+};
+
 using MachineKind = std::variant<Handwheels, Readout, RotaryTable, LayoutBench, DrillPress, MarksAcross>;
 
 struct Machine {
     std::string name;
     std::string remark;
     MachineKind kind;
-    Length lock_jump{}; ///< what a slide moves when its lock is tightened
+    Point lock_jump{}; ///< what each slide moves when its lock is tightened
     Spindle spindle{};  ///< of a layout bench: of the drill its marks are taken to
-    double hour{};      ///< what an hour on it is reckoned at, in the shop's own money; nought: not reckoned
+    double hour{};     ///< what an hour on it is reckoned at, in the shop's own money; nought: not reckoned
+    MachineErrors errors{};
     bool operator==(const Machine&) const = default;
 };
 
@@ -135,6 +152,9 @@ Shop default_shop();
 
 /// What the spindle of such a machine may be like, until the shop says it.
 Spindle default_spindle(const Machine& machine);
+
+/// What such a machine commonly repeats to, until the shop says it.
+MachineErrors default_errors(const Machine& machine);
 
 /// A made-up drawer for it.
 RoundKit default_kit();

@@ -17,6 +17,8 @@ struct Spindle {
     Unit scale = Unit::Millimetre;       ///< of the depth scale and its stop
     Length scale_step;                   ///< a line of that scale
     double change_minutes = 0.0;         ///< to change a cutter
+    Length knee_lead;                    ///< travel of the knee for one turn of its handle; nought: there is none
+    int knee_lines = 0;                  ///< round the knee's dial
     bool operator==(const Spindle&) const = default;
 
     [[nodiscard]] double lowest() const { return steps.empty() ? slowest : steps.front(); }

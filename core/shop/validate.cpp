@@ -60,6 +60,13 @@ struct KindFault {
         if (Fault found = range_fault(place + ".backlash", table.backlash.in_degrees(), 0.0, 90.0,
                                       "Backlash from nought to 90 degrees would do."))
             return found;
+        if (Fault found = range_fault(place + ".vernier", table.vernier, 1, table.graduations / 2.0,
+                                      "A vernier has from 1 step to half of those of the dial."))
+            return found;
+        for (const auto& plate : table.plates)
+            for (const int holes : plate)
+                if (Fault found = range_fault(place + ".plates", holes, 2, 2000, "A circle has from 2 to 2000 holes."))
+                    return found;
         return screw_fault(place + ".slide", table.slide);
     }
     Fault operator()(const LayoutBench& bench) const {
@@ -231,7 +238,22 @@ Fault spindle_fault(const std::string& place, const Machine& machine) {
         return found;
     if (Fault found = range_fault(place + ".hour", machine.hour, 0.0, 1e6, "Nought or more would do."))
         return found;
-    return range_fault(place + ".lock_jump", machine.lock_jump.in_mm(), 0.0, 5.0, "From nought to 5 mm would do.");
+    for (const auto& [what, jump] : {std::pair(".lock_jump_x", machine.lock_jump.x), {".lock_jump_y", machine.lock_jump.y}})
+        if (Fault found = range_fault(place + what, jump.in_mm(), -5.0, 5.0, "From 5 mm back to 5 mm on would do."))
+            return found;
+    for (const auto& [what, error] : {std::pair(".errors.pick_up", machine.errors.pick_up),
+                                      {".errors.setting", machine.errors.setting},
+                                      {".errors.backlash_left", machine.errors.backlash_left},
+                                      {".errors.marking", machine.errors.marking}})
+        if (Fault found = range_fault(place + what, error.in_mm(), 0.0, 5.0, "From nought to 5 mm would do."))
+            return found;
+    if (Fault found = range_fault(place + ".spindle.knee_lead", machine.spindle.knee_lead.in_mm(), 0.0, 100.0,
+                                  "A lead from nought (no knee) to 100 mm a turn would do."))
+        return found;
+    if (machine.spindle.knee_lead > Length{})
+        return range_fault(place + ".spindle.knee_lines", machine.spindle.knee_lines, 2, 100'000,
+                           "A dial with 2 to 100000 lines would do.");
+    return std::nullopt;
 }
 
 } // namespace

@@ -18,10 +18,10 @@ namespace {
 // Where the spindle and the bar are, in figures of nobody's drawing.
 class BarBench : public Bench {
 public:
-    BarBench(const Job& job, const std::vector<Hole>& holes, const Machine& machine, const BarFaults& faults)
-        : Bench(job, holes)
+    BarBench(const Job& job, const std::vector<Hole>& holes, const Machine& machine, const Conditions& conditions)
+        : Bench(job, holes, conditions)
         , m_machine(machine)
-        , m_faults(faults)
+        , m_faults(conditions.bar)
         , m_made_at(holes.size())
         , m_marks(holes.size()) {
         if (const auto* wheels = std::get_if<Handwheels>(&machine.kind)) {
@@ -69,7 +69,7 @@ protected:
                       if (!mark(hole()))
                           complain("there is no crossing of two lines to punch");
                   },
-                  [&](const DrillHole&) { drill(); }, [&](const auto&) { complain("this cannot be done with a bar"); }},
+                  [&](const DrillHole& cut) { drill(cut.step); }, [&](const auto&) { complain("this cannot be done with a bar"); }},
             instruction.action);
     }
 
@@ -197,7 +197,7 @@ private:
     [[nodiscard]] Length along() const { return (m_x ? Length::mm(m_x->position()) : m_at.x) + zero_on_side(job()); }
     [[nodiscard]] Length across() const { return (m_y ? Length::mm(m_y->position()) : m_at.y) + m_axis_beside; }
 
-    void drill() {
+    void drill(int step) {
         if (!is_hole(hole()))
             return complain("no hole is named");
         OnBar at{along(), up().wrapped(), -across() - m_faults.off_axis};
@@ -219,7 +219,7 @@ private:
         const Point start = polar(hypot(near->height, at.offset), near->bearing);
         const Length lateral = start.y * leaning.cosine() - start.x * leaning.sine();
         const auto far = entry_at(section, leaning + Angle::degrees(180.0), -lateral);
-        Landing landing{hole(), rolled_out(job(), at.along, near->bearing), {}, false, {}};
+        Landing landing{hole(), rolled_out(job(), at.along, near->bearing), {}, step, false, {}};
         if (far && !wanted.spec.depth)
             landing.far = rolled_out(job(), at.along, far->bearing);
         landing.miss = miss(wanted, landing);
@@ -248,8 +248,8 @@ Length apart_on_side(const Job& job, Point a, Point b) {
 }
 
 Proof carry_out_on_bar(const Route& route, const Machine& machine, const Job& job, const std::vector<Hole>& holes,
-                       const BarFaults& faults) {
-    return BarBench(job, holes, machine, faults).work_off(route);
+                       const Conditions& conditions) {
+    return BarBench(job, holes, machine, conditions).work_off(route);
 }
 
 } // namespace clockface

@@ -1,6 +1,7 @@
 // What all simulated benches share: working a list off, scoring, and a complaint for what cannot be obeyed.
 #pragma once
 
+#include "layout/outline.h"
 #include "simulate/lost_motion.h"
 #include "simulate/operator.h"
 
@@ -10,9 +11,11 @@ namespace clockface {
 
 class Bench {
 public:
-    Bench(const Job& job, const std::vector<Hole>& holes)
+    Bench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions)
         : m_job(job)
-        , m_holes(holes) {}
+        , m_holes(holes)
+        , m_chance(conditions)
+        , m_wander(conditions.wander) {}
     virtual ~Bench() = default;
     Bench(const Bench&) = delete;
     Bench& operator=(const Bench&) = delete;
@@ -20,18 +23,31 @@ public:
     Proof work_off(const Route& route) {
         for (m_step = 0; m_step < route.list.size(); ++m_step) {
             m_hole = route.list[m_step].hole;
-            obey(route.list[m_step]);
+            if (!obey_anywhere(route.list[m_step]))
+                obey(route.list[m_step]);
         }
         return std::move(m_proof);
     }
 
 protected:
     virtual void obey(const Instruction& instruction) = 0;
+    /// Where a pin in the spindle (or the mark) stands now; nothing where nobody can tell.
+    [[nodiscard]] virtual std::optional<Point> standing() { return std::nullopt; }
 
-    void make_hole(int hole, Point at, bool by_routine = false) {
-        if (!is_hole(hole))
+    void make_hole(const DrillHole& drill, Point at) {
+        if (!is_hole(m_hole))
             return complain("no hole is named");
-        score({hole, at, distance(at, m_holes[static_cast<std::size_t>(hole)].at), by_routine, {}});
+        if (drill.cutter >= 0 && drill.cutter != m_in_spindle)
+            complain("another cutter is in the spindle");
+        // The first cut runs off by itself; what follows runs in it.
+        Length wander;
+        if (m_wander && static_cast<std::size_t>(m_hole) < m_wander->size())
+            wander = (*m_wander)[static_cast<std::size_t>(m_hole)];
+        land(at + m_chance.draw_both(ErrorSource::Wander, wander), drill.step, false);
+    }
+    void touch(Point at) { land(at, -1, true); }
+    void land(Point at, int step, bool touched) {
+        score({m_hole, at, distance(at, m_holes[static_cast<std::size_t>(m_hole)].at), step, touched, {}});
     }
     [[nodiscard]] bool is_hole(int hole) const { return hole >= 0 && static_cast<std::size_t>(hole) < m_holes.size(); }
     void score(const Landing& landing) { m_proof.landings.push_back(landing); }
@@ -41,13 +57,44 @@ protected:
     [[nodiscard]] const Job& job() const { return m_job; }
     [[nodiscard]] const std::vector<Hole>& holes() const { return m_holes; }
     [[nodiscard]] int hole() const { return m_hole; }
+    [[nodiscard]] Chance& chance() { return m_chance; }
 
 private:
     const Job& m_job;
     const std::vector<Hole>& m_holes;
+    Chance m_chance;
+    const std::vector<Length>* m_wander;
     Proof m_proof;
     std::size_t m_step = 0;
     int m_hole = -1;
+    int m_in_spindle = -1;
+
+    // What is the same on every machine.
+    bool obey_anywhere(const Instruction& instruction) {
+        if (const auto* change = std::get_if<ChangeCutter>(&instruction.action))
+            m_in_spindle = change->cutter;
+        else if (const auto* check = std::get_if<CheckPlace>(&instruction.action))
+            check_place(*check);
+        else
+            return std::holds_alternative<MoveKnee>(instruction.action) ||
+                   std::holds_alternative<WorkByHand>(instruction.action);
+        return true;
+    }
+
+    void check_place(const CheckPlace& check) {
+        const auto at = standing();
+        if (!at)
+            return complain("there is nothing to measure to");
+        const Point from = *at - reference_edges(m_job).corner;
+        const auto off = [&](Length along, bool far, std::int64_t counts) {
+            return abs((far ? -along : along) - check.step * static_cast<double>(counts));
+        };
+        const Length allowed = check.within + check.step * 0.51;
+        if (off(from.x, check.from_right, check.x) > allowed || off(from.y, check.from_upper, check.y) > allowed)
+            complain(is_hole(m_hole) ? "measured from the edges, " + m_holes[static_cast<std::size_t>(m_hole)].name +
+                                           " is not where it should be"
+                                     : std::string("the place does not agree"));
+    }
 };
 
 inline LostMotion slide_of(const Screw& screw) {

@@ -16,9 +16,11 @@ public:
         , m_graduations(graduations)
         , m_play(play) {}
 
-    /// Calls the present position nought, with the play taken up as after driving towards plus (or minus).
-    void zero(bool driven_towards_plus) {
+    /// Calls the present position nought, with the play taken up as after driving towards plus (or minus), and the dial
+    /// at a line.
+    void zero(bool driven_towards_plus, int line = 0) {
         m_lines = 0;
+        m_at_zero = line;
         m_slide = 0.0;
         m_offset = driven_towards_plus ? 0.0 : -m_play;
     }
@@ -33,7 +35,7 @@ public:
     bool turn(bool clockwise, int turns, int line) {
         if (line < 0 || line >= m_graduations || turns < 0)
             return false;
-        const std::int64_t shown = ((m_lines % m_graduations) + m_graduations) % m_graduations;
+        const std::int64_t shown = (((m_lines + m_at_zero) % m_graduations) + m_graduations) % m_graduations;
         const std::int64_t on =
             clockwise ? (line - shown + m_graduations) % m_graduations : (shown - line + m_graduations) % m_graduations;
         const std::int64_t lines = static_cast<std::int64_t>(turns) * m_graduations + on;
@@ -49,7 +51,8 @@ private:
     double m_per_line;
     std::int64_t m_graduations;
     double m_play;
-    std::int64_t m_lines = 0;
+    std::int64_t m_lines = 0; // from zero
+    std::int64_t m_at_zero = 0;
     double m_offset = 0.0;
     double m_slide = 0.0;
 };

@@ -12,8 +12,9 @@ namespace {
 
 class MarksBench : public Bench {
 public:
-    MarksBench(const Job& job, const std::vector<Hole>& holes)
-        : Bench(job, holes)
+    MarksBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const MachineErrors& errors)
+        : Bench(job, holes, conditions)
+        , m_errors(errors)
         , m_survey(survey(job.old_part)) {}
 
 protected:
@@ -28,6 +29,7 @@ protected:
     }
 
 private:
+    MachineErrors m_errors;
     Survey m_survey;
     std::optional<LayOldPart> m_laid;
     std::map<std::string, Point> m_marks;
@@ -47,14 +49,16 @@ private:
             return complain("the old part does not lie on the new piece");
         if (mark.tool > mark.hole && mark.way != MarkWay::Cone)
             return complain("the tool does not go into " + mark.from);
-        const auto at = under(mark.from);
+        auto at = under(mark.from);
+        if (at)
+            at = *at + chance().draw_both(ErrorSource::Marking, m_errors.marking);
         const bool through = mark.way == MarkWay::DrillThrough || mark.way == MarkWay::Bonded;
         m_drilled[mark.from] = through;
         if (!at)
             return;
         m_marks[mark.from] = *at;
         if (through && hole() >= 0)
-            make_hole(hole(), *at);
+            make_hole({}, *at);
     }
 
     void must_be_drilled(const std::string& name) {
@@ -66,7 +70,7 @@ private:
         if (m_laid)
             complain("the old part still lies over the mark of " + name);
         if (const auto found = m_marks.find(name); found != m_marks.end() && hole() >= 0)
-            make_hole(hole(), found->second);
+            make_hole({}, found->second);
     }
 
     void check(const CompareAcross& compare) {
@@ -80,8 +84,9 @@ private:
 
 } // namespace
 
-Proof carry_out_by_marks(const Route& route, const Job& job, const std::vector<Hole>& holes) {
-    return MarksBench(job, holes).work_off(route);
+Proof carry_out_by_marks(const Route& route, const Job& job, const std::vector<Hole>& holes,
+                         const Conditions& conditions, const MachineErrors& errors) {
+    return MarksBench(job, holes, conditions, errors).work_off(route);
 }
 
 } // namespace clockface

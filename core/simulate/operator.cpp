@@ -14,86 +14,160 @@ namespace clockface {
 
 namespace {
 
+constexpr double lock_jump_varies = 0.3; // share of it, from one tightening to the next
+
 class HandwheelBench : public Bench {
 public:
-    HandwheelBench(const Job& job, const std::vector<Hole>& holes, const Handwheels& machine)
-        : Bench(job, holes)
-        , m_x(slide_of(machine.x))
-        , m_y(slide_of(machine.y)) {}
+    HandwheelBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine,
+                   const Handwheels& wheels)
+        : Bench(job, holes, conditions)
+        , m_machine(machine)
+        , m_x(slide_of(wheels.x))
+        , m_y(slide_of(wheels.y)) {}
 
 protected:
     void obey(const Instruction& instruction) override {
         if (const auto* zero = std::get_if<PickUpZero>(&instruction.action)) {
-            m_x.zero(zero->finish_x == Towards::Plus);
-            m_y.zero(zero->finish_y == Towards::Plus);
+            m_x.zero(zero->finish_x == Towards::Plus, zero->line_x);
+            m_y.zero(zero->finish_y == Towards::Plus, zero->line_y);
+            m_zero = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
         } else if (const auto* move = std::get_if<TurnHandwheel>(&instruction.action)) {
-            if (!(move->axis == Axis::X ? m_x : m_y).turn(move->way == Turn::Clockwise, move->turns, move->line))
-                complain("the dial has no such line");
-        } else if (std::holds_alternative<DrillHole>(instruction.action)) {
-            make_hole(hole(), {Length::mm(m_x.position()), Length::mm(m_y.position())});
+            turn(*move);
+        } else if (const auto* drill = std::get_if<DrillHole>(&instruction.action)) {
+            make_hole(*drill, locked());
+        } else if (std::holds_alternative<TouchLightly>(instruction.action)) {
+            touch(locked());
         } else {
             complain("a mill with handwheels cannot do this");
         }
     }
+    std::optional<Point> standing() override { return Point{Length::mm(m_x.position()), Length::mm(m_y.position())}; }
 
 private:
+    const Machine& m_machine;
     LostMotion m_x, m_y;
+    Point m_zero, m_set; // errors: of zero, of how each dial was last set
+
+    void turn(const TurnHandwheel& move) {
+        const bool x = move.axis == Axis::X;
+        if (!(x ? m_x : m_y).turn(move.way == Turn::Clockwise, move.turns, move.line))
+            complain("the dial has no such line");
+        (x ? m_set.x : m_set.y) = chance().draw(ErrorSource::Setting, m_machine.errors.setting) +
+                                  chance().draw(ErrorSource::BacklashLeft, m_machine.errors.backlash_left);
+    }
+    // Tightening the locks moves the slides, by not quite the same every time.
+    [[nodiscard]] Point locked() {
+        const Point jump = m_machine.lock_jump;
+        return *standing() + jump + m_zero + m_set +
+               Point{chance().draw(ErrorSource::LockJump, jump.x * lock_jump_varies),
+                     chance().draw(ErrorSource::LockJump, jump.y * lock_jump_varies)};
+    }
 };
 
 class ReadoutBench : public Bench {
 public:
-    ReadoutBench(const Job& job, const std::vector<Hole>& holes, const Readout& machine)
-        : Bench(job, holes)
-        , m_machine(machine) {}
+    ReadoutBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine,
+                 const Readout& readout)
+        : Bench(job, holes, conditions)
+        , m_machine(machine)
+        , m_readout(readout) {}
 
 protected:
     void obey(const Instruction& instruction) override {
-        if (std::holds_alternative<ZeroReadout>(instruction.action)) {
-            m_at = {};
+        if (const auto* zero = std::get_if<ZeroReadout>(&instruction.action)) {
+            if (!zero->here)
+                m_at = {};
+            m_zero = m_at;
+            if (!zero->here)
+                m_picked_up = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
         } else if (const auto* go = std::get_if<GoToReadout>(&instruction.action)) {
-            m_at = shown(go->x, go->y);
-        } else if (const auto* key = std::get_if<KeyCircle>(&instruction.action)) {
-            run_routine(*key);
-        } else if (std::holds_alternative<DrillHole>(instruction.action)) {
-            make_hole(hole(), from_drawn(job().datum, m_at));
+            m_aimed = m_zero + shown(go->x - go->short_x, go->y - go->short_y);
+            settle();
+            m_at = m_zero + shown(go->x, go->y); // what it shows when the locks are tight, if they move as thought
+        } else if (const auto* circle = std::get_if<KeyCircle>(&instruction.action)) {
+            key(*circle);
+        } else if (const auto* row = std::get_if<KeyRow>(&instruction.action)) {
+            key(*row);
+        } else if (const auto* place = std::get_if<RoutinePlace>(&instruction.action)) {
+            call_up(*place);
+        } else if (const auto* drill = std::get_if<DrillHole>(&instruction.action)) {
+            make_hole(*drill, locked());
+        } else if (std::holds_alternative<TouchLightly>(instruction.action)) {
+            touch(locked());
         } else {
             complain("a readout cannot do this");
         }
     }
+    std::optional<Point> standing() override { return from_drawn(job().datum, m_aimed); }
 
 private:
-    const Readout& m_machine;
-    Point m_at; // in the readout's axes, which are the drawing's
+    const Machine& m_machine;
+    const Readout& m_readout;
+    Point m_at, m_aimed, m_zero; // in the readout's axes, which are the drawing's
+    Point m_picked_up, m_set;    // errors
+    std::vector<std::optional<Point>> m_routine;
+    std::vector<int> m_routine_holes;
 
     [[nodiscard]] Point shown(std::int64_t x, std::int64_t y) const {
-        return {m_machine.resolution * static_cast<double>(x), m_machine.resolution * static_cast<double>(y)};
+        return {m_readout.resolution * static_cast<double>(x), m_readout.resolution * static_cast<double>(y)};
+    }
+    void settle() { m_set = chance().draw_both(ErrorSource::Setting, m_machine.errors.setting); }
+    [[nodiscard]] Point locked() {
+        const Point jump = m_machine.lock_jump;
+        return *standing() + jump + m_picked_up + m_set +
+               Point{chance().draw(ErrorSource::LockJump, jump.x * lock_jump_varies),
+                     chance().draw(ErrorSource::LockJump, jump.y * lock_jump_varies)};
     }
 
-    // The routine inside the readout: from the first to the last angle, its own way round, in equal steps.
-    void run_routine(const KeyCircle& key) {
+    // The routine inside the readout: from the first angle on, its own way round, in equal steps.
+    void key(const KeyCircle& key) {
+        m_routine_holes = key.holes;
+        m_routine.clear();
         if (key.count != static_cast<int>(key.holes.size()))
             return complain("the circle routine is told of another number of holes than are named");
-        const Angle first = m_machine.angle_resolution * static_cast<double>(key.first);
-        const Angle sweep = (m_machine.angle_resolution * static_cast<double>(key.last) - first).wrapped();
-        const Length radius = m_machine.resolution * static_cast<double>(key.diameter) / 2.0;
+        const Angle unit = m_readout.angle_resolution;
+        const Angle first = unit * static_cast<double>(key.first);
+        const Angle sweep = m_readout.asks_step ? unit * static_cast<double>(key.step * (key.count - 1))
+                                                : (unit * static_cast<double>(key.last) - first).wrapped();
+        const Length radius = m_readout.resolution * static_cast<double>(key.diameter) / 2.0;
         for (int k = 0; k < key.count; ++k) {
-            if (key.holes[static_cast<std::size_t>(k)] < 0)
-                continue;
             const Angle figure = key.count == 1 ? first : first + sweep * k / (key.count - 1);
-            const Point at =
-                shown(key.centre_x, key.centre_y) + polar(radius, m_machine.circle_convention.bearing_at(figure));
-            make_hole(key.holes[static_cast<std::size_t>(k)], from_drawn(job().datum, at), true);
+            m_routine.emplace_back(shown(key.centre_x, key.centre_y) +
+                                   polar(radius, m_readout.circle_convention.bearing_at(figure)));
         }
+    }
+    void key(const KeyRow& key) {
+        m_routine_holes = key.holes;
+        m_routine.clear();
+        if (key.count != static_cast<int>(key.holes.size()))
+            return complain("the row routine is told of another number of holes than are named");
+        const Angle bearing =
+            m_readout.circle_convention.bearing_at(m_readout.angle_resolution * static_cast<double>(key.angle));
+        for (int k = 0; k < key.count; ++k)
+            m_routine.emplace_back(
+                shown(key.x, key.y) + polar(m_readout.resolution * static_cast<double>(key.pitch * k), bearing));
+    }
+    void call_up(const RoutinePlace& place) {
+        const auto index = static_cast<std::size_t>(place.place);
+        if (place.place < 0 || index >= m_routine.size())
+            return complain("the routine has no such place");
+        if (m_routine_holes[index] != hole())
+            complain("the routine makes another hole there");
+        // It shows nought before the locks are tightened, so these are allowed for by nothing but the hand.
+        m_at = m_aimed = *m_routine[index] - as_drawn(job().datum, m_machine.lock_jump);
+        settle();
     }
 };
 
 class RotaryBench : public Bench {
 public:
-    RotaryBench(const Job& job, const std::vector<Hole>& holes, const RotaryTable& machine)
-        : Bench(job, holes)
-        , m_rising(machine.rising)
-        , m_slide(slide_of(machine.slide))
-        , m_table(machine.step().in_degrees(), machine.graduations, machine.backlash.in_degrees(), true) {
+    RotaryBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine,
+                const RotaryTable& table)
+        : Bench(job, holes, conditions)
+        , m_machine(machine)
+        , m_kind(table)
+        , m_slide(slide_of(table.slide))
+        , m_table(table.step().in_degrees(), table.graduations, table.backlash.in_degrees(), true) {
         m_table.zero_slack(); // nobody knows which way it was last turned: take the worse
     }
 
@@ -103,50 +177,87 @@ protected:
             m_slide.zero(centre->finish == Towards::Plus);
             m_centre = centre->centre;
             m_clamped_at = m_table.position();
+            m_zero = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
         } else if (const auto* turn = std::get_if<TurnTable>(&instruction.action)) {
             if (!m_table.turn(turn->way == Turn::Clockwise, turn->turns, turn->line))
                 complain("the handle's dial has no such line");
+            settle();
+        } else if (const auto* index = std::get_if<TurnIndex>(&instruction.action)) {
+            by_plate(*index);
+            settle();
         } else if (const auto* move = std::get_if<TurnHandwheel>(&instruction.action)) {
             if (move->axis != Axis::X || !m_slide.turn(move->way == Turn::Clockwise, move->turns, move->line))
                 complain("the slide under the table cannot do this");
-        } else if (std::holds_alternative<DrillHole>(instruction.action)) {
-            const Angle turned = Angle::degrees(m_table.position() - m_clamped_at);
-            // What the table has turned clockwise has brought a counter-clockwise bearing under the spindle.
-            make_hole(hole(), m_centre + polar(Length::mm(m_slide.position()),
-                                               turned * (m_rising == Sense::Clockwise ? 1.0 : -1.0)));
+            settle();
+        } else if (const auto* drill = std::get_if<DrillHole>(&instruction.action)) {
+            make_hole(*drill, *standing() + m_zero + m_set);
         } else {
             complain("a rotary table cannot do this");
         }
     }
 
+    std::optional<Point> standing() override {
+        const Angle turned = Angle::degrees(m_table.position() - m_clamped_at + m_indexed);
+        // What the table has turned clockwise has brought a counter-clockwise bearing under the spindle.
+        return m_centre + polar(Length::mm(m_slide.position()), turned * (m_kind.rising == Sense::Clockwise ? 1.0 : -1.0));
+    }
+
 private:
-    Sense m_rising;
+    const Machine& m_machine;
+    const RotaryTable& m_kind;
     LostMotion m_slide, m_table;
     Point m_centre;
     double m_clamped_at = 0.0;
+    double m_indexed = 0.0; // degrees turned by the plate; always the same way, so no play comes in
+    Point m_zero, m_set;    // errors
+
+    void settle() {
+        m_set = chance().draw_both(ErrorSource::Setting, m_machine.errors.setting) +
+                chance().draw_both(ErrorSource::BacklashLeft, m_machine.errors.backlash_left);
+    }
+    void by_plate(const TurnIndex& index) {
+        const auto plate = static_cast<std::size_t>(index.plate);
+        const bool there = index.plate >= 0 && plate < m_kind.plates.size() &&
+                           std::find(m_kind.plates[plate].begin(), m_kind.plates[plate].end(), index.circle) !=
+                               m_kind.plates[plate].end();
+        if (!there)
+            return complain("no index plate has such a circle");
+        m_indexed += m_kind.per_turn().in_degrees() * (index.turns + static_cast<double>(index.holes) / index.circle);
+    }
 };
 
 class LayoutPlate : public Bench {
 public:
-    LayoutPlate(const Job& job, const std::vector<Hole>& holes, const LayoutBench& machine)
-        : Bench(job, holes)
-        , m_machine(machine)
+    LayoutPlate(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine,
+                const LayoutBench& bench)
+        : Bench(job, holes, conditions)
+        , m_errors(machine.errors)
+        , m_machine(bench)
         , m_edges(reference_edges(job))
         , m_marks(holes.size())
-        , m_centres(job.patterns.size()) {}
+        , m_centres(job.patterns.size())
+        , m_pricked(holes.size()) {
+        m_edges.corner = m_edges.corner + chance().draw_both(ErrorSource::PickUp, m_errors.pick_up);
+    }
 
 protected:
     void obey(const Instruction& instruction) override {
         if (const auto* line = std::get_if<ScribeLine>(&instruction.action)) {
             scribe(*line);
+        } else if (std::holds_alternative<PrickMark>(instruction.action)) {
+            prick();
+        } else if (const auto* look = std::get_if<LookAtMarks>(&instruction.action)) {
+            for (const int mark : look->holes)
+                if (!pricked(mark))
+                    complain("there is no mark to look at");
         } else if (std::holds_alternative<PunchMark>(instruction.action)) {
-            if (!crossing(hole()))
-                complain("there is no crossing of two lines to punch");
+            if (!pricked(hole()))
+                complain("there is no pricked mark to deepen");
         } else if (const auto* compare = std::get_if<CompareMarks>(&instruction.action)) {
             check(*compare);
-        } else if (std::holds_alternative<DrillHole>(instruction.action)) {
-            if (const auto at = crossing(hole()))
-                make_hole(hole(), *at);
+        } else if (const auto* drill = std::get_if<DrillHole>(&instruction.action)) {
+            if (const auto at = pricked(hole()))
+                make_hole(*drill, *at);
             else
                 complain("there is no mark to drill");
         } else if (const auto* strike = std::get_if<StrikeCircle>(&instruction.action)) {
@@ -157,17 +268,30 @@ protected:
             complain("this cannot be done on a layout plate");
         }
     }
+    std::optional<Point> standing() override { return pricked(hole()); }
 
 private:
     struct Mark {
         std::optional<Length> x, y;
     };
+    const MachineErrors& m_errors;
     const LayoutBench& m_machine;
     ReferenceEdges m_edges;
     std::vector<Mark> m_marks, m_centres;
+    std::vector<std::optional<Point>> m_pricked;
+
+    void prick() {
+        const auto at = crossing(hole());
+        if (!at)
+            return complain("there is no crossing of two lines to punch");
+        m_pricked[static_cast<std::size_t>(hole())] = *at + chance().draw_both(ErrorSource::Marking, m_errors.marking);
+    }
+    [[nodiscard]] std::optional<Point> pricked(int hole) const {
+        return is_hole(hole) ? m_pricked[static_cast<std::size_t>(hole)] : std::nullopt;
+    }
 
     void scribe(const ScribeLine& line) {
-        const Length out = step_to(line, m_machine);
+        const Length out = step_to(line, m_machine) + chance().draw(ErrorSource::Setting, m_errors.setting);
         const auto mark = [&](std::vector<Mark>& marks, int index) {
             if (index < 0 || static_cast<std::size_t>(index) >= marks.size())
                 return complain("a line is to be scribed for something that is not there");
@@ -228,8 +352,8 @@ private:
 
     // Each mark may be off by half a gauge step in x and y, so two of them by sqrt(2) steps along their line.
     void check(const CompareMarks& compare) {
-        const auto from = crossing(compare.from);
-        const auto to = crossing(compare.to);
+        const auto from = pricked(compare.from);
+        const auto to = pricked(compare.to);
         const Length expected = m_machine.measured_to * static_cast<double>(compare.expected);
         if (!from || !to)
             complain("a mark to measure from is missing");
@@ -241,25 +365,32 @@ private:
 // Every setting is felt with a pin in the chuck: fence to pin the gap, and half the pin to the spindle's axis.
 class PressBench : public Bench {
 public:
-    PressBench(const Job& job, const std::vector<Hole>& holes)
-        : Bench(job, holes)
-        , m_edges(reference_edges(job)) {}
+    PressBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine)
+        : Bench(job, holes, conditions)
+        , m_machine(machine)
+        , m_edges(reference_edges(job)) {
+        m_edges.corner = m_edges.corner + chance().draw_both(ErrorSource::PickUp, machine.errors.pick_up);
+    }
 
 protected:
     void obey(const Instruction& instruction) override {
         if (const auto* setting = std::get_if<SetPacking>(&instruction.action)) {
-            const Length out = setting->gap + setting->pin / 2.0;
+            const Length out =
+                setting->gap + setting->pin / 2.0 + chance().draw(ErrorSource::Setting, m_machine.errors.setting);
             if (setting->gap < Length{})
                 complain("the pin would have to stand inside the fence");
             (setting->axis == Axis::X ? m_out.x : m_out.y) = setting->from_far_end ? -out : out;
-        } else if (std::holds_alternative<DrillHole>(instruction.action)) {
-            make_hole(hole(), m_edges.corner + m_out);
+        } else if (const auto* drill = std::get_if<DrillHole>(&instruction.action)) {
+            make_hole(*drill, m_edges.corner + m_out);
         } else {
             complain("a drill press cannot do this");
         }
     }
 
+    std::optional<Point> standing() override { return m_edges.corner + m_out; }
+
 private:
+    const Machine& m_machine;
     ReferenceEdges m_edges;
     Point m_out;
 };
@@ -268,13 +399,25 @@ struct BenchFor {
     const Job& job;
     const std::vector<Hole>& holes;
     const Route& route;
+    const Machine& machine;
+    const Conditions& conditions;
 
-    Proof operator()(const Handwheels& machine) const { return HandwheelBench(job, holes, machine).work_off(route); }
-    Proof operator()(const Readout& machine) const { return ReadoutBench(job, holes, machine).work_off(route); }
-    Proof operator()(const RotaryTable& machine) const { return RotaryBench(job, holes, machine).work_off(route); }
-    Proof operator()(const DrillPress&) const { return PressBench(job, holes).work_off(route); }
-    Proof operator()(const MarksAcross&) const { return carry_out_by_marks(route, job, holes); }
-    Proof operator()(const LayoutBench& machine) const { return LayoutPlate(job, holes, machine).work_off(route); }
+    Proof operator()(const Handwheels& kind) const {
+        return HandwheelBench(job, holes, conditions, machine, kind).work_off(route);
+    }
+    Proof operator()(const Readout& kind) const {
+        return ReadoutBench(job, holes, conditions, machine, kind).work_off(route);
+    }
+    Proof operator()(const RotaryTable& kind) const {
+        return RotaryBench(job, holes, conditions, machine, kind).work_off(route);
+    }
+    Proof operator()(const DrillPress&) const { return PressBench(job, holes, conditions, machine).work_off(route); }
+    Proof operator()(const MarksAcross&) const {
+        return carry_out_by_marks(route, job, holes, conditions, machine.errors);
+    }
+    Proof operator()(const LayoutBench& kind) const {
+        return LayoutPlate(job, holes, conditions, machine, kind).work_off(route);
+    }
 };
 
 } // namespace
@@ -286,10 +429,10 @@ std::optional<Landing> Proof::worst() const {
 }
 
 Proof carry_out(const Route& route, const Machine& machine, const Job& job, const std::vector<Hole>& holes,
-                const BarFaults& faults) {
+                const Conditions& conditions) {
     if (job.blank.on_side())
-        return carry_out_on_bar(route, machine, job, holes, faults);
-    return std::visit(BenchFor{job, holes, route}, machine.kind);
+        return carry_out_on_bar(route, machine, job, holes, conditions);
+    return std::visit(BenchFor{job, holes, route, machine, conditions}, machine.kind);
 }
 
 } // namespace clockface

@@ -5,6 +5,7 @@
 #include "job/job.h"
 #include "layout/pattern.h"
 #include "ordering/instruction.h"
+#include "simulate/conditions.h"
 
 #include <optional>
 #include <string>
@@ -16,7 +17,8 @@ struct Landing {
     int hole = 0;
     Point at;                   ///< where the hole came out, from the datum
     Length miss;                ///< distance from the drawing
-    bool by_routine = false;    ///< made by the readout's circle routine instead of the coordinates
+    int step = -1;              ///< of the hole's chain that was made there; -1: the hole as a whole
+    bool touch = false;         ///< only touched lightly
     std::optional<Point> far{}; ///< through the side of a bar: where the far mouth came out, rolled out
 };
 
@@ -28,16 +30,9 @@ struct Proof {
     [[nodiscard]] std::optional<Landing> worst() const;
 };
 
-/// What may go wrong with a bar that no list can know of, to see whether it shows.
-struct BarFaults {
-    Length off_axis; ///< the spindle stands this far beside the axis, away from the user
-    Angle tilt;      ///< the spindle leans, so that the drill wanders away from the user on its way through
-    Angle roll;      ///< the bar is turned this much too far counter-clockwise, every time but the first
-};
-
 /// Carries `route` out. The job is used for the blank's edges (layout) and the axes of the readout only; the holes are
 /// used to score where they landed.
 Proof carry_out(const Route& route, const Machine& machine, const Job& job, const std::vector<Hole>& holes,
-                const BarFaults& faults = {});
+                const Conditions& conditions = {});
 
 } // namespace clockface

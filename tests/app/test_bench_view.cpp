@@ -66,11 +66,13 @@ private slots:
         Window w;
         w.main.show_stage(Stage::Bench);
         auto* bench = w.find<BenchView>("bench");
-        QTest::keyClick(bench, Qt::Key_Space); // zero is found; now X to A1
-        QCOMPARE(w.find<BigFigures>("bigFigures")->accessibleName(), QStringLiteral("6 turns, then on to 0.38 mm"));
+        QTest::keyClick(bench, Qt::Key_Space); // zero is found; now the first cutter
+        QCOMPARE(w.find<BigFigures>("bigFigures")->accessibleName(), QStringLiteral("#1 centre drill"));
+        QTest::keyClick(bench, Qt::Key_Space); // and X to C1, −32.567: 1628 lines back, 13 turns and 3 lines, one more past
+        QCOMPARE(w.find<BigFigures>("bigFigures")->accessibleName(), QStringLiteral("14 turns, then on to 2.44 mm"));
         QVERIFY(!w.find("benchWhy"));
         QTest::keyClick(bench, Qt::Key_H);
-        QVERIFY(w.find<QLabel>("benchWhy")->text().contains("769 lines"));
+        QVERIFY(w.find<QLabel>("benchWhy")->text().contains("1628 lines"));
     }
     void figures_are_large_enough() {
         // 20 mm on a 24 inch screen of 1920 x 1080: 531 mm wide, so 72 pixels.

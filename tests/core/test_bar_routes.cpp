@@ -7,6 +7,8 @@
 #include "simulate/bar_operator.h"
 #include "support/bars.h"
 
+#include <set>
+
 using namespace clockface;
 using namespace clockface::testing;
 
@@ -55,7 +57,10 @@ private slots:
             const Plan plan = make_plan(here, default_shop());
             QVERIFY2(plan.proof.complaints.empty(),
                      (machine.name + ": " + (plan.proof.complaints.empty() ? "" : plan.proof.complaints[0])).c_str());
-            QCOMPARE(plan.proof.landings.size(), plan.holes.size());
+            std::set<int> made;
+            for (const Landing& landing : plan.proof.landings)
+                made.insert(landing.hole);
+            QCOMPARE(made.size(), plan.holes.size());
             QVERIFY2(worst(plan.proof) < mm(0.12), (machine.name + std::to_string(worst(plan.proof).in_mm())).c_str());
             for (const Landing& landing : plan.proof.landings) // a through hole has two mouths
                 QCOMPARE(landing.far.has_value(),
@@ -79,7 +84,9 @@ private slots:
         job.patterns.resize(1);
         const Plan plan = plan_with(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise});
         const auto with = [&](const BarFaults& faults) {
-            return carry_out(plan.route, plan.machine, job, plan.holes, faults).landings.at(0);
+            Conditions conditions;
+            conditions.bar = faults;
+            return carry_out(plan.route, plan.machine, job, plan.holes, conditions).landings.at(0);
         };
         // Beside the axis by e: both mouths lie R asin(e/R) round, the far one on the same side in space.
         const double r = 13.96, e = 0.4;
@@ -95,7 +102,9 @@ private slots:
     void turned_too_far_shows() {
         const Job job = arbor();
         const Plan plan = make_plan(job, default_shop());
-        const Proof spoilt = carry_out(plan.route, plan.machine, job, plan.holes, {{}, {}, deg(1)});
+        Conditions rolled;
+        rolled.bar.roll = deg(1);
+        const Proof spoilt = carry_out(plan.route, plan.machine, job, plan.holes, rolled);
         QVERIFY(worst(spoilt) > mm(13.96 * 0.9 * std::numbers::pi / 180));
     }
     void set_65_have_115() {

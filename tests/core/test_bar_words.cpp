@@ -6,6 +6,8 @@
 #include "shop/validate.h"
 #include "support/bars.h"
 
+#include <set>
+
 using namespace clockface;
 using namespace clockface::testing;
 
@@ -127,7 +129,10 @@ private slots:
             job.machine = machine.name;
             const Plan plan = make_plan(job, poor);
             QVERIFY2(plan.proof.complaints.empty(), machine.name.c_str());
-            QCOMPARE(plan.proof.landings.size(), plan.holes.size());
+            std::set<int> made;
+            for (const Landing& landing : plan.proof.landings)
+                made.insert(landing.hole);
+            QCOMPARE(made.size(), plan.holes.size());
         }
     }
 };

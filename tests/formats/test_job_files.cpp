@@ -145,7 +145,7 @@ private slots:
         for (const char* name : {"drawer", "customs", "name"})
             old.erase(name);
         for (auto& machine : old["machines"])
-            for (const char* name : {"spindle", "lock_jump", "hour"})
+            for (const char* name : {"spindle", "lock_jump_x", "lock_jump_y", "errors", "hour"})
                 machine.erase(name);
         const auto read = shop_from_json(old.dump());
         QVERIFY(read && read->drawer == default_drawer() &&
@@ -190,7 +190,8 @@ private slots:
             for (Machine& machine : shop.machines) {
                 machine.spindle = default_spindle(machine);
                 machine.spindle.room = mm(*rc::gen::inRange(50, 900));
-                machine.lock_jump = mm(*rc::gen::inRange(0, 90) / 1000.0);
+                machine.lock_jump = {mm(*rc::gen::inRange(-90, 90) / 1000.0), mm(*rc::gen::inRange(0, 90) / 1000.0)};
+                machine.errors.setting = mm(*rc::gen::inRange(0, 90) / 1000.0);
                 machine.hour = *rc::gen::inRange(0, 90);
             }
             shop.name = "Shed";

@@ -187,7 +187,14 @@ rc::Gen<Job> any_job() {
         job.datum.x_plus_right = *rc::gen::arbitrary<bool>();
         job.datum.y_plus_up = *rc::gen::arbitrary<bool>();
         job.convention = {deg(*real(0, 360)), *any_sense()};
-        job.order = *rc::gen::element(HoleOrder::AsDrawn, HoleOrder::ShortestWay);
+        job.order.holes = *rc::gen::element(HoleOrder::AsDrawn, HoleOrder::LeastWork);
+        job.order.cuts = *rc::gen::element(CutOrder::Advised, CutOrder::ByCutter, CutOrder::ByHole, CutOrder::FollowDrill);
+        job.order.walk_first = *rc::gen::inRange(0, 4) == 0;
+        job.order.check_half_way = *rc::gen::arbitrary<bool>();
+        job.order.readout = *rc::gen::element(ReadoutWay::FromZero, ReadoutWay::FromEachHole, ReadoutWay::Routines);
+        job.order.table = *rc::gen::element(TableWay::Dial, TableWay::Plates);
+        job.order.dial_x = *rc::gen::inRange(0, 300);
+        job.order.dial_y = *rc::gen::inRange(0, 300);
         const int patterns = *rc::gen::inRange(1, 7);
         for (int i = 0; i < patterns; ++i) {
             Pattern pattern;
@@ -229,7 +236,7 @@ rc::Gen<Screw> any_screw() {
 }
 
 rc::Gen<Handwheels> any_handwheels() {
-    return rc::gen::apply([](Screw x, Screw y) { return Handwheels{x, y}; }, any_screw(), any_screw());
+    return rc::gen::apply([](Screw x, Screw y) { return Handwheels{x, y, x.graduations % 2 == 0}; }, any_screw(), any_screw());
 }
 
 rc::Gen<Readout> any_readout() {
@@ -237,14 +244,18 @@ rc::Gen<Readout> any_readout() {
         return Readout{*rc::gen::element(Unit::Millimetre, Unit::Inch),
                        mm(*rc::gen::element(0.001, 0.005, 0.01, 0.0127)),
                        deg(*rc::gen::element(0.001, 0.0001)),
-                       {deg(*real(0, 360)), *any_sense()}};
+                       {deg(*real(0, 360)), *any_sense()},
+                       false,
+                       *rc::gen::arbitrary<bool>(),
+                       *rc::gen::arbitrary<bool>()};
     });
 }
 
 rc::Gen<RotaryTable> any_rotary() {
     return rc::gen::exec([] {
         return RotaryTable{*rc::gen::element(36, 40, 60, 72, 90, 120), *rc::gen::element(240, 360, 600, 1440),
-                           deg(*real(0, 1.5)), *any_sense(), *any_screw()};
+                           deg(*real(0, 1.5)), *any_sense(), *any_screw(), 1, false,
+                           *rc::gen::element(std::vector<std::vector<int>>{}, std::vector<std::vector<int>>{{15, 17, 19}, {23, 27, 49}})};
     });
 }
 

@@ -1,0 +1,131 @@
+#include "ordering/tally.h"
+
+#include "measure/cases.h"
+#include "ordering/travel.h"
+
+#include <cmath>
+
+namespace clockface {
+
+namespace {
+
+class Counter {
+public:
+    Counter(const Machine& machine, const std::vector<Chain>& chains, const std::vector<int>& chain_of)
+        : m_machine(machine)
+        , m_chains(chains)
+        , m_chain_of(chain_of) {}
+
+    Tally count(const Route& route) {
+        for (const Instruction& instruction : route.list)
+            std::visit(Cases{[&](const TurnHandwheel& move) { turn(move); },
+                             [&](const TurnTable& move) {
+                                 handle(move.turns + 0.5, move.take_up > 0);
+                             },
+                             [&](const TurnIndex& move) { handle(move.turns + 0.5, false); },
+                             [&](const GoToReadout& go) { go_to(go); },
+                             [&](const RoutinePlace&) { moved(seconds_a_touch * 2.0); },
+                             [&](const KeyCircle&) { m_seconds += 40.0; }, [&](const KeyRow&) { m_seconds += 35.0; },
+                             [&](const SetPacking&) { set(seconds_a_setting); },
+                             [&](const ScribeLine& line) {
+                                 set(seconds_a_setting / 2.0 + 3.0 * static_cast<double>(line.holes.size()));
+                             },
+                             [&](const StrikeCircle&) { set(seconds_a_setting); },
+                             [&](const StepChord& step) { set(seconds_a_setting + 3.0 * step.steps); },
+                             [&](const PrickMark&) { m_seconds += 20.0; },
+                             [&](const LookAtMarks& look) { m_seconds += 6.0 * static_cast<double>(look.holes.size()); },
+                             [&](const PunchMark&) { m_seconds += seconds_a_mark; },
+                             [&](const CompareMarks&) { m_seconds += 15.0; },
+                             [&](const CompareAcross&) { m_seconds += 15.0; },
+                             [&](const CheckPlace&) { m_seconds += 30.0; },
+                             [&](const TouchLightly&) { m_seconds += 5.0; },
+                             [&](const MarkAcross&) { m_seconds += 25.0; },
+                             [&](const ChangeCutter&) {
+                                 ++m_tally.changes;
+                                 m_seconds += m_machine.spindle.change_minutes * 60.0;
+                             },
+                             [&](const MoveKnee& knee) { m_seconds += (knee.turns + 2.0) * seconds_a_turn; },
+                             [&](const DrillHole& drill) { cut(drill, instruction.hole); },
+                             [&](const WorkByHand& work) { by_hand(work); },
+                             [&](const PickUpZero&) { m_seconds += zero; },
+                             [&](const ZeroReadout& readout) { m_seconds += readout.here ? 2.0 : zero; },
+                             [&](const CentreOnTable&) { m_seconds += 2.0 * zero; },
+                             [&](const StandOverAxis&) { m_seconds += zero; },
+                             [&](const TurnBar&) { set(4.0 * seconds_a_setting); },
+                             [&](const ScribeAlongBar&) { set(seconds_a_setting); },
+                             [&](const ScribeAcrossBar&) { set(seconds_a_setting); },
+                             [&](const LayOldPart&) { m_seconds += zero; }, [&](const auto&) { m_seconds += 10.0; }},
+                       instruction.action);
+        m_tally.minutes = m_seconds / 60.0;
+        return m_tally;
+    }
+
+private:
+    static constexpr double zero = 240.0; // seconds to pick up zero with care
+    const Machine& m_machine;
+    const std::vector<Chain>& m_chains;
+    const std::vector<int>& m_chain_of;
+    Tally m_tally;
+    double m_seconds = 0.0;
+    Point m_at;
+
+    void moved(double seconds) {
+        ++m_tally.moves;
+        m_seconds += seconds;
+    }
+    void set(double seconds) {
+        ++m_tally.settings;
+        moved(seconds);
+    }
+    void handle(double turns, bool take_up) {
+        m_tally.turns += turns;
+        m_tally.reversals += take_up ? 1 : 0;
+        moved(turns * seconds_a_turn + seconds_a_touch);
+    }
+    // The whole turns of the move, and half a turn on the average up to the line.
+    void turn(const TurnHandwheel& move) {
+        const double turns = move.turns + (move.take_up > 0 && !move.past ? 0.0 : 0.5);
+        m_tally.turns += turns;
+        m_tally.reversals += move.past ? 1 : 0;
+        m_tally.moves += move.past ? 0 : 1; // past and back is one
+        m_seconds += turns * seconds_a_turn + (move.past ? 0.0 : seconds_a_touch);
+    }
+    void go_to(const GoToReadout& go) {
+        const auto* readout = std::get_if<Readout>(&m_machine.kind);
+        const Length step = readout ? readout->resolution : Length{};
+        const Point to{step * static_cast<double>(go.x), step * static_cast<double>(go.y)};
+        const Point from = go.from_last ? Point{} : m_at;
+        m_at = to;
+        moved(seconds_a_mm * (abs(to.x - from.x) + abs(to.y - from.y)).in_mm() + 2.0 * seconds_a_touch);
+    }
+    [[nodiscard]] const CutStep* step_of(int hole, int step) const {
+        const auto index = static_cast<std::size_t>(hole);
+        if (hole < 0 || step < 0 || index >= m_chain_of.size())
+            return nullptr;
+        const Chain& chain = m_chains[static_cast<std::size_t>(m_chain_of[index])];
+        return static_cast<std::size_t>(step) < chain.steps.size() ? &chain.steps[static_cast<std::size_t>(step)]
+                                                                   : nullptr;
+    }
+    void cut(const DrillHole& drill, int hole) {
+        if (std::holds_alternative<LayoutBench>(m_machine.kind))
+            m_seconds += seconds_a_mark;
+        constexpr double approach = 4.0, unknown = 45.0;
+        const CutStep* step = step_of(hole, drill.step);
+        m_seconds += step ? step->minutes * 60.0 + approach : unknown;
+    }
+    void by_hand(const WorkByHand& work) {
+        for (const int hole : work.holes)
+            if (const auto index = static_cast<std::size_t>(hole); hole >= 0 && index < m_chain_of.size())
+                if (const CutStep* step = m_chains[static_cast<std::size_t>(m_chain_of[index])].find(work.step))
+                    m_seconds += step->minutes * 60.0;
+    }
+};
+
+} // namespace
+
+Tally tally_of(const Route& route, const Machine& machine, const std::vector<Chain>& chains,
+               const std::vector<int>& chain_of) {
+    return Counter(machine, chains, chain_of).count(route);
+}
+
+} // namespace clockface

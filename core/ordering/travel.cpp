@@ -1,0 +1,58 @@
+#include "ordering/travel.h"
+
+#include "measure/figures.h"
+#include "ordering/handwheel.h"
+
+namespace clockface {
+
+namespace {
+
+AxisCost screw_cost(const Screw& screw) {
+    AxisCost cost;
+    cost.per_mm = seconds_a_turn / screw.lead.in_mm();
+    cost.touch = seconds_a_touch;
+    // Past it by whole turns and back again.
+    cost.against = 2.0 * take_up_turns(screw.backlash / screw.lead) * seconds_a_turn + seconds_a_touch / 2.0;
+    cost.finish = screw.finish;
+    return cost;
+}
+
+Length to_step(Length length, Length step) {
+    return step * static_cast<double>(round_to_step(length, step).counts);
+}
+
+struct CostOn {
+    TravelCost operator()(const Handwheels& wheels) const { return {screw_cost(wheels.x), screw_cost(wheels.y)}; }
+    TravelCost operator()(const Readout&) const {
+        const AxisCost axis{seconds_a_mm, seconds_a_touch, 0.0, Towards::Plus};
+        return {axis, axis};
+    }
+    TravelCost operator()(const RotaryTable& table) const { return {screw_cost(table.slide), screw_cost(table.slide)}; }
+    TravelCost operator()(const DrillPress&) const {
+        const AxisCost axis{0.0, seconds_a_setting, 0.0, Towards::Plus};
+        return {axis, axis};
+    }
+    // The work is pushed from mark to mark; near ones are found sooner.
+    TravelCost operator()(const LayoutBench&) const { return pushed(); }
+    TravelCost operator()(const MarksAcross&) const { return pushed(); }
+    static TravelCost pushed() {
+        const AxisCost axis{0.02, seconds_a_mark / 2.0, 0.0, Towards::Plus};
+        return {axis, axis};
+    }
+};
+
+} // namespace
+
+TravelCost travel_cost(const Machine& machine) {
+    return std::visit(CostOn{}, machine.kind);
+}
+
+Point as_set(const Machine& machine, Point at) {
+    if (const auto* wheels = std::get_if<Handwheels>(&machine.kind))
+        return {to_step(at.x, wheels->x.graduation()), to_step(at.y, wheels->y.graduation())};
+    if (const auto* readout = std::get_if<Readout>(&machine.kind))
+        return {to_step(at.x, readout->resolution), to_step(at.y, readout->resolution)};
+    return at;
+}
+
+} // namespace clockface

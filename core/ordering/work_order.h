@@ -1,0 +1,74 @@
+// What is cut when: passes round the holes, and at each stop the steps that are made without moving away.
+#pragma once
+
+#include "cutting/cutter_list.h"
+#include "job/job.h"
+#include "layout/pattern.h"
+#include "ordering/tour.h"
+
+#include <string>
+#include <vector>
+
+namespace clockface {
+
+/// One step of a hole's chain, and the line of the list to fetch that has its cutter. -1: the hole as a whole, for
+/// which no chain is known.
+struct Cut {
+    int step = -1;
+    int cutter = -1;
+    bool operator==(const Cut&) const = default;
+};
+
+/// A stop at a hole.
+struct Visit {
+    int hole = 0;
+    std::vector<Cut> cuts;
+    bool operator==(const Visit&) const = default;
+};
+
+/// Once round the holes that want the same.
+struct Pass {
+    std::vector<Visit> visits;
+    bool proved = false; ///< there is no cheaper way round, from where the pass before ended
+};
+
+/// What is left for the hands: one cutter, the holes it goes to.
+struct ByHand {
+    int cutter = 0;
+    std::string step;
+    std::vector<int> holes;
+};
+
+struct WorkOrder {
+    CutOrder way = CutOrder::ByCutter;
+    std::string reason; ///< why that way, where the program chose it
+    std::vector<Pass> passes;
+    std::vector<ByHand> by_hand;
+
+    /// Holes in the order in which each is first come to.
+    [[nodiscard]] std::vector<int> holes() const;
+};
+
+/// What an order is made from. References must outlive the call.
+struct WorkNeeds {
+    const Job& job;
+    const Machine& machine;
+    const std::vector<Hole>& holes;
+    const std::vector<Chain>& chains;
+    const std::vector<int>& chain_of;
+    const CutterList& cutters;
+    Effort effort = Effort::Usual;
+};
+
+/// The order wanted by the job. Work on the side of a bar goes hole by hole, since turning the bar costs most.
+WorkOrder work_order(const WorkNeeds& needs);
+/// The same in one of the three ways, whatever the job says.
+WorkOrder work_order(const WorkNeeds& needs, CutOrder way);
+
+/// Which of the three ways suits this machine and these holes, and why.
+CutOrder advised_way(const WorkNeeds& needs, std::string& why);
+
+/// "one cutter through all its holes" …
+std::string in_words(CutOrder way);
+
+} // namespace clockface

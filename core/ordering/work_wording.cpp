@@ -1,0 +1,419 @@
+#include "ordering/work_wording.h"
+
+#include "cutting/depth_figure.h"
+#include "measure/figures.h"
+#include "ordering/bar_wording.h"
+
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+const Hole& hole_at(int index, const WordingNeeds& needs) {
+    return needs.holes.at(static_cast<std::size_t>(index));
+}
+
+std::string name_at(int index, const WordingNeeds& needs) {
+    return index < 0 ? "–" : hole_at(index, needs).name;
+}
+
+const CutStep* step_at(int hole, int step, const WordingNeeds& needs) {
+    if (!needs.chains || !needs.chain_of || hole < 0 || step < 0 ||
+        static_cast<std::size_t>(hole) >= needs.chain_of->size())
+        return nullptr;
+    const Chain& chain = needs.chains->at(static_cast<std::size_t>(needs.chain_of->at(static_cast<std::size_t>(hole))));
+    return static_cast<std::size_t>(step) < chain.steps.size() ? &chain.steps[static_cast<std::size_t>(step)] : nullptr;
+}
+
+const FetchLine* line_at(int cutter, const WordingNeeds& needs) {
+    return needs.cutters && cutter >= 0 && static_cast<std::size_t>(cutter) < needs.cutters->lines.size()
+               ? &needs.cutters->lines[static_cast<std::size_t>(cutter)]
+               : nullptr;
+}
+
+std::string cutter_name(int cutter, const WordingNeeds& needs) {
+    const FetchLine* line = line_at(cutter, needs);
+    return line ? line->cutter.name : "cutter";
+}
+
+std::string rpm_words(std::optional<double> rpm) {
+    return rpm ? decimal(*rpm, 0) + " turns a minute" : "no speed slow enough";
+}
+
+// A depth may be of three things; the list says which.
+std::string depth_words(const HoleSpec& spec, Unit unit) {
+    if (!spec.depth)
+        return "through";
+    const std::string figure = with_unit(*spec.depth, unit);
+    switch (depth_meant(spec)) {
+    case DepthOf::Tip:
+        return "the tip " + figure + " deep";
+    case DepthOf::FullThread:
+        return figure + " of full thread";
+    case DepthOf::FullDiameter:
+        break;
+    }
+    return figure + " deep";
+}
+
+std::string finishing(const HoleSpec& spec, Unit unit) {
+    const std::string kind = spec.purpose == Purpose::Tapped   ? "drill for thread "
+                             : spec.purpose == Purpose::Reamed ? "drill under size and ream to "
+                                                               : "drill ";
+    return fmt::format("{}{}, {}", kind, size_in_words(spec, unit), depth_words(spec, unit));
+}
+
+std::string verb_of(StepKind kind) {
+    switch (kind) {
+    case StepKind::Start:
+        return "start";
+    case StepKind::Pilot:
+        return "pilot";
+    case StepKind::Drill:
+        return "drill";
+    case StepKind::Recess:
+        return "let in";
+    case StepKind::Chamfer:
+        return "chamfer";
+    case StepKind::Ream:
+        return "ream";
+    case StepKind::Tap:
+        return "tap";
+    case StepKind::Deburr:
+        return "deburr";
+    case StepKind::Own:
+        break;
+    }
+    return "cut";
+}
+
+std::string capital(std::string word) {
+    if (!word.empty())
+        word[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(word[0])));
+    return word;
+}
+
+// What is worth saying each time: what breaks, spins or cuts somebody at this step.
+std::string caution(const CutStep& step, bool through) {
+    switch (step.kind) {
+    case StepKind::Start:
+        return "Gently until the tip is buried: it snaps easily.";
+    case StepKind::Tap:
+        return step.by_hand ? "By hand, guided by the spindle with the power off: half a turn on, a quarter back."
+                            : "Slowest speed, fluid, and a hand on the switch.";
+    case StepKind::Ream:
+        return "Slow, with fluid, never backwards.";
+    default:
+        break;
+    }
+    return through ? "Table locked, work clamped, chuck key out. Ease off as the drill breaks through."
+                   : "Table locked, work clamped, chuck key out. Zero the depth on undrilled surface.";
+}
+
+std::string angle_figure(const Readout& readout, std::int64_t counts) {
+    return decimal(readout.angle_resolution.in_degrees() * static_cast<double>(counts),
+                   decimals_of_step(Length::mm(readout.angle_resolution.in_degrees()), Unit::Millimetre)) +
+           "°";
+}
+
+std::vector<std::string> routine_names(const std::vector<int>& holes, const WordingNeeds& needs, bool& gaps) {
+    std::vector<std::string> names;
+    for (const int index : holes) {
+        names.push_back(index < 0 ? "(left out)" : name_at(index, needs));
+        gaps = gaps || index < 0;
+    }
+    return names;
+}
+
+} // namespace
+
+std::string first_dozen(const std::vector<std::string>& names) {
+    constexpr std::size_t most = 12;
+    std::string text;
+    for (std::size_t i = 0; i < names.size() && i < most; ++i)
+        text += (i == 0 ? "" : i + 1 == names.size() ? " and " : ", ") + names[i];
+    if (names.size() > most)
+        text += fmt::format(" and {} more", names.size() - most);
+    return text;
+}
+
+std::string hole_runs(const std::vector<int>& holes, const WordingNeeds& needs) {
+    std::vector<int> sorted = holes;
+    std::sort(sorted.begin(), sorted.end());
+    std::vector<std::string> runs;
+    for (std::size_t first = 0; first < sorted.size();) {
+        std::size_t last = first;
+        while (last + 1 < sorted.size() && sorted[last + 1] == sorted[last] + 1 &&
+               hole_at(sorted[last + 1], needs).pattern == hole_at(sorted[first], needs).pattern)
+            ++last;
+        if (last > first + 1)
+            runs.push_back(name_at(sorted[first], needs) + " to " + name_at(sorted[last], needs));
+        else
+            for (std::size_t i = first; i <= last; ++i)
+                runs.push_back(name_at(sorted[i], needs));
+        first = last + 1;
+    }
+    return first_dozen(runs);
+}
+
+Wording change_words(const ChangeCutter& change, const WordingNeeds& needs) {
+    const FetchLine* line = line_at(change.cutter, needs);
+    const std::string name = cutter_name(change.cutter, needs);
+    Wording w;
+    w.heading = "Cutter";
+    w.figures = {{"", name, "", true}};
+    w.direction = line && !line->by_hand ? rpm_words(line->rpm) : "turned by hand";
+    w.note = "Spindle stopped. Chuck key out before it turns. Touch off on undrilled surface: every cutter has its own "
+             "zero of depth.";
+    w.sentence = fmt::format("Change to the {}, {}.", name, w.direction);
+    w.why = line ? fmt::format("It is for {}. {}", counted(line->holes, "hole"),
+                               line->owned ? "It is in the drawer." : "It is not in the drawer.")
+                 : std::string("It is what the hole's chain asks for.");
+    return w;
+}
+
+Wording knee_words(const MoveKnee& knee, const WordingNeeds& needs) {
+    const Spindle& spindle = needs.machine.spindle;
+    const std::string line = step_figure(knee.line, spindle.knee_lead / std::max(1, spindle.knee_lines), spindle.scale, false);
+    Wording w;
+    w.heading = "Knee handle";
+    w.figures = {{"", fmt::format("{}", knee.turns), knee.turns == 1 ? "turn, then on to" : "turns, then on to"},
+                 {"", line, unit_name(spindle.scale), true}};
+    w.direction = knee.up ? "up" : "down, and a turn farther, then up again";
+    w.note = "The knee carries its load upwards: end going up, then lock it. It is never fed with.";
+    w.sentence = fmt::format("Knee: {} by {}: {}, then on to {}.", w.direction, with_unit(knee.by, spindle.scale),
+                             counted(knee.turns, "turn"), line);
+    w.why = fmt::format("The two cutters stand out of the chuck by {} more or less, and the quill's stroke does not take "
+                        "both.",
+                        with_unit(knee.by, spindle.scale));
+    return w;
+}
+
+Wording drill_words(const DrillHole& drill, int hole, const WordingNeeds& needs) {
+    const Hole& target = hole_at(hole, needs);
+    const Unit unit = needs.job.unit;
+    const CutStep* step = step_at(hole, drill.step, needs);
+    Wording w;
+    w.heading = step ? capital(verb_of(step->kind)) : "Drill";
+    w.figures = {{"hole", target.name, "", true}};
+    w.why = "The hole's size and depth are the drawing's.";
+    if (!step || step->kind == StepKind::Drill) {
+        w.direction = finishing(target.spec, unit);
+        w.note = target.spec.depth ? "Table locked, work clamped, chuck key out. Zero the depth on undrilled surface."
+                                   : "Table locked, work clamped, chuck key out. Ease off as the drill breaks through.";
+        // The drill's tip is set, not the drawing's figure: they are not the same.
+        if (step && target.spec.depth && !target.bar)
+            w.note += fmt::format(" The tip of the {} goes to {}.", step->cutter.name, depth_figure(step->tip, unit));
+        if (step)
+            w.direction += fmt::format(", with the {}", step->cutter.name);
+    } else {
+        w.direction = fmt::format("{} with the {}", verb_of(step->kind), step->cutter.name);
+        if (step->kind == StepKind::Chamfer)
+            w.direction += fmt::format(", its mouth {}", depth_figure(step->mouth, unit));
+        else if (step->kind == StepKind::Tap && !target.spec.depth)
+            w.direction += ", through";
+        else
+            w.direction += fmt::format(", its tip {} deep", depth_figure(step->tip, unit));
+        w.note = caution(*step, !target.spec.depth);
+    }
+    if (step) {
+        if (!step->by_hand && step->stop > Length{})
+            w.figures.push_back(
+                {"stop", decimal(step->stop.in(needs.machine.spindle.scale), job_decimals(needs.machine.spindle.scale),
+                                 Sign::WhenNegative, Tail::Trim),
+                 unit_name(needs.machine.spindle.scale)});
+        w.why = step->why_cutter;
+        if (!step->why_depth.empty())
+            w.why += " " + step->why_depth;
+        if (!step->why_speed.empty())
+            w.why += " " + step->why_speed;
+    }
+    w.sentence = fmt::format("Hole {}: {}.", target.name, w.direction);
+    if (target.bar)
+        add_bar_drilling(w, target, needs.job);
+    return w;
+}
+
+Wording touch_words(int hole, const WordingNeeds& needs) {
+    Wording w;
+    w.heading = "Touch lightly";
+    w.figures = {{"hole", name_at(hole, needs), "", true}};
+    w.direction = "a dimple that only shows the place";
+    w.note = "Barely touch: a wrong place must still be out of the way of the hole.";
+    w.sentence = fmt::format("Touch {} lightly.", name_at(hole, needs));
+    w.why = "A first light walk round all holes shows a wrong count, zero or direction before any metal is lost.";
+    return w;
+}
+
+Wording check_words(const CheckPlace& check, int hole, const WordingNeeds& needs) {
+    const std::string x = step_figure(check.x, check.step, needs.job.unit, false);
+    const std::string y = step_figure(check.y, check.step, needs.job.unit, false);
+    const std::string from_x = check.from_right ? "right" : "left", from_y = check.from_upper ? "upper" : "lower";
+    const bool mark = std::holds_alternative<LayoutBench>(needs.machine.kind);
+    Wording w;
+    w.heading = "Measure " + name_at(hole, needs);
+    w.figures = {{"from the " + from_x, x, unit_name(needs.job.unit), true},
+                 {"from the " + from_y, y, unit_name(needs.job.unit), true}};
+    w.direction = mark ? "from the edges to the mark" : "from the edges to the middle of a pin in the spindle";
+    w.note = mark ? "" : "Spindle stopped. Half the pin has to be added to what the caliper reads over it.";
+    w.sentence = fmt::format("Before {} is made: it must be {} from the {} edge and {} from the {} edge, {}.",
+                             name_at(hole, needs), x, from_x, y, from_y, mark ? "measured to the mark" : "measured to a pin");
+    w.why = fmt::format("A measure that has nothing to do with the dials finds a lost turn or a wrong hundred. Up to {} "
+                        "beside it is only the measuring.",
+                        with_unit(check.within, needs.job.unit));
+    return w;
+}
+
+Wording by_hand_words(const WorkByHand& work, const WordingNeeds& needs) {
+    const std::string cutter = cutter_name(work.cutter, needs);
+    const std::string holes = hole_runs(work.holes, needs);
+    Wording w;
+    w.heading = "By hand";
+    w.figures = {{"", counted(static_cast<std::int64_t>(work.holes.size()), "hole"), "", true}};
+    const bool burr = work.step == "deburr";
+    w.direction = burr ? fmt::format("break the edge on the far side with the {}", cutter)
+                       : fmt::format("with the {}", cutter);
+    w.note = burr ? "Burrs cut. It stays open until every far side was seen to." : "Start upright: look from two sides at "
+                                                                                    "right angles. Half a turn on, a "
+                                                                                    "quarter back.";
+    w.sentence = burr ? fmt::format("By hand, with the {}: break the far edge of {}.", cutter, holes)
+                      : fmt::format("By hand, with the {}: {}.", cutter, holes);
+    w.why = burr ? "A burr keeps the part from lying flat." : "It is turned by hand, away from the machine.";
+    return w;
+}
+
+Wording prick_words(int hole, const WordingNeeds& needs) {
+    const std::string here = name_at(hole, needs);
+    Wording w;
+    w.heading = "Prick";
+    w.figures = {{"hole", here, "", true}};
+    w.direction = "feel along one line until the point drops into the other, stand the punch up, tap";
+    w.note = "A sharp point and a light tap: it can still be drawn over. A steel block underneath, not springy wood.";
+    w.sentence = fmt::format("Prick {} lightly in the crossing of its lines.", here);
+    w.why = "The crossing is found by feel, within about 0.15 mm, or under a magnifier with cross lines, within about "
+            "0.1 mm.";
+    return w;
+}
+
+Wording look_words(const LookAtMarks& look, const WordingNeeds& needs) {
+    Wording w;
+    w.heading = "Look";
+    w.figures = {{"", counted(static_cast<std::int64_t>(look.holes.size()), "mark"), "", true}};
+    w.direction = "through the magnifier; draw over, leaning the punch, what stands beside its crossing";
+    w.note = "Look square on, with the light along the lines.";
+    w.sentence = fmt::format("Look at {} through the magnifier; lean the punch to draw over what is beside its crossing.",
+                             hole_runs(look.holes, needs));
+    w.why = "A pricked mark can be moved by leaning the punch; a centre-punched one cannot.";
+    return w;
+}
+
+Wording punch_words(int hole, const WordingNeeds& needs) {
+    const std::string here = name_at(hole, needs);
+    Wording w;
+    w.heading = "Punch";
+    w.figures = {{"hole", here, "", true}};
+    w.direction = "deepen the mark with the centre punch, upright";
+    w.note = "Eyes covered. A struck punch can throw chips.";
+    w.sentence = fmt::format("Punch {}.", here);
+    w.why = "The blunter centre punch drops into the pricked mark and leaves a seat for the drill's point.";
+    return w;
+}
+
+Wording circle_words(const KeyCircle& key, const WordingNeeds& needs) {
+    const auto& readout = std::get<Readout>(needs.machine.kind);
+    const auto length = [&](std::int64_t counts) {
+        return step_figure(counts, readout.resolution, readout.unit, false);
+    };
+    bool gaps = false;
+    const std::vector<std::string> names = routine_names(key.holes, needs, gaps);
+    const std::string last = angle_figure(readout, readout.asks_step ? key.step : key.last);
+    const std::string last_word = readout.asks_step ? "step" : "last";
+    Wording w;
+    w.heading = "Circle routine";
+    w.figures = {{"centre X", length(key.centre_x), ""}, {"centre Y", length(key.centre_y), ""},
+                 {"diameter", length(key.diameter), ""}, {"holes", fmt::format("{}", key.count), ""},
+                 {"first", angle_figure(readout, key.first), ""}, {last_word, last, "", true}};
+    w.direction = fmt::format("it makes {}; {}", first_dozen(names), readout.circle_convention.in_words());
+    w.note = gaps                ? "Go past the places that are left out without drilling."
+             : readout.asks_step ? "This readout asks for the angle from hole to hole."
+                                 : "If it asks for an end angle, it wants the angle of the last hole, not 360.";
+    w.sentence = fmt::format("Circle routine: centre X {}, Y {}, diameter {}, {}, first {}, {} {}: {}.",
+                             length(key.centre_x), length(key.centre_y), length(key.diameter),
+                             counted(key.count, "hole"), angle_figure(readout, key.first), last_word, last, first_dozen(names));
+    w.why = fmt::format("In this readout's convention ({}) the first hole it makes is at {}; the last is at "
+                        "start + (n − 1) × step = {}.",
+                        readout.circle_convention.in_words(), angle_figure(readout, key.first),
+                        angle_figure(readout, key.last));
+    return w;
+}
+
+Wording row_words(const KeyRow& key, const WordingNeeds& needs) {
+    const auto& readout = std::get<Readout>(needs.machine.kind);
+    const auto length = [&](std::int64_t counts) {
+        return step_figure(counts, readout.resolution, readout.unit, false);
+    };
+    bool gaps = false;
+    const std::vector<std::string> names = routine_names(key.holes, needs, gaps);
+    Wording w;
+    w.heading = "Row routine";
+    w.figures = {{"first X", length(key.x), ""},
+                 {"first Y", length(key.y), ""},
+                 {"holes", fmt::format("{}", key.count), ""},
+                 {"pitch", length(key.pitch), ""},
+                 {"angle", angle_figure(readout, key.angle), "", true}};
+    w.direction = fmt::format("it makes {}; {}", first_dozen(names), readout.circle_convention.in_words());
+    w.note = gaps ? "Go past the places that are left out without drilling." : "";
+    w.sentence = fmt::format("Row routine: first X {}, Y {}, {}, pitch {}, angle {}: {}.", length(key.x), length(key.y),
+                             counted(key.count, "hole"), length(key.pitch), angle_figure(readout, key.angle),
+                             first_dozen(names));
+    w.why = fmt::format("The row runs from its first hole in equal steps; its direction in this readout's convention ({}) "
+                        "is {}.",
+                        readout.circle_convention.in_words(), angle_figure(readout, key.angle));
+    return w;
+}
+
+Wording place_words(const RoutinePlace& place, int hole, const WordingNeeds& needs) {
+    const auto& readout = std::get<Readout>(needs.machine.kind);
+    const Hole& target = hole_at(hole, needs);
+    const Point drawn = as_drawn(needs.job.datum, target.at);
+    const auto figure = [&](Length at) {
+        return step_figure(round_to_step(at, readout.resolution).counts, readout.resolution, readout.unit, true);
+    };
+    Wording w;
+    w.heading = fmt::format("Place {}: {}", place.place + 1, target.name);
+    w.figures = {{"X", step_figure(0, readout.resolution, readout.unit, false), "", true},
+                 {"Y", step_figure(0, readout.resolution, readout.unit, false), "", true}};
+    w.direction = fmt::format("from the drawing's zero it would show X {}, Y {}", figure(drawn.x), figure(drawn.y));
+    w.sentence = fmt::format("Place {} of the routine, {}: move until both axes show 0 (from zero X {}, Y {}).",
+                             place.place + 1, target.name, figure(drawn.x), figure(drawn.y));
+    w.why = "A routine shows the way still to go. Switch it off for a moment: the two figures must agree with the "
+            "drawing's.";
+    return w;
+}
+
+Wording index_words(const TurnIndex& turn, int hole, const WordingNeeds& needs) {
+    const auto& table = std::get<RotaryTable>(needs.machine.kind);
+    const Angle stands =
+        table.per_turn() * (static_cast<double>(turn.reading) / std::max(1, turn.circle));
+    Wording w;
+    w.heading = "Index plate";
+    w.figures = {{"", fmt::format("{}", turn.turns), turn.turns == 1 ? "turn, then on by" : "turns, then on by"},
+                 {"", fmt::format("{}", turn.holes), turn.holes == 1 ? "hole" : "holes", true}};
+    w.direction = fmt::format("clockwise, on the circle of {}", turn.circle);
+    w.note = fmt::format("Sector arms: {} between them, the one with the plunger not counted.",
+                         counted(turn.holes, "hole"));
+    w.sentence = fmt::format("Index plate, circle of {}: {} and {} (table at {}).", turn.circle,
+                             counted(turn.turns, "turn"), counted(turn.holes, "hole"), degrees_minutes_seconds(stands));
+    const Angle wanted = (bearing_of(table_centre(needs.job), hole_at(hole, needs).at) *
+                          (table.rising == Sense::Clockwise ? 1.0 : -1.0))
+                             .wrapped();
+    const double off = std::remainder(wanted.in_degrees() - stands.in_degrees(), 360.0);
+    w.why = fmt::format("{} turns of the handle to one of the table, {} holes round the circle: {} holes are {}. Counted "
+                        "from the start each time, so nothing adds up; this hole is left {} off.",
+                        table.ratio, turn.circle, turn.reading, degrees_minutes_seconds(stands),
+                        degrees_minutes_seconds(Angle::degrees(std::fabs(off))));
+    return w;
+}
+
+} // namespace clockface

@@ -1,0 +1,91 @@
+#include "plan/advisor.h"
+
+#include "measure/figures.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace clockface {
+
+namespace {
+
+constexpr double enough = 0.95; // nineteen parts in twenty
+
+// Which machine to take of those that can make the job.
+const MethodReport* best_of(const std::vector<MethodReport>& all) {
+    const MethodReport* best = nullptr;
+    const auto share = [](const MethodReport& each) { return each.many ? each.many->share_within : enough; };
+    for (const MethodReport& each : all) {
+        if (!each.can)
+            continue;
+        const bool good = share(each) >= enough;
+        const bool better = !best                           ? true
+                            : good != (share(*best) >= enough) ? good
+                            : good                          ? each.minutes < best->minutes
+                                                            : share(each) > share(*best);
+        if (better)
+            best = &each;
+    }
+    return best;
+}
+
+std::string remark_on(const MethodReport& report, const Plan& plan, Unit unit) {
+    if (!report.can)
+        return plan.proof.complaints.empty() ? "It cannot make these holes." : plan.proof.complaints.front();
+    if (!report.many || report.many->budget.empty())
+        return "The ways of the bar carry their own sums of errors.";
+    const BudgetLine& dearest = report.many->budget.front();
+    return fmt::format("Most of it is {}: {}.", dearest.source ? in_words(*dearest.source) : "rounding",
+                       with_unit(Length::mm(std::round(dearest.most.in_mm() * 1000.0) / 1000.0), unit));
+}
+
+} // namespace
+
+std::optional<ManyParts> many_parts_of(const Job& job, const Plan& plan, int parts, std::uint64_t seed) {
+    return make_many({plan.route, plan.machine, job, plan.holes, plan.chains, plan.chain_of}, parts, seed);
+}
+
+std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const Plan& plan) {
+    std::vector<OrderOption> options;
+    const WorkNeeds needs{job, plan.machine, plan.holes, plan.chains, plan.chain_of, plan.cutters, Effort::Usual};
+    std::string why;
+    const CutOrder advised = advised_way(needs, why);
+    for (const CutOrder way : {CutOrder::ByCutter, CutOrder::ByHole, CutOrder::FollowDrill}) {
+        const bool taken = way == plan.work.way;
+        if (job.blank.on_side() && !taken)
+            continue;
+        const Route route = taken ? plan.route : route_for(job, shop, plan, work_order(needs, way));
+        options.push_back(
+            {way, tally_of(route, plan.machine, plan.chains, plan.chain_of), way == advised, taken});
+    }
+    return options;
+}
+
+std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, int parts) {
+    std::vector<MethodReport> all;
+    std::vector<const Machine*> machines;
+    for (const Machine& machine : shop.machines)
+        machines.push_back(&machine);
+    if (!job.old_part.empty())
+        machines.push_back(&shop.marks);
+    for (const Machine* machine : machines) {
+        Job on = job;
+        on.machine = machine->name;
+        const Plan plan = make_plan(on, shop, Effort::Quick);
+        MethodReport report;
+        report.machine = machine->name;
+        report.tally = tally_of(plan.route, plan.machine, plan.chains, plan.chain_of);
+        report.minutes = report.tally.minutes * job.pieces;
+        report.can = plan.proof.complaints.empty() && !plan.route.order.empty();
+        if (const auto worst = plan.proof.worst())
+            report.worst = worst->miss;
+        report.many = many_parts_of(on, plan, parts);
+        report.remark = remark_on(report, plan, job.unit);
+        all.push_back(std::move(report));
+    }
+    if (const MethodReport* best = best_of(all))
+        all[static_cast<std::size_t>(best - all.data())].advised = true;
+    return all;
+}
+
+} // namespace clockface

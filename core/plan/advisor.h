@@ -1,0 +1,43 @@
+// Side by side: the three ways of ordering the cutters on one machine, and all machines of the shop for one job.
+#pragma once
+
+#include "ordering/tally.h"
+#include "plan/plan.h"
+#include "simulate/many_parts.h"
+
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace clockface {
+
+/// One of the three ways, counted.
+struct OrderOption {
+    CutOrder way = CutOrder::ByCutter;
+    Tally tally;
+    bool advised = false;
+    bool taken = false;
+};
+/// All three for the plan's machine; for the side of a bar only the one there is.
+std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const Plan& plan);
+
+/// A machine of the shop for this job.
+struct MethodReport {
+    std::string machine;
+    Tally tally;           ///< for one piece
+    double minutes = 0.0;  ///< for all pieces of the job
+    Length worst;          ///< of the list, carried out exactly
+    std::optional<ManyParts> many; ///< with the machine's errors; nothing on the side of a bar
+    bool can = true;       ///< the list can be carried out
+    bool advised = false;
+    std::string remark;    ///< what it stands or falls by, one sentence
+};
+
+/// The quickest machine of which nineteen parts in twenty come out right is advised; where there is none, the one with
+/// the largest share. Marks from an old part are among them only when the job has one.
+std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, int parts = 200);
+
+/// What many parts come to for a plan.
+std::optional<ManyParts> many_parts_of(const Job& job, const Plan& plan, int parts = 400, std::uint64_t seed = 1);
+
+} // namespace clockface

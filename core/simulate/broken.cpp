@@ -1,0 +1,159 @@
+#include "simulate/broken.h"
+
+#include <algorithm>
+
+namespace clockface {
+
+namespace {
+
+bool takes_up(const Instruction& instruction) {
+    if (const auto* move = std::get_if<TurnHandwheel>(&instruction.action))
+        return move->take_up > 0;
+    if (const auto* turn = std::get_if<TurnTable>(&instruction.action))
+        return turn->take_up > 0;
+    return false;
+}
+
+// Straight to the target, and nobody comes back.
+void forget_take_up(Route& route) {
+    std::vector<Instruction> kept;
+    for (Instruction each : route.list) {
+        if (auto* move = std::get_if<TurnHandwheel>(&each.action)) {
+            if (move->take_up > 0 && !move->past)
+                continue;
+            if (move->past)
+                move->turns -= move->take_up;
+        } else if (takes_up(each)) {
+            continue;
+        }
+        kept.push_back(std::move(each));
+    }
+    route.list = std::move(kept);
+}
+
+// Moves by figures that a whole turn can be lost in, and those that have a way to go.
+template <class Change> bool change_turns(Action& action, const Change& change) {
+    if (auto* move = std::get_if<TurnHandwheel>(&action))
+        return change(move->turns), true;
+    if (auto* turn = std::get_if<TurnTable>(&action))
+        return change(turn->turns), true;
+    if (auto* index = std::get_if<TurnIndex>(&action))
+        return change(index->turns), true;
+    return false;
+}
+
+int turns_of(Action action) {
+    int found = 0;
+    change_turns(action, [&](int& turns) { found = turns; });
+    return found;
+}
+
+} // namespace
+
+std::vector<Slip> slips_at(const Route& route, const Machine& machine, std::size_t move) {
+    std::vector<Slip> all;
+    if (move >= route.list.size())
+        return all;
+    const Action& action = route.list[move].action;
+    const bool turned = std::holds_alternative<TurnHandwheel>(action) || std::holds_alternative<TurnTable>(action) ||
+                        std::holds_alternative<TurnIndex>(action);
+    const bool placed = turned || std::holds_alternative<GoToReadout>(action) ||
+                        std::holds_alternative<RoutinePlace>(action) || std::holds_alternative<SetPacking>(action) ||
+                        std::holds_alternative<ScribeLine>(action) || std::holds_alternative<PrickMark>(action);
+    if (placed)
+        all.push_back(Slip::LeftOut);
+    if (turned) {
+        if (!std::holds_alternative<TurnIndex>(action))
+            all.push_back(Slip::OtherWay);
+        all.push_back(Slip::TurnTooMany);
+        if (turns_of(action) > 0)
+            all.push_back(Slip::TurnTooFew);
+    }
+    if (std::holds_alternative<GoToReadout>(action)) {
+        all.push_back(Slip::HundredOff);
+        all.push_back(Slip::SignTurned);
+    }
+    if (std::holds_alternative<ScribeLine>(action))
+        all.push_back(Slip::HundredOff);
+    if (std::any_of(route.list.begin(), route.list.end(), takes_up))
+        all.push_back(Slip::NoTakeUp);
+    const bool routine = std::any_of(route.list.begin(), route.list.end(), [](const Instruction& each) {
+        return std::holds_alternative<RoutinePlace>(each.action);
+    });
+    if (routine && std::holds_alternative<Readout>(machine.kind)) {
+        all.push_back(Slip::OtherZero);
+        all.push_back(Slip::OtherSense);
+    }
+    return all;
+}
+
+std::string in_words(Slip slip) {
+    switch (slip) {
+    case Slip::LeftOut:
+        return "this move is forgotten";
+    case Slip::OtherWay:
+        return "it is turned the other way";
+    case Slip::TurnTooMany:
+        return "a turn too many is counted";
+    case Slip::TurnTooFew:
+        return "a turn too few is counted";
+    case Slip::HundredOff:
+        return "the figure is read a hundred steps off";
+    case Slip::NoTakeUp:
+        return "backlash is never taken up";
+    case Slip::SignTurned:
+        return "the sign of X is lost";
+    case Slip::OtherZero:
+        return "the readout counts from a quarter turn on";
+    case Slip::OtherSense:
+        break;
+    }
+    return "the readout counts the other way round";
+}
+
+Broken with_slip(const Route& route, const Machine& machine, std::size_t move, Slip slip) {
+    Broken broken{route, machine};
+    Action& action = broken.route.list[move].action;
+    auto* readout = std::get_if<Readout>(&broken.machine.kind);
+    switch (slip) {
+    case Slip::LeftOut:
+        broken.route.list.erase(broken.route.list.begin() + static_cast<std::ptrdiff_t>(move));
+        break;
+    case Slip::OtherWay:
+        if (auto* wheel = std::get_if<TurnHandwheel>(&action))
+            wheel->way = opposite(wheel->way);
+        else if (auto* table = std::get_if<TurnTable>(&action))
+            table->way = opposite(table->way);
+        break;
+    case Slip::TurnTooMany:
+        change_turns(action, [](int& turns) { ++turns; });
+        break;
+    case Slip::TurnTooFew:
+        change_turns(action, [](int& turns) { --turns; });
+        break;
+    case Slip::HundredOff:
+        if (auto* go = std::get_if<GoToReadout>(&action))
+            go->x += 100;
+        else if (auto* line = std::get_if<ScribeLine>(&action))
+            line->setting += 100;
+        break;
+    case Slip::NoTakeUp:
+        forget_take_up(broken.route);
+        break;
+    case Slip::SignTurned:
+        if (auto* go = std::get_if<GoToReadout>(&action))
+            go->x = -go->x;
+        break;
+    case Slip::OtherZero:
+        if (readout)
+            readout->circle_convention.zero = (readout->circle_convention.zero + Angle::degrees(90.0)).wrapped();
+        break;
+    case Slip::OtherSense:
+        if (readout)
+            readout->circle_convention.sense = opposite(readout->circle_convention.sense);
+        break;
+    }
+    return broken;
+}
+
+} // namespace clockface

@@ -1,0 +1,37 @@
+// What if: one move of the list done wrong, and the part that comes of it.
+#pragma once
+
+#include "ordering/instruction.h"
+
+#include <string>
+#include <vector>
+
+namespace clockface {
+
+/// What people do wrong with a move, or with all of them.
+enum class Slip {
+    LeftOut,      ///< the move is forgotten
+    OtherWay,     ///< turned the other way
+    TurnTooMany,  ///< a whole turn (of the handle, or round the plate) too far
+    TurnTooFew,   ///< a whole turn short
+    HundredOff,   ///< a figure read a hundred lines or steps off
+    NoTakeUp,     ///< backlash is never taken up
+    SignTurned,   ///< the sign of a figure is lost
+    OtherZero,    ///< the readout's routine counts from a quarter turn on
+    OtherSense    ///< the readout's routine counts the other way round
+};
+
+/// What can go wrong at this move on this machine.
+std::vector<Slip> slips_at(const Route& route, const Machine& machine, std::size_t move);
+
+/// "forget this move", "turn it the other way" …
+std::string in_words(Slip slip);
+
+/// The list and the machine as they are after the slip. Requires that it is one of slips_at.
+struct Broken {
+    Route route;
+    Machine machine;
+};
+Broken with_slip(const Route& route, const Machine& machine, std::size_t move, Slip slip);
+
+} // namespace clockface

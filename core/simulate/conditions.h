@@ -1,0 +1,58 @@
+// Under which conditions a list is carried out: exactly, or with the errors of a machine and its user drawn at random.
+#pragma once
+
+#include "measure/angle.h"
+#include "measure/length.h"
+
+#include <array>
+#include <cstdint>
+#include <random>
+#include <vector>
+
+namespace clockface {
+
+/// What may go wrong with a bar that no list can know of, to see whether it shows.
+struct BarFaults {
+    Length off_axis{}; ///< the spindle stands this far beside the axis, away from the user
+    Angle tilt{};      ///< the spindle leans, so that the drill wanders away from the user on its way through
+    Angle roll{};      ///< the bar is turned this much too far counter-clockwise, every time but the first
+};
+
+/// Where a hole's miss comes from. Rounding is always there; the others are drawn.
+enum class ErrorSource { PickUp, Setting, BacklashLeft, LockJump, Marking, Wander };
+inline constexpr std::array error_sources = {ErrorSource::PickUp,   ErrorSource::Setting, ErrorSource::BacklashLeft,
+                                             ErrorSource::LockJump, ErrorSource::Marking, ErrorSource::Wander};
+
+struct Conditions {
+    BarFaults bar{};
+    std::vector<ErrorSource> drawn{};            ///< empty: all goes exactly as told
+    std::uint64_t seed = 0;                      ///< the same seed draws the same errors
+    const std::vector<Length>* wander = nullptr; ///< of each hole's drill, one standard deviation on each axis
+};
+
+/// Draws errors under the conditions; nought for what is not drawn.
+class Chance {
+public:
+    explicit Chance(const Conditions& conditions)
+        : m_engine(conditions.seed) {
+        for (const ErrorSource source : conditions.drawn)
+            m_drawn[static_cast<std::size_t>(source)] = true;
+    }
+
+    [[nodiscard]] Length draw(ErrorSource source, Length deviation) {
+        if (!m_drawn[static_cast<std::size_t>(source)] || deviation == Length{})
+            return {};
+        return deviation * m_normal(m_engine);
+    }
+    [[nodiscard]] Point draw_both(ErrorSource source, Length deviation) {
+        const Length x = draw(source, deviation);
+        return {x, draw(source, deviation)};
+    }
+
+private:
+    std::mt19937_64 m_engine;
+    std::normal_distribution<double> m_normal;
+    std::array<bool, error_sources.size()> m_drawn{};
+};
+
+} // namespace clockface
