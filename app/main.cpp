@@ -20,9 +20,9 @@ using namespace clockface;
 using namespace clockface::app;
 
 struct Wishes {
-    QString job, shot, stage, machine, shop, hole, part, shop_page, backlash;
+    QString job, shot, stage, machine, shop, hole, part, shop_page, backlash, page;
     QSize size{1280, 800};
-    int step = -1;
+    int step = -1, move = -1;
     bool demo = false, night = false, time_start = false;
 };
 
@@ -37,6 +37,8 @@ Wishes read_wishes(const QApplication& application) {
                        {"stage", "Show this stage: blank, holes, cutters, fetch, order or bench.", "stage"},
                        {"machine", "Work on this machine.", "name"},
                        {"step", "Show this move of the Bench.", "number"},
+                       {"page", "With the Order stage: list, compare, proof or setup.", "page"},
+                       {"move", "With the Order stage: choose this move of the list.", "number"},
                        {"hole", "Select this hole.", "name"},
                        {"shop", "Use this shop file.", "file"},
                        {"part", "Show the old part: readings, holes, copy or marks.", "page"},
@@ -56,6 +58,9 @@ Wishes read_wishes(const QApplication& application) {
     wishes.part = parser.value("part");
     wishes.shop_page = parser.value("shop-page");
     wishes.backlash = parser.value("backlash");
+    wishes.page = parser.value("page");
+    if (parser.isSet("move"))
+        wishes.move = parser.value("move").toInt();
     if (parser.isSet("step"))
         wishes.step = parser.value("step").toInt();
     const QStringList size = parser.value("size").split(QLatin1Char('x'));
@@ -83,6 +88,10 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
     const QStringList stages = {"blank", "holes", "cutters", "order", "bench"};
     if (stages.contains(wishes.stage))
         window.show_stage(static_cast<Stage>(stages.indexOf(wishes.stage)));
+    if (!wishes.page.isEmpty())
+        (void)window.show_order_page(wishes.page);
+    if (wishes.move >= 0)
+        window.choose_move(wishes.move);
     if (wishes.stage == QLatin1String("fetch"))
         window.show_fetch();
     if (!wishes.shop_page.isEmpty())

@@ -21,22 +21,28 @@ BoardPainter::BoardPainter(QPainter& painter, const BoardMap& map, const Documen
     , m_area(area)
     , m_datum(datum_from_middle(document.job())) {}
 
-void BoardPainter::paint(Stage stage, const std::string& pattern, const std::string& hole, DimensionStyle style) {
+void BoardPainter::paint(Stage stage, const std::string& pattern, const std::string& hole, DimensionStyle style,
+                         const ShownParts* shown) {
     if (m_backdrop)
         m_painter.drawPixmap(m_area.topLeft(), *m_backdrop);
     else
         paint_backdrop();
     m_painter.setRenderHint(QPainter::Antialiasing);
+    const bool with_parts = shown && !shown->nothing() && stage == Stage::Order && !m_document.job().blank.on_side();
+    if (with_parts && shown->many())
+        m_least_radius = m_map.pixels(shown->many()->within) * cloud_factor(*shown->many()) + 4.0;
     take_up_room(); // names, figures and the clock keep clear of the holes
     if (stage != Stage::Order && stage != Stage::Cutters)
         clock_ring(stage == Stage::Blank ? std::string() : pattern);
     pattern_lines(pattern);
-    if (stage == Stage::Order)
+    if (stage == Stage::Order && !with_parts)
         path();
     if (stage == Stage::Cutters)
         cutter_rings();
     holes(stage, pattern, hole);
-    if (stage == Stage::Order)
+    if (with_parts)
+        parts(*shown);
+    else if (stage == Stage::Order)
         order_tags();
     if (stage == Stage::Cutters)
         cutter_legend();
@@ -281,7 +287,7 @@ void BoardPainter::what_hangs_on_what(const Pattern& pattern) {
 }
 
 double BoardPainter::radius_of(const Hole& hole) const {
-    return std::max(2.0, m_map.pixels(hole.spec.diameter) / 2.0);
+    return std::max(std::max(2.0, m_least_radius), m_map.pixels(hole.spec.diameter) / 2.0);
 }
 
 void BoardPainter::hole(const Hole& hole, bool chosen, bool near, bool troubled) {
@@ -400,35 +406,6 @@ QPointF BoardPainter::name_side(const Hole& hole) const {
         return {0.0, 1.0};
     const QPointF in = screen(*centre) - screen(hole.at);
     return in / std::max(1.0, std::hypot(in.x(), in.y()));
-}
-
-void BoardPainter::path() {
-    const Plan& plan = m_document.plan();
-    if (plan.route.order.empty())
-        return;
-    QColor colour = m_look.brass_on_dark;
-    colour.setAlphaF(0.75F);
-    m_painter.setPen(QPen(colour, 1.8, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-    QPolygonF line;
-    line << m_map.to_screen(m_datum);
-    for (const int index : plan.route.order)
-        line << screen(plan.holes[static_cast<std::size_t>(index)].at);
-    m_painter.drawPolyline(line);
-}
-
-void BoardPainter::order_tags() {
-    const Plan& plan = m_document.plan();
-    if (plan.route.order.size() > most_labels)
-        return;
-    constexpr double radius = 9.5;
-    for (std::size_t i = 0; i < plan.route.order.size(); ++i) {
-        const Hole& made = plan.holes[static_cast<std::size_t>(plan.route.order[i])];
-        const QPointF tag = free_spot(screen(made.at), radius_of(made), -name_side(made), {2.0 * radius, 2.0 * radius});
-        m_painter.setPen(Qt::NoPen);
-        m_painter.setBrush(m_look.brass_on_dark);
-        m_painter.drawEllipse(tag, radius, radius);
-        label(tag, QString::number(i + 1), m_look.surround, 9, true);
-    }
 }
 
 void BoardPainter::card(QPointF at, const QStringList& lines) {

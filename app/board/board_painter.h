@@ -6,6 +6,7 @@
 #include "document/document.h"
 #include "job/section.h"
 #include "look/look.h"
+#include "order/shown_parts.h"
 
 #include <QPainter>
 #include <QPixmap>
@@ -30,9 +31,10 @@ class BoardPainter {
 public:
     BoardPainter(QPainter& painter, const BoardMap& map, const Document& document, const Look& look, QRectF area);
 
-    /// The whole board for a stage; `pattern` and `hole` are selected (names, may be empty).
+    /// The whole board for a stage; `pattern` and `hole` are selected (names, may be empty). What is shown of parts
+    /// takes the place of the way round.
     void paint(Stage stage, const std::string& pattern, const std::string& hole,
-               DimensionStyle style = DimensionStyle::FromZero);
+               DimensionStyle style = DimensionStyle::FromZero, const ShownParts* shown = nullptr);
     /// The bare work: air, metal and what is on it. `paint` draws it too, unless a picture of it is given here.
     void paint_backdrop();
     /// Where the legend of the Cutters stage stands on a board of this size: below the work, or beside it where the
@@ -56,6 +58,7 @@ private:
     QRectF m_area;
     std::vector<Written> m_written;
     const QPixmap* m_backdrop = nullptr;
+    double m_least_radius = 0.0; // of holes, so that names keep clear of what is drawn round them
     Point m_datum;               // from the middle
     std::vector<QRectF> m_taken; // where holes, names and tags stand already
 
@@ -85,7 +88,14 @@ private:
     QPointF free_spot(QPointF at, double radius, QPointF wanted, QSizeF size);
     [[nodiscard]] double radius_of(const Hole& hole) const;
     void path();
+    void take_ups(const QPolygonF& line);
     void order_tags();
+    /// Where many parts came out, or one that was made wrong.
+    void parts(const ShownParts& shown);
+    [[nodiscard]] double cloud_factor(const ManyParts& many) const;
+    void clouds(const ManyParts& many);
+    void broken_part(const Proof& proof);
+    void legend(const QString& words);
     // Cutters: each kind of hole in its colour and with its number, and what the numbers mean.
     void cutter_rings();
     void cutter_legend();

@@ -253,7 +253,7 @@ void BoardView::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     BoardPainter board(painter, m_map, m_document, *m_look, QRectF(rect()));
     board.use_backdrop(m_backdrop.picture);
-    board.paint(m_stage, m_selection.pattern(), m_selection.hole(), m_dimensions);
+    board.paint(m_stage, m_selection.pattern(), m_selection.hole(), m_dimensions, m_shown);
     if (m_measuring)
         paint_measuring(painter, board);
     else if (m_hover && !m_dragged_from)
@@ -263,6 +263,11 @@ void BoardView::paintEvent(QPaintEvent*) {
         painter.setBrush(Qt::NoBrush);
         painter.drawRect(rect().adjusted(2, 2, -3, -3));
     }
+}
+
+void BoardView::show_parts(const ShownParts& shown) {
+    m_shown = &shown;
+    connect(&shown, &ShownParts::changed, this, qOverload<>(&QWidget::update));
 }
 
 QStringList BoardView::hover_lines(QPointF at) const {

@@ -22,6 +22,8 @@ public:
     void set_look(const Look& look);
     /// Shows the whole blank with the ring round it.
     void fit();
+    /// What the Order stage lays over the board, now and whenever it changes.
+    void show_parts(const ShownParts& shown);
     /// Selects the next (or the previous) hole in drawn order.
     void step_selection(int by);
     /// Brings the holes into view and selects the first.
@@ -53,6 +55,7 @@ private:
     Document& m_document;
     Selection& m_selection;
     const Look* m_look;
+    const ShownParts* m_shown = nullptr;
     Stage m_stage = Stage::Holes;
     BoardMap m_map;
     bool m_fitted = true; // follows the window until somebody zooms or pans

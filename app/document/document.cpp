@@ -62,6 +62,7 @@ Job blank_job() {
     job.blank.thickness = Length::mm(8.0);
     job.blank.material = "steel";
     job.datum.place = DatumPlace::LowerLeft;
+    job.order.holes = HoleOrder::LeastWork;
     return job;
 }
 

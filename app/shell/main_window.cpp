@@ -10,12 +10,13 @@
 #include "measure/figures.h"
 #include "part/part_slip.h"
 #include "report/sheet.h"
+#include "report/template.h"
 #include "shop/shop_view.h"
 #include "slips/blank_slip.h"
 #include "slips/holes_slip.h"
 #include "slips/import_slip.h"
 
-#include "slips/order_slip.h"
+#include "order/order_slip.h"
 #include "slips/reckoner.h"
 
 #include <QAction>
@@ -71,12 +72,13 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     m_slips = new QStackedWidget;
     auto* blank = new BlankSlip(document, m_selection);
     auto* holes = new HolesSlip(document, m_selection);
-    auto* order = new OrderSlip(document, m_selection);
+    m_order = new OrderSlip(document, m_selection, m_shown);
+    m_board->show_parts(m_shown);
     m_slips->addWidget(blank);
     m_slips->addWidget(holes);
     m_cutters = new CuttersSlip(document, m_selection);
     m_slips->addWidget(m_cutters);
-    m_slips->addWidget(order);
+    m_slips->addWidget(m_order);
     m_import = new ImportSlip(document, m_selection);
     m_slips->addWidget(m_import);
     m_reckoner = new Reckoner(document, m_selection);
@@ -130,11 +132,13 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
 
     connect(m_rail, &StageRail::stage_wanted, this, &MainWindow::show_stage);
     connect(m_bench, &BenchView::leave_wanted, this, [this] { show_stage(Stage::Order); });
-    connect(order, &OrderSlip::bench_wanted, this, [this] { show_stage(Stage::Bench); });
-    connect(order, &OrderSlip::sheet_wanted, this, &MainWindow::save_sheet);
+    connect(m_order, &OrderSlip::bench_wanted, this, [this] { show_stage(Stage::Bench); });
+    connect(m_order, &OrderSlip::sheet_wanted, this, &MainWindow::save_sheet);
+    connect(m_order, &OrderSlip::template_wanted, this, &MainWindow::save_template);
+    connect(m_order, &OrderSlip::told, this, &MainWindow::tell);
     connect(m_findings, &FindingsStrip::show_wanted, m_board, &BoardView::show_holes);
     connect(m_cutters, &CuttersSlip::shop_wanted, this, &MainWindow::show_shop);
-    connect(order, &OrderSlip::shop_wanted, this, [this] { show_shop(q(m_document.plan().machine.name)); });
+    connect(m_order, &OrderSlip::shop_wanted, this, [this] { show_shop(q(m_document.plan().machine.name)); });
     connect(m_shop, &ShopView::leave_wanted, this, [this] { show_stage(m_stage); });
     connect(&m_shops, &ShopStore::failed, this, &MainWindow::tell);
     connect(&m_recovery, &Recovery::failed, this, &MainWindow::tell);
@@ -208,6 +212,7 @@ QMenu* MainWindow::make_job_menu() {
     }));
     menu->addSeparator();
     menu->addAction(command("sheet", tr("Sheet as PDF…"), QKeySequence::Print, [this] { save_sheet(); }));
+    menu->addAction(command("template", tr("Template 1:1…"), {}, [this] { save_template(); }));
     menu->addAction(command("coordinatesCsv", tr("Coordinates as CSV…"), {}, [this] { save_csv(false); }));
     menu->addAction(command("dxf", tr("Holes as DXF…"), {}, [this] { save_dxf(); }));
     menu->addAction(command("instructionsCsv", tr("Moves as CSV…"), {}, [this] { save_csv(true); }));
@@ -431,6 +436,28 @@ void MainWindow::save_sheet() {
         write_sheet(m_document.job(), m_document.plan(), with_ending(path, QStringLiteral(".pdf")));
     tell(written ? tr("The sheet is in %1.").arg(with_ending(path, QStringLiteral(".pdf")))
                  : q(written.error().text()));
+}
+
+void MainWindow::save_template() {
+    const QString path =
+        m_seams.file_to_save(this, tr("Template 1:1"), file_name(m_document.job()) + tr("-template.pdf"),
+                             tr("PDF (*.pdf);;SVG (*.svg)"));
+    if (path.isEmpty())
+        return;
+    const QString whole = with_ending(path, QStringLiteral(".pdf"));
+    const Result<int> pages = write_template(m_document.job(), m_document.plan(), whole);
+    tell(pages ? tr("The template is in %1, %2. Print it at 100 percent and measure both bars first.")
+                     .arg(whole, q(counted(*pages, "page")))
+               : q(pages.error().text()));
+}
+
+bool MainWindow::show_order_page(const QString& page) {
+    show_stage(Stage::Order);
+    return m_order->show_page(page);
+}
+
+void MainWindow::choose_move(int move) {
+    m_order->choose_move(move);
 }
 
 void MainWindow::save_csv(bool instructions) {

@@ -8,6 +8,7 @@
 #include "document/recovery.h"
 #include "document/selection.h"
 #include "document/shop_store.h"
+#include "order/shown_parts.h"
 #include "part/part_board.h"
 #include "shell/seams.h"
 #include "shell/stage_rail.h"
@@ -24,6 +25,7 @@ class QToolButton;
 namespace clockface::app {
 
 class CuttersSlip;
+class OrderSlip;
 class ImportSlip;
 class PartSlip;
 class Reckoner;
@@ -55,6 +57,9 @@ public:
     void open_backlash_test(const QString& axis);
     /// The list to fetch, of the Cutters stage.
     void show_fetch();
+    /// A page of the Order stage: list, compare, proof or setup; and a move of its list.
+    bool show_order_page(const QString& page);
+    void choose_move(int move);
     /// After a kill: offers the newest job that was left behind.
     void offer_left_behind();
     void tell(const QString& sentence) { m_notice->tell(sentence); }
@@ -82,6 +87,8 @@ private:
     PartBoard* m_part_board;
     DepthView* m_depths;
     CuttersSlip* m_cutters;
+    OrderSlip* m_order;
+    ShownParts m_shown;
     ShopView* m_shop;
     QStackedWidget* m_boards;
     StageRail* m_rail;
@@ -101,6 +108,7 @@ private:
     void fill_recent();
     bool make_way(); // sets an unsaved job aside before another comes; false when it must stay
     void save_sheet();
+    void save_template();
     void save_csv(bool instructions);
     void save_dxf();
     void write_csv(const QString& path, const std::string& content);

@@ -14,6 +14,7 @@ public:
     explicit Renewed(QVBoxLayout* place)
         : m_place(place) {}
 
+    [[nodiscard]] QVBoxLayout* place() const { return m_place; }
     /// Takes the old widgets away and gives a layout for the new ones.
     QVBoxLayout* begin(int spacing);
     /// Shows them; whoever was at work in a blank of the same name is at work there again.

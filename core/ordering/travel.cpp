@@ -55,4 +55,12 @@ Point as_set(const Machine& machine, Point at) {
     return at;
 }
 
+double seconds_round(const Machine& machine, const std::vector<Hole>& holes, const std::vector<int>& order) {
+    std::vector<Point> stops;
+    stops.reserve(holes.size());
+    for (const Hole& hole : holes)
+        stops.push_back(as_set(machine, hole.at));
+    return seconds_of(stops, {}, travel_cost(machine), order);
+}
+
 } // namespace clockface

@@ -1,6 +1,7 @@
 // What going from hole to hole costs on each kind of machine, for the search of the best way and for the time it takes.
 #pragma once
 
+#include "layout/pattern.h"
 #include "ordering/tour.h"
 
 namespace clockface {
@@ -13,6 +14,9 @@ inline constexpr double seconds_a_setting = 30.0; ///< of fence or stop with pac
 inline constexpr double seconds_a_mark = 8.0;    ///< to find a punch mark and bring it under the spindle
 
 TravelCost travel_cost(const Machine& machine);
+
+/// Seconds to go once round holes in this order, from zero.
+double seconds_round(const Machine& machine, const std::vector<Hole>& holes, const std::vector<int>& order);
 
 /// Where the machine comes to stand for a place: rounded once to what it can show, so that stops on one line are seen to
 /// be on one line.

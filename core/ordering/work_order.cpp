@@ -150,7 +150,10 @@ private:
         case HoleOrder::LeastWork:
             break;
         }
-        least_work(pass);
+        // On a bar the first hole is what angles are set from: it stays the first on the drawing, and turning the bar is
+        // counted, not the way along it.
+        if (!m_needs.job.blank.on_side())
+            least_work(pass);
     }
 
     void as_named(Pass& pass) const {
@@ -235,9 +238,9 @@ CutOrder advised_way(const WorkNeeds& needs, std::string& why) {
         return CutOrder::ByHole;
     }
     if (std::holds_alternative<Handwheels>(needs.machine.kind) &&
-        any_step(needs, [](const CutStep& step) { return step.kind == StepKind::Ream && !step.by_hand; })) {
-        why = "A reamer follows the hole it finds, and dials come back only to about a line: it follows its drill "
-              "without moving.";
+        any_step(needs, [](const CutStep& step) { return step.kind == StepKind::Tap && !step.by_hand; })) {
+        why = "A tap under power has to stand over its hole, and dials come back only to about a line: it follows its "
+              "drill without moving.";
         return CutOrder::FollowDrill;
     }
     why = "This machine comes back to every place, so each cutter goes through all its holes: fewest changes.";

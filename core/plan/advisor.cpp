@@ -1,6 +1,7 @@
 #include "plan/advisor.h"
 
 #include "measure/figures.h"
+#include "ordering/travel.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -43,6 +44,30 @@ std::string remark_on(const MethodReport& report, const Plan& plan, Unit unit) {
 
 std::optional<ManyParts> many_parts_of(const Job& job, const Plan& plan, int parts, std::uint64_t seed) {
     return make_many({plan.route, plan.machine, job, plan.holes, plan.chains, plan.chain_of}, parts, seed);
+}
+
+LongSearch look_longer(const Job& job, const Plan& plan) {
+    std::vector<Point> stops;
+    stops.reserve(plan.holes.size());
+    for (const Hole& hole : plan.holes)
+        stops.push_back(as_set(plan.machine, hole.at));
+    LongSearch found;
+    for (const int hole : cheapest_tour(stops, {}, travel_cost(plan.machine), Effort::Long).order)
+        found.names.push_back(plan.holes[static_cast<std::size_t>(hole)].name);
+    Job own = job;
+    own.order.holes = HoleOrder::ByHand;
+    own.order.by_hand = found.names;
+    const auto all_passes = [&](const WorkOrder& work) {
+        std::vector<int> order;
+        for (const Pass& pass : work.passes)
+            for (const Visit& visit : pass.visits)
+                order.push_back(visit.hole);
+        return seconds_of(stops, {}, travel_cost(plan.machine), order);
+    };
+    found.seconds = all_passes(
+        work_order({own, plan.machine, plan.holes, plan.chains, plan.chain_of, plan.cutters, Effort::Usual}, plan.work.way));
+    found.before = all_passes(plan.work);
+    return found;
 }
 
 std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const Plan& plan) {

@@ -50,8 +50,8 @@ int turns_of(Action action) {
 
 } // namespace
 
-std::vector<Slip> slips_at(const Route& route, const Machine& machine, std::size_t move) {
-    std::vector<Slip> all;
+std::vector<MoveSlip> slips_at(const Route& route, const Machine& machine, std::size_t move) {
+    std::vector<MoveSlip> all;
     if (move >= route.list.size())
         return all;
     const Action& action = route.list[move].action;
@@ -61,94 +61,94 @@ std::vector<Slip> slips_at(const Route& route, const Machine& machine, std::size
                         std::holds_alternative<RoutinePlace>(action) || std::holds_alternative<SetPacking>(action) ||
                         std::holds_alternative<ScribeLine>(action) || std::holds_alternative<PrickMark>(action);
     if (placed)
-        all.push_back(Slip::LeftOut);
+        all.push_back(MoveSlip::LeftOut);
     if (turned) {
         if (!std::holds_alternative<TurnIndex>(action))
-            all.push_back(Slip::OtherWay);
-        all.push_back(Slip::TurnTooMany);
+            all.push_back(MoveSlip::OtherWay);
+        all.push_back(MoveSlip::TurnTooMany);
         if (turns_of(action) > 0)
-            all.push_back(Slip::TurnTooFew);
+            all.push_back(MoveSlip::TurnTooFew);
     }
     if (std::holds_alternative<GoToReadout>(action)) {
-        all.push_back(Slip::HundredOff);
-        all.push_back(Slip::SignTurned);
+        all.push_back(MoveSlip::HundredOff);
+        all.push_back(MoveSlip::SignTurned);
     }
     if (std::holds_alternative<ScribeLine>(action))
-        all.push_back(Slip::HundredOff);
+        all.push_back(MoveSlip::HundredOff);
     if (std::any_of(route.list.begin(), route.list.end(), takes_up))
-        all.push_back(Slip::NoTakeUp);
+        all.push_back(MoveSlip::NoTakeUp);
     const bool routine = std::any_of(route.list.begin(), route.list.end(), [](const Instruction& each) {
         return std::holds_alternative<RoutinePlace>(each.action);
     });
     if (routine && std::holds_alternative<Readout>(machine.kind)) {
-        all.push_back(Slip::OtherZero);
-        all.push_back(Slip::OtherSense);
+        all.push_back(MoveSlip::OtherZero);
+        all.push_back(MoveSlip::OtherSense);
     }
     return all;
 }
 
-std::string in_words(Slip slip) {
+std::string in_words(MoveSlip slip) {
     switch (slip) {
-    case Slip::LeftOut:
+    case MoveSlip::LeftOut:
         return "this move is forgotten";
-    case Slip::OtherWay:
+    case MoveSlip::OtherWay:
         return "it is turned the other way";
-    case Slip::TurnTooMany:
+    case MoveSlip::TurnTooMany:
         return "a turn too many is counted";
-    case Slip::TurnTooFew:
+    case MoveSlip::TurnTooFew:
         return "a turn too few is counted";
-    case Slip::HundredOff:
+    case MoveSlip::HundredOff:
         return "the figure is read a hundred steps off";
-    case Slip::NoTakeUp:
+    case MoveSlip::NoTakeUp:
         return "backlash is never taken up";
-    case Slip::SignTurned:
+    case MoveSlip::SignTurned:
         return "the sign of X is lost";
-    case Slip::OtherZero:
+    case MoveSlip::OtherZero:
         return "the readout counts from a quarter turn on";
-    case Slip::OtherSense:
+    case MoveSlip::OtherSense:
         break;
     }
     return "the readout counts the other way round";
 }
 
-Broken with_slip(const Route& route, const Machine& machine, std::size_t move, Slip slip) {
+Broken with_slip(const Route& route, const Machine& machine, std::size_t move, MoveSlip slip) {
     Broken broken{route, machine};
     Action& action = broken.route.list[move].action;
     auto* readout = std::get_if<Readout>(&broken.machine.kind);
     switch (slip) {
-    case Slip::LeftOut:
+    case MoveSlip::LeftOut:
         broken.route.list.erase(broken.route.list.begin() + static_cast<std::ptrdiff_t>(move));
         break;
-    case Slip::OtherWay:
+    case MoveSlip::OtherWay:
         if (auto* wheel = std::get_if<TurnHandwheel>(&action))
             wheel->way = opposite(wheel->way);
         else if (auto* table = std::get_if<TurnTable>(&action))
             table->way = opposite(table->way);
         break;
-    case Slip::TurnTooMany:
+    case MoveSlip::TurnTooMany:
         change_turns(action, [](int& turns) { ++turns; });
         break;
-    case Slip::TurnTooFew:
+    case MoveSlip::TurnTooFew:
         change_turns(action, [](int& turns) { --turns; });
         break;
-    case Slip::HundredOff:
+    case MoveSlip::HundredOff:
         if (auto* go = std::get_if<GoToReadout>(&action))
             go->x += 100;
         else if (auto* line = std::get_if<ScribeLine>(&action))
             line->setting += 100;
         break;
-    case Slip::NoTakeUp:
+    case MoveSlip::NoTakeUp:
         forget_take_up(broken.route);
         break;
-    case Slip::SignTurned:
+    case MoveSlip::SignTurned:
         if (auto* go = std::get_if<GoToReadout>(&action))
             go->x = -go->x;
         break;
-    case Slip::OtherZero:
+    case MoveSlip::OtherZero:
         if (readout)
             readout->circle_convention.zero = (readout->circle_convention.zero + Angle::degrees(90.0)).wrapped();
         break;
-    case Slip::OtherSense:
+    case MoveSlip::OtherSense:
         if (readout)
             readout->circle_convention.sense = opposite(readout->circle_convention.sense);
         break;

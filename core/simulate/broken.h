@@ -9,7 +9,7 @@
 namespace clockface {
 
 /// What people do wrong with a move, or with all of them.
-enum class Slip {
+enum class MoveSlip {
     LeftOut,      ///< the move is forgotten
     OtherWay,     ///< turned the other way
     TurnTooMany,  ///< a whole turn (of the handle, or round the plate) too far
@@ -22,16 +22,16 @@ enum class Slip {
 };
 
 /// What can go wrong at this move on this machine.
-std::vector<Slip> slips_at(const Route& route, const Machine& machine, std::size_t move);
+std::vector<MoveSlip> slips_at(const Route& route, const Machine& machine, std::size_t move);
 
 /// "forget this move", "turn it the other way" …
-std::string in_words(Slip slip);
+std::string in_words(MoveSlip slip);
 
 /// The list and the machine as they are after the slip. Requires that it is one of slips_at.
 struct Broken {
     Route route;
     Machine machine;
 };
-Broken with_slip(const Route& route, const Machine& machine, std::size_t move, Slip slip);
+Broken with_slip(const Route& route, const Machine& machine, std::size_t move, MoveSlip slip);
 
 } // namespace clockface

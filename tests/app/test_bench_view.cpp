@@ -19,7 +19,7 @@ private slots:
         QFETCH(QString, machine);
         Window w;
         w.main.show_stage(Stage::Order);
-        w.click("machine:" + machine);
+        w.choose("machine", machine);
         w.click("goToBench");
         QCOMPARE(w.main.stage(), Stage::Bench);
         auto* bench = w.find<BenchView>("bench");
@@ -68,11 +68,11 @@ private slots:
         auto* bench = w.find<BenchView>("bench");
         QTest::keyClick(bench, Qt::Key_Space); // zero is found; now the first cutter
         QCOMPARE(w.find<BigFigures>("bigFigures")->accessibleName(), QStringLiteral("#1 centre drill"));
-        QTest::keyClick(bench, Qt::Key_Space); // and X to C1, −32.567: 1628 lines back, 13 turns and 3 lines, one more past
-        QCOMPARE(w.find<BigFigures>("bigFigures")->accessibleName(), QStringLiteral("14 turns, then on to 2.44 mm"));
+        QTest::keyClick(bench, Qt::Key_Space); // and Y to D2, −18.3: 915 lines, 7 turns and 40 lines, one more past
+        QCOMPARE(w.find<BigFigures>("bigFigures")->accessibleName(), QStringLiteral("8 turns, then on to 0.80 mm"));
         QVERIFY(!w.find("benchWhy"));
         QTest::keyClick(bench, Qt::Key_H);
-        QVERIFY(w.find<QLabel>("benchWhy")->text().contains("1628 lines"));
+        QVERIFY(w.find<QLabel>("benchWhy")->text().contains("915 lines"));
     }
     void figures_are_large_enough() {
         // 20 mm on a 24 inch screen of 1920 x 1080: 531 mm wide, so 72 pixels.

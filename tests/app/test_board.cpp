@@ -3,7 +3,7 @@
 #include "board/board_painter.h"
 #include "formats/job_json.h"
 #include "report/sheet.h"
-#include "slips/order_slip.h"
+#include "order/order_slip.h"
 #include "support/bars.h"
 #include "support/window.h"
 

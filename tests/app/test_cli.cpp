@@ -140,8 +140,8 @@ private slots:
         const Ran ran = run({"plan", demo, "--shop", file.fileName(), "--machine", "Bench drill"});
         QCOMPARE(ran.code, 0);
         QVERIFY(ran.out.contains(
-            "X handwheel: counter-clockwise, 14 turns, then on to 2.43 (too far on purpose)."));
-        // C1 at −32.567 in hundredths: 3257 lines back = 13 turns of 250 and 7, so the dial shows 2.43; one turn past
+            "X handwheel: clockwise, 4 turns, then on to 1.01."));
+        // C5 at 6.0076 in hundredths is 601 lines, two turns of 250 and 101; in lines of 0.02 it was 1.00
         QVERIFY(ran.out.contains("on Bench drill (X 2.5 mm a turn, 250 lines of 0.01 mm"));
         // Without that machine the job's own is asked for: it is not in this shop, and that is said.
         const Ran other = run({"check", demo, "--shop", file.fileName()});

@@ -81,7 +81,7 @@ private slots:
         QCOMPARE(w.blank("of")->text(), QStringLiteral("F"));
         w.fill("placeX", "2.713");
         w.main.show_stage(app::Stage::Order);
-        w.click("machine:Metric mill");
+        w.choose("machine", "Metric mill");
         QCOMPARE(w.document.plan().holes.size(), 40U);
         QCOMPARE(stops_and_checks(w), std::vector<std::string>{});
         QVERIFY(w.document.plan().proof.complaints.empty());
@@ -116,7 +116,7 @@ private slots:
         w.choose("way", "in every further piece of the bar");
         call_out(w, "repeated B in every piece");
         w.main.show_stage(app::Stage::Order);
-        w.click("machine:Layout bench");
+        w.choose("machine", "Layout bench");
         QCOMPARE(w.document.plan().holes.size(), 21U);
         QCOMPARE(stops_and_checks(w), std::vector<std::string>{});
         // Seventh piece: 9.7 + 6 x (61.7 + 1.9 + 2 x 0.4) = 396.1 from the bar's end.
@@ -152,7 +152,7 @@ private slots:
         w.main.show_stage(app::Stage::Blank);
         w.choose("face", "side");
         w.main.show_stage(app::Stage::Order);
-        w.click("machine:Drill press");
+        w.choose("machine", "Drill press");
         QCOMPARE(w.document.plan().holes.size(), 8U);
         QCOMPARE(stops_and_checks(w), std::vector<std::string>{});
         // The tapped hole opens into the bore at 10.7 - sqrt(4.6² - 2.5²).
@@ -193,8 +193,7 @@ private slots:
         w.main.show_stage(app::Stage::Blank);
         w.choose("face", "top");
         w.main.show_stage(app::Stage::Order);
-        w.click("machine:Metric mill");
-        w.choose("holeOrder", "always on to the nearest");
+        w.choose("machine", "Metric mill");
         QCOMPARE(stops_and_checks(w).size(), std::size_t{1}); // the oil hole under D2
         saved_equals_shipped(w, "fly-bearing-block");
         // The whole list to fetch stands on one screen.

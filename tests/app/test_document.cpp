@@ -4,7 +4,7 @@
 #include "formats/job_json.h"
 #include "layout/validate.h"
 #include "slips/hole_table.h"
-#include "slips/instruction_list.h"
+#include "order/instruction_list.h"
 #include "slips/new_pattern.h"
 #include "support/jobs.h"
 

@@ -63,8 +63,9 @@ private slots:
                                          {"thickness", "12"}})
             w.fill(name, text);
         w.main.show_stage(app::Stage::Order);
-        w.click("machine:Readout mill");
-        QVERIFY(!w.find("machine:Marks")); // nothing to take marks from yet
+        w.choose("machine", "Readout mill");
+        for (const QAction* machine : w.find<QToolButton>("machine")->menu()->actions())
+            QVERIFY(machine->text() != "Marks"); // nothing to take marks from yet
         w.main.show_stage(app::Stage::Holes);
         w.click("oldPart");
 

@@ -166,7 +166,7 @@ private slots:
         QVERIFY(!w.below("stroke").isEmpty());
         // What an hour costs stands on the list to fetch.
         w.main.show_stage(app::Stage::Order);
-        w.click("machine:Drill press");
+        w.choose("machine", "Drill press");
         w.main.show_stage(app::Stage::Cutters);
         w.click("pageToFetch");
         QVERIFY(w.find<QLabel>("fetchWords")->text().contains("At 24.5 an hour"));
@@ -220,6 +220,7 @@ private slots:
         QCOMPARE(w.shop().machines.size(), std::size_t{6});
         // Order shows the machines there are.
         w.main.show_stage(app::Stage::Order);
+        w.click("orderComparePage");
         QVERIFY(w.find("machine:Window mill") && !w.find("machine:Metric mill"));
         w.click("machineFigures");
         QVERIFY(w.find("leaveShop"));

@@ -402,7 +402,7 @@ private slots:
         QTest::keyClick(&w.main, Qt::Key_4, Qt::ControlModifier);
         QTRY_COMPARE(w.main.stage(), Stage::Order);
         for (const Machine& machine : w.document.shop().machines) {
-            w.click("machine:" + QString::fromStdString(machine.name));
+            w.choose("machine", QString::fromStdString(machine.name));
             QCOMPARE(w.document.plan().machine.name, machine.name);
             QVERIFY(w.find<QLabel>("proof")->text().contains("from the drawing"));
             auto* list = w.find<QListView>("instructions");
@@ -410,10 +410,10 @@ private slots:
             list->setCurrentIndex(list->model()->index(3, 0));
             QVERIFY(w.find<QLabel>("why")->text().size() > 20);
         }
-        w.click("machine:Metric mill");
-        const auto drawn = w.document.plan().route.order;
-        w.choose("holeOrder", "always on to the nearest");
-        QVERIFY(w.document.plan().route.order != drawn);
+        w.choose("machine", "Metric mill");
+        const auto least = w.document.plan().route.order;
+        w.choose("holeOrder", "as they are drawn");
+        QVERIFY(w.document.plan().route.order != least);
     }
     void everything_has_a_name_for_those_who_cannot_see() {
         Window w;

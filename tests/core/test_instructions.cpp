@@ -214,7 +214,7 @@ private slots:
             return std::holds_alternative<TurnHandwheel>(each.action);
         });
         const Wording words = in_words(*first, words_for(job, plan));
-        QVERIFY2(words.sentence.starts_with("X handwheel: "), words.sentence.c_str());
+        QVERIFY2(words.sentence.starts_with("Y handwheel: "), words.sentence.c_str());
         QVERIFY(words.direction.find(", the cutter goes ") != std::string::npos);
         QVERIFY2(words.why.find(" whole turns of 125 and ") != std::string::npos, words.why.c_str());
     }

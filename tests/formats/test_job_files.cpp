@@ -270,8 +270,8 @@ private slots:
         QTest::newRow("patterns no list") << changed("\"patterns\": [", "\"patterns\": 3, \"x\": [") << "patterns";
         QTest::newRow("deep nesting") << QByteArray(200'000, '[') << "stops in the middle";
         QTest::newRow("done below nought")
-            << changed("\"order\": \"as-drawn\"",
-                       "\"order\": \"as-drawn\", \"progress\": {\"M\": {\"done\": -1, \"list\": \"\"}}")
+            << changed("\"order\": \"shortest-way\"",
+                       "\"order\": \"shortest-way\", \"progress\": {\"M\": {\"done\": -1, \"list\": \"\"}}")
             << "progress.M";
     }
     void broken_texts() {

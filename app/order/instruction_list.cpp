@@ -1,4 +1,4 @@
-#include "slips/instruction_list.h"
+#include "order/instruction_list.h"
 
 #include "ordering/wording.h"
 

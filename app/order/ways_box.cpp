@@ -1,4 +1,4 @@
-#include "slips/ways_box.h"
+#include "order/ways_box.h"
 
 #include "look/words.h"
 #include "measure/figures.h"

@@ -1,0 +1,176 @@
+#include "board/board_painter.h"
+
+#include "look/words.h"
+#include "measure/figures.h"
+
+#include <algorithm>
+#include <cmath>
+
+// What the Order stage lays over the work: the way round with its direction and take-ups, and where parts came out.
+
+namespace clockface::app {
+
+namespace {
+
+QPointF unit(QPointF way) {
+    return way / std::max(1.0, std::hypot(way.x(), way.y()));
+}
+
+} // namespace
+
+void BoardPainter::path() {
+    const Plan& plan = m_document.plan();
+    if (plan.route.order.empty())
+        return;
+    QColor colour = m_look.brass_on_dark;
+    colour.setAlphaF(0.75F);
+    m_painter.setPen(QPen(colour, 1.8, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    QPolygonF line;
+    line << m_map.to_screen(m_datum);
+    for (const int index : plan.route.order)
+        line << screen(plan.holes[static_cast<std::size_t>(index)].at);
+    m_painter.drawPolyline(line);
+    if (plan.route.order.size() > most_labels)
+        return;
+    // Which way each leg is gone, where it is long enough to show it.
+    for (int i = 1; i < line.size(); ++i) {
+        const QPointF way = line[i] - line[i - 1];
+        constexpr double least = 46.0;
+        if (std::hypot(way.x(), way.y()) < least)
+            continue;
+        const QPointF along = unit(way), tip = line[i - 1] + way * 0.55;
+        const QPointF side(-along.y(), along.x());
+        m_painter.drawLine(tip, tip - along * 8.0 + side * 4.5);
+        m_painter.drawLine(tip, tip - along * 8.0 - side * 4.5);
+    }
+    take_ups(line);
+}
+
+// A hook beyond a hole that is come to from the wrong side: past it, and back.
+void BoardPainter::take_ups(const QPolygonF& line) {
+    const auto* wheels = std::get_if<Handwheels>(&m_document.plan().machine.kind);
+    if (!wheels || m_document.job().blank.on_side())
+        return;
+    bool any = false;
+    for (int i = 1; i < line.size(); ++i) {
+        const QPointF way = line[i] - line[i - 1];
+        const double radius = radius_of(m_document.plan().holes[static_cast<std::size_t>(
+                                  m_document.plan().route.order[static_cast<std::size_t>(i - 1)])]) +
+                              2.0;
+        constexpr double still = 0.01;
+        const bool back_x = std::fabs(way.x()) > still && (way.x() > 0.0) != (wheels->x.finish == Towards::Plus);
+        const bool back_y = std::fabs(way.y()) > still && (way.y() < 0.0) != (wheels->y.finish == Towards::Plus);
+        for (const auto& [goes_back, out] : {std::pair(back_x, QPointF(way.x() > 0.0 ? 1.0 : -1.0, 0.0)),
+                                             {back_y, QPointF(0.0, way.y() > 0.0 ? 1.0 : -1.0)}}) {
+            if (!goes_back)
+                continue;
+            any = true;
+            const QPointF side(-out.y() * 3.0, out.x() * 3.0);
+            const QPointF from = line[i] + out * radius, to = from + out * 9.0;
+            m_painter.setPen(QPen(m_look.scribed, 1.6, Qt::SolidLine, Qt::RoundCap));
+            m_painter.setBrush(Qt::NoBrush);
+            m_painter.drawLine(from - side, to - side);
+            m_painter.drawArc(QRectF(to - QPointF(3.0, 3.0), QSizeF(6.0, 6.0)),
+                              out.x() > 0 ? -90 * 16 : out.x() < 0 ? 90 * 16 : out.y() > 0 ? 180 * 16 : 0, 180 * 16);
+            m_painter.drawLine(to + side, from + side);
+        }
+    }
+    if (any)
+        label(m_area.bottomLeft() + QPointF(168.0, -16.0), QObject::tr("hook: past it and back, backlash taken up"),
+              m_look.faint, 9, false);
+}
+
+void BoardPainter::order_tags() {
+    const Plan& plan = m_document.plan();
+    if (plan.route.order.size() > most_labels)
+        return;
+    constexpr double radius = 9.5;
+    for (std::size_t i = 0; i < plan.route.order.size(); ++i) {
+        const Hole& made = plan.holes[static_cast<std::size_t>(plan.route.order[i])];
+        const QPointF tag = free_spot(screen(made.at), radius_of(made), -name_side(made), {2.0 * radius, 2.0 * radius});
+        m_painter.setPen(Qt::NoPen);
+        m_painter.setBrush(m_look.brass_on_dark);
+        m_painter.drawEllipse(tag, radius, radius);
+        label(tag, QString::number(i + 1), m_look.surround, 9, true);
+    }
+}
+
+void BoardPainter::parts(const ShownParts& shown) {
+    if (shown.many())
+        clouds(*shown.many());
+    else if (shown.broken())
+        broken_part(*shown.broken());
+}
+
+// A whole number of times larger, so that the ring can be looked into.
+double BoardPainter::cloud_factor(const ManyParts& many) const {
+    constexpr double ring_pixels = 17.0;
+    return std::max(1.0, std::round(ring_pixels / std::max(1e-9, m_map.pixels(many.within))));
+}
+
+// Each hole's place with what it may stand off as a ring, and a dot for every part, drawn larger by one factor for all.
+void BoardPainter::clouds(const ManyParts& many) {
+    const auto& holes = m_document.plan().holes;
+    const double factor = cloud_factor(many);
+    const double ring = m_map.pixels(many.within) * factor;
+    QColor inside = m_look.good_on_dark, outside = m_look.brass_on_dark;
+    inside.setAlphaF(0.8F);
+    for (std::size_t i = 0; i < many.cloud.size() && i < holes.size(); ++i) {
+        const QPointF at = screen(holes[i].at);
+        m_painter.setPen(Qt::NoPen);
+        m_painter.setBrush(m_look.surround);
+        m_painter.drawEllipse(at, ring + 4.0, ring + 4.0);
+        for (const Point& off : many.cloud[i]) {
+            const bool in = hypot(off.x, off.y) <= many.within;
+            const QPointF dot = at + QPointF(m_map.pixels(off.x), -m_map.pixels(off.y)) * factor;
+            if (in) {
+                m_painter.setPen(Qt::NoPen);
+                m_painter.setBrush(inside);
+                m_painter.drawEllipse(dot, 1.2, 1.2);
+            } else { // a cross: the colour alone tells nothing
+                m_painter.setPen(QPen(outside, 1.4));
+                m_painter.drawLine(dot - QPointF(2.5, 2.5), dot + QPointF(2.5, 2.5));
+                m_painter.drawLine(dot - QPointF(2.5, -2.5), dot + QPointF(2.5, -2.5));
+            }
+        }
+        m_painter.setPen(QPen(m_look.scribed, 1.4));
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.drawEllipse(at, ring, ring);
+    }
+    legend(QObject::tr("Ring: %1, drawn %2 times larger. Dots within it, crosses beyond it.")
+               .arg(q(with_unit(many.within, m_document.job().unit)))
+               .arg(static_cast<int>(factor)));
+}
+
+// Where the holes of the part with a move done wrong came out, true to scale.
+void BoardPainter::broken_part(const Proof& proof) {
+    const auto& holes = m_document.plan().holes;
+    for (const Landing& landing : proof.landings) {
+        if (landing.miss <= m_document.job().holes_within)
+            continue;
+        const Hole& hole = holes[static_cast<std::size_t>(landing.hole)];
+        const QPointF wanted = screen(hole.at), came = screen(landing.at);
+        const double r = std::max(4.0, radius_of(hole));
+        m_painter.setPen(QPen(m_look.brass_on_dark, 1.6, Qt::DashLine));
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.drawLine(wanted, came);
+        m_painter.setPen(QPen(m_look.brass_on_dark, 2.0));
+        m_painter.drawEllipse(came, r, r);
+        m_painter.drawLine(came - QPointF(r, r) * 0.7, came + QPointF(r, r) * 0.7);
+        m_painter.drawLine(came - QPointF(r, -r) * 0.7, came + QPointF(r, -r) * 0.7);
+    }
+    legend(QObject::tr("Crossed out: where the holes would come out, true to scale."));
+}
+
+void BoardPainter::legend(const QString& words) {
+    m_painter.setFont(type(10));
+    const double width = QFontMetricsF(m_painter.font()).horizontalAdvance(words) + 24.0;
+    const QRectF box(m_area.left() + 10.0, m_area.bottom() - 34.0, width, 26.0);
+    m_painter.setPen(QPen(m_look.faint, 1.0));
+    m_painter.setBrush(m_look.surround);
+    m_painter.drawRoundedRect(box, 4, 4);
+    m_painter.setPen(m_look.scribed);
+    m_painter.drawText(box, Qt::AlignCenter, words);
+}
+
+} // namespace clockface::app

@@ -1,0 +1,119 @@
+// The page that sets the three ways of ordering the cutters side by side, and all machines of the shop.
+#include "look/plain_figure.h"
+#include "look/words.h"
+#include "measure/figures.h"
+#include "order/order_slip.h"
+#include "plan/advisor.h"
+
+#include <QGridLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <cmath>
+
+namespace clockface::app {
+
+namespace {
+
+// "1 h 25" or "40 min".
+QString time_words(double minutes) {
+    const int whole = static_cast<int>(std::lround(minutes));
+    constexpr int hour = 60;
+    return whole < hour ? QObject::tr("%1 min").arg(whole)
+                        : QObject::tr("%1 h %2").arg(whole / hour).arg(whole % hour, 2, 10, QLatin1Char('0'));
+}
+
+QString share_words(double share) {
+    return QObject::tr("%1 in 100").arg(static_cast<int>(std::floor(share * 100.0 + 1e-9)));
+}
+
+// To two figures: more would say more than is known.
+QString about(Length length, Unit unit) {
+    const double value = length.in(unit);
+    if (value <= 0.0)
+        return QStringLiteral("0");
+    const int decimals = std::max(0, 1 - static_cast<int>(std::floor(std::log10(value))));
+    return q(decimal(value, std::min(decimals, job_decimals(unit))));
+}
+
+} // namespace
+
+void OrderSlip::build_compare(QVBoxLayout* box) {
+    const Job& job = document().job();
+    const Plan& plan = document().plan();
+    if (plan.holes.empty()) {
+        box->addWidget(quiet(tr("There are no holes yet: place some under Holes.")));
+        return;
+    }
+    const auto button = [&](const QString& name, const QString& words, bool taken, bool advised) {
+        auto* made = new QPushButton((advised ? QStringLiteral("★ ") : QString()) + words);
+        made->setObjectName(name);
+        made->setProperty("line", true);
+        made->setCheckable(true);
+        made->setChecked(taken);
+        made->setMinimumWidth(150);
+        made->setToolTip(advised ? tr("%1: advised").arg(words) : words);
+        return made;
+    };
+    box->addWidget(quiet(tr("One piece on %1, three ways (★ advised):").arg(q(plan.machine.name))));
+    auto* ways = new QGridLayout;
+    ways->setHorizontalSpacing(10);
+    ways->setVerticalSpacing(4);
+    ways->setColumnStretch(0, 1);
+    const QStringList heads = {tr("changes"), tr("moves"), tr("back"), tr("time")};
+    for (int i = 0; i < heads.size(); ++i)
+        ways->addWidget(figures(heads[i]), 0, i + 1);
+    const QStringList words = {tr("by cutter"), tr("hole by hole"), tr("tap follows drill")};
+    int row = 0;
+    for (const OrderOption& option : order_options(job, document().shop(), plan)) {
+        const int index = static_cast<int>(option.way) - static_cast<int>(CutOrder::ByCutter);
+        auto* made = button(QStringLiteral("way:%1").arg(index), words[index], option.taken, option.advised);
+        connect(made, &QPushButton::clicked, this, [this, way = option.way] {
+            edit(tr("order of the cutters"), [way](Job& at) { at.order.cuts = way; });
+            refresh();
+        });
+        ways->addWidget(made, ++row, 0);
+        ways->addWidget(figures(QString::number(option.tally.changes)), row, 1);
+        ways->addWidget(figures(QString::number(option.tally.moves)), row, 2);
+        ways->addWidget(figures(QString::number(option.tally.reversals)), row, 3);
+        ways->addWidget(figures(time_words(option.tally.minutes)), row, 4);
+    }
+    box->addLayout(ways);
+    box->addSpacing(8);
+    box->addWidget(quiet(tr("All of %1 on each machine of the shop:").arg(q(counted(job.pieces, "piece")))));
+    auto* machines = new QGridLayout;
+    machines->setHorizontalSpacing(10);
+    machines->setVerticalSpacing(4);
+    machines->setColumnStretch(0, 1);
+    const QStringList columns = {tr("time"), tr("within"), tr("right")};
+    for (int i = 0; i < columns.size(); ++i)
+        machines->addWidget(figures(columns[i]), 0, i + 1);
+    QString remark;
+    row = 0;
+    for (const MethodReport& report : advise_methods(job, document().shop())) {
+        const bool taken = report.machine == plan.machine.name;
+        auto* made = button(QStringLiteral("machine:") + q(report.machine), q(report.machine), taken, report.advised);
+        made->setAccessibleName(tr("make it on: %1").arg(q(report.machine)));
+        made->setToolTip(q(report.remark));
+        connect(made, &QPushButton::clicked, this, [this, name = report.machine] {
+            edit(tr("change of machine"), [name](Job& at) { at.machine = name; });
+            refresh();
+        });
+        machines->addWidget(made, ++row, 0);
+        machines->addWidget(figures(report.can ? time_words(report.minutes) : tr("cannot")), row, 1);
+        machines->addWidget(figures(report.many ? about(report.many->most, job.unit) : QStringLiteral("–")), row, 2);
+        machines->addWidget(figures(report.many ? share_words(report.many->share_within) : QStringLiteral("–")), row, 3);
+        if (taken)
+            remark = tr("%1: %2").arg(q(report.machine), q(report.remark));
+    }
+    box->addLayout(machines);
+    auto* words_below = quiet(remark);
+    words_below->setObjectName(QStringLiteral("methodRemark"));
+    box->addWidget(words_below);
+    box->addWidget(quiet(tr("Back: gone past and back for backlash. Within: nineteen holes in twenty. Right: parts of "
+                            "which no hole stands farther than %1 from its place. Times are common figures of the bench, "
+                            "errors those of the shop. ★: the quickest of which nineteen parts in twenty are right.")
+                             .arg(q(with_unit(job.holes_within, job.unit)))));
+    box->addStretch();
+}
+
+} // namespace clockface::app

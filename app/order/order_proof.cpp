@@ -1,0 +1,70 @@
+// The page of many parts: how many come out right, how many bolt up, and what each error costs.
+#include "look/words.h"
+#include "measure/figures.h"
+#include "order/order_slip.h"
+#include "order/parts_plot.h"
+#include "plan/advisor.h"
+
+#include <QGridLayout>
+#include <QLabel>
+#include <cmath>
+
+namespace clockface::app {
+
+void OrderSlip::keep_within(QVBoxLayout* box) {
+    Sentence* within = kept_sentence(box);
+    within->words(tr("A hole may stand"));
+    blanks().length(*within, "holesWithin", tr("what a hole may stand beside its place"),
+                    [](Job& at) -> Length& { return at.holes_within; });
+    within->words(tr("from its place."));
+}
+
+void OrderSlip::build_proof(QVBoxLayout* box) {
+    const Job& job = document().job();
+    const Plan& plan = document().plan();
+    constexpr int usual = 400, fewer = 100;
+    constexpr std::size_t many_holes = 150;
+    const auto many = many_parts_of(job, plan, plan.holes.size() > many_holes ? fewer : usual);
+    if (!many) {
+        m_shown.clear();
+        box->addWidget(quiet(plan.route.order.empty()
+                                 ? tr("There are no holes yet: place some under Holes.")
+                                 : tr("On the side of a bar the expected error stands with each way of standing over the "
+                                      "axis and of setting the angle: see the list.")));
+        box->addStretch();
+        return;
+    }
+    const auto in_hundred = [](double share) { return static_cast<int>(std::floor(share * 100.0 + 1e-9)); };
+    auto* words = new QLabel(
+        tr("%1 parts made with this list and this machine's errors: <b>%2 in 100</b> come out right%3. Nineteen holes in "
+           "twenty lie within <b>%4</b>.")
+            .arg(many->parts)
+            .arg(in_hundred(many->share_within))
+            .arg(many->share_bolts ? tr(", <b>%1 in 100</b> bolt up").arg(in_hundred(*many->share_bolts)) : QString())
+            .arg(q(with_unit(Length::mm(std::round(many->most.in_mm() * 1000.0) / 1000.0), job.unit))));
+    words->setObjectName(QStringLiteral("manyParts"));
+    words->setWordWrap(true);
+    box->addWidget(words);
+    auto* plot = new PartsPlot;
+    plot->show_parts(*many, job.unit);
+    box->addWidget(plot);
+    box->addWidget(quiet(tr("What each error gives by itself, nineteen holes in twenty:")));
+    auto* lines = new QGridLayout;
+    lines->setVerticalSpacing(3);
+    lines->setColumnStretch(0, 1);
+    int row = 0;
+    for (const BudgetLine& line : many->budget) {
+        lines->addWidget(quiet(line.source ? q(in_words(*line.source)) : tr("rounding to what it shows")), row, 0);
+        lines->addWidget(
+            figures(q(with_unit(Length::mm(std::round(line.most.in_mm() * 1000.0) / 1000.0), job.unit))), row, 1);
+        ++row;
+    }
+    box->addLayout(lines);
+    box->addWidget(quiet(tr("They add up as the root of their squares, since they do not all fall the same way. The mate is "
+                            "taken to be made exactly to the drawing, with usual clearance holes. On the board: where the "
+                            "holes came out, drawn larger.")));
+    box->addStretch();
+    m_shown.show_many(*many);
+}
+
+} // namespace clockface::app

@@ -1,0 +1,219 @@
+// The page of how it is done: walk, checks, the readout's and the table's ways, the own order, and hole one.
+#include "look/words.h"
+#include "measure/figures.h"
+#include "measure/shop_number.h"
+#include "order/hole_one_view.h"
+#include "order/order_list.h"
+#include "order/order_slip.h"
+#include "ordering/handwheel.h"
+#include "ordering/travel.h"
+#include "plan/advisor.h"
+#include "widgets/flow_layout.h"
+
+#include <QLabel>
+#include <QPushButton>
+#include <algorithm>
+#include <cmath>
+
+namespace clockface::app {
+
+namespace {
+
+// The line of a dial that cannot be turned, typed as the dial shows it.
+void dial_blank(const JobBlanks& blanks, Sentence& sentence, const char* name, const QString& what, const Screw& screw,
+                int OrderWishes::*line) {
+    blanks.custom(
+        sentence, QLatin1String(name), what,
+        [screw, line](const Job& job) { return q(dial_figure(screw, dial_line(job.order.*line, screw.graduations))); },
+        [screw, line](Job& job, const QString& text) -> Result<QString> {
+            const auto read = read_length(text.toStdString(), screw.unit);
+            if (!read)
+                return tl::unexpected(read.error());
+            const std::int64_t lines = round_to_step(read->value, screw.graduation()).counts;
+            if (lines < 0 || lines >= screw.graduations)
+                return problem("", QObject::tr("The dial shows figures from 0 to %1.")
+                                       .arg(q(dial_figure(screw, screw.graduations - 1)))
+                                       .toStdString());
+            job.order.*line = static_cast<int>(lines);
+            return q(counted(lines, "line"));
+        });
+}
+
+} // namespace
+
+void OrderSlip::keep_ways(QVBoxLayout* box) {
+    const Plan& plan = document().plan();
+    const auto* readout = std::get_if<Readout>(&plan.machine.kind);
+    const auto* wheels = std::get_if<Handwheels>(&plan.machine.kind);
+    const auto* table = std::get_if<RotaryTable>(&plan.machine.kind);
+    const bool flat = !document().job().blank.on_side();
+    if (flat && (readout || wheels)) {
+        Sentence* walk = kept_sentence(box);
+        walk->words(tr("Before the first hole"));
+        blanks().flag(*walk, "walkFirst", tr("a first light walk"), tr("go straight to work"),
+                      tr("touch every place lightly"), [](Job& at) -> bool& { return at.order.walk_first; });
+        walk->words(tr("; half way round and at the last hole"));
+        blanks().flag(*walk, "checkHalfWay", tr("measuring half way"), tr("do not measure"), tr("measure from the edges"),
+                      [](Job& at) -> bool& { return at.order.check_half_way; });
+        walk->words(QStringLiteral("."));
+    }
+    if (wheels && !wheels->dials_turn) {
+        Sentence* dials = kept_sentence(box);
+        dials->words(tr("Over zero the X dial shows"));
+        dial_blank(blanks(), *dials, "dialX", tr("X dial at zero"), wheels->x, &OrderWishes::dial_x);
+        dials->words(tr("and the Y dial"));
+        dial_blank(blanks(), *dials, "dialY", tr("Y dial at zero"), wheels->y, &OrderWishes::dial_y);
+        dials->words(QStringLiteral("."));
+    }
+    if (readout && flat) {
+        Sentence* way = kept_sentence(box);
+        way->words(tr("The readout's figures are"));
+        blanks().choice(
+            *way, "readoutWay", tr("how the readout is used"),
+            {tr("counted from the drawing's zero"), tr("counted from each hole to the next"), tr("its own routines'")},
+            [](const Job& at) { return static_cast<int>(at.order.readout); },
+            [](Job& at, int chosen) { at.order.readout = static_cast<ReadoutWay>(chosen); });
+        way->words(QStringLiteral("."));
+    }
+    if (table && flat) {
+        Sentence* way = kept_sentence(box);
+        way->words(tr("The table's handle is set by"));
+        blanks().choice(
+            *way, "tableWay", tr("what the table is set by"), {tr("its dial"), tr("its index plates")},
+            [](const Job& at) { return static_cast<int>(at.order.table); },
+            [](Job& at, int chosen) { at.order.table = static_cast<TableWay>(chosen); });
+        way->words(QStringLiteral("."));
+    }
+}
+
+void OrderSlip::build_setup(QVBoxLayout* box) {
+    const Plan& plan = document().plan();
+    if (std::holds_alternative<Readout>(plan.machine.kind) && !document().job().blank.on_side())
+        build_hole_one(box);
+    if (std::holds_alternative<LayoutBench>(plan.machine.kind)) {
+        auto* paper = new QPushButton(tr("Template 1:1 as PDF or SVG…"));
+        paper->setObjectName(QStringLiteral("template"));
+        paper->setToolTip(tr("To glue on the work; a bar in each direction proves the printer"));
+        connect(paper, &QPushButton::clicked, this, &OrderSlip::template_wanted);
+        box->addWidget(paper);
+    }
+    box->addStretch();
+}
+
+// Two dimples and one question settle how the readout counts.
+void OrderSlip::build_hole_one(QVBoxLayout* box) {
+    const auto one = hole_one(document().job(), selection().pattern());
+    if (!one)
+        return;
+    const Job& job = document().job();
+    const auto figure = [](Angle angle) { return q(in_degrees(angle)); };
+    const auto* readout = std::get_if<Readout>(&document().plan().machine.kind);
+    auto* title = new QLabel(tr("<b>Show me hole one</b>"));
+    box->addWidget(title);
+    box->addWidget(new HoleOnePicture(*one, job.convention, readout->circle_convention));
+    auto* question = quiet(tr("If the shop may be wrong about this readout: key circle %1 in with the drawing's own figures, "
+                              "first %2, step %3, and touch the places of holes 1 and 2 lightly. Which of these do you see?")
+                               .arg(q(one->pattern), figure(one->first), figure(one->step)));
+    question->setObjectName(QStringLiteral("holeOneQuestion"));
+    box->addWidget(question);
+    auto* tiles = new QWidget;
+    auto* flow = new FlowLayout(tiles);
+    const std::string machine = document().plan().machine.name;
+    int number = 0;
+    for (const DimpleAnswer& answer : one->answers) {
+        auto* tile = new DimpleButton(answer);
+        tile->setObjectName(QStringLiteral("dimple:%1").arg(++number));
+        connect(tile, &QAbstractButton::clicked, this, [this, machine, convention = answer.convention] {
+            Shop shop = document().shop();
+            for (Machine& each : shop.machines)
+                if (auto* kind = std::get_if<Readout>(&each.kind); kind && each.name == machine)
+                    kind->circle_convention = convention;
+            const Result<void> kept =
+                document().edit_shop(tr("how the readout counts"), shop, document().shop_path());
+            emit told(kept ? tr("The shop now knows: %1 has %2.").arg(q(machine), q(convention.in_words()))
+                           : q(kept.error().text()));
+        });
+        flow->addWidget(tile);
+    }
+    box->addWidget(tiles);
+    box->addWidget(quiet(tr("The drawing has %1; the shop has the readout down with %2.")
+                             .arg(q(job.convention.in_words()), q(readout->circle_convention.in_words()))));
+}
+
+void OrderSlip::keep_own_order(QVBoxLayout* box) {
+    if (document().plan().holes.empty() || document().job().blank.on_side())
+        return;
+    box->addWidget(
+        quiet(tr("The holes in the order in which they are come to; drag one, or move it with Alt and the arrows:")));
+    m_own_order = new OrderList;
+    box->addWidget(m_own_order);
+    m_order_cost = quiet({});
+    m_order_cost->setObjectName(QStringLiteral("orderCost"));
+    box->addWidget(m_order_cost);
+    connect(m_own_order, &OrderList::hovered, this, &OrderSlip::say_cost);
+    connect(m_own_order, &OrderList::reordered, this, [this](const QStringList& order) {
+        edit(tr("own order of the holes"), [&](Job& at) {
+            at.order.holes = HoleOrder::ByHand;
+            at.order.by_hand.clear();
+            for (const QString& name : order)
+                at.order.by_hand.push_back(name.toStdString());
+        });
+    });
+    auto* longer = new QPushButton(tr("Look longer for a shorter way"));
+    longer->setObjectName(QStringLiteral("lookLonger"));
+    longer->setToolTip(tr("About a second for a thousand holes; the way found is kept as an order of your own"));
+    connect(longer, &QPushButton::clicked, this, &OrderSlip::look_longer_now);
+    box->addWidget(longer);
+}
+
+void OrderSlip::show_own_order() {
+    if (!m_own_order)
+        return;
+    const Plan& plan = document().plan();
+    QStringList names;
+    // An own order is shown as it was given, whichever cutter comes first; otherwise as the list comes to them.
+    if (document().job().order.holes == HoleOrder::ByHand)
+        for (const std::string& name : document().job().order.by_hand)
+            if (std::any_of(plan.holes.begin(), plan.holes.end(), [&](const Hole& hole) { return hole.name == name; }))
+                names << q(name);
+    for (const int hole : plan.work.holes())
+        if (const QString name = q(plan.holes[static_cast<std::size_t>(hole)].name); !names.contains(name))
+            names << name;
+    m_own_order->show_order(names);
+    say_cost(names);
+}
+
+// What going once round would take, and what that is more or less than now.
+void OrderSlip::say_cost(const QStringList& order) {
+    const Plan& plan = document().plan();
+    const auto seconds = [&](const QStringList& names) {
+        std::vector<int> holes;
+        for (const QString& name : names)
+            for (std::size_t i = 0; i < plan.holes.size(); ++i)
+                if (q(plan.holes[i].name) == name)
+                    holes.push_back(static_cast<int>(i));
+        return seconds_round(plan.machine, plan.holes, holes);
+    };
+    const double now = seconds(order);
+    const auto more = std::lround(now - seconds(m_own_order->order()));
+    m_order_cost->setText(more == 0 ? tr("Once round takes about %1 s.").arg(std::lround(now))
+                                    : tr("Once round would take about %1 s, %2 s %3 than now.")
+                                          .arg(std::lround(now))
+                                          .arg(std::labs(more))
+                                          .arg(more > 0 ? tr("more") : tr("less")));
+}
+
+void OrderSlip::look_longer_now() {
+    const LongSearch found = look_longer(document().job(), document().plan());
+    if (found.seconds > found.before - 1.0)
+        return emit told(tr("There is none: going round takes about %1 s as it is.").arg(std::lround(found.before)));
+    edit(tr("a shorter way"), [&](Job& at) {
+        at.order.holes = HoleOrder::ByHand;
+        at.order.by_hand = found.names;
+    });
+    emit told(tr("Going round now takes about %1 s instead of %2 s.")
+                  .arg(std::lround(found.seconds))
+                  .arg(std::lround(found.before)));
+}
+
+} // namespace clockface::app

@@ -1,0 +1,371 @@
+#include "order/order_slip.h"
+
+#include "look/words.h"
+#include "measure/figures.h"
+#include "widgets/flow_layout.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QListView>
+#include <QPushButton>
+#include <QTimer>
+#include <QToolButton>
+
+namespace clockface::app {
+
+OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown, QWidget* parent)
+    : Slip(document, selection, parent)
+    , m_shown(shown)
+    , m_made(new QVBoxLayout)
+    , m_list_model(document)
+    , m_kept(new QVBoxLayout)
+    , m_other(new QVBoxLayout) {
+    auto* head = new QHBoxLayout;
+    head->addWidget(heading(tr("In which order?")));
+    head->addStretch();
+    auto* shop = link(QStringLiteral("machineFigures"), tr("the machine's figures"));
+    connect(shop, &QPushButton::clicked, this, &OrderSlip::shop_wanted);
+    head->addWidget(shop);
+    body()->addLayout(head);
+    body()->addLayout(m_made.place());
+    m_reason = quiet({});
+    m_reason->setObjectName(QStringLiteral("orderReason"));
+    body()->addWidget(m_reason);
+    m_tabs = add_tabs({{QStringLiteral("orderListPage"), tr("List")},
+                       {QStringLiteral("orderComparePage"), tr("Compare")},
+                       {QStringLiteral("orderProofPage"), tr("Proof")},
+                       {QStringLiteral("orderSetupPage"), tr("How")}},
+                      [this](int page) { choose_page(static_cast<Page>(page)); });
+    m_tabs.front()->setChecked(true);
+    build_list_page();
+    m_other_page = new QWidget;
+    auto* page = new QVBoxLayout(m_other_page);
+    page->setContentsMargins(0, 0, 0, 0);
+    page->setSpacing(8);
+    for (QVBoxLayout* part : {m_kept.place(), m_other.place()}) {
+        part->setContentsMargins(0, 0, 0, 0);
+        page->addLayout(part);
+    }
+    m_other_page->hide();
+    body()->addWidget(m_other_page, 1);
+    body()->addStretch();
+    connect(&document, &Document::shop_changed, this, [this] {
+        m_machine_names.clear();
+        m_kept_for.clear();
+    });
+}
+
+void OrderSlip::build_list_page() {
+    m_list_page = new QWidget;
+    auto* page = new QVBoxLayout(m_list_page);
+    page->setContentsMargins(0, 0, 0, 0);
+    page->setSpacing(10);
+    m_ways = new WaysBox(document(), selection(), blanks());
+    page->addWidget(m_ways);
+    m_proof = new QLabel;
+    m_proof->setObjectName(QStringLiteral("proof"));
+    m_proof->setWordWrap(true);
+    page->addWidget(m_proof);
+
+    auto* acts = new QHBoxLayout;
+    m_bench = new QPushButton(tr("Go to the Bench"));
+    m_bench->setObjectName(QStringLiteral("goToBench"));
+    m_bench->setProperty("act", true);
+    connect(m_bench, &QPushButton::clicked, this, &OrderSlip::bench_wanted);
+    auto* sheet = new QPushButton(tr("Sheet as PDF…"));
+    sheet->setObjectName(QStringLiteral("sheet"));
+    sheet->setToolTip(tr("Writes the list as a printable sheet (Ctrl+P)"));
+    connect(sheet, &QPushButton::clicked, this, &OrderSlip::sheet_wanted);
+    acts->addWidget(m_bench, 1);
+    acts->addWidget(sheet);
+    page->addLayout(acts);
+
+    m_list = new QListView;
+    m_list->setObjectName(QStringLiteral("instructions"));
+    m_list->setAccessibleName(tr("list of moves"));
+    m_list->setModel(&m_list_model);
+    m_list->setWordWrap(true);
+    m_list->setLayoutMode(QListView::Batched);
+    m_list->setBatchSize(60);
+    m_list->setSpacing(2);
+    m_list->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    m_list->setMinimumHeight(180);
+    page->addWidget(m_list, 1);
+    m_why = quiet({});
+    m_why->setObjectName(QStringLiteral("why"));
+    page->addWidget(m_why);
+    m_what_if = link(QStringLiteral("whatIf"), tr("what if this move goes wrong?"));
+    page->addWidget(m_what_if);
+    m_slips = new QWidget;
+    m_slip_flow = new FlowLayout(m_slips);
+    m_slips->hide();
+    page->addWidget(m_slips);
+    m_broken = new QLabel;
+    m_broken->setObjectName(QStringLiteral("brokenPart"));
+    m_broken->setWordWrap(true);
+    m_broken->hide();
+    page->addWidget(m_broken);
+    body()->addWidget(m_list_page, 1);
+
+    connect(m_list->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& row) {
+        m_why->setText(tr("Why? %1").arg(m_list_model.why(row.row())));
+        m_broken->hide();
+        m_shown.clear();
+        if (m_slips->isVisible())
+            show_slips();
+        const int index = m_list_model.hole_of(row.row());
+        if (index < 0)
+            return;
+        const Hole& hole = this->document().plan().holes[static_cast<std::size_t>(index)];
+        this->selection().select(this->document().job().patterns[hole.pattern].name, hole.name);
+    });
+    connect(m_what_if, &QPushButton::clicked, this, [this] {
+        const bool show = !m_slips->isVisible();
+        m_slips->setVisible(show);
+        if (show)
+            return show_slips();
+        m_broken->hide();
+        m_shown.clear();
+    });
+}
+
+bool OrderSlip::show_page(const QString& name) {
+    const QStringList names = {"list", "compare", "proof", "setup"};
+    const auto at = names.indexOf(name);
+    if (at < 0)
+        return false;
+    m_tabs[at]->setChecked(true);
+    choose_page(static_cast<Page>(at));
+    return true;
+}
+
+void OrderSlip::choose_move(int move) {
+    m_list_model.refresh();
+    m_list->setCurrentIndex(m_list_model.index(move));
+    // The rows have their places only when the list has been laid out.
+    QTimer::singleShot(0, m_list, [this] { m_list->scrollTo(m_list->currentIndex(), QAbstractItemView::PositionAtCenter); });
+}
+
+void OrderSlip::choose_page(Page page) {
+    m_page = page;
+    m_shown.clear();
+    m_list_page->setVisible(page == Page::List);
+    m_other_page->setVisible(page != Page::List);
+    if (isVisible())
+        refresh();
+}
+
+void OrderSlip::hideEvent(QHideEvent* event) {
+    m_shown.clear();
+    Slip::hideEvent(event);
+}
+
+void OrderSlip::edit(const QString& name, const std::function<void(Job&)>& change) {
+    Job next = document().settled();
+    change(next);
+    if (const Result<void> kept = document().edit(name, next); !kept)
+        emit told(q(kept.error().text()));
+}
+
+QLabel* OrderSlip::figures(const QString& text) {
+    QLabel* label = quiet(text);
+    label->setWordWrap(false);
+    label->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    return label;
+}
+
+// "Made on the Metric mill, each cutter through all its holes; round the holes with least work."
+void OrderSlip::refresh_head() {
+    const Job& job = document().job();
+    QStringList names;
+    for (const Machine& machine : document().shop().machines)
+        names << q(machine.name);
+    if (!job.old_part.empty())
+        names << q(document().shop().marks.name); // marks need a part to come from
+    if (names != m_machine_names) {
+        m_machine_names = names;
+        QVBoxLayout* box = m_made.begin(8);
+        m_made_on = sentence();
+        m_made_on->words(tr("Made on"));
+        blanks().choice(
+            *m_made_on, "machine", tr("machine"), names,
+            [names](const Job& at) { return static_cast<int>(names.indexOf(q(at.machine))); },
+            [names](Job& at, int machine) { at.machine = names[machine].toStdString(); });
+        m_made_on->words(QStringLiteral(","));
+        blanks().choice(
+            *m_made_on, "cutOrder", tr("order of the cutters"),
+            {tr("cutters as advised"), tr("each cutter through all its holes"), tr("every hole finished before the next"),
+             tr("tap and reamer follow their drill")},
+            [](const Job& at) { return static_cast<int>(at.order.cuts); },
+            [](Job& at, int order) { at.order.cuts = static_cast<CutOrder>(order); });
+        m_made_on->words(tr("; round the holes"));
+        blanks().choice(
+            *m_made_on, "holeOrder", tr("order of the holes"),
+            {tr("as they are drawn"), tr("with least work"), tr("in an order of your own")},
+            [](const Job& at) { return static_cast<int>(at.order.holes); },
+            [this](Job& at, int order) {
+                at.order.holes = static_cast<HoleOrder>(order);
+                if (at.order.holes == HoleOrder::ByHand && at.order.by_hand.empty())
+                    for (const int hole : document().plan().route.order) // begins as it is now
+                        at.order.by_hand.push_back(document().plan().holes[static_cast<std::size_t>(hole)].name);
+            });
+        m_made_on->words(QStringLiteral("."));
+        box->addWidget(m_made_on);
+        m_made.end();
+    }
+    m_made_on->refresh();
+    const Plan& plan = document().plan();
+    const bool proved = job.order.holes == HoleOrder::LeastWork && !plan.work.passes.empty() &&
+                        std::all_of(plan.work.passes.begin(), plan.work.passes.end(),
+                                    [](const Pass& pass) { return pass.proved; });
+    QString reason = q(plan.work.reason);
+    if (plan.work.reason.empty() && !plan.work.passes.empty())
+        reason = tr("Your choice: %1.").arg(q(in_words(plan.work.way)));
+    if (proved)
+        reason += tr(" No shorter way round exists: all were looked at.");
+    m_reason->setText(reason);
+    m_reason->setVisible(!reason.isEmpty());
+}
+
+void OrderSlip::refresh() {
+    refresh_head();
+    if (m_page == Page::List)
+        return refresh_list();
+    keep_page();
+    QVBoxLayout* box = m_other.begin(8);
+    switch (m_page) {
+    case Page::Compare:
+        build_compare(box);
+        break;
+    case Page::Proof:
+        build_proof(box);
+        break;
+    case Page::SetUp:
+        build_setup(box);
+        break;
+    case Page::List:
+        break;
+    }
+    m_other.end();
+}
+
+// Typing must not pull the blank from under the hands: what is typed into stays as long as it fits.
+void OrderSlip::keep_page() {
+    const Plan& plan = document().plan();
+    const QString wanted = QStringLiteral("%1 %2 %3 %4")
+                               .arg(static_cast<int>(m_page))
+                               .arg(q(plan.machine.name))
+                               .arg(document().job().blank.on_side())
+                               .arg(plan.holes.empty());
+    if (wanted != m_kept_for) {
+        m_kept_for = wanted;
+        m_kept_sentences.clear();
+        m_own_order = nullptr;
+        QVBoxLayout* box = m_kept.begin(8);
+        if (m_page == Page::Proof)
+            keep_within(box);
+        if (m_page == Page::SetUp) {
+            keep_ways(box);
+            keep_own_order(box);
+        }
+        m_kept.end();
+    }
+    for (Sentence* each : m_kept_sentences)
+        each->refresh();
+    show_own_order();
+}
+
+Sentence* OrderSlip::kept_sentence(QVBoxLayout* box) {
+    Sentence* made = sentence();
+    box->addWidget(made);
+    m_kept_sentences << made;
+    return made;
+}
+
+void OrderSlip::refresh_list() {
+    const Plan& plan = document().plan();
+    const Job& job = document().job();
+    m_ways->refresh();
+    m_ways->setVisible(job.blank.on_side());
+    m_list_model.refresh();
+    m_why->setText(m_list->currentIndex().isValid() ? tr("Why? %1").arg(m_list_model.why(m_list->currentIndex().row()))
+                                                    : tr("Choose a line to see where its figures come from."));
+    m_bench->setEnabled(!plan.route.order.empty());
+    m_list->setVisible(!plan.route.order.empty());
+    m_what_if->setVisible(!plan.route.order.empty());
+    m_broken->hide();
+    m_shown.clear();
+    if (m_slips->isVisible())
+        show_slips();
+    if (const auto worst = plan.proof.worst(); worst && plan.proof.complaints.empty())
+        m_proof->setText(
+            (job.blank.on_side()
+                 ? tr("The simulated operator carried out %1, both mouths of a through hole counted: worst hole "
+                      "<b>%2</b>, "
+                      "<b>%3</b> from the drawing.")
+                 : tr("The simulated operator carried out %1: worst hole <b>%2</b>, <b>%3</b> from the drawing."))
+                .arg(q(counted(static_cast<std::int64_t>(plan.route.list.size()), "move")),
+                     q(plan.holes[static_cast<std::size_t>(worst->hole)].name), q(with_unit(worst->miss, job.unit))));
+    else if (!plan.proof.complaints.empty())
+        m_proof->setText(
+            tr("▲ The simulated operator could not carry the list out. %1").arg(q(plan.proof.complaints.front())));
+    else
+        m_proof->setText(tr("There are no holes yet: place some under Holes."));
+}
+
+// What can go wrong at the chosen move, each to be tried.
+void OrderSlip::show_slips() {
+    while (QLayoutItem* item = m_slip_flow->takeAt(0)) {
+        item->widget()->hide();
+        item->widget()->deleteLater();
+        delete item;
+    }
+    const Plan& plan = document().plan();
+    const int move = m_list->currentIndex().row();
+    const auto slips = slips_at(plan.route, plan.machine, static_cast<std::size_t>(std::max(move, 0)));
+    for (const MoveSlip slip : slips) {
+        auto* button = new QPushButton(q(in_words(slip)));
+        button->setObjectName(QStringLiteral("slip:%1").arg(static_cast<int>(slip)));
+        button->setAccessibleName(tr("try: %1").arg(q(in_words(slip))));
+        button->setProperty("line", true);
+        connect(button, &QPushButton::clicked, this, [this, slip] { try_slip(slip); });
+        m_slip_flow->addWidget(button);
+        button->show();
+    }
+    if (slips.empty()) {
+        QLabel* none = quiet(tr("Nothing can go wrong here that the simulation knows of. Choose a move that sets "
+                                "something."));
+        m_slip_flow->addWidget(none);
+        none->show();
+    }
+    m_slips->updateGeometry();
+}
+
+void OrderSlip::try_slip(MoveSlip slip) {
+    const Plan& plan = document().plan();
+    const Job& job = document().job();
+    const auto move = static_cast<std::size_t>(std::max(m_list->currentIndex().row(), 0));
+    const Broken broken = with_slip(plan.route, plan.machine, move, slip);
+    const Proof proof = carry_out(broken.route, broken.machine, job, plan.holes);
+    int out = 0;
+    std::vector<char> seen(plan.holes.size(), 0);
+    for (const Landing& landing : proof.landings)
+        if (landing.miss > job.holes_within && !std::exchange(seen[static_cast<std::size_t>(landing.hole)], 1))
+            ++out;
+    const auto worst = proof.worst();
+    QString words = out == 0 ? tr("It would still come out: every hole within %1.").arg(q(with_unit(job.holes_within, job.unit)))
+                             : tr("<b>%1 of %2 holes</b> would be spoiled, the worst <b>%3</b> by <b>%4</b>.")
+                                   .arg(out)
+                                   .arg(plan.holes.size())
+                                   .arg(worst ? q(plan.holes[static_cast<std::size_t>(worst->hole)].name) : QString(),
+                                        worst ? q(with_unit(worst->miss, job.unit)) : QString());
+    if (!proof.complaints.empty())
+        words += tr(" It would be noticed: %1").arg(q(proof.complaints.front()));
+    else if (out > 0)
+        words += tr(" No check of the list would notice it.");
+    m_broken->setText(words);
+    m_broken->show();
+    m_shown.show_broken(proof);
+}
+
+} // namespace clockface::app

@@ -1,0 +1,94 @@
+// The Order stage: on which machine, in which order, what the simulated operator makes of it, and what comes of many
+// parts. One page at a time: the list, the comparison, the proof, and how it is done.
+#pragma once
+
+#include "order/instruction_list.h"
+#include "order/shown_parts.h"
+#include "order/ways_box.h"
+#include "simulate/broken.h"
+#include "slips/slip.h"
+#include "widgets/renewed.h"
+
+#include <optional>
+
+class QListView;
+
+namespace clockface::app {
+
+class FlowLayout;
+class OrderList;
+
+class OrderSlip : public Slip {
+    Q_OBJECT
+public:
+    OrderSlip(Document& document, Selection& selection, ShownParts& shown, QWidget* parent = nullptr);
+
+    /// A page by its name: list, compare, proof or setup. False when there is none of that name.
+    bool show_page(const QString& name);
+    /// Chooses a move of the list.
+    void choose_move(int move);
+
+signals:
+    void bench_wanted();
+    void sheet_wanted();
+    void template_wanted();
+    void shop_wanted(); ///< the machine's own page
+    void told(const QString& sentence);
+
+protected:
+    void refresh() override;
+    void hideEvent(QHideEvent* event) override;
+
+private:
+    enum class Page { List, Compare, Proof, SetUp };
+
+    ShownParts& m_shown;
+    Page m_page = Page::List;
+    QList<QToolButton*> m_tabs;
+    Renewed m_made; ///< the sentence on top
+    QStringList m_machine_names;
+    Sentence* m_made_on = nullptr;
+    QLabel* m_reason;
+    WaysBox* m_ways;
+    QWidget* m_list_page;
+    QLabel* m_proof;
+    QLabel* m_why;
+    QPushButton* m_bench;
+    InstructionList m_list_model;
+    QListView* m_list;
+    QPushButton* m_what_if;
+    QWidget* m_slips;
+    FlowLayout* m_slip_flow;
+    QLabel* m_broken;
+    QWidget* m_other_page;
+    Renewed m_kept;     ///< what is worked in on the other pages: built anew only for another page or machine
+    QString m_kept_for;
+    QList<Sentence*> m_kept_sentences;
+    OrderList* m_own_order = nullptr;
+    QLabel* m_order_cost = nullptr;
+    Renewed m_other; ///< what is said on them, built anew with every change
+
+    void choose_page(Page page);
+    void build_head(QVBoxLayout* place);
+    void build_list_page();
+    void refresh_head();
+    void refresh_list();
+    void show_slips();
+    void try_slip(MoveSlip slip);
+    void build_compare(QVBoxLayout* box);
+    void build_proof(QVBoxLayout* box);
+    void build_setup(QVBoxLayout* box);
+    void build_hole_one(QVBoxLayout* box);
+    void keep_page();
+    void keep_within(QVBoxLayout* box);
+    void keep_ways(QVBoxLayout* box);
+    void keep_own_order(QVBoxLayout* box);
+    void show_own_order();
+    void say_cost(const QStringList& order);
+    void look_longer_now();
+    Sentence* kept_sentence(QVBoxLayout* box);
+    void edit(const QString& name, const std::function<void(Job&)>& change);
+    QLabel* figures(const QString& text);
+};
+
+} // namespace clockface::app

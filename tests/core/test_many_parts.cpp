@@ -1,0 +1,203 @@
+// Many parts with errors drawn at random, held to closed forms; and single moves done wrong, which must show.
+#include "plan/advisor.h"
+#include "simulate/broken.h"
+#include "support/jobs.h"
+
+#include <algorithm>
+#include <cmath>
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+Shop exact_shop(MachineKind kind) {
+    Shop shop = shop_with(std::move(kind));
+    shop.machines[0].errors = {};
+    return shop;
+}
+
+Job on_m(Job job) {
+    job.machine = "M";
+    return job;
+}
+
+const Readout fine{Unit::Millimetre, mm(0.0001), deg(0.0001), from_three_counter_clockwise};
+const Handwheels metric{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.23)};
+
+Length line_of(const ManyParts& many, ErrorSource source) {
+    for (const BudgetLine& line : many.budget)
+        if (line.source == source)
+            return line.most;
+    return {};
+}
+
+} // namespace
+
+class TestManyParts : public QObject {
+    Q_OBJECT
+private slots:
+    void the_same_seed_makes_the_same_parts() {
+        const Job job = flange();
+        const Plan plan = make_plan(job, default_shop());
+        const auto one = many_parts_of(job, plan, 50, 7), again = many_parts_of(job, plan, 50, 7);
+        const auto other = many_parts_of(job, plan, 50, 1000);
+        QVERIFY(one && again && other);
+        QVERIFY(one->cloud == again->cloud);
+        QVERIFY(one->worst_of_part == again->worst_of_part);
+        QVERIFY(one->cloud != other->cloud);
+        QVERIFY(std::is_sorted(one->worst_of_part.begin(), one->worst_of_part.end()));
+    }
+    void zero_alone_is_a_known_spread() {
+        // Picking up zero with s on each axis puts every hole off by a length whose square is s² times chi-square of two:
+        // nineteen in twenty lie within s sqrt(-2 ln 0.05) = 2.4477 s.
+        Shop shop = exact_shop(fine);
+        shop.machines[0].errors.pick_up = mm(0.02);
+        const Job job = on_m(flange());
+        const Plan plan = make_plan(job, shop);
+        const auto many = many_parts_of(job, plan, 4000, 3);
+        QVERIFY(many);
+        const Length pick_up = line_of(*many, ErrorSource::PickUp);
+        QVERIFY2(same(pick_up, mm(0.02 * 2.4477), 0.012), qPrintable(QString::number(pick_up.in_mm())));
+        // It moves all holes of a part alike.
+        const auto& cloud = many->cloud;
+        QVERIFY(cloud.size() == plan.holes.size() && cloud[0].size() == cloud[9].size());
+    }
+    void all_together_are_the_root_of_the_squares() {
+        Shop shop = exact_shop(fine);
+        shop.machines[0].errors.pick_up = mm(0.03);
+        shop.machines[0].errors.setting = mm(0.02);
+        const Job job = on_m(flange());
+        const auto many = many_parts_of(job, make_plan(job, shop), 3000, 5);
+        // The drill's own wander in a spot: 0.015 mm by the metal's share.
+        const double wander = wander_of(job, make_plan(job, shop).chains, make_plan(job, shop).chain_of)[0].in_mm();
+        const double s = std::sqrt(0.03 * 0.03 + 0.02 * 0.02 + wander * wander);
+        QVERIFY2(same(many->most, mm(s * 2.4477), s * 0.12), qPrintable(QString::number(many->most.in_mm())));
+    }
+    void what_may_be_off_decides() {
+        Job job = flange();
+        const Plan plan = make_plan(job, default_shop());
+        double before = -1.0;
+        for (const double within : {0.005, 0.03, 0.06, 0.1, 0.5}) {
+            job.holes_within = mm(within);
+            const double share = many_parts_of(job, plan, 200)->share_within;
+            QVERIFY(share >= before);
+            before = share;
+        }
+        QCOMPARE(before, 1.0);
+        job.holes_within = mm(0.005);
+        QVERIFY(many_parts_of(job, plan, 200)->share_within < 0.05);
+    }
+    void bolting_up() {
+        // M5 in a usual clearance hole of 5.5: play 0.25. With errors far below it every part goes on; with a spread of
+        // 0.4 hardly any of seven does.
+        Shop shop = exact_shop(fine);
+        const Job job = on_m(flange());
+        shop.machines[0].errors.setting = mm(0.02);
+        const auto good = many_parts_of(job, make_plan(job, shop), 100);
+        QVERIFY(good->share_bolts && *good->share_bolts == 1.0);
+        shop.machines[0].errors.setting = mm(0.4);
+        QVERIFY(*many_parts_of(job, make_plan(job, shop), 60)->share_bolts < 0.1);
+        // A shift of all holes alike costs nothing: the mate goes with it.
+        shop.machines[0].errors.setting = {};
+        shop.machines[0].errors.pick_up = mm(0.6);
+        QVERIFY(*many_parts_of(job, make_plan(job, shop), 60)->share_bolts > 0.97);
+        Job plain = on_m(plate_job());
+        plain.patterns = {row("A", 20, 20, 4, 12, 0)};
+        QVERIFY(!many_parts_of(plain, make_plan(plain, shop), 20)->share_bolts); // no screws
+    }
+    void nothing_where_there_is_nothing_to_make() {
+        const Job job = plate_job();
+        QVERIFY(!many_parts_of(job, make_plan(job, default_shop())));
+    }
+    void each_machine_draws_its_own_errors() {
+        const Job flange_job = flange();
+        const Shop shop = default_shop();
+        for (const Machine& machine : shop.machines) {
+            Job job = flange_job;
+            job.machine = machine.name;
+            const Plan plan = make_plan(job, shop);
+            const auto many = many_parts_of(job, plan, 60);
+            QVERIFY(many && many->most > mm(0.01));
+            QCOMPARE(many->worst_of_part.size(), std::size_t{60});
+            const bool layout = std::holds_alternative<LayoutBench>(machine.kind);
+            QCOMPARE(line_of(*many, ErrorSource::Marking) > Length{}, layout);
+            QVERIFY(line_of(*many, ErrorSource::Wander) > Length{});
+        }
+    }
+
+    // ---- one move done wrong
+
+    void a_turn_miscounted_spoils_or_shows() {
+        holds("any turn too many or too few on any handwheel move but the first zero", [](void) {
+            const Handwheels wheels = *any_handwheels();
+            Job job = on_m(*any_job());
+            job.order.check_half_way = *rc::gen::arbitrary<bool>();
+            const Plan plan = make_plan(job, shop_with(wheels));
+            std::vector<std::size_t> turned;
+            for (std::size_t i = 0; i < plan.route.list.size(); ++i)
+                if (std::holds_alternative<TurnHandwheel>(plan.route.list[i].action))
+                    turned.push_back(i);
+            RC_PRE(!turned.empty());
+            const std::size_t move = turned[static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(turned.size())))];
+            for (const MoveSlip slip : slips_at(plan.route, plan.machine, move)) {
+                if (slip != MoveSlip::TurnTooMany && slip != MoveSlip::TurnTooFew)
+                    continue;
+                const Broken broken = with_slip(plan.route, plan.machine, move, slip);
+                const Proof proof = carry_out(broken.route, broken.machine, job, plan.holes);
+                const auto& wheel = std::get<TurnHandwheel>(plan.route.list[move].action);
+                const Length lead = wheel.axis == Axis::X ? wheels.x.lead : wheels.y.lead;
+                // The slide stands a turn off, less what the play swallows.
+                const Length play = wheel.axis == Axis::X ? wheels.x.backlash : wheels.y.backlash;
+                RC_ASSERT(proof.worst()->miss > lead - play - mm(0.2) || !proof.complaints.empty());
+            }
+        });
+    }
+    void every_slip_is_carried_out_on_every_machine() {
+        const Shop shop = default_shop();
+        for (const Machine& machine : shop.machines)
+            for (const ReadoutWay way : {ReadoutWay::FromZero, ReadoutWay::FromEachHole, ReadoutWay::Routines}) {
+                Job job = flange();
+                job.machine = machine.name;
+                job.order.readout = way;
+                const Plan plan = make_plan(job, shop);
+                int tried = 0, spoiled = 0;
+                for (std::size_t move = 0; move < plan.route.list.size(); move += 3)
+                    for (const MoveSlip slip : slips_at(plan.route, plan.machine, move)) {
+                        const Broken broken = with_slip(plan.route, plan.machine, move, slip);
+                        const Proof proof = carry_out(broken.route, broken.machine, job, plan.holes);
+                        QVERIFY(!in_words(slip).empty());
+                        ++tried;
+                        const bool shows = !proof.complaints.empty() || proof.worst()->miss > mm(0.1);
+                        spoiled += shows ? 1 : 0;
+                        // What never depends on luck:
+                        if (slip == MoveSlip::OtherZero || slip == MoveSlip::OtherSense || slip == MoveSlip::NoTakeUp)
+                            QVERIFY2(shows, (machine.name + ": " + in_words(slip)).c_str());
+                    }
+                QVERIFY(tried > 0);
+                QVERIFY2(spoiled * 4 > tried * 3, machine.name.c_str()); // most slips cost a part
+            }
+    }
+    void the_wrong_sense_by_hand() {
+        // Seven from 1 o'clock clockwise, keyed for a readout that turns out to count the other way round: hole k stands
+        // mirrored about the routine's own 0.
+        Job job = flange();
+        job.order.readout = ReadoutWay::Routines;
+        job.order.cuts = CutOrder::ByHole;
+        job.patterns.resize(1);
+        job.machine = "Readout mill";
+        const Plan plan = make_plan(job, default_shop());
+        std::size_t move = 0;
+        while (!std::holds_alternative<RoutinePlace>(plan.route.list[move].action))
+            ++move;
+        const Broken broken = with_slip(plan.route, plan.machine, move, MoveSlip::OtherSense);
+        const Proof proof = carry_out(broken.route, broken.machine, job, plan.holes);
+        for (const Landing& landing : proof.landings) {
+            const Point wanted = plan.holes[static_cast<std::size_t>(landing.hole)].at;
+            QVERIFY(same(landing.at, {wanted.x, -wanted.y}, 0.01)); // 0 at 3 o'clock: a mirror in the X axis
+        }
+    }
+};
+
+QTEST_GUILESS_MAIN(TestManyParts)
+#include "test_many_parts.moc"
