@@ -2,6 +2,7 @@
 #include "formats/csv.h"
 #include "formats/cutter_report.h"
 #include "formats/job_json.h"
+#include "formats/order_report.h"
 #include "formats/plan_json.h"
 #include "formats/shop_json.h"
 #include "formats/survey_report.h"
@@ -144,6 +145,13 @@ int main(int argc, char** argv) {
     cutters_command->add_option("--shop", shop_path, "A shop file, instead of the made-up shop");
     cutters_command->add_option("--as", as, "text or json")->check(CLI::IsMember({"text", "json"}));
 
+    CLI::App* order_command = app.add_subcommand(
+        "order", "Compare the ways of ordering the cutters and the machines, and say what many parts come to");
+    order_command->add_option("JOB", job_path, "A job file")->required();
+    order_command->add_option("--machine", machine, "Name of the machine, instead of the one in the job");
+    order_command->add_option("--shop", shop_path, "A shop file, instead of the made-up shop");
+    order_command->add_option("--as", as, "text or json")->check(CLI::IsMember({"text", "json"}));
+
     CLI::App* survey_command =
         app.add_subcommand("survey", "Work out an old part's readings; ends with 1 when a hole has no place yet");
     survey_command->add_option("FILE", job_path, "A job file with an old part, or its lines as text")->required();
@@ -176,6 +184,11 @@ int main(int argc, char** argv) {
             std::cout << "Nothing stands against this job.\n";
         else
             print_findings(plan);
+        return stop ? stands : done;
+    }
+    if (order_command->parsed()) {
+        std::cout << (as == "json" ? order_to_json(loaded->job, loaded->shop, plan)
+                                   : order_to_text(loaded->job, loaded->shop, plan));
         return stop ? stands : done;
     }
     if (cutters_command->parsed()) {

@@ -1,6 +1,7 @@
 #include "report/sheet.h"
 
 #include "formats/cutter_report.h"
+#include "formats/order_report.h"
 #include "formats/text_file.h"
 #include "layout/bar.h"
 #include "layout/on_bar.h"
@@ -76,6 +77,14 @@ QString cutters_table(const Job& job, const Plan& plan) {
                       "<p>Zero of every depth is touched off on the bare face with that cutter, never in a spot.</p>");
 }
 
+// Which way of ordering was taken, and the order of tightening on assembly.
+QString order_words(const Job& job, const Plan& plan) {
+    QString html = QStringLiteral("<p>Order: %1. %2</p>").arg(text(in_words(plan.work.way)), text(plan.work.reason));
+    for (const std::string& sentence : tightening_in_words(job, plan))
+        html += QStringLiteral("<p>%1</p>").arg(text(sentence));
+    return html;
+}
+
 QString moves_table(const Job& job, const Plan& plan) {
     QString html =
         QStringLiteral("<h3>Moves on %1</h3><p>%2.</p><table width='100%' cellpadding='2' cellspacing='0' border='1'>"
@@ -122,7 +131,7 @@ QString sheet_html(const Job& job, const Plan& plan) {
     for (const Finding& finding : plan.findings)
         html += QStringLiteral("<p><b>%1:</b> %2 %3</p>")
                     .arg(text(in_words(finding.grade)), text(finding.sentence), text(finding.remedy));
-    html += cuts_table(job) + holes_table(job, plan) + cutters_table(job, plan) + moves_table(job, plan);
+    html += cuts_table(job) + holes_table(job, plan) + cutters_table(job, plan) + order_words(job, plan) + moves_table(job, plan);
     html += QStringLiteral("<p>Clamp the work against being spun by the drill, chuck key out, eyes covered, no gloves "
                            "or loose sleeves at the "
                            "spindle, chips with a brush. The machine maker's manual, the shop's rules, local codes and "

@@ -17,7 +17,7 @@ OrderList::OrderList(QWidget* parent)
     setResizeMode(QListView::Adjust);
     setSpacing(2);
     setDragDropMode(QAbstractItemView::InternalMove);
-    setFixedHeight(118);
+    setFixedHeight(92);
 }
 
 void OrderList::show_order(const QStringList& names) {

@@ -48,6 +48,39 @@ Result<QString> read_speeds(Spindle& spindle, const QString& text) {
     return by_range ? QObject::tr("any speed between") : QObject::tr("%1 steps").arg(read.size());
 }
 
+// "15, 16, 17; 21, 23", or "no": circles with commas between them, plates with semicolons.
+QString plates_in_words(const std::vector<std::vector<int>>& plates) {
+    QStringList all;
+    for (const auto& plate : plates) {
+        QStringList circles;
+        for (const int holes : plate)
+            circles << QString::number(holes);
+        all << circles.join(QStringLiteral(", "));
+    }
+    return all.isEmpty() ? QObject::tr("no") : all.join(QStringLiteral("; "));
+}
+
+Result<QString> read_plates(std::vector<std::vector<int>>& plates, const QString& text) {
+    std::vector<std::vector<int>> read;
+    int circles = 0;
+    if (text.trimmed() != QObject::tr("no"))
+        for (const QString& plate : text.split(QLatin1Char(';'), Qt::SkipEmptyParts)) {
+            read.emplace_back();
+            for (const QString& holes : plate.split(QLatin1Char(','), Qt::SkipEmptyParts)) {
+                bool whole = false;
+                read.back().push_back(holes.trimmed().toInt(&whole));
+                ++circles;
+                if (!whole || read.back().back() < 2)
+                    return problem("", QObject::tr("'%1' is no number of holes. Circles such as 15, 16, 17; 21, 23 would "
+                                                   "do, or no.")
+                                           .arg(holes.trimmed())
+                                           .toStdString());
+            }
+        }
+    plates = read;
+    return circles == 0 ? QObject::tr("no index plates") : QObject::tr("%1 circles").arg(circles);
+}
+
 Machine* machine_at(Shop& shop, std::size_t index) {
     return index < shop.machines.size() ? &shop.machines[index] : nullptr;
 }
@@ -139,6 +172,12 @@ void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
                        [at](Shop& shop) { return at(shop) ? &at(shop)->x : nullptr; });
         screw_sentence(box, QStringLiteral("y"), QStringLiteral("Y"), wheels->y.unit,
                        [at](Shop& shop) { return at(shop) ? &at(shop)->y : nullptr; });
+        Sentence* dials = add_sentence(box);
+        dials->words(tr("Its dials"));
+        m_blanks.flag(*dials, "dialsTurn", tr("whether the dials can be set to 0"),
+                      tr("cannot be turned and are read as they stand at zero"), tr("can be set to 0 anywhere"),
+                      [at](Shop& shop) { return at(shop) ? &at(shop)->dials_turn : nullptr; });
+        dials->words(QStringLiteral("."));
     } else if (const auto* readout = std::get_if<Readout>(&machine.kind)) {
         const auto at = kind_at<Readout>(index);
         Sentence* line = add_sentence(box);
@@ -160,6 +199,16 @@ void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
                 return at(copy) ? static_cast<int>(at(copy)->circle_convention.sense) : 0;
             },
             [at](Shop& shop, int filling) { at(shop)->circle_convention.sense = static_cast<Sense>(filling); });
+        line->words(tr("; it asks for"));
+        m_blanks.flag(*line, "asksStep", tr("what the circle routine asks for"), tr("the angle of the last hole"),
+                      tr("the angle from hole to hole"),
+                      [at](Shop& shop) { return at(shop) ? &at(shop)->asks_step : nullptr; });
+        line->words(tr(". Circles:"));
+        m_blanks.flag(*line, "circleRoutine", tr("whether it has a circle routine"), tr("no routine"), tr("a routine"),
+                      [at](Shop& shop) { return at(shop) ? &at(shop)->circle_routine : nullptr; });
+        line->words(tr("; rows:"));
+        m_blanks.flag(*line, "rowRoutine", tr("whether it has a row routine"), tr("no routine"), tr("a routine"),
+                      [at](Shop& shop) { return at(shop) ? &at(shop)->row_routine : nullptr; });
         line->words(QStringLiteral("."));
     } else if (const auto* table = std::get_if<RotaryTable>(&machine.kind)) {
         const auto at = kind_at<RotaryTable>(index);
@@ -181,7 +230,25 @@ void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
                 return at(copy) ? static_cast<int>(at(copy)->rising) : 0;
             },
             [at](Shop& shop, int filling) { at(shop)->rising = static_cast<Sense>(filling); });
-        line->words(QStringLiteral("."));
+        line->words(tr(". Of the steps"));
+        m_blanks.count(*line, "vernier", tr("steps of the vernier in one line of the dial"), 1, 1000,
+                       [at](Shop& shop) { return at(shop) ? &at(shop)->vernier : nullptr; });
+        line->words(tr("are of its vernier in one line; it is engraved in"));
+        m_blanks.flag(*line, "tableDecimal", tr("how the dial is engraved"), tr("minutes and seconds"),
+                      tr("decimals of a degree"),
+                      [at](Shop& shop) { return at(shop) ? &at(shop)->decimal : nullptr; });
+        line->words(tr(". Its index plates have"));
+        m_blanks.custom(
+            *line, "plates", tr("circles of the index plates, a plate after the other"),
+            [index](const Shop& shop) {
+                const auto* kind = index < shop.machines.size() ? std::get_if<RotaryTable>(&shop.machines[index].kind)
+                                                                : nullptr;
+                return kind ? plates_in_words(kind->plates) : QString();
+            },
+            [at](Shop& shop, const QString& text) -> Result<QString> {
+                return at(shop) ? read_plates(at(shop)->plates, text) : Result<QString>(QString());
+            });
+        line->words(tr("holes."));
         screw_sentence(box, QStringLiteral("slide"), tr("slide"), table->slide.unit,
                        [at](Shop& shop) { return at(shop) ? &at(shop)->slide : nullptr; });
     } else if (const auto* bench = std::get_if<LayoutBench>(&machine.kind)) {
@@ -246,9 +313,49 @@ void ShopView::spindle_sentences(QVBoxLayout* box, std::size_t index) {
     s->words(tr("minutes; an hour is reckoned at"));
     m_blanks.number(*s, "hour", tr("what an hour is reckoned at"), 2,
                     [machine](Shop& shop) { return machine(shop) ? &machine(shop)->hour : nullptr; });
-    s->words(tr("; tightening a slide's lock moves it"));
-    m_blanks.length(*s, "lockJump", tr("jump when a lock is tightened"), unit,
-                    [machine](Shop& shop) { return machine(shop) ? &machine(shop)->lock_jump.x : nullptr; });
+    s->words(QStringLiteral("."));
+    error_sentences(box, index);
+}
+
+// What it repeats to, and what moves when it should not.
+void ShopView::error_sentences(QVBoxLayout* box, std::size_t index) {
+    const auto machine = [index](Shop& shop) { return machine_at(shop, index); };
+    const Machine& now = m_document.shop().machines[index];
+    const Unit unit = now.spindle.scale;
+    const auto error = [machine](Length MachineErrors::*member) {
+        return [machine, member](Shop& shop) { return machine(shop) ? &(machine(shop)->errors.*member) : nullptr; };
+    };
+    const bool slides = std::holds_alternative<Handwheels>(now.kind) || std::holds_alternative<Readout>(now.kind);
+    if (slides) {
+        Sentence* s = add_sentence(box);
+        s->words(tr("Tightening the locks moves X by"));
+        m_blanks.length(*s, "lockJump", tr("jump of X when its lock is tightened"), unit,
+                        [machine](Shop& shop) { return machine(shop) ? &machine(shop)->lock_jump.x : nullptr; });
+        s->words(tr("and Y by"));
+        m_blanks.length(*s, "lockJumpY", tr("jump of Y when its lock is tightened"), unit,
+                        [machine](Shop& shop) { return machine(shop) ? &machine(shop)->lock_jump.y : nullptr; });
+        s->words(tr(". One turn of the knee's handle is"));
+        m_blanks.length(*s, "kneeLead", tr("lead of the knee, nought where there is none"), unit,
+                        [machine](Shop& shop) { return machine(shop) ? &machine(shop)->spindle.knee_lead : nullptr; });
+        s->words(tr("on a dial of"));
+        m_blanks.count(*s, "kneeLines", tr("lines on the knee's dial"), 0, 100000,
+                       [machine](Shop& shop) { return machine(shop) ? &machine(shop)->spindle.knee_lines : nullptr; });
+        s->words(tr("lines (0: it has no knee)."));
+    }
+    Sentence* s = add_sentence(box);
+    s->words(tr("Two times in three zero is picked up within"));
+    m_blanks.length(*s, "errorPickUp", tr("how well zero is picked up"), unit, error(&MachineErrors::pick_up));
+    s->words(tr(", a figure is set within"));
+    m_blanks.length(*s, "errorSetting", tr("how well a figure is set"), unit, error(&MachineErrors::setting));
+    if (std::holds_alternative<Handwheels>(now.kind) || std::holds_alternative<RotaryTable>(now.kind)) {
+        s->words(tr(", taking up backlash leaves"));
+        m_blanks.length(*s, "errorBacklash", tr("what taking up backlash leaves"), unit,
+                        error(&MachineErrors::backlash_left));
+    }
+    if (std::holds_alternative<LayoutBench>(now.kind)) {
+        s->words(tr(", a punch mark stands beside its crossing by"));
+        m_blanks.length(*s, "errorMarking", tr("how far a punch mark stands off"), unit, error(&MachineErrors::marking));
+    }
     s->words(QStringLiteral("."));
 }
 

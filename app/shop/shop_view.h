@@ -66,6 +66,7 @@ private:
     void build_machine(QVBoxLayout* box, std::size_t index);
     void screw_sentence(QVBoxLayout* box, const QString& id, const QString& axis, Unit unit,
                         const ShopBlanks::Reach<Screw>& reach);
+    void error_sentences(QVBoxLayout* box, std::size_t index);
     void spindle_sentences(QVBoxLayout* box, std::size_t index);
     void open_shop(const QString& path);
 };

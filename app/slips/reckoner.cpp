@@ -85,6 +85,7 @@ Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
     s->words(tr("holes round it :"));
     answer();
     add_round_sums();
+    add_scribing_sums();
     add_cutting_sums();
     auto* back = link(QStringLiteral("leaveReckoner"), tr("back to the job"));
     back->setToolTip(tr("The figures stay (Ctrl+R)"));
@@ -150,13 +151,14 @@ void Reckoner::refresh() {
 }
 
 void Reckoner::reckon() {
-    constexpr int sums = 23;
+    constexpr int sums = 27;
     if (m_answers.size() < sums)
         return; // still being built
     const QString answers[] = {
         half(),       difference(),     posts(),         row(),           pair(),         steps(),
         ring(),       skated(),         strip(),         scriber(),       run_out(),      held_off_centre(),
-        cross_hole(), thread_in_hole(), stiffer(),       power_tap(),     step_drill(),   part_depth(),
+        cross_hole(), two_lines(),      lens(),          stepped_round(), arc_crossing(), thread_in_hole(),
+        stiffer(),    power_tap(),      step_drill(),    part_depth(),
         land(),       loose_rod(),      pecks_counted(), chamfer_touch(), which_machine()};
     for (int i = 0; i < m_answers.size(); ++i)
         m_answers[i]->setText(answers[i]);

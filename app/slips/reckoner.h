@@ -48,6 +48,12 @@ private:
     [[nodiscard]] QString run_out() const;
     [[nodiscard]] QString held_off_centre() const;
     [[nodiscard]] QString cross_hole() const;
+    // Sums for scribing.
+    void add_scribing_sums();
+    [[nodiscard]] QString two_lines() const;
+    [[nodiscard]] QString lens() const;
+    [[nodiscard]] QString stepped_round() const;
+    [[nodiscard]] QString arc_crossing() const;
     // Sums for cutters and depths.
     void text(Sentence& s, const QString& name, const QString& what, const QString& first);
     void add_cutting_sums();

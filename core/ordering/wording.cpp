@@ -1,6 +1,7 @@
 #include "ordering/wording.h"
 
 #include "layout/outline.h"
+#include "layout/scribing.h"
 #include "measure/figures.h"
 #include "ordering/bar_wording.h"
 #include "ordering/handwheel.h"
@@ -227,7 +228,9 @@ struct Say {
         w.heading = "Centre";
         w.figures = {{"slide's dial", "0", "", true}};
         w.direction = fmt::format("last moving {}", side_word(Axis::X, centre.finish));
-        w.note = "Clamp the work against being turned by the drill. Lock the table before each hole.";
+        w.note = "Turn an indicator round in the table's bore until opposite sides read alike, lock the mill's slides, then "
+                 "the same in the work's bore or over its scribed centre. Clamp it against being turned by the drill; lock "
+                 "the table before each hole.";
         w.sentence =
             fmt::format("With the table at 0: bring its middle under the spindle, {}, set the slide's dial to 0, and "
                         "clamp the work with X {}, Y {} on the middle, its right-hand side to the right.",
@@ -240,7 +243,7 @@ struct Say {
     Wording operator()(const TurnTable& turn) const {
         const auto& table = machine<RotaryTable>();
         const std::string figure = dial_figure(table, turn.line);
-        const std::string scale = degrees_minutes_seconds(table.step() * static_cast<double>(turn.reading));
+        const std::string scale = table_angle(table, table.step() * static_cast<double>(turn.reading));
         const bool rising = turn.way == Turn::Clockwise;
         const Sense sense = rising ? table.rising : opposite(table.rising);
         Wording w;
@@ -330,8 +333,12 @@ struct Say {
             step.chord, "Dividers, chord",
             fmt::format("step round {} from crossing to crossing, {}, without scribing", pattern(step.pattern),
                         counted(step.steps, "step")),
-            "Chord = diameter × sin(half the angle between neighbours). A crossing that the point does not find is "
-            "scribed wrong: look before you punch.");
+            fmt::format("Chord = diameter × sin(half the angle between neighbours). A crossing that the point does not find "
+                        "is scribed wrong: look before you punch. Holes are not stepped off, since a chord that is off "
+                        "by {} would close wrong by {}; the lines have them already.",
+                        with_unit(machine<LayoutBench>().divider_step / 2.0, machine<LayoutBench>().unit),
+                        with_unit(stepping_error(machine<LayoutBench>().divider_step / 2.0, step.steps).one_way,
+                                  machine<LayoutBench>().unit)));
     }
 
     Wording operator()(const CompareMarks& compare) const {
@@ -383,12 +390,13 @@ std::string dial_figure(const Screw& screw, int line) {
     return step_figure(line, screw.graduation(), screw.unit, false);
 }
 
+std::string table_angle(const RotaryTable& table, Angle angle) {
+    constexpr int decimals = 4;
+    return table.decimal ? in_degrees(angle, decimals) : degrees_minutes_seconds(angle);
+}
+
 std::string dial_figure(const RotaryTable& table, int line) {
-    const auto figure = [&](int steps) {
-        const Angle angle = table.step() * static_cast<double>(steps);
-        constexpr int decimals = 4;
-        return table.decimal ? in_degrees(angle, decimals) : degrees_minutes_seconds(angle);
-    };
+    const auto figure = [&](int steps) { return table_angle(table, table.step() * static_cast<double>(steps)); };
     // With a vernier: the last line passed, and which of its lines stands in one with the dial.
     if (table.vernier > 1 && line % table.vernier != 0)
         return figure(line - line % table.vernier) + " + " + figure(line % table.vernier);

@@ -44,6 +44,8 @@ Wording in_words(const Instruction& instruction, const WordingNeeds& needs);
 std::string dial_figure(const Screw& screw, int line);
 /// The handle-dial figure of a rotary table: "1° 17' 20\"".
 std::string dial_figure(const RotaryTable& table, int line);
+/// An angle as the table is engraved: in minutes and seconds, or in decimals of a degree.
+std::string table_angle(const RotaryTable& table, Angle angle);
 /// A count of a device's steps in the device's unit, without the unit's name: "+15.375".
 std::string step_figure(std::int64_t counts, Length step, Unit unit, bool with_sign);
 

@@ -217,6 +217,9 @@ Wording drill_words(const DrillHole& drill, int hole, const WordingNeeds& needs)
             w.direction += fmt::format(", its tip {} deep", depth_figure(step->tip, unit));
         w.note = caution(*step, !target.spec.depth);
     }
+    // On the plate the work is free: the mark finds the drill, not the other way round.
+    if (std::holds_alternative<LayoutBench>(needs.machine.kind) && (!step || step->kind == StepKind::Start))
+        w.note = "Lower the stopped drill into the mark and let the work find it; then clamp, then drill. " + w.note;
     if (step) {
         if (!step->by_hand && step->stop > Length{})
             w.figures.push_back(
@@ -247,8 +250,11 @@ Wording touch_words(int hole, const WordingNeeds& needs) {
 }
 
 Wording check_words(const CheckPlace& check, int hole, const WordingNeeds& needs) {
-    const std::string x = step_figure(check.x, check.step, needs.job.unit, false);
-    const std::string y = step_figure(check.y, check.step, needs.job.unit, false);
+    // A metric caliper's step has no end in inches: no more decimals than the job writes.
+    const Unit unit = needs.job.unit;
+    const int decimals = std::min(decimals_of_step(check.step, unit), job_decimals(unit));
+    const std::string x = decimal((check.step * static_cast<double>(check.x)).in(unit), decimals);
+    const std::string y = decimal((check.step * static_cast<double>(check.y)).in(unit), decimals);
     const std::string from_x = check.from_right ? "right" : "left", from_y = check.from_upper ? "upper" : "lower";
     const bool mark = std::holds_alternative<LayoutBench>(needs.machine.kind);
     Wording w;
@@ -404,7 +410,7 @@ Wording index_words(const TurnIndex& turn, int hole, const WordingNeeds& needs) 
     w.note = fmt::format("Sector arms: {} between them, the one with the plunger not counted.",
                          counted(turn.holes, "hole"));
     w.sentence = fmt::format("Index plate, circle of {}: {} and {} (table at {}).", turn.circle,
-                             counted(turn.turns, "turn"), counted(turn.holes, "hole"), degrees_minutes_seconds(stands));
+                             counted(turn.turns, "turn"), counted(turn.holes, "hole"), table_angle(table, stands));
     const Angle wanted = (bearing_of(table_centre(needs.job), hole_at(hole, needs).at) *
                           (table.rising == Sense::Clockwise ? 1.0 : -1.0))
                              .wrapped();

@@ -10,18 +10,18 @@ namespace clockface {
 
 namespace {
 
-constexpr double enough = 0.95; // nineteen parts in twenty
+constexpr double right_enough = 0.95; // nineteen parts in twenty
 
 // Which machine to take of those that can make the job.
 const MethodReport* best_of(const std::vector<MethodReport>& all) {
     const MethodReport* best = nullptr;
-    const auto share = [](const MethodReport& each) { return each.many ? each.many->share_within : enough; };
+    const auto share = [](const MethodReport& each) { return each.many ? each.many->share_within : right_enough; };
     for (const MethodReport& each : all) {
         if (!each.can)
             continue;
-        const bool good = share(each) >= enough;
+        const bool good = share(each) >= right_enough;
         const bool better = !best                           ? true
-                            : good != (share(*best) >= enough) ? good
+                            : good != (share(*best) >= right_enough) ? good
                             : good                          ? each.minutes < best->minutes
                                                             : share(each) > share(*best);
         if (better)

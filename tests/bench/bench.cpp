@@ -1,13 +1,20 @@
 // How fast: start to the first painted window, re-plan, repaint, a keystroke to the board.
 #include "board/board_view.h"
 #include "look/look.h"
+#include "ordering/travel.h"
+#include "plan/advisor.h"
 #include "shell/main_window.h"
 #include "support/bars.h"
 #include "support/old_parts.h"
 #include "support/window.h"
 
 #include <QProcess>
+#include <algorithm>
 #include <benchmark/benchmark.h>
+#include <cmath>
+#include <map>
+#include <numeric>
+#include <random>
 
 using namespace clockface;
 using namespace clockface::app;
@@ -19,6 +26,7 @@ namespace {
 Job job_of(int holes) {
     Job job = plate_job();
     job.blank.width.nominal = job.blank.height.nominal = mm(1200);
+    job.order.holes = HoleOrder::LeastWork;
     for (int made = 0; made < holes; made += 100)
         job.patterns.push_back(
             row(next_pattern_name(job), 7.3, 9.1 + made / 10.0, std::min(100, holes - made), 11.7, 0));
@@ -105,6 +113,119 @@ BENCHMARK_CAPTURE(re_plan, bar_drill_press, "Drill press", bar_job_of)
     ->Arg(100)
     ->Arg(1000)
     ->Unit(benchmark::kMillisecond);
+
+// The way round: what it costs against a lower bound (the cheapest spanning tree over the cheaper direction of
+// each leg, raised by node weights as Held and Karp did in 1970) and against the best way found by looking thirty times as long.
+double bound_of(const std::vector<Point>& stops, const TravelCost& cost) {
+    const std::size_t n = stops.size() + 1; // and the start; a way is a tree, so no tree may cost more
+    const auto at = [&](std::size_t i) { return i == 0 ? Point{} : stops[i - 1]; };
+    std::vector<double> weight(n, 0.0);
+    double best = 0.0, step = 2.0;
+    constexpr int rounds = 60;
+    for (int round = 0; round < rounds; ++round, step *= 0.95) {
+        std::vector<double> near(n, 1e300);
+        std::vector<std::size_t> from(n, 0);
+        std::vector<int> degree(n, 0);
+        std::vector<char> in(n, 0);
+        near[0] = 0.0;
+        double sum = 0.0;
+        for (std::size_t k = 0; k < n; ++k) {
+            std::size_t next = n;
+            for (std::size_t i = 0; i < n; ++i)
+                if (!in[i] && (next == n || near[i] < near[next]))
+                    next = i;
+            in[next] = 1;
+            if (k > 0) {
+                sum += near[next];
+                ++degree[next];
+                ++degree[from[next]];
+            }
+            for (std::size_t i = 0; i < n; ++i)
+                if (!in[i]) {
+                    const double leg = std::min(cost.seconds(at(next), at(i)), cost.seconds(at(i), at(next))) + weight[next] + weight[i];
+                    if (leg < near[i]) {
+                        near[i] = leg;
+                        from[i] = next;
+                    }
+                }
+        }
+        // On a way the start has one leg and every stop two, but the last: so often its weight was added. Which is the
+        // last is not known, so the least is taken.
+        double added = weight[0], least = 1e300;
+        for (std::size_t i = 1; i < n; ++i) {
+            added += 2.0 * weight[i];
+            least = std::min(least, weight[i]);
+        }
+        best = std::max(best, sum - added + least);
+        for (std::size_t i = 0; i < n; ++i)
+            weight[i] += step * (degree[i] - (i == 0 ? 1 : 2));
+    }
+    return best;
+}
+
+std::vector<Point> scattered(int count) {
+    std::mt19937 chance(20261126);
+    std::uniform_real_distribution<double> at(0.0, 400.0);
+    std::vector<Point> stops;
+    for (int i = 0; i < count; ++i) {
+        const double x = at(chance);
+        stops.push_back({Length::mm(std::round(x / 0.02) * 0.02), Length::mm(std::round(at(chance) / 0.02) * 0.02)});
+    }
+    return stops;
+}
+
+void way_round(benchmark::State& state, const char* machine, Effort effort) {
+    const auto stops = scattered(static_cast<int>(state.range(0)));
+    const Shop shop = default_shop();
+    const TravelCost cost = travel_cost(*shop.find(machine));
+    double seconds = 0.0;
+    for (auto _ : state)
+        seconds = cheapest_tour(stops, {}, cost, effort).seconds;
+    static std::map<std::pair<std::string, std::int64_t>, double> best_known;
+    auto& best = best_known[{machine, state.range(0)}];
+    if (best == 0.0) { // thirty starts at other places of the same stops
+        best = seconds;
+        std::mt19937 chance(1);
+        constexpr int starts = 30;
+        for (int i = 0; i < starts && stops.size() > 12; ++i) {
+            std::vector<int> shuffled(stops.size());
+            std::iota(shuffled.begin(), shuffled.end(), 0);
+            std::shuffle(shuffled.begin(), shuffled.end(), chance);
+            std::vector<Point> other;
+            for (const int k : shuffled)
+                other.push_back(stops[static_cast<std::size_t>(k)]);
+            best = std::min(best, cheapest_tour(other, {}, cost, Effort::Long).seconds);
+        }
+    }
+    state.counters["over_best"] = seconds / best;
+    state.counters["over_bound"] = seconds / bound_of(stops, cost);
+}
+BENCHMARK_CAPTURE(way_round, handwheels_long, "Metric mill", Effort::Long)
+    ->Arg(12)->Arg(50)->Arg(200)->Arg(1000)->Unit(benchmark::kMillisecond)->Iterations(1);
+BENCHMARK_CAPTURE(way_round, handwheels_usual, "Metric mill", Effort::Usual)
+    ->Arg(12)->Arg(50)->Arg(200)->Arg(1000)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(way_round, readout_long, "Readout mill", Effort::Long)
+    ->Arg(12)->Arg(50)->Arg(200)->Arg(1000)->Unit(benchmark::kMillisecond)->Iterations(1);
+BENCHMARK_CAPTURE(way_round, readout_usual, "Readout mill", Effort::Usual)
+    ->Arg(12)->Arg(50)->Arg(200)->Arg(1000)->Unit(benchmark::kMillisecond);
+
+void many_parts(benchmark::State& state, const char* machine) {
+    Job job = job_of(static_cast<int>(state.range(0)));
+    job.machine = machine;
+    const Plan plan = make_plan(job, default_shop());
+    for (auto _ : state)
+        benchmark::DoNotOptimize(many_parts_of(job, plan, 400));
+}
+BENCHMARK_CAPTURE(many_parts, handwheels, "Metric mill")->Arg(17)->Arg(100)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(many_parts, readout, "Readout mill")->Arg(17)->Arg(100)->Unit(benchmark::kMillisecond);
+
+void machines_side_by_side(benchmark::State& state) {
+    const Job job = job_of(static_cast<int>(state.range(0)));
+    const Shop shop = default_shop();
+    for (auto _ : state)
+        benchmark::DoNotOptimize(advise_methods(job, shop));
+}
+BENCHMARK(machines_side_by_side)->Arg(17)->Arg(100)->Unit(benchmark::kMillisecond);
 
 void board_repaint(benchmark::State& state, JobOf make) {
     Document document(default_shop());

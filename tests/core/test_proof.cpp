@@ -142,6 +142,26 @@ private slots:
         });
     }
 
+    void drill_presses_land_within_their_packing() {
+        holds("packing is taken where it comes within 0.05, a caliper's step otherwise", [](void) {
+            const Plan plan = plan_on(*any_job(), DrillPress{});
+            // A hole nearer to the edge than half the pin cannot be set with it, and that is said.
+            RC_PRE(plan.proof.complaints.empty());
+            all_within(plan, [&](const Landing&) { return mm(0.05 * std::sqrt(2.0) + whisker); });
+        });
+    }
+    void lines_are_all_scribed_before_a_mark_is_made() {
+        holds("nothing is scribed over a mark that is needed", [](void) {
+            const Plan plan = plan_on(*any_job(), *any_layout());
+            bool marked = false;
+            for (const Instruction& each : plan.route.list) {
+                marked = marked || std::holds_alternative<PrickMark>(each.action);
+                RC_ASSERT(!marked || (!std::holds_alternative<ScribeLine>(each.action) &&
+                                      !std::holds_alternative<StrikeCircle>(each.action)));
+            }
+        });
+    }
+
     // ---- and the proof can fail
 
     void without_take_up_the_backlash_shows_on_handwheels() {

@@ -1,0 +1,69 @@
+// The sums on the page of reckoning that belong to scribing.
+#include "layout/scribing.h"
+#include "look/plain_figure.h"
+#include "look/words.h"
+#include "slips/reckoner.h"
+
+#include <QLabel>
+
+namespace clockface::app {
+
+void Reckoner::add_scribing_sums() {
+    body()->addWidget(heading(tr("Scribing")));
+    Sentence* s = add();
+    s->words(tr("Lines from both edges at"));
+    length(*s, "twoLineSetting", tr("setting of the gauge"), Length::mm(23.4));
+    s->words(tr("fall apart by"));
+    length(*s, "twoLineGap", tr("gap between the lines, minus where they cross over"), Length::mm(0.3));
+    s->words(QStringLiteral(":"));
+    answer();
+    s = add();
+    s->words(tr("Arcs of"));
+    length(*s, "lensSetting", tr("setting of the dividers"), Length::mm(31.2));
+    s->words(tr("from both ends form a lens"));
+    length(*s, "lensWidth", tr("width of the lens"), Length::mm(0.4));
+    s->words(tr("wide :"));
+    answer();
+    s = add();
+    s->words(tr("A chord that is off by"));
+    length(*s, "chordOff", tr("what the chord is off"), Length::mm(0.05));
+    s->words(tr("is stepped round"));
+    count(*s, "chordSteps", tr("number of steps"), 7);
+    s->words(tr("times :"));
+    answer();
+    s = add();
+    s->words(tr("An arc of"));
+    length(*s, "arcRadius", tr("radius of the arc"), Length::mm(40.0));
+    s->words(tr("from a mark"));
+    length(*s, "arcFrom", tr("distance of the mark from the line"), Length::mm(37.0));
+    s->words(tr("off the line :"));
+    answer();
+}
+
+QString Reckoner::two_lines() const {
+    const Length setting = m_lengths.at("twoLineSetting"), gap = m_lengths.at("twoLineGap");
+    return tr("the middle is half way between them, whatever the gauge says; %1 would have met (half the gap %2).")
+        .arg(fig(setting_that_meets(setting, gap)), gap < Length{} ? tr("less") : tr("more"));
+}
+
+QString Reckoner::lens() const {
+    const auto apart = apart_from_lens(m_lengths.at("lensSetting"), m_lengths.at("lensWidth"));
+    return apart ? tr("the ends stand %1 apart, twice the setting less the lens.").arg(fig(*apart)) : q(apart.error().sentence);
+}
+
+QString Reckoner::stepped_round() const {
+    const SteppingError error = stepping_error(m_lengths.at("chordOff"), m_counts.at("chordSteps"));
+    return tr("it closes wrong by %1; stepped half from each side the worst is %2.")
+        .arg(fig(error.one_way), fig(error.from_both_sides));
+}
+
+QString Reckoner::arc_crossing() const {
+    const auto crossing = arc_over_line(m_lengths.at("arcRadius"), m_lengths.at("arcFrom"));
+    if (!crossing)
+        return q(crossing.error().sentence);
+    return tr("it crosses %1 from the foot of the mark, at %2°%3.")
+        .arg(fig(crossing->along), plain_figure(crossing->degrees, 1),
+             crossing->shallow ? tr(": too shallow to be told along the line; strike from farther off") : QString());
+}
+
+} // namespace clockface::app

@@ -1,0 +1,119 @@
+#include "formats/order_report.h"
+
+#include "measure/figures.h"
+#include "ordering/tightening.h"
+#include "plan/advisor.h"
+
+#include <cmath>
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+namespace clockface {
+
+namespace {
+
+using ordered = nlohmann::ordered_json;
+
+std::string thousandths(Length length, Unit unit) {
+    return with_unit(Length::mm(std::round(length.in_mm() * 1000.0) / 1000.0), unit);
+}
+
+std::string source_of(const BudgetLine& line) {
+    return line.source ? in_words(*line.source) : "rounding";
+}
+
+ordered tally_json(const Tally& tally) {
+    return {{"changes", tally.changes},   {"moves", tally.moves}, {"reversals", tally.reversals},
+            {"settings", tally.settings}, {"turns", tally.turns}, {"minutes", tally.minutes}};
+}
+
+ordered many_json(const ManyParts& many) {
+    ordered out{{"parts", many.parts},
+                {"within", many.within.in_mm()},
+                {"share_within", many.share_within},
+                {"nineteen_in_twenty", many.most.in_mm()},
+                {"budget", ordered::array()}};
+    if (many.share_bolts)
+        out["share_bolts"] = *many.share_bolts;
+    for (const BudgetLine& line : many.budget)
+        out["budget"].push_back({{"source", source_of(line)}, {"most", line.most.in_mm()}});
+    return out;
+}
+
+} // namespace
+
+std::vector<std::string> tightening_in_words(const Job& job, const Plan& plan) {
+    std::vector<std::string> sentences;
+    for (std::size_t pattern = 0; pattern < job.patterns.size(); ++pattern) {
+        const Purpose purpose = spec_of(job, job.patterns[pattern]).purpose;
+        if (purpose != Purpose::Tapped && purpose != Purpose::Clearance)
+            continue;
+        const std::vector<int> order = tightening_order(job, plan.holes, pattern);
+        constexpr std::size_t least = 3, most = 40;
+        if (order.size() < least || order.size() > most)
+            continue;
+        std::string names;
+        for (const int hole : order)
+            names += (names.empty() ? "" : ", ") + plan.holes[static_cast<std::size_t>(hole)].name;
+        sentences.push_back(fmt::format("Tighten {} in this order, a little each time round: {}.",
+                                        job.patterns[pattern].name, names));
+    }
+    return sentences;
+}
+
+std::string order_to_text(const Job& job, const Shop& shop, const Plan& plan) {
+    std::string out = fmt::format("{} on {}: {}. {}\n\n", job.title, plan.machine.name, in_words(plan.work.way),
+                                  plan.work.reason);
+    out += fmt::format("{:<62}{:>8}{:>8}{:>10}{:>9}\n", "one piece", "changes", "moves", "reversals", "minutes");
+    for (const OrderOption& option : order_options(job, shop, plan))
+        out += fmt::format("{:<62}{:>8}{:>8}{:>10}{:>9.0f}\n",
+                           (option.taken ? "> " : "  ") + in_words(option.way) + (option.advised ? " (advised)" : ""),
+                           option.tally.changes, option.tally.moves, option.tally.reversals, option.tally.minutes);
+    out += fmt::format("\n{:<30}{:>9}{:>22}{:>14}\n", counted(job.pieces, "piece"), "minutes", "19 in 20 within", "parts right");
+    for (const MethodReport& report : advise_methods(job, shop))
+        out += fmt::format("{:<30}{:>9}{:>22}{:>14}\n",
+                           (report.machine == plan.machine.name ? "> " : "  ") + report.machine +
+                               (report.advised ? " (advised)" : ""),
+                           report.can ? fmt::format("{:.0f}", report.minutes) : "cannot",
+                           report.many ? thousandths(report.many->most, job.unit) : "-",
+                           report.many ? fmt::format("{:.0f} in 100", std::floor(report.many->share_within * 100.0)) : "-");
+    if (const auto many = many_parts_of(job, plan)) {
+        out += fmt::format("\n{} parts on {}: {:.0f} in 100 have every hole within {}", many->parts, plan.machine.name,
+                           std::floor(many->share_within * 100.0), with_unit(many->within, job.unit));
+        if (many->share_bolts)
+            out += fmt::format(", {:.0f} in 100 bolt up", std::floor(*many->share_bolts * 100.0));
+        out += ".\n";
+        for (const BudgetLine& line : many->budget)
+            out += fmt::format("  {:<46}{:>12}\n", source_of(line), thousandths(line.most, job.unit));
+    }
+    for (const std::string& sentence : tightening_in_words(job, plan))
+        out += sentence + "\n";
+    return out;
+}
+
+std::string order_to_json(const Job& job, const Shop& shop, const Plan& plan) {
+    ordered out{{"clockface", "order"}, {"version", 1},          {"title", job.title},
+                {"machine", plan.machine.name}, {"way", in_words(plan.work.way)}, {"reason", plan.work.reason}};
+    out["ways"] = ordered::array();
+    for (const OrderOption& option : order_options(job, shop, plan)) {
+        ordered entry = tally_json(option.tally);
+        entry["way"] = in_words(option.way);
+        entry["advised"] = option.advised;
+        entry["taken"] = option.taken;
+        out["ways"].push_back(entry);
+    }
+    out["machines"] = ordered::array();
+    for (const MethodReport& report : advise_methods(job, shop)) {
+        ordered entry{{"machine", report.machine}, {"can", report.can},       {"minutes", report.minutes},
+                      {"worst", report.worst.in_mm()}, {"advised", report.advised}, {"remark", report.remark}};
+        if (report.many)
+            entry["many"] = many_json(*report.many);
+        out["machines"].push_back(entry);
+    }
+    if (const auto many = many_parts_of(job, plan))
+        out["many"] = many_json(*many);
+    out["tightening"] = tightening_in_words(job, plan);
+    return out.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
+}
+
+} // namespace clockface
