@@ -9,6 +9,8 @@
 #include <QElapsedTimer>
 #include <QFile>
 #include <QFileInfo>
+#include <QScrollArea>
+#include <QScrollBar>
 #include <QStandardPaths>
 #include <QTimer>
 #include <QWindow>
@@ -20,10 +22,10 @@ using namespace clockface;
 using namespace clockface::app;
 
 struct Wishes {
-    QString job, shot, stage, machine, shop, hole, part, shop_page, backlash, page;
+    QString job, shot, stage, machine, shop, hole, part, shop_page, backlash, page, readout_way, table_way;
     QSize size{1280, 800};
     int step = -1, move = -1;
-    bool demo = false, night = false, time_start = false;
+    bool scroll = false, demo = false, night = false, time_start = false;
 };
 
 Wishes read_wishes(const QApplication& application) {
@@ -39,6 +41,9 @@ Wishes read_wishes(const QApplication& application) {
                        {"step", "Show this move of the Bench.", "number"},
                        {"page", "With the Order stage: list, compare, proof or setup.", "page"},
                        {"move", "With the Order stage: choose this move of the list.", "number"},
+                       {"readout-way", "Use the readout so: zero, hole or routines.", "way"},
+                       {"table-way", "Set a rotary table by: dial or plates.", "way"},
+                       {"scroll", "Scroll the slip to its end."},
                        {"hole", "Select this hole.", "name"},
                        {"shop", "Use this shop file.", "file"},
                        {"part", "Show the old part: readings, holes, copy or marks.", "page"},
@@ -59,6 +64,9 @@ Wishes read_wishes(const QApplication& application) {
     wishes.shop_page = parser.value("shop-page");
     wishes.backlash = parser.value("backlash");
     wishes.page = parser.value("page");
+    wishes.readout_way = parser.value("readout-way");
+    wishes.table_way = parser.value("table-way");
+    wishes.scroll = parser.isSet("scroll");
     if (parser.isSet("move"))
         wishes.move = parser.value("move").toInt();
     if (parser.isSet("step"))
@@ -75,11 +83,14 @@ Wishes read_wishes(const QApplication& application) {
 void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
     if (wishes.night)
         window.set_night(true);
-    if (!wishes.machine.isEmpty()) {
-        Job next = document.settled();
+    Job next = document.settled();
+    if (!wishes.machine.isEmpty())
         next.machine = wishes.machine.toStdString();
-        (void)document.edit(QStringLiteral("machine"), next);
-    }
+    if (const auto way = QStringList{"zero", "hole", "routines"}.indexOf(wishes.readout_way); way >= 0)
+        next.order.readout = static_cast<ReadoutWay>(way);
+    if (const auto way = QStringList{"dial", "plates"}.indexOf(wishes.table_way); way >= 0)
+        next.order.table = static_cast<TableWay>(way);
+    (void)document.edit(QStringLiteral("machine"), next);
     for (const Hole& hole : document.plan().holes)
         if (hole.name == wishes.hole.toStdString())
             window.selection().select(document.job().patterns[hole.pattern].name, hole.name);
@@ -164,6 +175,9 @@ int main(int argc, char** argv) {
         if (!wishes.shot.isEmpty()) {
             constexpr int settle_ms = 400;
             QTimer::singleShot(settle_ms, &window, [&] {
+                if (wishes.scroll)
+                    for (auto* slip : window.findChildren<QScrollArea*>(QStringLiteral("slipScroll")))
+                        slip->verticalScrollBar()->setValue(slip->verticalScrollBar()->maximum());
                 if (!window.grab().save(wishes.shot)) {
                     std::fprintf(stderr, "The picture could not be saved to %s.\n", qPrintable(wishes.shot));
                     QApplication::exit(1);

@@ -488,25 +488,30 @@ private slots:
         QTest::keyClick(w.blank("postHoles"), Qt::Key_Escape);
         // Cutters and depths: (5 - 4.4) / 1.0392 = 57.7 percent; 6^4/96^3 against 5^4/62^3 = 1.79
         const auto answer = [&](int number) { return w.find<QLabel>(QString("answer%1").arg(number))->text(); };
-        QVERIFY(answer(13).startsWith("58 percent of thread"));
+        // Scribing: half of 0.3 more than 23.4; 2 x 31.2 - 0.4; 7 x 0.05; an arc of 40 from 37 off crosses at acos(37/40)
+        QVERIFY(answer(13).contains("23.55 mm would have met"));
+        QVERIFY(answer(14).contains("62 mm apart"));
+        QVERIFY(answer(15).contains("0.35 mm") && answer(15).contains("0.2 mm"));
+        QVERIFY(answer(16).contains("22.3°") && answer(16).contains("too shallow"));
+        QVERIFY(answer(17).startsWith("58 percent of thread"));
         w.fill("anyThread", "2BA");
         w.fill("anyDrill", "4");
-        QVERIFY(answer(13).startsWith("72 percent of thread"));
+        QVERIFY(answer(17).startsWith("72 percent of thread"));
         w.fill("anyThread", "Q9");
         QVERIFY(w.blank("anyThread")->fault().contains("There is no thread named 'Q9'"));
         QTest::keyClick(w.blank("anyThread"), Qt::Key_Escape);
-        QVERIFY(answer(14).contains("the first is 1.8 times as stiff"));
+        QVERIFY(answer(18).contains("the first is 1.8 times as stiff"));
         w.fill("tapTurns", "200");
-        QVERIFY(answer(15).startsWith("feed 160 mm a minute"));
-        QVERIFY(answer(16).startsWith("feed it 13 mm")); // two steps of 5 and 3 of plate
+        QVERIFY(answer(19).startsWith("feed 160 mm a minute"));
+        QVERIFY(answer(20).startsWith("feed it 13 mm")); // two steps of 5 and 3 of plate
         w.fill("stepPlate", "6");
-        QVERIFY(answer(16).contains("it cannot"));
-        QVERIFY(answer(17).startsWith("stop at 11.6 mm")); // 17.4 x 2 / 3
-        QVERIFY(answer(18).contains("15.6 mm") && answer(18).contains("21.6 mm"));
-        QVERIFY(answer(19).contains("7.98 mm"));
+        QVERIFY(answer(20).contains("it cannot"));
+        QVERIFY(answer(21).startsWith("stop at 11.6 mm")); // 17.4 x 2 / 3
+        QVERIFY(answer(22).contains("15.6 mm") && answer(22).contains("21.6 mm"));
+        QVERIFY(answer(23).contains("7.98 mm"));
         w.fill("peckFrom", "5");
-        QVERIFY(answer(20).contains("only cuts air"));
-        QVERIFY(answer(21).startsWith("go 0.3 mm on"));
+        QVERIFY(answer(24).contains("only cuts air"));
+        QVERIFY(answer(25).startsWith("go 0.3 mm on"));
         w.click("leaveReckoner");
         QVERIFY(w.find<QLineEdit>("callout"));
         QVERIFY(w.job() == before);

@@ -1,0 +1,101 @@
+#include "measure/figures.h"
+#include "ordering/work_wording.h"
+
+#include <fmt/format.h>
+
+// What is keyed into a readout's routines, and what it then shows.
+
+namespace clockface {
+
+namespace {
+
+std::string angle_figure(const Readout& readout, std::int64_t counts) {
+    return decimal(readout.angle_resolution.in_degrees() * static_cast<double>(counts),
+                   decimals_of_step(Length::mm(readout.angle_resolution.in_degrees()), Unit::Millimetre)) +
+           "°";
+}
+
+std::vector<std::string> routine_names(const std::vector<int>& holes, const WordingNeeds& needs, bool& gaps) {
+    std::vector<std::string> names;
+    for (const int index : holes) {
+        names.push_back(index < 0 ? "(left out)" : needs.holes.at(static_cast<std::size_t>(index)).name);
+        gaps = gaps || index < 0;
+    }
+    return names;
+}
+
+} // namespace
+
+Wording circle_words(const KeyCircle& key, const WordingNeeds& needs) {
+    const auto& readout = std::get<Readout>(needs.machine.kind);
+    const auto length = [&](std::int64_t counts) {
+        return step_figure(counts, readout.resolution, readout.unit, false);
+    };
+    bool gaps = false;
+    const std::vector<std::string> names = routine_names(key.holes, needs, gaps);
+    const std::string last = angle_figure(readout, readout.asks_step ? key.step : key.last);
+    const std::string last_word = readout.asks_step ? "step" : "last";
+    Wording w;
+    w.heading = "Circle routine";
+    w.figures = {{"centre X", length(key.centre_x), ""}, {"centre Y", length(key.centre_y), ""},
+                 {"diameter", length(key.diameter), ""}, {"holes", fmt::format("{}", key.count), ""},
+                 {"first", angle_figure(readout, key.first), ""}, {last_word, last, "", true}};
+    w.direction = fmt::format("it makes {}; {}", first_dozen(names), readout.circle_convention.in_words());
+    w.note = gaps                ? "Go past the places that are left out without drilling."
+             : readout.asks_step ? "This readout asks for the angle from hole to hole."
+                                 : "If it asks for an end angle, it wants the angle of the last hole, not 360.";
+    w.sentence = fmt::format("Circle routine: centre X {}, Y {}, diameter {}, {}, first {}, {} {}: {}.",
+                             length(key.centre_x), length(key.centre_y), length(key.diameter),
+                             counted(key.count, "hole"), angle_figure(readout, key.first), last_word, last, first_dozen(names));
+    w.why = fmt::format("In this readout's convention ({}) the first hole it makes is at {}; the last is at "
+                        "start + (n − 1) × step = {}.",
+                        readout.circle_convention.in_words(), angle_figure(readout, key.first),
+                        angle_figure(readout, key.last));
+    return w;
+}
+
+Wording row_words(const KeyRow& key, const WordingNeeds& needs) {
+    const auto& readout = std::get<Readout>(needs.machine.kind);
+    const auto length = [&](std::int64_t counts) {
+        return step_figure(counts, readout.resolution, readout.unit, false);
+    };
+    bool gaps = false;
+    const std::vector<std::string> names = routine_names(key.holes, needs, gaps);
+    Wording w;
+    w.heading = "Row routine";
+    w.figures = {{"first X", length(key.x), ""},
+                 {"first Y", length(key.y), ""},
+                 {"holes", fmt::format("{}", key.count), ""},
+                 {"pitch", length(key.pitch), ""},
+                 {"angle", angle_figure(readout, key.angle), "", true}};
+    w.direction = fmt::format("it makes {}; {}", first_dozen(names), readout.circle_convention.in_words());
+    w.note = gaps ? "Go past the places that are left out without drilling." : "";
+    w.sentence = fmt::format("Row routine: first X {}, Y {}, {}, pitch {}, angle {}: {}.", length(key.x), length(key.y),
+                             counted(key.count, "hole"), length(key.pitch), angle_figure(readout, key.angle),
+                             first_dozen(names));
+    w.why = fmt::format("The row runs from its first hole in equal steps; its direction in this readout's convention ({}) "
+                        "is {}.",
+                        readout.circle_convention.in_words(), angle_figure(readout, key.angle));
+    return w;
+}
+
+Wording place_words(const RoutinePlace& place, int hole, const WordingNeeds& needs) {
+    const auto& readout = std::get<Readout>(needs.machine.kind);
+    const Hole& target = needs.holes.at(static_cast<std::size_t>(hole));
+    const Point drawn = as_drawn(needs.job.datum, target.at);
+    const auto figure = [&](Length at) {
+        return step_figure(round_to_step(at, readout.resolution).counts, readout.resolution, readout.unit, true);
+    };
+    Wording w;
+    w.heading = fmt::format("Place {}: {}", place.place + 1, target.name);
+    w.figures = {{"X", step_figure(0, readout.resolution, readout.unit, false), "", true},
+                 {"Y", step_figure(0, readout.resolution, readout.unit, false), "", true}};
+    w.direction = fmt::format("from the drawing's zero it would show X {}, Y {}", figure(drawn.x), figure(drawn.y));
+    w.sentence = fmt::format("Place {} of the routine, {}: move until both axes show 0 (from zero X {}, Y {}).",
+                             place.place + 1, target.name, figure(drawn.x), figure(drawn.y));
+    w.why = "A routine shows the way still to go. Switch it off for a moment: the two figures must agree with the "
+            "drawing's.";
+    return w;
+}
+
+} // namespace clockface
