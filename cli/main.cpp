@@ -71,7 +71,7 @@ void print_text(const Job& job, const Plan& plan) {
     if (const auto worst = plan.proof.worst())
         std::cout << fmt::format("The simulated operator carried this out: worst hole {}, {} from the drawing.\n",
                                  plan.holes[static_cast<std::size_t>(worst->hole)].name,
-                                 with_unit(worst->miss, job.unit));
+                                 deviation_in_words(worst->miss, job.unit));
     print_findings(plan);
     std::cout << "The machine maker's manual, the shop's rules and local codes come before this list.\n";
 }

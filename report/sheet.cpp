@@ -127,11 +127,12 @@ QString sheet_html(const Job& job, const Plan& plan) {
     if (const auto worst = plan.proof.worst(); worst && plan.proof.complaints.empty())
         html += QStringLiteral("<p>Carried out by the simulated operator: worst hole %1, %2 from the drawing.</p>")
                     .arg(text(plan.holes[static_cast<std::size_t>(worst->hole)].name),
-                         text(with_unit(worst->miss, job.unit)));
+                         text(deviation_in_words(worst->miss, job.unit)));
     for (const Finding& finding : plan.findings)
         html += QStringLiteral("<p><b>%1:</b> %2 %3</p>")
                     .arg(text(in_words(finding.grade)), text(finding.sentence), text(finding.remedy));
-    html += cuts_table(job) + holes_table(job, plan) + cutters_table(job, plan) + order_words(job, plan) + moves_table(job, plan);
+    html += cuts_table(job) + holes_table(job, plan) + cutters_table(job, plan) + order_words(job, plan) +
+            moves_table(job, plan);
     html += QStringLiteral("<p>Clamp the work against being spun by the drill, chuck key out, eyes covered, no gloves "
                            "or loose sleeves at the "
                            "spindle, chips with a brush. The machine maker's manual, the shop's rules, local codes and "

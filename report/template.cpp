@@ -17,7 +17,7 @@ namespace clockface {
 
 namespace {
 
-constexpr double bars_high = 26.0; // of the strip for scale bars and words, below the face
+constexpr double bars_high = 26.0;  // of the strip for scale bars and words, below the face
 constexpr double side_strip = 14.0; // for the upright bar, left of it
 constexpr int dots_an_inch = 1200;
 constexpr double mm_an_inch = 25.4;
@@ -31,15 +31,18 @@ QPointF from_upper_left(const Job& job, Point from_datum) {
 TemplateSheets laid_on(QSizeF paper, QSizeF face) {
     TemplateSheets sheets;
     sheets.paper = paper;
-    const QSizeF room(paper.width() - 2.0 * sheets.margin - side_strip, paper.height() - 2.0 * sheets.margin - bars_high);
+    const QSizeF room(paper.width() - 2.0 * sheets.margin - side_strip,
+                      paper.height() - 2.0 * sheets.margin - bars_high);
     const auto pieces = [&](double length, double on_one) {
-        return length <= on_one ? 1 : static_cast<int>(std::ceil((length - sheets.overlap) / (on_one - sheets.overlap)));
+        return length <= on_one ? 1
+                                : static_cast<int>(std::ceil((length - sheets.overlap) / (on_one - sheets.overlap)));
     };
     const int columns = pieces(face.width(), room.width()), rows = pieces(face.height(), room.height());
     for (int row = 0; row < rows; ++row)
         for (int column = 0; column < columns; ++column) {
             const double left = column * (room.width() - sheets.overlap), top = row * (room.height() - sheets.overlap);
-            const QRectF part(left, top, std::min(room.width(), face.width() - left), std::min(room.height(), face.height() - top));
+            const QRectF part(left, top, std::min(room.width(), face.width() - left),
+                              std::min(room.height(), face.height() - top));
             sheets.pages.push_back({part, {sheets.margin + side_strip, sheets.margin}, column, row});
         }
     return sheets;
@@ -85,7 +88,10 @@ private:
         m_painter.scale(high / 100.0, high / 100.0);
         m_painter.setFont(font);
         m_painter.setPen(Qt::black);
-        const QRectF box(how & Qt::AlignHCenter ? -3000.0 : how & Qt::AlignRight ? -6000.0 : 0.0, -120.0, 6000.0, 120.0);
+        const QRectF box(how & Qt::AlignHCenter ? -3000.0
+                         : how & Qt::AlignRight ? -6000.0
+                                                : 0.0,
+                         -120.0, 6000.0, 120.0);
         m_painter.drawText(box, static_cast<int>(how | Qt::AlignBottom), text);
         m_painter.restore();
     }
@@ -170,10 +176,12 @@ private:
         const QPointF origin(m_sheets.margin + 4.0, m_sheets.paper.height() - m_sheets.margin - 10.0);
         m_painter.setPen(line(0.25));
         for (const bool upright : {false, true}) {
-            const QPointF way = upright ? QPointF(0, -1) : QPointF(1, 0), side = upright ? QPointF(1, 0) : QPointF(0, 1);
+            const QPointF way = upright ? QPointF(0, -1) : QPointF(1, 0),
+                          side = upright ? QPointF(1, 0) : QPointF(0, 1);
             m_painter.drawLine(origin, origin + way * step * steps);
             for (int i = 0; i <= steps; ++i)
-                m_painter.drawLine(origin + way * step * i - side * (i % 5 == 0 || inches ? 2.5 : 1.5), origin + way * step * i);
+                m_painter.drawLine(origin + way * step * i - side * (i % 5 == 0 || inches ? 2.5 : 1.5),
+                                   origin + way * step * i);
         }
         const QString length = inches ? QStringLiteral("4 in") : QStringLiteral("100 mm");
         words(origin + QPointF(step * steps + 2.0, 1.0), length, 2.8);
@@ -208,7 +216,9 @@ Result<int> write_pdf(const Job& job, const Plan& plan, const TemplateSheets& sh
             paint_template(painter, job, plan, sheets, i);
         }
     }
-    return write_file_atomically(path.toStdString(), pdf.toStdString()).map([&] { return static_cast<int>(sheets.pages.size()); });
+    return write_file_atomically(path.toStdString(), pdf.toStdString()).map([&] {
+        return static_cast<int>(sheets.pages.size());
+    });
 }
 
 Result<int> write_svg(const Job& job, const Plan& plan, const TemplateSheets& sheets, const QString& path) {
@@ -229,9 +239,9 @@ Result<int> write_svg(const Job& job, const Plan& plan, const TemplateSheets& sh
             painter.scale(dots, dots);
             paint_template(painter, job, plan, sheets, i);
         }
-        const QString name = i == 0 ? path
-                                    : file.path() + QLatin1Char('/') + file.completeBaseName() +
-                                          QStringLiteral("-%1.svg").arg(i + 1);
+        const QString name =
+            i == 0 ? path
+                   : file.path() + QLatin1Char('/') + file.completeBaseName() + QStringLiteral("-%1.svg").arg(i + 1);
         if (const Result<void> written = write_file_atomically(name.toStdString(), svg.toStdString()); !written)
             return tl::unexpected(written.error());
     }
@@ -250,7 +260,8 @@ QPointF on_paper(const Job& job, const TemplatePage& page, Point from_datum) {
     return page.at + from_upper_left(job, from_datum) - page.part.topLeft();
 }
 
-void paint_template(QPainter& painter, const Job& job, const Plan& plan, const TemplateSheets& sheets, std::size_t page) {
+void paint_template(QPainter& painter, const Job& job, const Plan& plan, const TemplateSheets& sheets,
+                    std::size_t page) {
     Sheet(painter, job, plan, sheets, sheets.pages[page]).paint();
 }
 

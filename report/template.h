@@ -37,10 +37,11 @@ TemplateSheets sheets_for(const Job& job);
 QPointF on_paper(const Job& job, const TemplatePage& page, Point from_datum);
 
 /// Paints one sheet; the painter counts millimetres.
-void paint_template(QPainter& painter, const Job& job, const Plan& plan, const TemplateSheets& sheets, std::size_t page);
+void paint_template(QPainter& painter, const Job& job, const Plan& plan, const TemplateSheets& sheets,
+                    std::size_t page);
 
-/// Writes it as PDF (all sheets in one file), or as SVG (a file for each sheet, numbered from the second on) by the ending of the path. Gives
-/// the number of sheets.
+/// Writes it as PDF (all sheets in one file), or as SVG (a file for each sheet, numbered from the second on) by the
+/// ending of the path. Gives the number of sheets.
 Result<int> write_template(const Job& job, const Plan& plan, const QString& path);
 
 } // namespace clockface

@@ -176,8 +176,10 @@ private:
         m_painter.drawLine(screen({corner.x, at.y}), screen(at));
         m_painter.drawLine(screen({at.x, corner.y}), screen(at));
         text(QPointF(m_centre.x(), m_area.bottom() - 4),
-             check.from_right ? QObject::tr("from the right and the %1 edge").arg(check.from_upper ? QObject::tr("upper") : QObject::tr("lower"))
-                              : QObject::tr("from the left and the %1 edge").arg(check.from_upper ? QObject::tr("upper") : QObject::tr("lower")),
+             check.from_right ? QObject::tr("from the right and the %1 edge")
+                                    .arg(check.from_upper ? QObject::tr("upper") : QObject::tr("lower"))
+                              : QObject::tr("from the left and the %1 edge")
+                                    .arg(check.from_upper ? QObject::tr("upper") : QObject::tr("lower")),
              16, m_look.bench_quiet);
     }
 
@@ -228,9 +230,10 @@ private:
         m_painter.setPen(QPen(m_look.brass_on_dark, 5.0, Qt::SolidLine, Qt::RoundCap));
         m_painter.drawLine(m_centre, m_centre + (at(0) - m_centre) * 0.9);
         m_painter.drawLine(m_centre, m_centre + (at(turn.holes) - m_centre) * 0.9);
-        text(m_centre + QPointF(0, m_radius * 0.4), QObject::tr("%1 holes").arg(turn.holes), 30, m_look.bench_text, true);
-        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("circle of %1; the plunger stands on top").arg(turn.circle),
-             16, m_look.bench_quiet);
+        text(m_centre + QPointF(0, m_radius * 0.4), QObject::tr("%1 holes").arg(turn.holes), 30, m_look.bench_text,
+             true);
+        text(QPointF(m_centre.x(), m_area.bottom() - 4),
+             QObject::tr("circle of %1; the plunger stands on top").arg(turn.circle), 16, m_look.bench_quiet);
     }
 
     void picture(const CentreOnTable&) {

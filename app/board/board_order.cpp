@@ -71,7 +71,11 @@ void BoardPainter::take_ups(const QPolygonF& line) {
             m_painter.setBrush(Qt::NoBrush);
             m_painter.drawLine(from - side, to - side);
             m_painter.drawArc(QRectF(to - QPointF(3.0, 3.0), QSizeF(6.0, 6.0)),
-                              out.x() > 0 ? -90 * 16 : out.x() < 0 ? 90 * 16 : out.y() > 0 ? 180 * 16 : 0, 180 * 16);
+                              out.x() > 0   ? -90 * 16
+                              : out.x() < 0 ? 90 * 16
+                              : out.y() > 0 ? 180 * 16
+                                            : 0,
+                              180 * 16);
             m_painter.drawLine(to + side, from + side);
         }
     }

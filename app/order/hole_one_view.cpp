@@ -47,9 +47,10 @@ void HoleOnePicture::paintEvent(QPaintEvent*) {
     const struct {
         QString words;
         Angle one, two;
-    } clocks[] = {{tr("on the drawing"), one, two},
-                  {tr("drawing's figures\nin the readout"), m_readout.bearing_at(m_one.first), m_readout.bearing_at(second)},
-                  {tr("at the machine,\nkeyed as listed"), one, two}};
+    } clocks[] = {
+        {tr("on the drawing"), one, two},
+        {tr("drawing's figures\nin the readout"), m_readout.bearing_at(m_one.first), m_readout.bearing_at(second)},
+        {tr("at the machine,\nkeyed as listed"), one, two}};
     const double third = width() / 3.0;
     constexpr double radius = 34.0;
     for (int i = 0; i < 3; ++i) {
@@ -86,7 +87,8 @@ void DimpleButton::paintEvent(QPaintEvent*) {
                   m_answer.intended ? Look::day().good : Look::day().brass);
     painter.setFont(type(8));
     painter.setPen(ink);
-    painter.drawText(QRectF(2.0, 86.0, width() - 4.0, 50.0), Qt::AlignCenter | Qt::TextWordWrap, q(m_answer.convention.in_words()));
+    painter.drawText(QRectF(2.0, 86.0, width() - 4.0, 50.0), Qt::AlignCenter | Qt::TextWordWrap,
+                     q(m_answer.convention.in_words()));
 }
 
 } // namespace clockface::app

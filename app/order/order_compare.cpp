@@ -101,7 +101,8 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
         machines->addWidget(made, ++row, 0);
         machines->addWidget(figures(report.can ? time_words(report.minutes) : tr("cannot")), row, 1);
         machines->addWidget(figures(report.many ? about(report.many->most, job.unit) : QStringLiteral("–")), row, 2);
-        machines->addWidget(figures(report.many ? share_words(report.many->share_within) : QStringLiteral("–")), row, 3);
+        machines->addWidget(figures(report.many ? share_words(report.many->share_within) : QStringLiteral("–")), row,
+                            3);
         if (taken)
             remark = tr("%1: %2").arg(q(report.machine), q(report.remark));
     }
@@ -109,10 +110,11 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
     auto* words_below = quiet(remark);
     words_below->setObjectName(QStringLiteral("methodRemark"));
     box->addWidget(words_below);
-    box->addWidget(quiet(tr("Back: gone past and back for backlash. Within: nineteen holes in twenty. Right: parts of "
-                            "which no hole stands farther than %1 from its place. Times are common figures of the bench, "
-                            "errors those of the shop. ★: the quickest of which nineteen parts in twenty are right.")
-                             .arg(q(with_unit(job.holes_within, job.unit)))));
+    box->addWidget(
+        quiet(tr("Back: gone past and back for backlash. Within: nineteen holes in twenty. Right: parts of "
+                 "which no hole stands farther than %1 from its place. Times are common figures of the bench, "
+                 "errors those of the shop. ★: the quickest of which nineteen parts in twenty are right.")
+                  .arg(q(with_unit(job.holes_within, job.unit)))));
     box->addStretch();
 }
 

@@ -22,21 +22,22 @@ void OrderSlip::keep_within(QVBoxLayout* box) {
 void OrderSlip::build_proof(QVBoxLayout* box) {
     const Job& job = document().job();
     const Plan& plan = document().plan();
-    constexpr int usual = 400, fewer = 100;
-    constexpr std::size_t many_holes = 150;
-    const auto many = many_parts_of(job, plan, plan.holes.size() > many_holes ? fewer : usual);
+    constexpr int usual = 400;
+    const auto many = many_parts_of(job, plan, parts_worth_making(plan.holes.size(), usual));
     if (!many) {
         m_shown.clear();
-        box->addWidget(quiet(plan.route.order.empty()
-                                 ? tr("There are no holes yet: place some under Holes.")
-                                 : tr("On the side of a bar the expected error stands with each way of standing over the "
-                                      "axis and of setting the angle: see the list.")));
+        box->addWidget(
+            quiet(plan.route.order.empty()
+                      ? tr("There are no holes yet: place some under Holes.")
+                      : tr("On the side of a bar the expected error stands with each way of standing over the "
+                           "axis and of setting the angle: see the list.")));
         box->addStretch();
         return;
     }
     const auto in_hundred = [](double share) { return static_cast<int>(std::floor(share * 100.0 + 1e-9)); };
     auto* words = new QLabel(
-        tr("%1 parts made with this list and this machine's errors: <b>%2 in 100</b> come out right%3. Nineteen holes in "
+        tr("%1 parts made with this list and this machine's errors: <b>%2 in 100</b> come out right%3. Nineteen holes "
+           "in "
            "twenty lie within <b>%4</b>.")
             .arg(many->parts)
             .arg(in_hundred(many->share_within))
@@ -55,14 +56,15 @@ void OrderSlip::build_proof(QVBoxLayout* box) {
     int row = 0;
     for (const BudgetLine& line : many->budget) {
         lines->addWidget(quiet(line.source ? q(in_words(*line.source)) : tr("rounding to what it shows")), row, 0);
-        lines->addWidget(
-            figures(q(with_unit(Length::mm(std::round(line.most.in_mm() * 1000.0) / 1000.0), job.unit))), row, 1);
+        lines->addWidget(figures(q(with_unit(Length::mm(std::round(line.most.in_mm() * 1000.0) / 1000.0), job.unit))),
+                         row, 1);
         ++row;
     }
     box->addLayout(lines);
-    box->addWidget(quiet(tr("They add up as the root of their squares, since they do not all fall the same way. The mate is "
-                            "taken to be made exactly to the drawing, with usual clearance holes. On the board: where the "
-                            "holes came out, drawn larger.")));
+    box->addWidget(
+        quiet(tr("They add up as the root of their squares, since they do not all fall the same way. The mate is "
+                 "taken to be made exactly to the drawing, with usual clearance holes. On the board: where the "
+                 "holes came out, drawn larger.")));
     box->addStretch();
     m_shown.show_many(*many);
 }

@@ -53,8 +53,8 @@ void OrderSlip::keep_ways(QVBoxLayout* box) {
         blanks().flag(*walk, "walkFirst", tr("a first light walk"), tr("go straight to work"),
                       tr("touch every place lightly"), [](Job& at) -> bool& { return at.order.walk_first; });
         walk->words(tr("; half way round and at the last hole"));
-        blanks().flag(*walk, "checkHalfWay", tr("measuring half way"), tr("do not measure"), tr("measure from the edges"),
-                      [](Job& at) -> bool& { return at.order.check_half_way; });
+        blanks().flag(*walk, "checkHalfWay", tr("measuring half way"), tr("do not measure"),
+                      tr("measure from the edges"), [](Job& at) -> bool& { return at.order.check_half_way; });
         walk->words(QStringLiteral("."));
     }
     if (wheels && !wheels->dials_turn) {
@@ -111,9 +111,10 @@ void OrderSlip::build_hole_one(QVBoxLayout* box) {
     auto* title = new QLabel(tr("<b>Show me hole one</b>"));
     box->addWidget(title);
     box->addWidget(new HoleOnePicture(*one, job.convention, readout->circle_convention));
-    auto* question = quiet(tr("If the shop may be wrong about this readout: key circle %1 in with the drawing's own figures, "
-                              "first %2, step %3, and touch the places of holes 1 and 2 lightly. Which of these do you see?")
-                               .arg(q(one->pattern), figure(one->first), figure(one->step)));
+    auto* question =
+        quiet(tr("If the shop may be wrong about this readout: key circle %1 in with the drawing's own figures, "
+                 "first %2, step %3, and touch the places of holes 1 and 2 lightly. Which of these do you see?")
+                  .arg(q(one->pattern), figure(one->first), figure(one->step)));
     question->setObjectName(QStringLiteral("holeOneQuestion"));
     box->addWidget(question);
     auto* tiles = new QWidget;
@@ -128,8 +129,7 @@ void OrderSlip::build_hole_one(QVBoxLayout* box) {
             for (Machine& each : shop.machines)
                 if (auto* kind = std::get_if<Readout>(&each.kind); kind && each.name == machine)
                     kind->circle_convention = convention;
-            const Result<void> kept =
-                document().edit_shop(tr("how the readout counts"), shop, document().shop_path());
+            const Result<void> kept = document().edit_shop(tr("how the readout counts"), shop, document().shop_path());
             emit told(kept ? tr("The shop now knows: %1 has %2.").arg(q(machine), q(convention.in_words()))
                            : q(kept.error().text()));
         });

@@ -8,6 +8,7 @@
 #include <QLabel>
 #include <QListView>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QTimer>
 #include <QToolButton>
 
@@ -96,15 +97,15 @@ void OrderSlip::build_list_page() {
     page->addWidget(m_why);
     m_what_if = link(QStringLiteral("whatIf"), tr("what if this move goes wrong?"));
     page->addWidget(m_what_if);
-    m_slips = new QWidget;
-    m_slip_flow = new FlowLayout(m_slips);
-    m_slips->hide();
-    page->addWidget(m_slips);
     m_broken = new QLabel;
     m_broken->setObjectName(QStringLiteral("brokenPart"));
     m_broken->setWordWrap(true);
     m_broken->hide();
     page->addWidget(m_broken);
+    m_slips = new QWidget;
+    m_slip_flow = new FlowLayout(m_slips);
+    m_slips->hide();
+    page->addWidget(m_slips);
     body()->addWidget(m_list_page, 1);
 
     connect(m_list->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& row) {
@@ -122,8 +123,11 @@ void OrderSlip::build_list_page() {
     connect(m_what_if, &QPushButton::clicked, this, [this] {
         const bool show = !m_slips->isVisible();
         m_slips->setVisible(show);
-        if (show)
-            return show_slips();
+        if (show) {
+            show_slips();
+            auto* scroll = findChild<QScrollArea*>(QStringLiteral("slipScroll"));
+            return QTimer::singleShot(0, scroll, [this, scroll] { scroll->ensureWidgetVisible(m_slips); });
+        }
         m_broken->hide();
         m_shown.clear();
     });
@@ -143,7 +147,8 @@ void OrderSlip::choose_move(int move) {
     m_list_model.refresh();
     m_list->setCurrentIndex(m_list_model.index(move));
     // The rows have their places only when the list has been laid out.
-    QTimer::singleShot(0, m_list, [this] { m_list->scrollTo(m_list->currentIndex(), QAbstractItemView::PositionAtCenter); });
+    QTimer::singleShot(0, m_list,
+                       [this] { m_list->scrollTo(m_list->currentIndex(), QAbstractItemView::PositionAtCenter); });
 }
 
 void OrderSlip::choose_page(Page page) {
@@ -194,8 +199,8 @@ void OrderSlip::refresh_head() {
         m_made_on->words(QStringLiteral(","));
         blanks().choice(
             *m_made_on, "cutOrder", tr("order of the cutters"),
-            {tr("cutters as advised"), tr("each cutter through all its holes"), tr("every hole finished before the next"),
-             tr("tap and reamer follow their drill")},
+            {tr("cutters as advised"), tr("each cutter through all its holes"),
+             tr("every hole finished before the next"), tr("tap and reamer follow their drill")},
             [](const Job& at) { return static_cast<int>(at.order.cuts); },
             [](Job& at, int order) { at.order.cuts = static_cast<CutOrder>(order); });
         m_made_on->words(tr("; round the holes"));
@@ -215,9 +220,9 @@ void OrderSlip::refresh_head() {
     }
     m_made_on->refresh();
     const Plan& plan = document().plan();
-    const bool proved = job.order.holes == HoleOrder::LeastWork && !plan.work.passes.empty() &&
-                        std::all_of(plan.work.passes.begin(), plan.work.passes.end(),
-                                    [](const Pass& pass) { return pass.proved; });
+    const bool proved =
+        job.order.holes == HoleOrder::LeastWork && !plan.work.passes.empty() &&
+        std::all_of(plan.work.passes.begin(), plan.work.passes.end(), [](const Pass& pass) { return pass.proved; });
     QString reason = q(plan.work.reason);
     if (plan.work.reason.empty() && !plan.work.passes.empty())
         reason = tr("Your choice: %1.").arg(q(in_words(plan.work.way)));
@@ -305,7 +310,8 @@ void OrderSlip::refresh_list() {
                       "<b>%3</b> from the drawing.")
                  : tr("The simulated operator carried out %1: worst hole <b>%2</b>, <b>%3</b> from the drawing."))
                 .arg(q(counted(static_cast<std::int64_t>(plan.route.list.size()), "move")),
-                     q(plan.holes[static_cast<std::size_t>(worst->hole)].name), q(with_unit(worst->miss, job.unit))));
+                     q(plan.holes[static_cast<std::size_t>(worst->hole)].name),
+                     q(deviation_in_words(worst->miss, job.unit))));
     else if (!plan.proof.complaints.empty())
         m_proof->setText(
             tr("▲ The simulated operator could not carry the list out. %1").arg(q(plan.proof.complaints.front())));
@@ -353,12 +359,13 @@ void OrderSlip::try_slip(MoveSlip slip) {
         if (landing.miss > job.holes_within && !std::exchange(seen[static_cast<std::size_t>(landing.hole)], 1))
             ++out;
     const auto worst = proof.worst();
-    QString words = out == 0 ? tr("It would still come out: every hole within %1.").arg(q(with_unit(job.holes_within, job.unit)))
-                             : tr("<b>%1 of %2 holes</b> would be spoiled, the worst <b>%3</b> by <b>%4</b>.")
-                                   .arg(out)
-                                   .arg(plan.holes.size())
-                                   .arg(worst ? q(plan.holes[static_cast<std::size_t>(worst->hole)].name) : QString(),
-                                        worst ? q(with_unit(worst->miss, job.unit)) : QString());
+    QString words =
+        out == 0 ? tr("It would still come out: every hole within %1.").arg(q(with_unit(job.holes_within, job.unit)))
+                 : tr("<b>%1 of %2 holes</b> would be spoiled, the worst <b>%3</b> by <b>%4</b>.")
+                       .arg(out)
+                       .arg(plan.holes.size())
+                       .arg(worst ? q(plan.holes[static_cast<std::size_t>(worst->hole)].name) : QString(),
+                            worst ? q(with_unit(worst->miss, job.unit)) : QString());
     if (!proof.complaints.empty())
         words += tr(" It would be noticed: %1").arg(q(proof.complaints.front()));
     else if (out > 0)

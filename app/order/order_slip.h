@@ -61,7 +61,7 @@ private:
     FlowLayout* m_slip_flow;
     QLabel* m_broken;
     QWidget* m_other_page;
-    Renewed m_kept;     ///< what is worked in on the other pages: built anew only for another page or machine
+    Renewed m_kept; ///< what is worked in on the other pages: built anew only for another page or machine
     QString m_kept_for;
     QList<Sentence*> m_kept_sentences;
     OrderList* m_own_order = nullptr;

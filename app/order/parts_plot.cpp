@@ -19,7 +19,8 @@ PartsPlot::PartsPlot(QWidget* parent)
 void PartsPlot::show_parts(const ManyParts& many, Unit unit) {
     m_many = many;
     m_unit = unit;
-    setAccessibleName(tr("worst hole of %1 parts, the line at %2").arg(many.parts).arg(q(with_unit(many.within, unit))));
+    setAccessibleName(
+        tr("worst hole of %1 parts, the line at %2").arg(many.parts).arg(q(with_unit(many.within, unit))));
     update();
 }
 
@@ -31,7 +32,7 @@ void PartsPlot::paintEvent(QPaintEvent*) {
     painter.setRenderHint(QPainter::Antialiasing);
     const QColor ink = palette().color(QPalette::WindowText);
     // The scale ends at a round figure beyond both the worst part and the line.
-    const double most = std::max(worst.back(), m_many.within).in(m_unit) * 1.15;
+    const double most = std::max(worst.back(), m_many.within).in(m_unit)*1.15;
     const double power = std::pow(10.0, std::floor(std::log10(most)));
     const double scale_end = std::ceil(most / power * 2.0) / 2.0 * power;
     constexpr int bars = 30;

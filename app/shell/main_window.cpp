@@ -439,9 +439,8 @@ void MainWindow::save_sheet() {
 }
 
 void MainWindow::save_template() {
-    const QString path =
-        m_seams.file_to_save(this, tr("Template 1:1"), file_name(m_document.job()) + tr("-template.pdf"),
-                             tr("PDF (*.pdf);;SVG (*.svg)"));
+    const QString path = m_seams.file_to_save(
+        this, tr("Template 1:1"), file_name(m_document.job()) + tr("-template.pdf"), tr("PDF (*.pdf);;SVG (*.svg)"));
     if (path.isEmpty())
         return;
     const QString whole = with_ending(path, QStringLiteral(".pdf"));

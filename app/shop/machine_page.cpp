@@ -71,10 +71,11 @@ Result<QString> read_plates(std::vector<std::vector<int>>& plates, const QString
                 read.back().push_back(holes.trimmed().toInt(&whole));
                 ++circles;
                 if (!whole || read.back().back() < 2)
-                    return problem("", QObject::tr("'%1' is no number of holes. Circles such as 15, 16, 17; 21, 23 would "
-                                                   "do, or no.")
-                                           .arg(holes.trimmed())
-                                           .toStdString());
+                    return problem("",
+                                   QObject::tr("'%1' is no number of holes. Circles such as 15, 16, 17; 21, 23 would "
+                                               "do, or no.")
+                                       .arg(holes.trimmed())
+                                       .toStdString());
             }
         }
     plates = read;
@@ -235,14 +236,13 @@ void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
                        [at](Shop& shop) { return at(shop) ? &at(shop)->vernier : nullptr; });
         line->words(tr("are of its vernier in one line; it is engraved in"));
         m_blanks.flag(*line, "tableDecimal", tr("how the dial is engraved"), tr("minutes and seconds"),
-                      tr("decimals of a degree"),
-                      [at](Shop& shop) { return at(shop) ? &at(shop)->decimal : nullptr; });
+                      tr("decimals of a degree"), [at](Shop& shop) { return at(shop) ? &at(shop)->decimal : nullptr; });
         line->words(tr(". Its index plates have"));
         m_blanks.custom(
             *line, "plates", tr("circles of the index plates, a plate after the other"),
             [index](const Shop& shop) {
-                const auto* kind = index < shop.machines.size() ? std::get_if<RotaryTable>(&shop.machines[index].kind)
-                                                                : nullptr;
+                const auto* kind =
+                    index < shop.machines.size() ? std::get_if<RotaryTable>(&shop.machines[index].kind) : nullptr;
                 return kind ? plates_in_words(kind->plates) : QString();
             },
             [at](Shop& shop, const QString& text) -> Result<QString> {
@@ -354,7 +354,8 @@ void ShopView::error_sentences(QVBoxLayout* box, std::size_t index) {
     }
     if (std::holds_alternative<LayoutBench>(now.kind)) {
         s->words(tr(", a punch mark stands beside its crossing by"));
-        m_blanks.length(*s, "errorMarking", tr("how far a punch mark stands off"), unit, error(&MachineErrors::marking));
+        m_blanks.length(*s, "errorMarking", tr("how far a punch mark stands off"), unit,
+                        error(&MachineErrors::marking));
     }
     s->words(QStringLiteral("."));
 }

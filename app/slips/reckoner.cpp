@@ -155,11 +155,11 @@ void Reckoner::reckon() {
     if (m_answers.size() < sums)
         return; // still being built
     const QString answers[] = {
-        half(),       difference(),     posts(),         row(),           pair(),         steps(),
-        ring(),       skated(),         strip(),         scriber(),       run_out(),      held_off_centre(),
-        cross_hole(), two_lines(),      lens(),          stepped_round(), arc_crossing(), thread_in_hole(),
-        stiffer(),    power_tap(),      step_drill(),    part_depth(),
-        land(),       loose_rod(),      pecks_counted(), chamfer_touch(), which_machine()};
+        half(),          difference(),    posts(),        row(),           pair(),         steps(),
+        ring(),          skated(),        strip(),        scriber(),       run_out(),      held_off_centre(),
+        cross_hole(),    two_lines(),     lens(),         stepped_round(), arc_crossing(), thread_in_hole(),
+        stiffer(),       power_tap(),     step_drill(),   part_depth(),    land(),         loose_rod(),
+        pecks_counted(), chamfer_touch(), which_machine()};
     for (int i = 0; i < m_answers.size(); ++i)
         m_answers[i]->setText(answers[i]);
 }

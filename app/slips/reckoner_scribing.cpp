@@ -48,7 +48,8 @@ QString Reckoner::two_lines() const {
 
 QString Reckoner::lens() const {
     const auto apart = apart_from_lens(m_lengths.at("lensSetting"), m_lengths.at("lensWidth"));
-    return apart ? tr("the ends stand %1 apart, twice the setting less the lens.").arg(fig(*apart)) : q(apart.error().sentence);
+    return apart ? tr("the ends stand %1 apart, twice the setting less the lens.").arg(fig(*apart))
+                 : q(apart.error().sentence);
 }
 
 QString Reckoner::stepped_round() const {

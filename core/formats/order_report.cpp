@@ -55,28 +55,29 @@ std::vector<std::string> tightening_in_words(const Job& job, const Plan& plan) {
         std::string names;
         for (const int hole : order)
             names += (names.empty() ? "" : ", ") + plan.holes[static_cast<std::size_t>(hole)].name;
-        sentences.push_back(fmt::format("Tighten {} in this order, a little each time round: {}.",
-                                        job.patterns[pattern].name, names));
+        sentences.push_back(
+            fmt::format("Tighten {} in this order, a little each time round: {}.", job.patterns[pattern].name, names));
     }
     return sentences;
 }
 
 std::string order_to_text(const Job& job, const Shop& shop, const Plan& plan) {
-    std::string out = fmt::format("{} on {}: {}. {}\n\n", job.title, plan.machine.name, in_words(plan.work.way),
-                                  plan.work.reason);
+    std::string out =
+        fmt::format("{} on {}: {}. {}\n\n", job.title, plan.machine.name, in_words(plan.work.way), plan.work.reason);
     out += fmt::format("{:<62}{:>8}{:>8}{:>10}{:>9}\n", "one piece", "changes", "moves", "reversals", "minutes");
     for (const OrderOption& option : order_options(job, shop, plan))
         out += fmt::format("{:<62}{:>8}{:>8}{:>10}{:>9.0f}\n",
                            (option.taken ? "> " : "  ") + in_words(option.way) + (option.advised ? " (advised)" : ""),
                            option.tally.changes, option.tally.moves, option.tally.reversals, option.tally.minutes);
-    out += fmt::format("\n{:<30}{:>9}{:>22}{:>14}\n", counted(job.pieces, "piece"), "minutes", "19 in 20 within", "parts right");
+    out += fmt::format("\n{:<30}{:>9}{:>22}{:>14}\n", counted(job.pieces, "piece"), "minutes", "19 in 20 within",
+                       "parts right");
     for (const MethodReport& report : advise_methods(job, shop))
-        out += fmt::format("{:<30}{:>9}{:>22}{:>14}\n",
-                           (report.machine == plan.machine.name ? "> " : "  ") + report.machine +
-                               (report.advised ? " (advised)" : ""),
-                           report.can ? fmt::format("{:.0f}", report.minutes) : "cannot",
-                           report.many ? thousandths(report.many->most, job.unit) : "-",
-                           report.many ? fmt::format("{:.0f} in 100", std::floor(report.many->share_within * 100.0)) : "-");
+        out += fmt::format(
+            "{:<30}{:>9}{:>22}{:>14}\n",
+            (report.machine == plan.machine.name ? "> " : "  ") + report.machine + (report.advised ? " (advised)" : ""),
+            report.can ? fmt::format("{:.0f}", report.minutes) : "cannot",
+            report.many ? thousandths(report.many->most, job.unit) : "-",
+            report.many ? fmt::format("{:.0f} in 100", std::floor(report.many->share_within * 100.0)) : "-");
     if (const auto many = many_parts_of(job, plan)) {
         out += fmt::format("\n{} parts on {}: {:.0f} in 100 have every hole within {}", many->parts, plan.machine.name,
                            std::floor(many->share_within * 100.0), with_unit(many->within, job.unit));
@@ -92,8 +93,12 @@ std::string order_to_text(const Job& job, const Shop& shop, const Plan& plan) {
 }
 
 std::string order_to_json(const Job& job, const Shop& shop, const Plan& plan) {
-    ordered out{{"clockface", "order"}, {"version", 1},          {"title", job.title},
-                {"machine", plan.machine.name}, {"way", in_words(plan.work.way)}, {"reason", plan.work.reason}};
+    ordered out{{"clockface", "order"},
+                {"version", 1},
+                {"title", job.title},
+                {"machine", plan.machine.name},
+                {"way", in_words(plan.work.way)},
+                {"reason", plan.work.reason}};
     out["ways"] = ordered::array();
     for (const OrderOption& option : order_options(job, shop, plan)) {
         ordered entry = tally_json(option.tally);
@@ -104,7 +109,7 @@ std::string order_to_json(const Job& job, const Shop& shop, const Plan& plan) {
     }
     out["machines"] = ordered::array();
     for (const MethodReport& report : advise_methods(job, shop)) {
-        ordered entry{{"machine", report.machine}, {"can", report.can},       {"minutes", report.minutes},
+        ordered entry{{"machine", report.machine},     {"can", report.can},         {"minutes", report.minutes},
                       {"worst", report.worst.in_mm()}, {"advised", report.advised}, {"remark", report.remark}};
         if (report.many)
             entry["many"] = many_json(*report.many);

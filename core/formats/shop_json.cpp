@@ -114,7 +114,8 @@ std::vector<std::vector<int>> read_plates(JsonObject& in) {
     std::vector<std::vector<int>> plates;
     for (const json& plate : in.array("plates")) {
         if (!plate.is_array()) {
-            in.fault().note(in.place_of("plates"), "A list of circles for each plate is expected here, such as [15, 17, 19].");
+            in.fault().note(in.place_of("plates"),
+                            "A list of circles for each plate is expected here, such as [15, 17, 19].");
             return {};
         }
         std::vector<int>& circles = plates.emplace_back();

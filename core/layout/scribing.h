@@ -1,8 +1,8 @@
 // The sums of scribing: what two lines, two arcs or a chord stepped round tell about a setting that is slightly off.
 #pragma once
 
-#include "measure/problem.h"
 #include "measure/length.h"
+#include "measure/problem.h"
 
 namespace clockface {
 
@@ -11,8 +11,8 @@ namespace clockface {
 /// that would have met is setting + gap / 2.
 Length setting_that_meets(Length setting, Length gap);
 
-/// Two arcs of one radius from the ends of a line form a thin lens of this width where they overlap: the ends then stand
-/// 2 x setting - width apart. A problem where the lens is wider than an arc.
+/// Two arcs of one radius from the ends of a line form a thin lens of this width where they overlap: the ends then
+/// stand 2 x setting - width apart. A problem where the lens is wider than an arc.
 Result<Length> apart_from_lens(Length setting, Length width);
 
 /// What a chord that is off by `error` closes wrong by, stepped round n times: n x error. Stepping half from each side

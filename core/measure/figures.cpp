@@ -72,6 +72,13 @@ std::string with_unit(Length length, Unit unit) {
                        unit_name(unit));
 }
 
+std::string deviation_in_words(Length length, Unit unit) {
+    const Length least = Length::of(std::pow(10.0, -job_decimals(unit)), unit);
+    if (length > Length{} && length < least / 2.0)
+        return "less than " + with_unit(least, unit);
+    return with_unit(length, unit);
+}
+
 std::string column_figure(Length length, Unit unit, Sign sign) {
     return decimal(length.in(unit), job_decimals(unit), sign);
 }

@@ -39,6 +39,8 @@ int decimals_of_step(Length step, Unit unit);
 
 /// "61.5 mm", "2.4213 in": trimmed, for sentences.
 std::string with_unit(Length length, Unit unit);
+/// For a deviation: as with_unit, but one too small to be written is "less than 0.001 mm" instead of "0 mm".
+std::string deviation_in_words(Length length, Unit unit);
 /// "15.375": three (four) decimals without unit, for columns.
 std::string column_figure(Length length, Unit unit, Sign sign = Sign::Always);
 /// "51.43°": trimmed to at most `decimals`.

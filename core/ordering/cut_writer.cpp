@@ -37,7 +37,8 @@ void CutWriter::move_knee(const Cutter& last, const Cutter& next, int hole) {
     if (!m_needs.cutters.room.tight || spindle.knee_lead <= Length{} || spindle.knee_lines <= 0)
         return;
     const double by = (stands_out(last) - stands_out(next)).in_mm();
-    const auto lines = static_cast<std::int64_t>(std::llround(std::fabs(by) / spindle.knee_lead.in_mm() * spindle.knee_lines));
+    const auto lines =
+        static_cast<std::int64_t>(std::llround(std::fabs(by) / spindle.knee_lead.in_mm() * spindle.knee_lines));
     if (lines == 0)
         return;
     m_route.list.push_back({MoveKnee{by > 0.0, static_cast<int>(lines / spindle.knee_lines),

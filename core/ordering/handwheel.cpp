@@ -36,7 +36,8 @@ std::vector<TurnHandwheel> DialWriter::moves_to(Length target) {
         return {{m_axis, turn, turns, line, 0, false, from}};
     // Past by whole turns, so that the dial shows the same line on the way out and on the way back.
     const int extra = take_up_turns(m_screw.backlash / m_screw.lead);
-    return {{m_axis, turn, turns + extra, line, extra, true, from}, {m_axis, finishing, extra, line, extra, false, line}};
+    return {{m_axis, turn, turns + extra, line, extra, true, from},
+            {m_axis, finishing, extra, line, extra, false, line}};
 }
 
 Route make_route(const RouteNeeds& needs, const Handwheels& machine) {

@@ -15,14 +15,14 @@ namespace clockface {
 /// keyed in.
 struct DimpleAnswer {
     AngleConvention convention;
-    Angle one, two;    ///< bearings from the circle's centre, as the work lies on the machine
-    std::string words; ///< "hole 1 at 2 o'clock, hole 2 clockwise from it"
+    Angle one, two;        ///< bearings from the circle's centre, as the work lies on the machine
+    std::string words;     ///< "hole 1 at 2 o'clock, hole 2 clockwise from it"
     bool intended = false; ///< they come out where the drawing has them
 };
 
 struct HoleOne {
-    std::string pattern;       ///< its name
-    Angle first, step;         ///< as the drawing writes them: these figures are keyed in
+    std::string pattern; ///< its name
+    Angle first, step;   ///< as the drawing writes them: these figures are keyed in
     Length radius;
     std::vector<DimpleAnswer> answers; ///< every zero at a quarter, both senses; alike ones once
 };

@@ -30,8 +30,8 @@ std::optional<IndexCircle> best_circle(const std::vector<Angle>& angles, int rat
         const double step = 360.0 / ratio / holes;
         double worst = 0.0;
         for (const Angle angle : angles)
-            worst = std::max(worst, std::fabs(angle.in_degrees() -
-                                              step * static_cast<double>(index_holes(angle, ratio, holes))));
+            worst = std::max(
+                worst, std::fabs(angle.in_degrees() - step * static_cast<double>(index_holes(angle, ratio, holes))));
         const bool better = !best || worst < best->worst.in_degrees() - alike ||
                             (worst < best->worst.in_degrees() + alike && holes < best->holes);
         if (better)

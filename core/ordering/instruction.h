@@ -72,7 +72,7 @@ struct RoutinePlace {
 struct GoToReadout {
     std::int64_t x = 0, y = 0;
     std::int64_t short_x = 0, short_y = 0; ///< it stops so much short: tightening the locks carries the slides on
-    bool from_last = false;            ///< counted from where zero was set last
+    bool from_last = false;                ///< counted from where zero was set last
     bool operator==(const GoToReadout&) const = default;
 };
 
@@ -313,7 +313,8 @@ struct DrillHole {
 using Action = std::variant<PickUpZero, TurnHandwheel, ZeroReadout, KeyCircle, GoToReadout, CentreOnTable, TurnTable,
                             ScribeLine, StrikeCircle, StepChord, PunchMark, CompareMarks, TurnBar, StandOverAxis,
                             SetPacking, ScribeAlongBar, ScribeAcrossBar, LayOldPart, MarkAcross, PinThrough,
-                            TakeOldPartOff, CompareAcross, DrillMark, DrillHole, KeyRow, RoutinePlace, TurnIndex, PrickMark, LookAtMarks, ChangeCutter, MoveKnee, TouchLightly, CheckPlace, WorkByHand>;
+                            TakeOldPartOff, CompareAcross, DrillMark, DrillHole, KeyRow, RoutinePlace, TurnIndex,
+                            PrickMark, LookAtMarks, ChangeCutter, MoveKnee, TouchLightly, CheckPlace, WorkByHand>;
 
 struct Instruction {
     Action action;

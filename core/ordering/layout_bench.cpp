@@ -106,7 +106,8 @@ void compare_marks(Route& route, const RouteNeeds& needs, const LayoutBench& ben
         for (std::size_t i = 0; i < near; ++i) {
             const std::vector<Angle>& known = seen[hole];
             const Angle way = bearing_of(at(hole), at(others[i]));
-            if (known.size() > 1 && std::any_of(known.begin(), known.end(), [&](Angle a) { return crosses(a, known.front()); }))
+            if (known.size() > 1 &&
+                std::any_of(known.begin(), known.end(), [&](Angle a) { return crosses(a, known.front()); }))
                 break;
             if (known.empty() || crosses(known.front(), way))
                 compare(hole, others[i]);
@@ -114,7 +115,8 @@ void compare_marks(Route& route, const RouteNeeds& needs, const LayoutBench& ben
         // A single mark, or all in one line: the edges see what no distance does.
         const std::vector<Angle>& known = seen[hole];
         if (std::none_of(known.begin(), known.end(), [&](Angle a) { return crosses(a, known.front()); }))
-            route.list.push_back({place_check(needs, hole, bench.measured_to, bench.measured_to + bench.gauge_step * 1.5), hole});
+            route.list.push_back(
+                {place_check(needs, hole, bench.measured_to, bench.measured_to + bench.gauge_step * 1.5), hole});
     }
 }
 

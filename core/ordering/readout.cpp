@@ -114,7 +114,9 @@ private:
     Route m_route;
     std::int64_t m_zero_x = 0, m_zero_y = 0; // where zero is set, in counts from the drawing's
 
-    [[nodiscard]] std::int64_t counts(Length length) const { return round_to_step(length, m_machine.resolution).counts; }
+    [[nodiscard]] std::int64_t counts(Length length) const {
+        return round_to_step(length, m_machine.resolution).counts;
+    }
 
     void go(int hole) {
         const Point at = as_drawn(m_needs.job.datum, m_needs.holes[static_cast<std::size_t>(hole)].at);
@@ -137,9 +139,10 @@ private:
         return abs(rounding) * static_cast<double>(steps) > m_machine.resolution / 2.0;
     }
     [[nodiscard]] bool step_piles_up(Length radius, Angle step, int count) const {
-        const double off = round_to_step(Length::mm(step.in_degrees()), Length::mm(m_machine.angle_resolution.in_degrees()))
-                               .leftover.in_mm() /
-                           degrees_per_radian;
+        const double off =
+            round_to_step(Length::mm(step.in_degrees()), Length::mm(m_machine.angle_resolution.in_degrees()))
+                .leftover.in_mm() /
+            degrees_per_radian;
         return m_machine.asks_step && piles_up(radius * off, count - 1);
     }
 
@@ -149,11 +152,16 @@ private:
         const Pattern& pattern = m_needs.job.patterns[index];
         if (!pattern.off.empty())
             return std::nullopt;
-        if (const auto* circle = std::get_if<CirclePattern>(&pattern.layout); circle && m_machine.circle_routine && !step_piles_up(circle->diameter / 2.0, step_of(*circle), circle->count))
+        if (const auto* circle = std::get_if<CirclePattern>(&pattern.layout);
+            circle && m_machine.circle_routine &&
+            !step_piles_up(circle->diameter / 2.0, step_of(*circle), circle->count))
             return key_circle(m_needs, m_machine, index, *circle, true);
-        if (const auto* arc = std::get_if<ArcPattern>(&pattern.layout); arc && m_machine.circle_routine && !step_piles_up(arc->diameter / 2.0, step_of(*arc), arc->count))
+        if (const auto* arc = std::get_if<ArcPattern>(&pattern.layout);
+            arc && m_machine.circle_routine && !step_piles_up(arc->diameter / 2.0, step_of(*arc), arc->count))
             return key_circle(m_needs, m_machine, index, *arc, false);
-        if (const auto* row = std::get_if<RowPattern>(&pattern.layout); row && row->count > 1 && m_machine.row_routine && !piles_up(round_to_step(row->pitch, m_machine.resolution).leftover, row->count - 1))
+        if (const auto* row = std::get_if<RowPattern>(&pattern.layout);
+            row && row->count > 1 && m_machine.row_routine &&
+            !piles_up(round_to_step(row->pitch, m_machine.resolution).leftover, row->count - 1))
             return key_row(m_needs, m_machine, index, *row);
         return std::nullopt;
     }

@@ -127,8 +127,10 @@ private:
         });
         std::int64_t from = m_table;
         for (auto first = rings.begin(); first != rings.end();) {
-            const auto end = std::find_if(first, rings.end(), [&](const PolarStop& s) { return s.slide != first->slide; });
-            std::stable_sort(first, end, [&](const PolarStop& a, const PolarStop& b) { return ahead(a, from) < ahead(b, from); });
+            const auto end =
+                std::find_if(first, rings.end(), [&](const PolarStop& s) { return s.slide != first->slide; });
+            std::stable_sort(first, end,
+                             [&](const PolarStop& a, const PolarStop& b) { return ahead(a, from) < ahead(b, from); });
             from += ahead(*std::prev(end), from);
             first = end;
         }

@@ -19,8 +19,8 @@ struct Spell {
     }
     std::string operator()(const ZeroReadout& a) const { return a.here ? "zero here" : "readout zero"; }
     std::string operator()(const KeyCircle& a) const {
-        return fmt::format("circle {} {} {} {} {} {} {} {}", a.centre_x, a.centre_y, a.diameter, a.first, a.last, a.step,
-                           a.count, fmt::join(a.holes, " "));
+        return fmt::format("circle {} {} {} {} {} {} {} {}", a.centre_x, a.centre_y, a.diameter, a.first, a.last,
+                           a.step, a.count, fmt::join(a.holes, " "));
     }
     std::string operator()(const GoToReadout& a) const {
         return fmt::format("readout {} {} {} {} {}", a.x, a.y, a.short_x, a.short_y, a.from_last);

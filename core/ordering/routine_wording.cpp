@@ -37,16 +37,17 @@ Wording circle_words(const KeyCircle& key, const WordingNeeds& needs) {
     const std::string last_word = readout.asks_step ? "step" : "last";
     Wording w;
     w.heading = "Circle routine";
-    w.figures = {{"centre X", length(key.centre_x), ""}, {"centre Y", length(key.centre_y), ""},
-                 {"diameter", length(key.diameter), ""}, {"holes", fmt::format("{}", key.count), ""},
+    w.figures = {{"centre X", length(key.centre_x), ""},          {"centre Y", length(key.centre_y), ""},
+                 {"diameter", length(key.diameter), ""},          {"holes", fmt::format("{}", key.count), ""},
                  {"first", angle_figure(readout, key.first), ""}, {last_word, last, "", true}};
     w.direction = fmt::format("it makes {}; {}", first_dozen(names), readout.circle_convention.in_words());
     w.note = gaps                ? "Go past the places that are left out without drilling."
              : readout.asks_step ? "This readout asks for the angle from hole to hole."
                                  : "If it asks for an end angle, it wants the angle of the last hole, not 360.";
-    w.sentence = fmt::format("Circle routine: centre X {}, Y {}, diameter {}, {}, first {}, {} {}: {}.",
-                             length(key.centre_x), length(key.centre_y), length(key.diameter),
-                             counted(key.count, "hole"), angle_figure(readout, key.first), last_word, last, first_dozen(names));
+    w.sentence =
+        fmt::format("Circle routine: centre X {}, Y {}, diameter {}, {}, first {}, {} {}: {}.", length(key.centre_x),
+                    length(key.centre_y), length(key.diameter), counted(key.count, "hole"),
+                    angle_figure(readout, key.first), last_word, last, first_dozen(names));
     w.why = fmt::format("In this readout's convention ({}) the first hole it makes is at {}; the last is at "
                         "start + (n − 1) × step = {}.",
                         readout.circle_convention.in_words(), angle_figure(readout, key.first),
@@ -73,9 +74,10 @@ Wording row_words(const KeyRow& key, const WordingNeeds& needs) {
     w.sentence = fmt::format("Row routine: first X {}, Y {}, {}, pitch {}, angle {}: {}.", length(key.x), length(key.y),
                              counted(key.count, "hole"), length(key.pitch), angle_figure(readout, key.angle),
                              first_dozen(names));
-    w.why = fmt::format("The row runs from its first hole in equal steps; its direction in this readout's convention ({}) "
-                        "is {}.",
-                        readout.circle_convention.in_words(), angle_figure(readout, key.angle));
+    w.why =
+        fmt::format("The row runs from its first hole in equal steps; its direction in this readout's convention ({}) "
+                    "is {}.",
+                    readout.circle_convention.in_words(), angle_figure(readout, key.angle));
     return w;
 }
 

@@ -18,44 +18,45 @@ public:
 
     Tally count(const Route& route) {
         for (const Instruction& instruction : route.list)
-            std::visit(Cases{[&](const TurnHandwheel& move) { turn(move); },
-                             [&](const TurnTable& move) {
-                                 handle(move.turns + 0.5, move.take_up > 0);
-                             },
-                             [&](const TurnIndex& move) { handle(move.turns + 0.5, false); },
-                             [&](const GoToReadout& go) { go_to(go); },
-                             [&](const RoutinePlace&) { moved(seconds_a_touch * 2.0); },
-                             [&](const KeyCircle&) { m_seconds += 40.0; }, [&](const KeyRow&) { m_seconds += 35.0; },
-                             [&](const SetPacking&) { set(seconds_a_setting); },
-                             [&](const ScribeLine& line) {
-                                 set(seconds_a_setting / 2.0 + 3.0 * static_cast<double>(line.holes.size()));
-                             },
-                             [&](const StrikeCircle&) { set(seconds_a_setting); },
-                             [&](const StepChord& step) { set(seconds_a_setting + 3.0 * step.steps); },
-                             [&](const PrickMark&) { m_seconds += 20.0; },
-                             [&](const LookAtMarks& look) { m_seconds += 6.0 * static_cast<double>(look.holes.size()); },
-                             [&](const PunchMark&) { m_seconds += seconds_a_mark; },
-                             [&](const CompareMarks&) { m_seconds += 15.0; },
-                             [&](const CompareAcross&) { m_seconds += 15.0; },
-                             [&](const CheckPlace&) { m_seconds += 30.0; },
-                             [&](const TouchLightly&) { m_seconds += 5.0; },
-                             [&](const MarkAcross&) { m_seconds += 25.0; },
-                             [&](const ChangeCutter&) {
-                                 ++m_tally.changes;
-                                 m_seconds += m_machine.spindle.change_minutes * 60.0;
-                             },
-                             [&](const MoveKnee& knee) { m_seconds += (knee.turns + 2.0) * seconds_a_turn; },
-                             [&](const DrillHole& drill) { cut(drill, instruction.hole); },
-                             [&](const WorkByHand& work) { by_hand(work); },
-                             [&](const PickUpZero&) { m_seconds += zero; },
-                             [&](const ZeroReadout& readout) { m_seconds += readout.here ? 2.0 : zero; },
-                             [&](const CentreOnTable&) { m_seconds += 2.0 * zero; },
-                             [&](const StandOverAxis&) { m_seconds += zero; },
-                             [&](const TurnBar&) { set(4.0 * seconds_a_setting); },
-                             [&](const ScribeAlongBar&) { set(seconds_a_setting); },
-                             [&](const ScribeAcrossBar&) { set(seconds_a_setting); },
-                             [&](const LayOldPart&) { m_seconds += zero; }, [&](const auto&) { m_seconds += 10.0; }},
-                       instruction.action);
+            std::visit(
+                Cases{[&](const TurnHandwheel& move) { turn(move); },
+                      [&](const TurnTable& move) { handle(move.turns + 0.5, move.take_up > 0); },
+                      [&](const TurnIndex& move) { handle(move.turns + 0.5, false); },
+                      [&](const GoToReadout& go) { go_to(go); },
+                      [&](const RoutinePlace&) { moved(seconds_a_touch * 2.0); },
+                      [&](const KeyCircle&) { m_seconds += 40.0; },
+                      [&](const KeyRow&) { m_seconds += 35.0; },
+                      [&](const SetPacking&) { set(seconds_a_setting); },
+                      [&](const ScribeLine& line) {
+                          set(seconds_a_setting / 2.0 + 3.0 * static_cast<double>(line.holes.size()));
+                      },
+                      [&](const StrikeCircle&) { set(seconds_a_setting); },
+                      [&](const StepChord& step) { set(seconds_a_setting + 3.0 * step.steps); },
+                      [&](const PrickMark&) { m_seconds += 20.0; },
+                      [&](const LookAtMarks& look) { m_seconds += 6.0 * static_cast<double>(look.holes.size()); },
+                      [&](const PunchMark&) { m_seconds += seconds_a_mark; },
+                      [&](const CompareMarks&) { m_seconds += 15.0; },
+                      [&](const CompareAcross&) { m_seconds += 15.0; },
+                      [&](const CheckPlace&) { m_seconds += 30.0; },
+                      [&](const TouchLightly&) { m_seconds += 5.0; },
+                      [&](const MarkAcross&) { m_seconds += 25.0; },
+                      [&](const ChangeCutter&) {
+                          ++m_tally.changes;
+                          m_seconds += m_machine.spindle.change_minutes * 60.0;
+                      },
+                      [&](const MoveKnee& knee) { m_seconds += (knee.turns + 2.0) * seconds_a_turn; },
+                      [&](const DrillHole& drill) { cut(drill, instruction.hole); },
+                      [&](const WorkByHand& work) { by_hand(work); },
+                      [&](const PickUpZero&) { m_seconds += zero; },
+                      [&](const ZeroReadout& readout) { m_seconds += readout.here ? 2.0 : zero; },
+                      [&](const CentreOnTable&) { m_seconds += 2.0 * zero; },
+                      [&](const StandOverAxis&) { m_seconds += zero; },
+                      [&](const TurnBar&) { set(4.0 * seconds_a_setting); },
+                      [&](const ScribeAlongBar&) { set(seconds_a_setting); },
+                      [&](const ScribeAcrossBar&) { set(seconds_a_setting); },
+                      [&](const LayOldPart&) { m_seconds += zero; },
+                      [&](const auto&) { m_seconds += 10.0; }},
+                instruction.action);
         m_tally.minutes = m_seconds / 60.0;
         return m_tally;
     }

@@ -6,11 +6,11 @@
 namespace clockface {
 
 struct Tally {
-    int changes = 0;   ///< of the cutter
-    int moves = 0;     ///< of slides, table, fence or gauge
-    int reversals = 0; ///< gone past and back, to take up backlash
-    int settings = 0;  ///< of fence, stop or height gauge
-    double turns = 0.0; ///< of the handles
+    int changes = 0;      ///< of the cutter
+    int moves = 0;        ///< of slides, table, fence or gauge
+    int reversals = 0;    ///< gone past and back, to take up backlash
+    int settings = 0;     ///< of fence, stop or height gauge
+    double turns = 0.0;   ///< of the handles
     double minutes = 0.0; ///< for one piece, cutting included
     bool operator==(const Tally&) const = default;
 };

@@ -27,7 +27,8 @@ std::vector<int> star(std::vector<int> left, const std::vector<Hole>& holes, Poi
         // After an odd one the pair is closed opposite it; after a pair a new one begins where most room is.
         const bool closing = order.size() % 2 == 1;
         const auto next = std::min_element(left.begin(), left.end(), [&](int a, int b) {
-            const double first = closing ? apart(bearing(a), opposite) - apart(bearing(b), opposite) : room(b) - room(a);
+            const double first =
+                closing ? apart(bearing(a), opposite) - apart(bearing(b), opposite) : room(b) - room(a);
             constexpr double alike = 1e-6;
             return std::fabs(first) > alike ? first < 0.0 : a < b;
         });

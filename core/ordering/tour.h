@@ -20,11 +20,14 @@ struct AxisCost {
     bool operator==(const AxisCost&) const = default;
 };
 
-/// What it costs to go from one place to another. It depends on the direction: reversals are paid for where they happen.
+/// What it costs to go from one place to another. It depends on the direction: reversals are paid for where they
+/// happen.
 struct TravelCost {
     AxisCost x, y;
 
-    [[nodiscard]] double seconds(Point from, Point to) const { return x.seconds(to.x - from.x) + y.seconds(to.y - from.y); }
+    [[nodiscard]] double seconds(Point from, Point to) const {
+        return x.seconds(to.x - from.x) + y.seconds(to.y - from.y);
+    }
     bool operator==(const TravelCost&) const = default;
 };
 

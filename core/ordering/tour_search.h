@@ -41,7 +41,8 @@ private:
     std::vector<double> m_x, m_y;
     double m_finish_x = 1.0, m_finish_y = 1.0;
 
-    // Without branches: which way a step goes is a toss of a coin, and the processor would guess it wrong half the time.
+    // Without branches: which way a step goes is a toss of a coin, and the processor would guess it wrong half the
+    // time.
     static double axis(const AxisCost& cost, double step, double finish) {
         return cost.touch * static_cast<double>(step != 0.0) + cost.per_mm * std::fabs(step) +
                cost.against * static_cast<double>(step * finish < 0.0);
@@ -71,24 +72,14 @@ public:
     void turn(std::size_t first, std::size_t last) {
         std::reverse(m_path.begin() + static_cast<std::ptrdiff_t>(first),
                      m_path.begin() + static_cast<std::ptrdiff_t>(last) + 1);
-        const std::size_t end = std::min(last + 1, size() - 1);
-        const double forth_end = m_forth[end];
-        const double back_end = m_back[end];
-        for (std::size_t i = first; i <= end; ++i)
-            count(i);
-        shift_sums(end + 1, m_forth[end] - forth_end, m_back[end] - back_end);
+        recount(first, last);
     }
     // Swaps the neighbouring runs first … middle - 1 and middle … last.
     void swap_runs(std::size_t first, std::size_t middle, std::size_t last) {
         std::rotate(m_path.begin() + static_cast<std::ptrdiff_t>(first),
                     m_path.begin() + static_cast<std::ptrdiff_t>(middle),
                     m_path.begin() + static_cast<std::ptrdiff_t>(last) + 1);
-        const std::size_t end = std::min(last + 1, size() - 1);
-        const double forth_end = m_forth[end];
-        const double back_end = m_back[end];
-        for (std::size_t i = first; i <= end; ++i)
-            count(i);
-        shift_sums(end + 1, m_forth[end] - forth_end, m_back[end] - back_end);
+        recount(first, last);
     }
 
     // What turning the run round would add.
@@ -129,6 +120,14 @@ private:
             return;
         m_forth[i] = m_forth[i - 1] + m_cost(m_path[i - 1], m_path[i]);
         m_back[i] = m_back[i - 1] + m_cost(m_path[i], m_path[i - 1]);
+    }
+    // The run first … last was changed: what comes after it only moves along.
+    void recount(std::size_t first, std::size_t last) {
+        const std::size_t end = std::min(last + 1, size() - 1);
+        const double forth = m_forth[end], back = m_back[end];
+        for (std::size_t i = first; i <= end; ++i)
+            count(i);
+        shift_sums(end + 1, m_forth[end] - forth, m_back[end] - back);
     }
     void shift_sums(std::size_t first, double forth, double back) {
         for (std::size_t i = first; i < size(); ++i) {

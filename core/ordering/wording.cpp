@@ -58,11 +58,14 @@ struct Say {
                                   side_word(Axis::Y, zero.finish_y));
         w.note = "Every hole is reached going these ways, so zero must be too: then backlash does not count.";
         w.sentence =
-            fixed ? fmt::format("Bring the drawing's zero under the spindle, {}: the X dial must show {} and the Y dial {}.",
-                                w.direction, w.figures[0].value, w.figures[1].value)
-                  : fmt::format("Bring the drawing's zero under the spindle, {}, and set both dials to 0.", w.direction);
-        w.why = fixed ? "These dials cannot be turned on their screws, so every figure begins with what they show at zero."
-                      : "All dial figures are counted from the drawing's zero.";
+            fixed
+                ? fmt::format(
+                      "Bring the drawing's zero under the spindle, {}: the X dial must show {} and the Y dial {}.",
+                      w.direction, w.figures[0].value, w.figures[1].value)
+                : fmt::format("Bring the drawing's zero under the spindle, {}, and set both dials to 0.", w.direction);
+        w.why =
+            fixed ? "These dials cannot be turned on their screws, so every figure begins with what they show at zero."
+                  : "All dial figures are counted from the drawing's zero.";
         return w;
     }
 
@@ -101,8 +104,8 @@ struct Say {
         // A way to keep count: the lines the mark passes, said for long ways only.
         constexpr int many = 3;
         if (move.turns >= many && move.take_up == 0)
-            w.note = fmt::format("Count each time {} comes up again: {} times, then on to it.", figure_at_start(move, screw),
-                                 move.turns);
+            w.note = fmt::format("Count each time {} comes up again: {} times, then on to it.",
+                                 figure_at_start(move, screw), move.turns);
         return w;
     }
 
@@ -196,7 +199,8 @@ struct Say {
                      {"Y", step_figure(go.y, readout.resolution, readout.unit, true), unit_name(readout.unit), true}};
         w.direction = "lock both slides and look again before drilling";
         const std::string counted_from = go.from_last ? " from the last hole" : "";
-        w.sentence = fmt::format("Go to {}{}: X {}, Y {}.", target.name, counted_from, w.figures[0].value, w.figures[1].value);
+        w.sentence =
+            fmt::format("Go to {}{}: X {}, Y {}.", target.name, counted_from, w.figures[0].value, w.figures[1].value);
         if (go.short_x != 0 || go.short_y != 0) {
             const std::string aim_x = step_figure(go.x - go.short_x, readout.resolution, readout.unit, true);
             const std::string aim_y = step_figure(go.y - go.short_y, readout.resolution, readout.unit, true);
@@ -204,9 +208,10 @@ struct Say {
             w.direction = fmt::format("lock both slides: then it must show X {}, Y {}",
                                       step_figure(go.x, readout.resolution, readout.unit, true),
                                       step_figure(go.y, readout.resolution, readout.unit, true));
-            w.sentence = fmt::format("Go to {}{}: X {}, Y {}; locked it must show X {}, Y {}.", target.name, counted_from,
-                                     aim_x, aim_y, step_figure(go.x, readout.resolution, readout.unit, true),
-                                     step_figure(go.y, readout.resolution, readout.unit, true));
+            w.sentence =
+                fmt::format("Go to {}{}: X {}, Y {}; locked it must show X {}, Y {}.", target.name, counted_from, aim_x,
+                            aim_y, step_figure(go.x, readout.resolution, readout.unit, true),
+                            step_figure(go.y, readout.resolution, readout.unit, true));
         }
         w.why =
             fmt::format("{} is drawn at X {}, Y {} {}. The readout shows steps of {}; rounded once, from zero, that "
@@ -218,7 +223,8 @@ struct Say {
         if (go.from_last)
             w.why += " What is shown from the last hole is the difference of two such figures, so nothing adds up.";
         if (go.short_x != 0 || go.short_y != 0)
-            w.why += " Tightening the locks moves the slides by what the shop has found, so it is aimed off by as much.";
+            w.why +=
+                " Tightening the locks moves the slides by what the shop has found, so it is aimed off by as much.";
         return w;
     }
 
@@ -228,9 +234,10 @@ struct Say {
         w.heading = "Centre";
         w.figures = {{"slide's dial", "0", "", true}};
         w.direction = fmt::format("last moving {}", side_word(Axis::X, centre.finish));
-        w.note = "Turn an indicator round in the table's bore until opposite sides read alike, lock the mill's slides, then "
-                 "the same in the work's bore or over its scribed centre. Clamp it against being turned by the drill; lock "
-                 "the table before each hole.";
+        w.note =
+            "Turn an indicator round in the table's bore until opposite sides read alike, lock the mill's slides, then "
+            "the same in the work's bore or over its scribed centre. Clamp it against being turned by the drill; lock "
+            "the table before each hole.";
         w.sentence =
             fmt::format("With the table at 0: bring its middle under the spindle, {}, set the slide's dial to 0, and "
                         "clamp the work with X {}, Y {} on the middle, its right-hand side to the right.",
@@ -333,12 +340,13 @@ struct Say {
             step.chord, "Dividers, chord",
             fmt::format("step round {} from crossing to crossing, {}, without scribing", pattern(step.pattern),
                         counted(step.steps, "step")),
-            fmt::format("Chord = diameter × sin(half the angle between neighbours). A crossing that the point does not find "
-                        "is scribed wrong: look before you punch. Holes are not stepped off, since a chord that is off "
-                        "by {} would close wrong by {}; the lines have them already.",
-                        with_unit(machine<LayoutBench>().divider_step / 2.0, machine<LayoutBench>().unit),
-                        with_unit(stepping_error(machine<LayoutBench>().divider_step / 2.0, step.steps).one_way,
-                                  machine<LayoutBench>().unit)));
+            fmt::format(
+                "Chord = diameter × sin(half the angle between neighbours). A crossing that the point does not find "
+                "is scribed wrong: look before you punch. Holes are not stepped off, since a chord that is off "
+                "by {} would close wrong by {}; the lines have them already.",
+                with_unit(machine<LayoutBench>().divider_step / 2.0, machine<LayoutBench>().unit),
+                with_unit(stepping_error(machine<LayoutBench>().divider_step / 2.0, step.steps).one_way,
+                          machine<LayoutBench>().unit)));
     }
 
     Wording operator()(const CompareMarks& compare) const {

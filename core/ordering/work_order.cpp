@@ -89,9 +89,9 @@ private:
         std::vector<Visit> whole; // holes of which no chain is known
         for (int hole = 0; hole < static_cast<int>(m_needs.holes.size()); ++hole) {
             const Chain* chain = chain_of(hole);
-            const bool stays = follow && chain && std::any_of(chain->steps.begin(), chain->steps.end(), [](const CutStep& s) {
-                                   return !s.skipped && follows_drill(s.kind);
-                               });
+            const bool stays = follow && chain &&
+                               std::any_of(chain->steps.begin(), chain->steps.end(),
+                                           [](const CutStep& s) { return !s.skipped && follows_drill(s.kind); });
             std::vector<Cut>* at_drill = nullptr;
             bool any = false;
             for (std::size_t i = 0; chain && i < chain->steps.size(); ++i) {
@@ -150,8 +150,8 @@ private:
         case HoleOrder::LeastWork:
             break;
         }
-        // On a bar the first hole is what angles are set from: it stays the first on the drawing, and turning the bar is
-        // counted, not the way along it.
+        // On a bar the first hole is what angles are set from: it stays the first on the drawing, and turning the bar
+        // is counted, not the way along it.
         if (!m_needs.job.blank.on_side())
             least_work(pass);
     }

@@ -65,27 +65,7 @@ std::string finishing(const HoleSpec& spec, Unit unit) {
 }
 
 std::string verb_of(StepKind kind) {
-    switch (kind) {
-    case StepKind::Start:
-        return "start";
-    case StepKind::Pilot:
-        return "pilot";
-    case StepKind::Drill:
-        return "drill";
-    case StepKind::Recess:
-        return "let in";
-    case StepKind::Chamfer:
-        return "chamfer";
-    case StepKind::Ream:
-        return "ream";
-    case StepKind::Tap:
-        return "tap";
-    case StepKind::Deburr:
-        return "deburr";
-    case StepKind::Own:
-        break;
-    }
-    return "cut";
+    return kind == StepKind::Own ? "cut" : in_words(kind);
 }
 
 std::string capital(std::string word) {
@@ -160,7 +140,8 @@ Wording change_words(const ChangeCutter& change, const WordingNeeds& needs) {
 
 Wording knee_words(const MoveKnee& knee, const WordingNeeds& needs) {
     const Spindle& spindle = needs.machine.spindle;
-    const std::string line = step_figure(knee.line, spindle.knee_lead / std::max(1, spindle.knee_lines), spindle.scale, false);
+    const std::string line =
+        step_figure(knee.line, spindle.knee_lead / std::max(1, spindle.knee_lines), spindle.scale, false);
     Wording w;
     w.heading = "Knee handle";
     w.figures = {{"", fmt::format("{}", knee.turns), knee.turns == 1 ? "turn, then on to" : "turns, then on to"},
@@ -169,9 +150,10 @@ Wording knee_words(const MoveKnee& knee, const WordingNeeds& needs) {
     w.note = "The knee carries its load upwards: end going up, then lock it. It is never fed with.";
     w.sentence = fmt::format("Knee: {} by {}: {}, then on to {}.", w.direction, with_unit(knee.by, spindle.scale),
                              counted(knee.turns, "turn"), line);
-    w.why = fmt::format("The two cutters stand out of the chuck by {} more or less, and the quill's stroke does not take "
-                        "both.",
-                        with_unit(knee.by, spindle.scale));
+    w.why =
+        fmt::format("The two cutters stand out of the chuck by {} more or less, and the quill's stroke does not take "
+                    "both.",
+                    with_unit(knee.by, spindle.scale));
     return w;
 }
 
@@ -207,15 +189,13 @@ Wording drill_words(const DrillHole& drill, int hole, const WordingNeeds& needs)
         w.note = "Lower the stopped drill into the mark and let the work find it; then clamp, then drill. " + w.note;
     if (step) {
         if (!step->by_hand && step->stop > Length{})
-            w.figures.push_back(
-                {"stop", decimal(step->stop.in(needs.machine.spindle.scale), job_decimals(needs.machine.spindle.scale),
-                                 Sign::WhenNegative, Tail::Trim),
-                 unit_name(needs.machine.spindle.scale)});
+            w.figures.push_back({"stop",
+                                 decimal(step->stop.in(needs.machine.spindle.scale),
+                                         job_decimals(needs.machine.spindle.scale), Sign::WhenNegative, Tail::Trim),
+                                 unit_name(needs.machine.spindle.scale)});
         w.why = step->why_cutter;
         if (!step->why_depth.empty())
             w.why += " " + step->why_depth;
-        if (!step->why_speed.empty())
-            w.why += " " + step->why_speed;
     }
     w.sentence = fmt::format("Hole {}: {}.", target.name, w.direction);
     if (target.bar)
@@ -248,11 +228,13 @@ Wording check_words(const CheckPlace& check, int hole, const WordingNeeds& needs
                  {"from the " + from_y, y, unit_name(needs.job.unit), true}};
     w.direction = mark ? "from the edges to the mark" : "from the edges to the middle of a pin in the spindle";
     w.note = mark ? "" : "Spindle stopped. Half the pin has to be added to what the caliper reads over it.";
-    w.sentence = fmt::format("Before {} is made: it must be {} from the {} edge and {} from the {} edge, {}.",
-                             name_at(hole, needs), x, from_x, y, from_y, mark ? "measured to the mark" : "measured to a pin");
-    w.why = fmt::format("A measure that has nothing to do with the dials finds a lost turn or a wrong hundred. Up to {} "
-                        "beside it is only the measuring.",
-                        with_unit(check.within, needs.job.unit));
+    w.sentence =
+        fmt::format("Before {} is made: it must be {} from the {} edge and {} from the {} edge, {}.",
+                    name_at(hole, needs), x, from_x, y, from_y, mark ? "measured to the mark" : "measured to a pin");
+    w.why =
+        fmt::format("A measure that has nothing to do with the dials finds a lost turn or a wrong hundred. Up to {} "
+                    "beside it is only the measuring.",
+                    with_unit(check.within, needs.job.unit));
     return w;
 }
 
@@ -263,11 +245,12 @@ Wording by_hand_words(const WorkByHand& work, const WordingNeeds& needs) {
     w.heading = "By hand";
     w.figures = {{"", counted(static_cast<std::int64_t>(work.holes.size()), "hole"), "", true}};
     const bool burr = work.step == "deburr";
-    w.direction = burr ? fmt::format("break the edge on the far side with the {}", cutter)
-                       : fmt::format("with the {}", cutter);
-    w.note = burr ? "Burrs cut. It stays open until every far side was seen to." : "Start upright: look from two sides at "
-                                                                                    "right angles. Half a turn on, a "
-                                                                                    "quarter back.";
+    w.direction =
+        burr ? fmt::format("break the edge on the far side with the {}", cutter) : fmt::format("with the {}", cutter);
+    w.note = burr ? "Burrs cut. It stays open until every far side was seen to."
+                  : "Start upright: look from two sides at "
+                    "right angles. Half a turn on, a "
+                    "quarter back.";
     w.sentence = burr ? fmt::format("By hand, with the {}: break the far edge of {}.", cutter, holes)
                       : fmt::format("By hand, with the {}: {}.", cutter, holes);
     w.why = burr ? "A burr keeps the part from lying flat." : "It is turned by hand, away from the machine.";
@@ -293,8 +276,9 @@ Wording look_words(const LookAtMarks& look, const WordingNeeds& needs) {
     w.figures = {{"", counted(static_cast<std::int64_t>(look.holes.size()), "mark"), "", true}};
     w.direction = "through the magnifier; draw over, leaning the punch, what stands beside its crossing";
     w.note = "Look square on, with the light along the lines.";
-    w.sentence = fmt::format("Look at {} through the magnifier; lean the punch to draw over what is beside its crossing.",
-                             hole_runs(look.holes, needs));
+    w.sentence =
+        fmt::format("Look at {} through the magnifier; lean the punch to draw over what is beside its crossing.",
+                    hole_runs(look.holes, needs));
     w.why = "A pricked mark can be moved by leaning the punch; a centre-punched one cannot.";
     return w;
 }
@@ -313,25 +297,25 @@ Wording punch_words(int hole, const WordingNeeds& needs) {
 
 Wording index_words(const TurnIndex& turn, int hole, const WordingNeeds& needs) {
     const auto& table = std::get<RotaryTable>(needs.machine.kind);
-    const Angle stands =
-        table.per_turn() * (static_cast<double>(turn.reading) / std::max(1, turn.circle));
+    const Angle stands = table.per_turn() * (static_cast<double>(turn.reading) / std::max(1, turn.circle));
     Wording w;
     w.heading = "Index plate";
     w.figures = {{"", fmt::format("{}", turn.turns), turn.turns == 1 ? "turn, then on by" : "turns, then on by"},
                  {"", fmt::format("{}", turn.holes), turn.holes == 1 ? "hole" : "holes", true}};
     w.direction = fmt::format("clockwise, on the circle of {}", turn.circle);
-    w.note = fmt::format("Sector arms: {} between them, the one with the plunger not counted.",
-                         counted(turn.holes, "hole"));
+    w.note =
+        fmt::format("Sector arms: {} between them, the one with the plunger not counted.", counted(turn.holes, "hole"));
     w.sentence = fmt::format("Index plate, circle of {}: {} and {} (table at {}).", turn.circle,
                              counted(turn.turns, "turn"), counted(turn.holes, "hole"), table_angle(table, stands));
-    const Angle wanted = (bearing_of(table_centre(needs.job), hole_at(hole, needs).at) *
-                          (table.rising == Sense::Clockwise ? 1.0 : -1.0))
-                             .wrapped();
+    const Angle wanted =
+        (bearing_of(table_centre(needs.job), hole_at(hole, needs).at) * (table.rising == Sense::Clockwise ? 1.0 : -1.0))
+            .wrapped();
     const double off = std::remainder(wanted.in_degrees() - stands.in_degrees(), 360.0);
-    w.why = fmt::format("{} turns of the handle to one of the table, {} holes round the circle: {} holes are {}. Counted "
-                        "from the start each time, so nothing adds up; this hole is left {} off.",
-                        table.ratio, turn.circle, turn.reading, degrees_minutes_seconds(stands),
-                        degrees_minutes_seconds(Angle::degrees(std::fabs(off))));
+    w.why =
+        fmt::format("{} turns of the handle to one of the table, {} holes round the circle: {} holes are {}. Counted "
+                    "from the start each time, so nothing adds up; this hole is left {} off.",
+                    table.ratio, turn.circle, turn.reading, degrees_minutes_seconds(stands),
+                    degrees_minutes_seconds(Angle::degrees(std::fabs(off))));
     return w;
 }
 

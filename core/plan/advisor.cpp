@@ -20,10 +20,10 @@ const MethodReport* best_of(const std::vector<MethodReport>& all) {
         if (!each.can)
             continue;
         const bool good = share(each) >= right_enough;
-        const bool better = !best                           ? true
+        const bool better = !best                                    ? true
                             : good != (share(*best) >= right_enough) ? good
-                            : good                          ? each.minutes < best->minutes
-                                                            : share(each) > share(*best);
+                            : good                                   ? each.minutes < best->minutes
+                                                                     : share(each) > share(*best);
         if (better)
             best = &each;
     }
@@ -64,8 +64,8 @@ LongSearch look_longer(const Job& job, const Plan& plan) {
                 order.push_back(visit.hole);
         return seconds_of(stops, {}, travel_cost(plan.machine), order);
     };
-    found.seconds = all_passes(
-        work_order({own, plan.machine, plan.holes, plan.chains, plan.chain_of, plan.cutters, Effort::Usual}, plan.work.way));
+    found.seconds = all_passes(work_order(
+        {own, plan.machine, plan.holes, plan.chains, plan.chain_of, plan.cutters, Effort::Usual}, plan.work.way));
     found.before = all_passes(plan.work);
     return found;
 }
@@ -80,10 +80,14 @@ std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const P
         if (job.blank.on_side() && !taken)
             continue;
         const Route route = taken ? plan.route : route_for(job, shop, plan, work_order(needs, way));
-        options.push_back(
-            {way, tally_of(route, plan.machine, plan.chains, plan.chain_of), way == advised, taken});
+        options.push_back({way, tally_of(route, plan.machine, plan.chains, plan.chain_of), way == advised, taken});
     }
     return options;
+}
+
+int parts_worth_making(std::size_t holes, int most) {
+    constexpr int hole_visits = 20'000, least = 20;
+    return std::clamp(hole_visits / std::max(1, static_cast<int>(holes)), std::min(least, most), most);
 }
 
 std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, int parts) {
@@ -104,7 +108,7 @@ std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, int p
         report.can = plan.proof.complaints.empty() && !plan.route.order.empty();
         if (const auto worst = plan.proof.worst())
             report.worst = worst->miss;
-        report.many = many_parts_of(on, plan, parts);
+        report.many = many_parts_of(on, plan, parts_worth_making(plan.holes.size(), parts));
         report.remark = remark_on(report, plan, job.unit);
         all.push_back(std::move(report));
     }

@@ -24,18 +24,21 @@ std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const P
 /// A machine of the shop for this job.
 struct MethodReport {
     std::string machine;
-    Tally tally;           ///< for one piece
-    double minutes = 0.0;  ///< for all pieces of the job
-    Length worst;          ///< of the list, carried out exactly
+    Tally tally;                   ///< for one piece
+    double minutes = 0.0;          ///< for all pieces of the job
+    Length worst;                  ///< of the list, carried out exactly
     std::optional<ManyParts> many; ///< with the machine's errors; nothing on the side of a bar
-    bool can = true;       ///< the list can be carried out
+    bool can = true;               ///< the list can be carried out
     bool advised = false;
-    std::string remark;    ///< what it stands or falls by, one sentence
+    std::string remark; ///< what it stands or falls by, one sentence
 };
 
 /// The quickest machine of which nineteen parts in twenty come out right is advised; where there is none, the one with
 /// the largest share. Marks from an old part are among them only when the job has one.
 std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, int parts = 200);
+
+/// How many parts to make so that somebody can wait for it: `most` for a few dozen holes, fewer for thousands.
+int parts_worth_making(std::size_t holes, int most);
 
 /// The cheapest way once round all holes that can be found in about a second, as names for OrderWishes::by_hand, and
 /// what going round with every cutter then takes, against what it takes now.

@@ -22,7 +22,7 @@ struct Plan {
     CutterList cutters;        ///< what to fetch for all of them
     bool metal_known = true;   ///< the job's material is one of the table; otherwise it is reckoned as mild steel
     Machine machine;           ///< the one the job names, or the shop's first when it names none that is there
-    WorkOrder work; ///< what is cut when, and why that way
+    WorkOrder work;            ///< what is cut when, and why that way
     Route route;
     std::string fingerprint; ///< of the route
     Proof proof;

@@ -29,8 +29,9 @@ struct Describe {
         return fmt::format("X {}; Y {}", in_words(wheels.x), in_words(wheels.y));
     }
     std::string operator()(const Readout& readout) const {
-        return fmt::format("reads to {}; its routines have {}, and ask for the {}", with_unit(readout.resolution, readout.unit),
-                           readout.circle_convention.in_words(), readout.asks_step ? "step" : "angle of the last hole");
+        return fmt::format("reads to {}; its routines have {}, and ask for the {}",
+                           with_unit(readout.resolution, readout.unit), readout.circle_convention.in_words(),
+                           readout.asks_step ? "step" : "angle of the last hole");
     }
     std::string operator()(const RotaryTable& table) const {
         return fmt::format("{} turns of the handle to one of the table, {} steps of {} seconds a turn; slide {}",
@@ -82,7 +83,14 @@ Shop default_shop() {
          Readout{Unit::Millimetre, Length::mm(0.005), Angle::degrees(0.001), from_three_counter_clockwise, false, true,
                  true}},
         {"Rotary table", "The 150 mm table on the metric mill.",
-         RotaryTable{90, 240 * 6, Angle::degrees(0.05), Sense::Clockwise, metric, 6, false, {{15, 17, 19, 23, 29}, {27, 31, 37, 41, 49}}}},
+         RotaryTable{90,
+                     240 * 6,
+                     Angle::degrees(0.05),
+                     Sense::Clockwise,
+                     metric,
+                     6,
+                     false,
+                     {{15, 17, 19, 23, 29}, {27, 31, 37, 41, 49}}}},
         {"Layout bench", "Plate, height gauge, dividers and punch; drilled on the pillar drill.",
          LayoutBench{Unit::Millimetre, Length::mm(0.02), Length::mm(0.1), Length::mm(0.05)}},
         {"Drill press", "The pillar drill, with fence and stop.", DrillPress{}},

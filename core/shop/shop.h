@@ -65,8 +65,8 @@ struct RotaryTable {
     int graduations = 0; ///< steps round the handle dial, the vernier's included
     Angle backlash;      ///< lost motion of the table on reversal
     Sense rising = Sense::Clockwise;
-    Screw slide; ///< X slide of the mill
-    int vernier = 1;     ///< steps of the vernier in one line of the dial
+    Screw slide;          ///< X slide of the mill
+    int vernier = 1;      ///< steps of the vernier in one line of the dial
     bool decimal = false; ///< its dial is engraved in decimals of a degree instead of minutes and seconds
     std::vector<std::vector<int>> plates{}; ///< index plates: the circles of holes on each
 
@@ -110,8 +110,8 @@ struct MarksAcross {
     bool operator==(const MarksAcross&) const = default;
 };
 
-/// How well a machine and its user repeat, as one standard deviation each: common figures, until the shop's own readings
-/// say better.
+/// How well a machine and its user repeat, as one standard deviation each: common figures, until the shop's own
+/// readings say better.
 struct MachineErrors {
     Length pick_up;       ///< of zero, on each axis
     Length setting;       ///< of bringing a slide, a gauge or a fence to a figure
@@ -127,7 +127,7 @@ struct Machine {
     std::string remark;
     MachineKind kind;
     Point lock_jump{}; ///< what each slide moves when its lock is tightened
-    Spindle spindle{};  ///< of a layout bench: of the drill its marks are taken to
+    Spindle spindle{}; ///< of a layout bench: of the drill its marks are taken to
     double hour{};     ///< what an hour on it is reckoned at, in the shop's own money; nought: not reckoned
     MachineErrors errors{};
     bool operator==(const Machine&) const = default;

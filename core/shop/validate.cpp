@@ -238,7 +238,8 @@ Fault spindle_fault(const std::string& place, const Machine& machine) {
         return found;
     if (Fault found = range_fault(place + ".hour", machine.hour, 0.0, 1e6, "Nought or more would do."))
         return found;
-    for (const auto& [what, jump] : {std::pair(".lock_jump_x", machine.lock_jump.x), {".lock_jump_y", machine.lock_jump.y}})
+    for (const auto& [what, jump] :
+         {std::pair(".lock_jump_x", machine.lock_jump.x), {".lock_jump_y", machine.lock_jump.y}})
         if (Fault found = range_fault(place + what, jump.in_mm(), -5.0, 5.0, "From 5 mm back to 5 mm on would do."))
             return found;
     for (const auto& [what, error] : {std::pair(".errors.pick_up", machine.errors.pick_up),

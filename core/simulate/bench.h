@@ -52,7 +52,7 @@ protected:
     [[nodiscard]] bool is_hole(int hole) const { return hole >= 0 && static_cast<std::size_t>(hole) < m_holes.size(); }
     void score(const Landing& landing) { m_proof.landings.push_back(landing); }
     void complain(const std::string& what) {
-        m_proof.complaints.push_back(fmt::format("Instruction {}: {}.", m_step + 1, what));
+        m_proof.complaints.push_back(fmt::format("Move {}: {}.", m_step + 1, what));
     }
     [[nodiscard]] const Job& job() const { return m_job; }
     [[nodiscard]] const std::vector<Hole>& holes() const { return m_holes; }

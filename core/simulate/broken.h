@@ -10,15 +10,15 @@ namespace clockface {
 
 /// What people do wrong with a move, or with all of them.
 enum class MoveSlip {
-    LeftOut,      ///< the move is forgotten
-    OtherWay,     ///< turned the other way
-    TurnTooMany,  ///< a whole turn (of the handle, or round the plate) too far
-    TurnTooFew,   ///< a whole turn short
-    HundredOff,   ///< a figure read a hundred lines or steps off
-    NoTakeUp,     ///< backlash is never taken up
-    SignTurned,   ///< the sign of a figure is lost
-    OtherZero,    ///< the readout's routine counts from a quarter turn on
-    OtherSense    ///< the readout's routine counts the other way round
+    LeftOut,     ///< the move is forgotten
+    OtherWay,    ///< turned the other way
+    TurnTooMany, ///< a whole turn (of the handle, or round the plate) too far
+    TurnTooFew,  ///< a whole turn short
+    HundredOff,  ///< a figure read a hundred lines or steps off
+    NoTakeUp,    ///< backlash is never taken up
+    SignTurned,  ///< the sign of a figure is lost
+    OtherZero,   ///< the readout's routine counts from a quarter turn on
+    OtherSense   ///< the readout's routine counts the other way round
 };
 
 /// What can go wrong at this move on this machine.

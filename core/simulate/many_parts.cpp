@@ -52,11 +52,13 @@ public:
         out.parts = parts;
         out.within = m_needs.job.holes_within;
         out.cloud.resize(m_needs.holes.size());
-        const bool screws = std::any_of(m_play.begin(), m_play.end(), [](const auto& play) { return play.has_value(); });
+        const bool screws =
+            std::any_of(m_play.begin(), m_play.end(), [](const auto& play) { return play.has_value(); });
         int within = 0, bolts = 0;
         std::vector<Length> misses;
         for (int part = 0; part < parts; ++part) {
-            const std::vector<std::optional<Point>> off = make_part(every_source(), seed + static_cast<std::uint64_t>(part));
+            const std::vector<std::optional<Point>> off =
+                make_part(every_source(), seed + static_cast<std::uint64_t>(part));
             Length worst;
             for (std::size_t i = 0; i < off.size(); ++i) {
                 if (!off[i])
@@ -77,7 +79,7 @@ public:
         if (screws)
             out.share_bolts = static_cast<double>(bolts) / parts;
         out.most = share_of(std::move(misses), nineteen_in_twenty);
-        out.budget = budget(seed);
+        out.budget = budget(seed, std::min(parts, parts_for_budget));
         return out;
     }
 
@@ -89,7 +91,8 @@ private:
     static std::vector<ErrorSource> every_source() { return {error_sources.begin(), error_sources.end()}; }
 
     // Where every hole stands beside its place: where its first cut was made, since the others run in it.
-    [[nodiscard]] std::vector<std::optional<Point>> make_part(std::vector<ErrorSource> drawn, std::uint64_t seed) const {
+    [[nodiscard]] std::vector<std::optional<Point>> make_part(std::vector<ErrorSource> drawn,
+                                                              std::uint64_t seed) const {
         Conditions conditions;
         conditions.drawn = std::move(drawn);
         conditions.seed = seed;
@@ -117,12 +120,12 @@ private:
         return as_it_lies || play_left(pairs) >= Length{};
     }
 
-    [[nodiscard]] std::vector<BudgetLine> budget(std::uint64_t seed) const {
+    [[nodiscard]] std::vector<BudgetLine> budget(std::uint64_t seed, int parts) const {
         std::vector<BudgetLine> lines;
         lines.push_back({std::nullopt, misses_from({}, seed, 1)});
         const Length rounding = lines.front().most;
         for (const ErrorSource source : error_sources) {
-            const Length most = misses_from({source}, seed, parts_for_budget);
+            const Length most = misses_from({source}, seed, parts);
             // Each is drawn on top of the rounding, which stays as it is; what it adds by itself is what counts.
             const double own = std::sqrt(std::max(0.0, std::pow(most.in_mm(), 2.0) - std::pow(rounding.in_mm(), 2.0)));
             if (own > 1e-6)
@@ -163,9 +166,10 @@ std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, 
         const CutStep* drill = chain.last(StepKind::Drill);
         // The expected run-off is what nineteen in twenty stay within, in any direction: 2.45 deviations.
         constexpr double deviations = 2.45;
-        of_chain.push_back((start && !start->skipped) || !drill
-                               ? in_spot
-                               : std::max(in_spot, expected_wander(drill->cutter, drill->cutter.flute, metal.wander) / deviations));
+        of_chain.push_back(
+            (start && !start->skipped) || !drill
+                ? in_spot
+                : std::max(in_spot, expected_wander(drill->cutter, drill->cutter.flute, metal.wander) / deviations));
     }
     for (const int chain : chain_of)
         all.push_back(of_chain[static_cast<std::size_t>(chain)]);

@@ -28,22 +28,23 @@ struct BudgetLine {
 
 struct ManyParts {
     int parts = 0;
-    Length within;                         ///< what a hole may stand beside its place
-    double share_within = 0.0;             ///< parts of which no hole stands farther
-    std::optional<double> share_bolts;     ///< parts that go on a mate that is made exactly to the drawing; nothing:
-                                           ///< the job has no screw holes
-    Length most;                           ///< nineteen holes in twenty lie within
-    std::vector<Length> worst_of_part;     ///< of each part its worst hole, rising
-    std::vector<std::vector<Point>> cloud; ///< by hole: where it came out in the first few hundred parts, from its place
-    std::vector<BudgetLine> budget;        ///< dearest first
+    Length within;                     ///< what a hole may stand beside its place
+    double share_within = 0.0;         ///< parts of which no hole stands farther
+    std::optional<double> share_bolts; ///< parts that go on a mate that is made exactly to the drawing; nothing:
+                                       ///< the job has no screw holes
+    Length most;                       ///< nineteen holes in twenty lie within
+    std::vector<Length> worst_of_part; ///< of each part its worst hole, rising
+    std::vector<std::vector<Point>>
+        cloud;                      ///< by hole: where it came out in the first few hundred parts, from its place
+    std::vector<BudgetLine> budget; ///< dearest first
 };
 
 /// Makes `parts` parts. The same seed gives the same parts. Nothing for work on the side of a bar, whose ways carry
 /// their own sums of errors, and for a list without holes.
 std::optional<ManyParts> make_many(const ManyPartsNeeds& needs, int parts = 400, std::uint64_t seed = 1);
 
-/// What a hole's drill runs off by where it starts, one standard deviation on each axis: little in a spot, more without.
-/// By metal, from common figures (cutting/formulas.h), to be replaced by the shop's own.
+/// What a hole's drill runs off by where it starts, one standard deviation on each axis: little in a spot, more
+/// without. By metal, from common figures (cutting/formulas.h), to be replaced by the shop's own.
 std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, const std::vector<int>& chain_of);
 
 /// "picking up zero", "setting to the line" …

@@ -12,7 +12,8 @@ namespace {
 
 class MarksBench : public Bench {
 public:
-    MarksBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const MachineErrors& errors)
+    MarksBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions,
+               const MachineErrors& errors)
         : Bench(job, holes, conditions)
         , m_errors(errors)
         , m_survey(survey(job.old_part)) {}

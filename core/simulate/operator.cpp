@@ -1,6 +1,7 @@
 #include "simulate/operator.h"
 
 #include "layout/outline.h"
+#include "measure/figures.h"
 #include "simulate/bar_operator.h"
 #include "simulate/bench.h"
 #include "simulate/lost_motion.h"
@@ -78,8 +79,12 @@ protected:
             if (!zero->here)
                 m_at = {};
             m_zero = m_at;
-            if (!zero->here)
+            if (!zero->here) {
                 m_picked_up = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
+            } else { // zero takes over what this hole is off, and so does every hole after it
+                m_picked_up = m_picked_up + m_set;
+                m_set = {};
+            }
         } else if (const auto* go = std::get_if<GoToReadout>(&instruction.action)) {
             m_aimed = m_zero + shown(go->x - go->short_x, go->y - go->short_y);
             settle();
@@ -144,8 +149,8 @@ private:
         const Angle bearing =
             m_readout.circle_convention.bearing_at(m_readout.angle_resolution * static_cast<double>(key.angle));
         for (int k = 0; k < key.count; ++k)
-            m_routine.emplace_back(
-                shown(key.x, key.y) + polar(m_readout.resolution * static_cast<double>(key.pitch * k), bearing));
+            m_routine.emplace_back(shown(key.x, key.y) +
+                                   polar(m_readout.resolution * static_cast<double>(key.pitch * k), bearing));
     }
     void call_up(const RoutinePlace& place) {
         const auto index = static_cast<std::size_t>(place.place);
@@ -154,7 +159,10 @@ private:
         if (m_routine_holes[index] != hole())
             complain("the routine makes another hole there");
         // It shows nought before the locks are tightened, so these are allowed for by nothing but the hand.
-        m_at = m_aimed = *m_routine[index] - as_drawn(job().datum, m_machine.lock_jump);
+        // It counts steps of its scale: nought is shown at the one nearest to the routine's own figure.
+        const Point to = *m_routine[index] - as_drawn(job().datum, m_machine.lock_jump);
+        m_at = m_aimed =
+            shown(round_to_step(to.x, m_readout.resolution).counts, round_to_step(to.y, m_readout.resolution).counts);
         settle();
     }
 };
@@ -199,7 +207,8 @@ protected:
     std::optional<Point> standing() override {
         const Angle turned = Angle::degrees(m_table.position() - m_clamped_at + m_indexed);
         // What the table has turned clockwise has brought a counter-clockwise bearing under the spindle.
-        return m_centre + polar(Length::mm(m_slide.position()), turned * (m_kind.rising == Sense::Clockwise ? 1.0 : -1.0));
+        return m_centre +
+               polar(Length::mm(m_slide.position()), turned * (m_kind.rising == Sense::Clockwise ? 1.0 : -1.0));
     }
 
 private:

@@ -2,8 +2,8 @@
 #include "board/bar_views.h"
 #include "board/board_painter.h"
 #include "formats/job_json.h"
-#include "report/sheet.h"
 #include "order/order_slip.h"
+#include "report/sheet.h"
 #include "support/bars.h"
 #include "support/window.h"
 

@@ -128,6 +128,17 @@ private slots:
             nlohmann::json::parse(run({"check", spoilt.fileName(), "--as", "json"}).out.toStdString());
         QCOMPARE(findings[0]["kind"].get<std::string>(), std::string("count-differs"));
     }
+    void orders_and_machines_are_compared() {
+        const Ran ran = run({"order", demo});
+        QCOMPARE(ran.code, 0);
+        QVERIFY(ran.out.contains("each cutter through all its holes (advised)"));
+        QVERIFY(ran.out.contains("in 100 bolt up"));
+        const auto order =
+            nlohmann::json::parse(run({"order", demo, "--machine", "Drill press", "--as", "json"}).out.toStdString());
+        QCOMPARE(order["machine"].get<std::string>(), std::string("Drill press"));
+        QCOMPARE(run({"order", demo, "--machine", "Loom"}).code, 2);
+        QCOMPARE(run({"order", "nothing.json"}).code, 2);
+    }
     void a_shop_of_ones_own() {
         QTemporaryDir folder;
         Shop shop = default_shop();
@@ -139,8 +150,7 @@ private slots:
         file.close();
         const Ran ran = run({"plan", demo, "--shop", file.fileName(), "--machine", "Bench drill"});
         QCOMPARE(ran.code, 0);
-        QVERIFY(ran.out.contains(
-            "X handwheel: clockwise, 4 turns, then on to 1.01."));
+        QVERIFY(ran.out.contains("X handwheel: clockwise, 4 turns, then on to 1.01."));
         // C5 at 6.0076 in hundredths is 601 lines, two turns of 250 and 101; in lines of 0.02 it was 1.00
         QVERIFY(ran.out.contains("on Bench drill (X 2.5 mm a turn, 250 lines of 0.01 mm"));
         // Without that machine the job's own is asked for: it is not in this shop, and that is said.

@@ -3,8 +3,8 @@
 #include "document/recovery.h"
 #include "formats/job_json.h"
 #include "layout/validate.h"
-#include "slips/hole_table.h"
 #include "order/instruction_list.h"
+#include "slips/hole_table.h"
 #include "slips/new_pattern.h"
 #include "support/jobs.h"
 

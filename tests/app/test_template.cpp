@@ -95,7 +95,8 @@ private slots:
         const auto pages = rendered(pdf, folder);
         QCOMPARE(pages.size(), std::size_t{1});
         // A4 at 300 dots an inch.
-        QVERIFY(std::abs(pages[0].width() - 210.0 * dots_a_mm) < 2.0 && std::abs(pages[0].height() - 297.0 * dots_a_mm) < 2.0);
+        QVERIFY(std::abs(pages[0].width() - 210.0 * dots_a_mm) < 2.0 &&
+                std::abs(pages[0].height() - 297.0 * dots_a_mm) < 2.0);
         int found = 0;
         const double worst = worst_on(pages, job, plan, found);
         QCOMPARE(found, 17);
@@ -116,7 +117,8 @@ private slots:
                 first = first < 0 ? x : first;
                 last = x;
             }
-        QVERIFY2(std::abs((last - first + 1) / dots_a_mm - 100.0) < 0.4, qPrintable(QString::number((last - first) / dots_a_mm)));
+        QVERIFY2(std::abs((last - first + 1) / dots_a_mm - 100.0) < 0.4,
+                 qPrintable(QString::number((last - first) / dots_a_mm)));
         const int x = static_cast<int>(16.0 * dots_a_mm);
         first = last = -1;
         for (int at = static_cast<int>(174.6 * dots_a_mm); at < 280 * dots_a_mm; ++at)
@@ -124,7 +126,8 @@ private slots:
                 first = first < 0 ? at : first;
                 last = at;
             }
-        QVERIFY2(std::abs((last - first + 1) / dots_a_mm - 100.0) < 0.4, qPrintable(QString::number((last - first) / dots_a_mm)));
+        QVERIFY2(std::abs((last - first + 1) / dots_a_mm - 100.0) < 0.4,
+                 qPrintable(QString::number((last - first) / dots_a_mm)));
     }
     void a_large_plate_takes_several_sheets() {
         QTemporaryDir folder;

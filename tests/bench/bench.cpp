@@ -115,7 +115,8 @@ BENCHMARK_CAPTURE(re_plan, bar_drill_press, "Drill press", bar_job_of)
     ->Unit(benchmark::kMillisecond);
 
 // The way round: what it costs against a lower bound (the cheapest spanning tree over the cheaper direction of
-// each leg, raised by node weights as Held and Karp did in 1970) and against the best way found by looking thirty times as long.
+// each leg, raised by node weights as Held and Karp did in 1970) and against the best way found by looking thirty times
+// as long.
 double bound_of(const std::vector<Point>& stops, const TravelCost& cost) {
     const std::size_t n = stops.size() + 1; // and the start; a way is a tree, so no tree may cost more
     const auto at = [&](std::size_t i) { return i == 0 ? Point{} : stops[i - 1]; };
@@ -142,7 +143,8 @@ double bound_of(const std::vector<Point>& stops, const TravelCost& cost) {
             }
             for (std::size_t i = 0; i < n; ++i)
                 if (!in[i]) {
-                    const double leg = std::min(cost.seconds(at(next), at(i)), cost.seconds(at(i), at(next))) + weight[next] + weight[i];
+                    const double leg = std::min(cost.seconds(at(next), at(i)), cost.seconds(at(i), at(next))) +
+                                       weight[next] + weight[i];
                     if (leg < near[i]) {
                         near[i] = leg;
                         from[i] = next;
@@ -201,13 +203,31 @@ void way_round(benchmark::State& state, const char* machine, Effort effort) {
     state.counters["over_bound"] = seconds / bound_of(stops, cost);
 }
 BENCHMARK_CAPTURE(way_round, handwheels_long, "Metric mill", Effort::Long)
-    ->Arg(12)->Arg(50)->Arg(200)->Arg(1000)->Unit(benchmark::kMillisecond)->Iterations(1);
+    ->Arg(12)
+    ->Arg(50)
+    ->Arg(200)
+    ->Arg(1000)
+    ->Unit(benchmark::kMillisecond)
+    ->Iterations(1);
 BENCHMARK_CAPTURE(way_round, handwheels_usual, "Metric mill", Effort::Usual)
-    ->Arg(12)->Arg(50)->Arg(200)->Arg(1000)->Unit(benchmark::kMillisecond);
+    ->Arg(12)
+    ->Arg(50)
+    ->Arg(200)
+    ->Arg(1000)
+    ->Unit(benchmark::kMillisecond);
 BENCHMARK_CAPTURE(way_round, readout_long, "Readout mill", Effort::Long)
-    ->Arg(12)->Arg(50)->Arg(200)->Arg(1000)->Unit(benchmark::kMillisecond)->Iterations(1);
+    ->Arg(12)
+    ->Arg(50)
+    ->Arg(200)
+    ->Arg(1000)
+    ->Unit(benchmark::kMillisecond)
+    ->Iterations(1);
 BENCHMARK_CAPTURE(way_round, readout_usual, "Readout mill", Effort::Usual)
-    ->Arg(12)->Arg(50)->Arg(200)->Arg(1000)->Unit(benchmark::kMillisecond);
+    ->Arg(12)
+    ->Arg(50)
+    ->Arg(200)
+    ->Arg(1000)
+    ->Unit(benchmark::kMillisecond);
 
 void many_parts(benchmark::State& state, const char* machine) {
     Job job = job_of(static_cast<int>(state.range(0)));

@@ -25,7 +25,8 @@ std::pair<Angle, Angle> dimples_of(const Job& job, const HoleOne& one, AngleConv
     key.count = 2;
     key.holes = {0, 1};
     Route route;
-    route.list = {{ZeroReadout{}}, {key}, {RoutinePlace{0}, 0}, {TouchLightly{}, 0}, {RoutinePlace{1}, 1}, {TouchLightly{}, 1}};
+    route.list = {{ZeroReadout{}},    {key}, {RoutinePlace{0}, 0}, {TouchLightly{}, 0}, {RoutinePlace{1}, 1},
+                  {TouchLightly{}, 1}};
     const Proof proof = carry_out(route, machine, touched, holes_of(touched));
     return {bearing_of({}, proof.landings.at(0).at), bearing_of({}, proof.landings.at(1).at)};
 }
@@ -40,7 +41,8 @@ class TestHoleOne : public QObject {
     Q_OBJECT
 private slots:
     void the_flange_by_hand() {
-        // First at 1 o'clock clockwise, in a convention with 0 at 12 o'clock clockwise: the drawing writes 30 and 81.43.
+        // First at 1 o'clock clockwise, in a convention with 0 at 12 o'clock clockwise: the drawing writes 30
+        // and 81.43.
         const auto one = hole_one(flange(), std::string("A"));
         QVERIFY(one);
         QVERIFY(alike(one->first, deg(30)));

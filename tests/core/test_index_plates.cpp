@@ -40,13 +40,14 @@ private slots:
     void even_divisions_against_counting() {
         for (const auto& [ratio, plates] : sets())
             for (int divisions = 2; divisions <= 400; ++divisions) {
-                // Brute force: the smallest circle on which some whole number of holes, taken `divisions` times, is once
-                // round.
+                // Brute force: the smallest circle on which some whole number of holes, taken `divisions` times, is
+                // once round.
                 int smallest = 0;
                 for (const auto& plate : plates)
                     for (const int circle : plate)
                         for (long k = 1; k <= static_cast<long>(ratio) * circle / divisions + 1; ++k)
-                            if (k * divisions == static_cast<long>(ratio) * circle && (smallest == 0 || circle < smallest))
+                            if (k * divisions == static_cast<long>(ratio) * circle &&
+                                (smallest == 0 || circle < smallest))
                                 smallest = circle;
                 const auto found = even_index(divisions, ratio, plates);
                 QCOMPARE(found.has_value(), smallest != 0);
@@ -71,7 +72,8 @@ private slots:
                         double worst = 0.0;
                         for (const Angle angle : angles) { // the nearest hole is one of the two beside it
                             const double holes = angle.in_degrees() / step;
-                            worst = std::max(worst, step * std::min(holes - std::floor(holes), std::ceil(holes) - holes));
+                            worst =
+                                std::max(worst, step * std::min(holes - std::floor(holes), std::ceil(holes) - holes));
                         }
                         least = std::min(least, worst);
                     }

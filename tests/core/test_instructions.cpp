@@ -44,7 +44,8 @@ std::vector<Instruction> moves_with(const Plan& plan, StepKind kind) {
     std::vector<Instruction> found;
     for (const Instruction& each : plan.route.list)
         if (const auto* drill = std::get_if<DrillHole>(&each.action); drill && drill->step >= 0) {
-            const Chain& chain = plan.chains[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(each.hole)])];
+            const Chain& chain =
+                plan.chains[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(each.hole)])];
             if (chain.steps[static_cast<std::size_t>(drill->step)].kind == kind)
                 found.push_back(each);
         }
@@ -121,8 +122,8 @@ private slots:
         QCOMPARE(same_way.holes, (std::vector<int>{0, 1, 2, 3, 4, 5, 6}));
     }
     void circle_routine_names_what_is_left_out() {
-        const Plan plan =
-            plan_on(by_routines(flange()), Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
+        const Plan plan = plan_on(by_routines(flange()),
+                                  Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
         const KeyCircle arc_key = circle_of(plan, 5);
         QCOMPARE(arc_key.count, 5);
         QCOMPARE(arc_key.holes[1], -1);

@@ -49,8 +49,8 @@ private slots:
         QVERIFY(std::is_sorted(one->worst_of_part.begin(), one->worst_of_part.end()));
     }
     void zero_alone_is_a_known_spread() {
-        // Picking up zero with s on each axis puts every hole off by a length whose square is s² times chi-square of two:
-        // nineteen in twenty lie within s sqrt(-2 ln 0.05) = 2.4477 s.
+        // Picking up zero with s on each axis puts every hole off by a length whose square is s² times chi-square of
+        // two: nineteen in twenty lie within s sqrt(-2 ln 0.05) = 2.4477 s.
         Shop shop = exact_shop(fine);
         shop.machines[0].errors.pick_up = mm(0.02);
         const Job job = on_m(flange());
@@ -106,6 +106,28 @@ private slots:
         plain.patterns = {row("A", 20, 20, 4, 12, 0)};
         QVERIFY(!many_parts_of(plain, make_plan(plain, shop), 20)->share_bolts); // no screws
     }
+    void zero_set_at_each_hole_hands_its_error_on() {
+        // Counted from zero a hole is off by one setting; set anew at each, the n-th is off by n of them: root n times
+        // as much, so over 25 holes the spread of the last is five times that of the first.
+        Shop shop = exact_shop(fine);
+        shop.machines[0].errors.setting = mm(0.02);
+        Job job = on_m(plate_job());
+        job.order.cuts = CutOrder::ByHole;
+        job.order.holes = HoleOrder::AsDrawn;
+        job.patterns = {row("A", 5, 20, 25, 4.4, 0, 3)};
+        job.order.readout = ReadoutWay::FromEachHole;
+        const auto spread = [](const std::vector<Point>& cloud) {
+            double sum = 0.0;
+            for (const Point& off : cloud)
+                sum += off.x.in_mm() * off.x.in_mm();
+            return std::sqrt(sum / static_cast<double>(cloud.size()));
+        };
+        const auto chained = many_parts_of(job, make_plan(job, shop), 240);
+        QVERIFY(spread(chained->cloud[24]) > 3.5 * spread(chained->cloud[0]));
+        job.order.readout = ReadoutWay::FromZero;
+        const auto absolute = many_parts_of(job, make_plan(job, shop), 240);
+        QVERIFY(spread(absolute->cloud[24]) < 1.4 * spread(absolute->cloud[0]));
+    }
     void nothing_where_there_is_nothing_to_make() {
         const Job job = plate_job();
         QVERIFY(!many_parts_of(job, make_plan(job, default_shop())));
@@ -139,7 +161,8 @@ private slots:
                 if (std::holds_alternative<TurnHandwheel>(plan.route.list[i].action))
                     turned.push_back(i);
             RC_PRE(!turned.empty());
-            const std::size_t move = turned[static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(turned.size())))];
+            const std::size_t move =
+                turned[static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(turned.size())))];
             for (const MoveSlip slip : slips_at(plan.route, plan.machine, move)) {
                 if (slip != MoveSlip::TurnTooMany && slip != MoveSlip::TurnTooFew)
                     continue;
@@ -179,8 +202,8 @@ private slots:
             }
     }
     void the_wrong_sense_by_hand() {
-        // Seven from 1 o'clock clockwise, keyed for a readout that turns out to count the other way round: hole k stands
-        // mirrored about the routine's own 0.
+        // Seven from 1 o'clock clockwise, keyed for a readout that turns out to count the other way round: hole k
+        // stands mirrored about the routine's own 0.
         Job job = flange();
         job.order.readout = ReadoutWay::Routines;
         job.order.cuts = CutOrder::ByHole;

@@ -116,20 +116,21 @@ private slots:
         });
     }
     void long_ways_are_whole_and_add_up() {
-        holds("thirteen to sixty stops: every stop once, the price is the price, the same input the same way", [](void) {
-            const auto stops = *any_stops(13, 60);
-            const TravelCost cost = *any_cost();
-            const Tour tour = cheapest_tour(stops, {}, cost);
-            RC_ASSERT(is_permutation_of(tour, stops.size()));
-            RC_ASSERT(std::abs(tour.seconds - seconds_of(stops, {}, cost, tour.order)) < 1e-6);
-            RC_ASSERT(cheapest_tour(stops, {}, cost).order == tour.order);
-            RC_ASSERT(tour.seconds <= cheapest_tour(stops, {}, cost, Effort::Quick).seconds + 1e-6);
-        });
+        holds("thirteen to sixty stops: every stop once, the price is the price, the same input the same way",
+              [](void) {
+                  const auto stops = *any_stops(13, 60);
+                  const TravelCost cost = *any_cost();
+                  const Tour tour = cheapest_tour(stops, {}, cost);
+                  RC_ASSERT(is_permutation_of(tour, stops.size()));
+                  RC_ASSERT(std::abs(tour.seconds - seconds_of(stops, {}, cost, tour.order)) < 1e-6);
+                  RC_ASSERT(cheapest_tour(stops, {}, cost).order == tour.order);
+                  RC_ASSERT(tour.seconds <= cheapest_tour(stops, {}, cost, Effort::Quick).seconds + 1e-6);
+              });
     }
     void a_lattice_is_gone_row_by_row() {
-        // Every leg moves one slide at least: the cheapest leg is one across. Row changes are needed, at least rows - 1,
-        // and cost one up each. So from the corner nothing is below (n - rows) across + (rows - 1) up, which going there
-        // and back row by row comes to.
+        // Every leg moves one slide at least: the cheapest leg is one across. Row changes are needed, at least rows -
+        // 1, and cost one up each. So from the corner nothing is below (n - rows) across + (rows - 1) up, which going
+        // there and back row by row comes to.
         const AxisCost plain{0.35, 4.0, 0.0, Towards::Plus};
         const TravelCost cost{plain, plain};
         for (const auto& [columns, rows] : {std::pair(20, 10), {40, 25}}) {

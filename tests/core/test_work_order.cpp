@@ -115,7 +115,8 @@ private slots:
                 std::vector<Point> stops;
                 for (const Hole& hole : plan.holes)
                     stops.push_back(hole.at);
-                return seconds_of(stops, {}, {AxisCost{0.4, 4.0, 4.0, Towards::Plus}, AxisCost{0.4, 4.0, 4.0, Towards::Plus}},
+                return seconds_of(stops, {},
+                                  {AxisCost{0.4, 4.0, 4.0, Towards::Plus}, AxisCost{0.4, 4.0, 4.0, Towards::Plus}},
                                   plan.work.holes());
             };
             // The plan weighs rounded places; a line's worth of cranking for each hole is the difference.
@@ -167,10 +168,9 @@ private slots:
             const auto cut = std::find_if(plan.route.list.begin(), plan.route.list.end(), [](const Instruction& each) {
                 return std::holds_alternative<DrillHole>(each.action);
             });
-            QCOMPARE(std::count_if(plan.route.list.begin(), cut,
-                                   [](const Instruction& each) {
-                                       return std::holds_alternative<TouchLightly>(each.action);
-                                   }),
+            QCOMPARE(std::count_if(
+                         plan.route.list.begin(), cut,
+                         [](const Instruction& each) { return std::holds_alternative<TouchLightly>(each.action); }),
                      17);
         }
     }
@@ -201,8 +201,7 @@ private slots:
             QVERIFY(plan.proof.complaints.empty());
             QVERIFY2(worst(plan.proof) < mm(0.0145), kind_in_words(kind).c_str()); // half a line each way
             // A list that does not know of it misses by it.
-            const Proof unaware =
-                carry_out(make_plan(job, shop_with(kind)).route, plan.machine, job, plan.holes);
+            const Proof unaware = carry_out(make_plan(job, shop_with(kind)).route, plan.machine, job, plan.holes);
             QVERIFY(worst(unaware) > mm(0.03));
         }
     }
@@ -240,8 +239,8 @@ private slots:
                             const bool from = check->from == static_cast<int>(i), to = check->to == static_cast<int>(i);
                             const int other = from ? check->to : check->from;
                             if (from || to)
-                                shows = shows || change(plan.holes[static_cast<std::size_t>(other)].at, plan.holes[i].at,
-                                                        off) > allowed;
+                                shows = shows || change(plan.holes[static_cast<std::size_t>(other)].at,
+                                                        plan.holes[i].at, off) > allowed;
                         } else if (std::holds_alternative<CheckPlace>(each.action)) {
                             shows = shows || each.hole == static_cast<int>(i);
                         }
@@ -289,7 +288,7 @@ private slots:
         RotaryTable table{90, 240, deg(0.05), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)};
         job.patterns = {circle("A", {}, 40, 6, 0), circle("B", {}, 60, 6, 0)};
         QCOMPARE(tally_of(plan_on(job, table).route, {}, {}, {}).reversals, 2); // the first take-up only
-        job.patterns = {row("A", 10, 0, 5, 4, 0), row("B", 0, 12, 5, 5, 90)}; // two rays with five radii each
+        job.patterns = {row("A", 10, 0, 5, 4, 0), row("B", 0, 12, 5, 5, 90)};   // two rays with five radii each
         const Plan rays = plan_on(job, table);
         QVERIFY(rays.proof.complaints.empty());
         QCOMPARE(count_of<TurnTable>(rays.route), 3); // back and forth, then one quarter turn
@@ -336,9 +335,8 @@ private slots:
         QCOMPARE(advised(), std::string("Readout mill"));
         job.holes_within = mm(5.0); // anything will do: then the quickest
         const auto loose = advise_methods(job, shop, 20);
-        const auto quickest = std::min_element(loose.begin(), loose.end(), [](const auto& a, const auto& b) {
-            return a.minutes < b.minutes;
-        });
+        const auto quickest = std::min_element(loose.begin(), loose.end(),
+                                               [](const auto& a, const auto& b) { return a.minutes < b.minutes; });
         QCOMPARE(advised(), quickest->machine);
     }
     void looking_longer_is_never_dearer() {

@@ -188,7 +188,8 @@ rc::Gen<Job> any_job() {
         job.datum.y_plus_up = *rc::gen::arbitrary<bool>();
         job.convention = {deg(*real(0, 360)), *any_sense()};
         job.order.holes = *rc::gen::element(HoleOrder::AsDrawn, HoleOrder::LeastWork);
-        job.order.cuts = *rc::gen::element(CutOrder::Advised, CutOrder::ByCutter, CutOrder::ByHole, CutOrder::FollowDrill);
+        job.order.cuts =
+            *rc::gen::element(CutOrder::Advised, CutOrder::ByCutter, CutOrder::ByHole, CutOrder::FollowDrill);
         job.order.walk_first = *rc::gen::inRange(0, 4) == 0;
         job.order.check_half_way = *rc::gen::arbitrary<bool>();
         job.order.readout = *rc::gen::element(ReadoutWay::FromZero, ReadoutWay::FromEachHole, ReadoutWay::Routines);
@@ -236,7 +237,11 @@ rc::Gen<Screw> any_screw() {
 }
 
 rc::Gen<Handwheels> any_handwheels() {
-    return rc::gen::apply([](Screw x, Screw y) { return Handwheels{x, y, x.graduations % 2 == 0}; }, any_screw(), any_screw());
+    return rc::gen::apply(
+        [](Screw x, Screw y) {
+            return Handwheels{x, y, x.graduations % 2 == 0};
+        },
+        any_screw(), any_screw());
 }
 
 rc::Gen<Readout> any_readout() {
@@ -253,9 +258,15 @@ rc::Gen<Readout> any_readout() {
 
 rc::Gen<RotaryTable> any_rotary() {
     return rc::gen::exec([] {
-        return RotaryTable{*rc::gen::element(36, 40, 60, 72, 90, 120), *rc::gen::element(240, 360, 600, 1440),
-                           deg(*real(0, 1.5)), *any_sense(), *any_screw(), 1, false,
-                           *rc::gen::element(std::vector<std::vector<int>>{}, std::vector<std::vector<int>>{{15, 17, 19}, {23, 27, 49}})};
+        return RotaryTable{*rc::gen::element(36, 40, 60, 72, 90, 120),
+                           *rc::gen::element(240, 360, 600, 1440),
+                           deg(*real(0, 1.5)),
+                           *any_sense(),
+                           *any_screw(),
+                           1,
+                           false,
+                           *rc::gen::element(std::vector<std::vector<int>>{},
+                                             std::vector<std::vector<int>>{{15, 17, 19}, {23, 27, 49}})};
     });
 }
 
