@@ -73,52 +73,78 @@ struct Dividers {
 };
 
 // Distances from mark to mark that show every single mark that is off, whichever way: each mark is in at least two,
-// and they cross at an angle that leaves no direction unseen. Short ones first: they are measured best.
-void compare_marks(Route& route, const RouteNeeds& needs, const LayoutBench& bench) {
-    const auto at = [&](int hole) { return needs.holes[static_cast<std::size_t>(hole)].at; };
-    std::set<std::pair<int, int>> taken;
-    std::map<int, std::vector<Angle>> seen; // directions in which a mark is checked
-    // Off by e, a mark changes a distance by e cos(angle between); with two at 30 degrees or more one of them shows at
-    // least a quarter of e.
-    const auto crosses = [](Angle a, Angle b) {
-        constexpr double least_degrees = 30.0;
-        return std::fabs((a - b).sine()) >= Angle::degrees(least_degrees).sine();
-    };
-    const auto compare = [&](int from, int to) {
-        const std::pair pair(std::min(from, to), std::max(from, to));
-        const Angle way = bearing_of(at(from), at(to));
-        seen[from].push_back(way);
-        seen[to].push_back(way);
-        if (taken.insert(pair).second)
-            route.list.push_back(
-                {CompareMarks{from, to, round_to_step(distance(at(from), at(to)), bench.measured_to).counts}, to});
-    };
-    for (const int hole : needs.order) {
-        std::vector<int> others;
-        for (const int other : needs.order)
-            if (at(other) != at(hole))
-                others.push_back(other);
-        // Only the nearest few dozen are worth looking at.
-        constexpr std::size_t most = 40;
-        const std::size_t near = std::min(others.size(), most);
-        std::partial_sort(others.begin(), others.begin() + static_cast<std::ptrdiff_t>(near), others.end(),
-                          [&](int a, int b) { return distance(at(hole), at(a)) < distance(at(hole), at(b)); });
-        for (std::size_t i = 0; i < near; ++i) {
-            const std::vector<Angle>& known = seen[hole];
-            const Angle way = bearing_of(at(hole), at(others[i]));
-            if (known.size() > 1 &&
-                std::any_of(known.begin(), known.end(), [&](Angle a) { return crosses(a, known.front()); }))
-                break;
-            if (known.empty() || crosses(known.front(), way))
-                compare(hole, others[i]);
+// and they cross at an angle that leaves no direction unseen. The nearest first: short ones are measured best.
+class MarkChecks {
+public:
+    MarkChecks(Route& route, const RouteNeeds& needs, const LayoutBench& bench)
+        : m_route(route)
+        , m_needs(needs)
+        , m_bench(bench)
+        , m_ways(needs.holes.size()) {}
+
+    void write() {
+        for (const int hole : m_needs.order) {
+            std::vector<Way>& known = m_ways[static_cast<std::size_t>(hole)];
+            if (known.empty())
+                compare_with_nearest(hole, [](Way) { return true; });
+            const auto crossed = [&] {
+                return std::any_of(known.begin(), known.end(), [&](Way way) { return crosses(way, known.front()); });
+            };
+            if (!known.empty() && !crossed())
+                compare_with_nearest(hole, [first = known.front()](Way way) { return crosses(way, first); });
+            // A single mark, or all in one line: the edges see what no distance does.
+            if (!crossed())
+                m_route.list.push_back(
+                    {place_check(m_needs, hole, m_bench.measured_to, m_bench.measured_to + m_bench.gauge_step * 1.5),
+                     hole});
         }
-        // A single mark, or all in one line: the edges see what no distance does.
-        const std::vector<Angle>& known = seen[hole];
-        if (std::none_of(known.begin(), known.end(), [&](Angle a) { return crosses(a, known.front()); }))
-            route.list.push_back(
-                {place_check(needs, hole, bench.measured_to, bench.measured_to + bench.gauge_step * 1.5), hole});
     }
-}
+
+private:
+    struct Way { // from one mark to another, in millimetres
+        double x, y;
+        [[nodiscard]] double squared() const { return x * x + y * y; }
+    };
+    Route& m_route;
+    const RouteNeeds& m_needs;
+    const LayoutBench& m_bench;
+    std::vector<std::vector<Way>> m_ways; // by hole: along which it is checked
+    std::set<std::pair<int, int>> m_taken;
+
+    [[nodiscard]] Point at(int hole) const { return m_needs.holes[static_cast<std::size_t>(hole)].at; }
+    [[nodiscard]] Way way(int from, int to) const {
+        const Point step = at(to) - at(from);
+        return {step.x.in_mm(), step.y.in_mm()};
+    }
+    // Off by e, a mark changes a distance by e cos(angle between); with two that are 30 degrees or more apart one of
+    // them shows at least a quarter of e. Sine squared of 30 degrees: a quarter.
+    static bool crosses(Way a, Way b) {
+        constexpr double least = 0.25;
+        const double area = a.x * b.y - a.y * b.x;
+        return area * area >= least * a.squared() * b.squared();
+    }
+    template <class Fits> void compare_with_nearest(int hole, const Fits& fits) {
+        int nearest = -1;
+        double least = 0.0;
+        for (const int other : m_needs.order) {
+            const Way there = way(hole, other);
+            const double far = there.squared();
+            if (far > 0.0 && (nearest < 0 || far < least) && fits(there)) {
+                nearest = other;
+                least = far;
+            }
+        }
+        if (nearest < 0)
+            return;
+        m_ways[static_cast<std::size_t>(hole)].push_back(way(hole, nearest));
+        m_ways[static_cast<std::size_t>(nearest)].push_back(way(nearest, hole));
+        if (m_taken.insert(std::minmax(hole, nearest)).second)
+            m_route.list.push_back(
+                {CompareMarks{hole, nearest,
+                              round_to_step(distance(at(hole), at(nearest)), m_bench.measured_to).counts},
+                 nearest});
+    }
+};
 
 } // namespace
 
@@ -135,7 +161,7 @@ Route make_route(const RouteNeeds& needs, const LayoutBench& machine) {
     for (const int hole : needs.order)
         route.list.push_back({PrickMark{}, hole});
     route.list.push_back({LookAtMarks{needs.order}});
-    compare_marks(route, needs, machine);
+    MarkChecks(route, needs, machine).write();
     for (const int hole : needs.order)
         route.list.push_back({PunchMark{}, hole});
     each_visit(route, needs, [](int) {}); // the mark itself says where

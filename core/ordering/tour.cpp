@@ -141,6 +141,10 @@ Tour cheapest_tour(const std::vector<Point>& stops, Point from, const TravelCost
     std::vector<std::size_t> nearest = nearest_start(cost);
     std::vector<std::size_t> rows = row_start(cost);
     const bool by_rows = seconds_along(cost, rows) < seconds_along(cost, nearest);
+    // So many are not gone into between two keys.
+    constexpr std::size_t most_mended = 150;
+    if (effort == Effort::Quick && stops.size() > most_mended)
+        return tour_of(cost, by_rows ? rows : nearest, false);
     TourSearch search(cost, by_rows ? std::move(rows) : std::move(nearest));
     search.descend();
     search.kick(kicks_for(stops.size(), effort));

@@ -31,8 +31,8 @@ struct TravelCost {
     bool operator==(const TravelCost&) const = default;
 };
 
-/// How hard the best way is looked for. Quick: one descent, while a figure is being typed. Usual: what a settled plan
-/// gets. Long: as long as somebody is willing to wait, about a second for a thousand stops.
+/// How hard the best way is looked for. Quick: while a figure is being typed, one descent, or none beyond 150 stops.
+/// Usual: what a settled plan gets. Long: as long as somebody is willing to wait, about a second for a thousand stops.
 enum class Effort { Quick, Usual, Long };
 
 struct Tour {

@@ -200,7 +200,10 @@ private:
             return cheapest_tour(stops, m_here, m_cost, m_needs.effort);
         std::vector<int> back(known.rbegin(), known.rend());
         const bool turn = seconds_of(stops, m_here, m_cost, back) < seconds_of(stops, m_here, m_cost, known);
-        return improved_tour(stops, m_here, m_cost, turn ? std::move(back) : std::move(known));
+        std::vector<int>& better = turn ? back : known;
+        if (m_needs.effort == Effort::Quick)
+            return {std::move(better), 0.0, false};
+        return improved_tour(stops, m_here, m_cost, std::move(better));
     }
 };
 
