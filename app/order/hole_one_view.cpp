@@ -7,10 +7,10 @@
 
 namespace clockface::app {
 
-void paint_dimples(QPainter& painter, QPointF middle, double radius, Angle one, Angle two, const QColor& line,
+void paint_dimples(QPainter& painter, QPointF middle, double radius, Angle one, Angle two, const Look& look,
                    const QColor& mark) {
     painter.setBrush(Qt::NoBrush);
-    painter.setPen(QPen(line, 1.4));
+    painter.setPen(QPen(look.ink, 1.4));
     painter.drawEllipse(middle, radius, radius);
     for (int hour = 0; hour < 12; ++hour) {
         const QPointF out = towards(Angle::degrees(30.0 * hour));
@@ -23,16 +23,18 @@ void paint_dimples(QPainter& painter, QPointF middle, double radius, Angle one, 
         painter.setPen(Qt::NoPen);
         painter.setBrush(mark);
         painter.drawEllipse(hole, 8.0, 8.0);
-        painter.setPen(line.lightness() > 128 ? Look::day().surround : Look::day().card);
+        painter.setPen(look.card);
         painter.drawText(QRectF(hole - QPointF(8, 8), QSizeF(16, 16)), Qt::AlignCenter, QString::number(number++));
     }
 }
 
-HoleOnePicture::HoleOnePicture(const HoleOne& one, AngleConvention drawing, AngleConvention readout, QWidget* parent)
+HoleOnePicture::HoleOnePicture(const HoleOne& one, AngleConvention drawing, AngleConvention readout, const Look& look,
+                               QWidget* parent)
     : QWidget(parent)
     , m_one(one)
     , m_drawing(drawing)
-    , m_readout(readout) {
+    , m_readout(readout)
+    , m_look(look) {
     setObjectName(QStringLiteral("holeOnePicture"));
     setAccessibleName(tr("holes 1 and 2 as the drawing, the readout and you at the machine see them"));
     setFixedHeight(140);
@@ -41,7 +43,7 @@ HoleOnePicture::HoleOnePicture(const HoleOne& one, AngleConvention drawing, Angl
 void HoleOnePicture::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
-    const QColor ink = palette().color(QPalette::WindowText);
+    const QColor ink = m_look.ink;
     const Angle second = m_one.first + m_one.step;
     const Angle one = m_drawing.bearing_at(m_one.first), two = m_drawing.bearing_at(second);
     const struct {
@@ -56,17 +58,18 @@ void HoleOnePicture::paintEvent(QPaintEvent*) {
     for (int i = 0; i < 3; ++i) {
         const QPointF middle(third * (i + 0.5), 48.0);
         const bool wanted = clocks[i].one == one && clocks[i].two == two;
-        paint_dimples(painter, middle, radius, clocks[i].one.wrapped(), clocks[i].two.wrapped(), ink,
-                      wanted ? Look::day().good : Look::day().stop);
+        paint_dimples(painter, middle, radius, clocks[i].one.wrapped(), clocks[i].two.wrapped(), m_look,
+                      wanted ? m_look.good : m_look.stop);
         painter.setFont(type(9));
         painter.setPen(ink);
         painter.drawText(QRectF(third * i, 96.0, third, 40.0), Qt::AlignHCenter | Qt::AlignTop, clocks[i].words);
     }
 }
 
-DimpleButton::DimpleButton(const DimpleAnswer& answer, QWidget* parent)
+DimpleButton::DimpleButton(const DimpleAnswer& answer, const Look& look, QWidget* parent)
     : QAbstractButton(parent)
-    , m_answer(answer) {
+    , m_answer(answer)
+    , m_look(look) {
     setText(q(answer.words));
     setAccessibleName(tr("I see %1").arg(q(answer.words)));
     setToolTip(q(answer.words) + (answer.intended ? tr(", as the drawing has it") : QString()));
@@ -78,13 +81,13 @@ DimpleButton::DimpleButton(const DimpleAnswer& answer, QWidget* parent)
 void DimpleButton::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
-    const QColor ink = palette().color(QPalette::WindowText);
-    painter.setPen(QPen(hasFocus() || underMouse() ? Look::day().brass : Look::day().rule, hasFocus() ? 2.0 : 1.0));
+    const QColor ink = m_look.ink;
+    painter.setPen(QPen(hasFocus() || underMouse() ? m_look.brass : m_look.rule, hasFocus() ? 2.0 : 1.0));
     painter.setBrush(Qt::NoBrush);
     painter.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 4, 4);
     constexpr double radius = 30.0;
-    paint_dimples(painter, QPointF(width() / 2.0, 46.0), radius, m_answer.one, m_answer.two, ink,
-                  m_answer.intended ? Look::day().good : Look::day().brass);
+    paint_dimples(painter, QPointF(width() / 2.0, 46.0), radius, m_answer.one, m_answer.two, m_look,
+                  m_answer.intended ? m_look.good : m_look.brass);
     painter.setFont(type(8));
     painter.setPen(ink);
     painter.drawText(QRectF(2.0, 86.0, width() - 4.0, 50.0), Qt::AlignCenter | Qt::TextWordWrap,

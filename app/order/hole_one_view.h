@@ -14,7 +14,7 @@ namespace clockface::app {
 class DimpleButton : public QAbstractButton {
     Q_OBJECT
 public:
-    explicit DimpleButton(const DimpleAnswer& answer, QWidget* parent = nullptr);
+    DimpleButton(const DimpleAnswer& answer, const Look& look, QWidget* parent = nullptr);
     [[nodiscard]] QSize sizeHint() const override { return {104, 140}; }
 
 protected:
@@ -22,6 +22,7 @@ protected:
 
 private:
     DimpleAnswer m_answer;
+    const Look& m_look;
 };
 
 /// Three clocks side by side: the drawing, the readout when the drawing's figures are keyed in as they stand, and the
@@ -29,7 +30,8 @@ private:
 class HoleOnePicture : public QWidget {
     Q_OBJECT
 public:
-    HoleOnePicture(const HoleOne& one, AngleConvention drawing, AngleConvention readout, QWidget* parent = nullptr);
+    HoleOnePicture(const HoleOne& one, AngleConvention drawing, AngleConvention readout, const Look& look,
+                   QWidget* parent = nullptr);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -37,10 +39,11 @@ protected:
 private:
     HoleOne m_one;
     AngleConvention m_drawing, m_readout;
+    const Look& m_look;
 };
 
 /// Hole 1 and hole 2 on a clock round `middle`, as the drawing, the readout or the eye at the machine has them.
-void paint_dimples(QPainter& painter, QPointF middle, double radius, Angle one, Angle two, const QColor& line,
+void paint_dimples(QPainter& painter, QPointF middle, double radius, Angle one, Angle two, const Look& look,
                    const QColor& mark);
 
 } // namespace clockface::app

@@ -50,19 +50,19 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
         made->setProperty("line", true);
         made->setCheckable(true);
         made->setChecked(taken);
-        made->setMinimumWidth(150);
+        made->setMinimumWidth(104);
         made->setToolTip(advised ? tr("%1: advised").arg(words) : words);
         return made;
     };
     box->addWidget(quiet(tr("One piece on %1, three ways (★ advised):").arg(q(plan.machine.name))));
     auto* ways = new QGridLayout;
-    ways->setHorizontalSpacing(10);
+    ways->setHorizontalSpacing(7);
     ways->setVerticalSpacing(4);
     ways->setColumnStretch(0, 1);
     const QStringList heads = {tr("changes"), tr("moves"), tr("back"), tr("time")};
     for (int i = 0; i < heads.size(); ++i)
         ways->addWidget(figures(heads[i]), 0, i + 1);
-    const QStringList words = {tr("by cutter"), tr("hole by hole"), tr("tap follows drill")};
+    const QStringList words = {tr("by cutter"), tr("hole by hole"), tr("tap after drill")};
     int row = 0;
     for (const OrderOption& option : order_options(job, document().shop(), plan)) {
         const int index = static_cast<int>(option.way) - static_cast<int>(CutOrder::ByCutter);
@@ -81,7 +81,7 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
     box->addSpacing(8);
     box->addWidget(quiet(tr("All of %1 on each machine of the shop:").arg(q(counted(job.pieces, "piece")))));
     auto* machines = new QGridLayout;
-    machines->setHorizontalSpacing(10);
+    machines->setHorizontalSpacing(7);
     machines->setVerticalSpacing(4);
     machines->setColumnStretch(0, 1);
     const QStringList columns = {tr("time"), tr("within"), tr("right")};

@@ -46,7 +46,7 @@ void OrderSlip::build_proof(QVBoxLayout* box) {
     words->setObjectName(QStringLiteral("manyParts"));
     words->setWordWrap(true);
     box->addWidget(words);
-    auto* plot = new PartsPlot;
+    auto* plot = new PartsPlot(*m_look);
     plot->show_parts(*many, job.unit);
     box->addWidget(plot);
     box->addWidget(quiet(tr("What each error gives by itself, nineteen holes in twenty:")));

@@ -110,7 +110,7 @@ void OrderSlip::build_hole_one(QVBoxLayout* box) {
     const auto* readout = std::get_if<Readout>(&document().plan().machine.kind);
     auto* title = new QLabel(tr("<b>Show me hole one</b>"));
     box->addWidget(title);
-    box->addWidget(new HoleOnePicture(*one, job.convention, readout->circle_convention));
+    box->addWidget(new HoleOnePicture(*one, job.convention, readout->circle_convention, *m_look));
     auto* question =
         quiet(tr("If the shop may be wrong about this readout: key circle %1 in with the drawing's own figures, "
                  "first %2, step %3, and touch the places of holes 1 and 2 lightly. Which of these do you see?")
@@ -122,7 +122,7 @@ void OrderSlip::build_hole_one(QVBoxLayout* box) {
     const std::string machine = document().plan().machine.name;
     int number = 0;
     for (const DimpleAnswer& answer : one->answers) {
-        auto* tile = new DimpleButton(answer);
+        auto* tile = new DimpleButton(answer, *m_look);
         tile->setObjectName(QStringLiteral("dimple:%1").arg(++number));
         connect(tile, &QAbstractButton::clicked, this, [this, machine, convention = answer.convention] {
             Shop shop = document().shop();

@@ -143,6 +143,12 @@ bool OrderSlip::show_page(const QString& name) {
     return true;
 }
 
+void OrderSlip::set_look(const Look& look) {
+    m_look = &look;
+    if (isVisible())
+        refresh();
+}
+
 void OrderSlip::choose_move(int move) {
     m_list_model.refresh();
     m_list->setCurrentIndex(m_list_model.index(move));

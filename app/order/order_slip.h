@@ -2,6 +2,7 @@
 // parts. One page at a time: the list, the comparison, the proof, and how it is done.
 #pragma once
 
+#include "look/look.h"
 #include "order/instruction_list.h"
 #include "order/shown_parts.h"
 #include "order/ways_box.h"
@@ -25,6 +26,7 @@ public:
 
     /// A page by its name: list, compare, proof or setup. False when there is none of that name.
     bool show_page(const QString& name);
+    void set_look(const Look& look);
     /// Chooses a move of the list.
     void choose_move(int move);
 
@@ -43,6 +45,7 @@ private:
     enum class Page { List, Compare, Proof, SetUp };
 
     ShownParts& m_shown;
+    const Look* m_look = &Look::day();
     Page m_page = Page::List;
     QList<QToolButton*> m_tabs;
     Renewed m_made; ///< the sentence on top

@@ -9,8 +9,9 @@
 
 namespace clockface::app {
 
-PartsPlot::PartsPlot(QWidget* parent)
-    : QWidget(parent) {
+PartsPlot::PartsPlot(const Look& look, QWidget* parent)
+    : QWidget(parent)
+    , m_look(look) {
     setObjectName(QStringLiteral("partsPlot"));
     setMinimumHeight(128);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
@@ -30,7 +31,7 @@ void PartsPlot::paintEvent(QPaintEvent*) {
         return;
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
-    const QColor ink = palette().color(QPalette::WindowText);
+    const QColor ink = m_look.ink;
     // The scale ends at a round figure beyond both the worst part and the line.
     const double most = std::max(worst.back(), m_many.within).in(m_unit)*1.15;
     const double power = std::pow(10.0, std::floor(std::log10(most)));
@@ -48,14 +49,14 @@ void PartsPlot::paintEvent(QPaintEvent*) {
         const QRectF bar(x_of(scale_end * i / bars) + 0.5, area.bottom() - high, area.width() / bars - 1.0, high);
         // Beyond the line a bar is hollow as well as red: colour alone tells nothing.
         const bool out = scale_end * (i + 0.5) / bars > line;
-        painter.setPen(out ? QPen(Look::day().stop, 1.2) : Qt::NoPen);
-        painter.setBrush(out ? QBrush(Qt::NoBrush) : QBrush(Look::day().link));
+        painter.setPen(out ? QPen(m_look.stop, 1.2) : Qt::NoPen);
+        painter.setBrush(out ? QBrush(Qt::NoBrush) : QBrush(m_look.link));
         if (high > 0.0)
             painter.drawRect(bar);
     }
     painter.setPen(QPen(ink, 1.2));
     painter.drawLine(area.bottomLeft(), area.bottomRight());
-    painter.setPen(QPen(Look::day().brass, 2.0));
+    painter.setPen(QPen(m_look.brass, 2.0));
     painter.drawLine(QPointF(x_of(line), area.top() - 4.0), QPointF(x_of(line), area.bottom()));
     painter.setFont(type(9));
     painter.setPen(ink);

@@ -12,13 +12,14 @@ namespace clockface::app {
 class PartsPlot : public QWidget {
     Q_OBJECT
 public:
-    explicit PartsPlot(QWidget* parent = nullptr);
+    explicit PartsPlot(const Look& look, QWidget* parent = nullptr);
     void show_parts(const ManyParts& many, Unit unit);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
 
 private:
+    const Look& m_look;
     ManyParts m_many;
     Unit m_unit = Unit::Millimetre;
 };

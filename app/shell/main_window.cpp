@@ -277,6 +277,7 @@ void MainWindow::set_night(bool night) {
     const Look& look = night ? Look::night_shift() : Look::day();
     setStyleSheet(style_sheet(look));
     m_board->set_look(look);
+    m_order->set_look(look);
     m_part_board->set_look(look);
     m_part->set_look(look);
     m_depths->set_look(look);

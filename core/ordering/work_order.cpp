@@ -229,7 +229,8 @@ std::vector<int> WorkOrder::holes() const {
 
 CutOrder advised_way(const WorkNeeds& needs, std::string& why) {
     if (needs.job.blank.on_side()) {
-        why = "Turning the bar costs most, so every hole is finished before it is turned on.";
+        why = "Turning the bar costs most, so every hole is finished before it is turned on, in the order of the "
+              "drawing.";
         return CutOrder::ByHole;
     }
     if (needs.cutters.room.loses) {
