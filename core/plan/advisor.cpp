@@ -100,7 +100,7 @@ std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, int p
     for (const Machine* machine : machines) {
         Job on = job;
         on.machine = machine->name;
-        const Plan plan = make_plan(on, shop, Effort::Quick);
+        const Plan plan = make_plan(on, shop);
         MethodReport report;
         report.machine = machine->name;
         report.tally = tally_of(plan.route, plan.machine, plan.chains, plan.chain_of);

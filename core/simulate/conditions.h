@@ -11,6 +11,8 @@
 
 namespace clockface {
 
+struct Survey;
+
 /// What may go wrong with a bar that no list can know of, to see whether it shows.
 struct BarFaults {
     Length off_axis{}; ///< the spindle stands this far beside the axis, away from the user
@@ -24,6 +26,7 @@ inline constexpr std::array error_sources = {ErrorSource::PickUp,   ErrorSource:
                                              ErrorSource::LockJump, ErrorSource::Marking, ErrorSource::Wander};
 
 struct Conditions {
+    const Survey* survey = nullptr; ///< of the old part, for a list of marks, where it is worked out already
     BarFaults bar{};
     std::vector<ErrorSource> drawn{};            ///< empty: all goes exactly as told
     std::uint64_t seed = 0;                      ///< the same seed draws the same errors

@@ -4,6 +4,7 @@
 #include "shop/tables.h"
 #include "shop/threads.h"
 #include "survey/fits.h"
+#include "survey/survey.h"
 
 #include <algorithm>
 #include <cmath>
@@ -45,6 +46,8 @@ public:
         , m_wander(wander_of(needs.job, needs.chains, needs.chain_of)) {
         for (const Hole& hole : needs.holes)
             m_play.push_back(play_of(hole.spec));
+        if (std::holds_alternative<MarksAcross>(needs.machine.kind))
+            m_survey = survey(needs.job.old_part); // once, and not for every part
     }
 
     ManyParts make(int parts, std::uint64_t seed) {
@@ -87,6 +90,7 @@ private:
     const ManyPartsNeeds& m_needs;
     std::vector<Length> m_wander;
     std::vector<std::optional<Length>> m_play;
+    std::optional<Survey> m_survey;
 
     static std::vector<ErrorSource> every_source() { return {error_sources.begin(), error_sources.end()}; }
 
@@ -97,6 +101,7 @@ private:
         conditions.drawn = std::move(drawn);
         conditions.seed = seed;
         conditions.wander = &m_wander;
+        conditions.survey = m_survey ? &*m_survey : nullptr;
         const Proof proof = carry_out(m_needs.route, m_needs.machine, m_needs.job, m_needs.holes, conditions);
         std::vector<std::optional<Point>> off(m_needs.holes.size());
         for (const Landing& landing : proof.landings) {

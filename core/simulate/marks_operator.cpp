@@ -16,7 +16,8 @@ public:
                const MachineErrors& errors)
         : Bench(job, holes, conditions)
         , m_errors(errors)
-        , m_survey(survey(job.old_part)) {}
+        , m_own(conditions.survey ? Survey{} : survey(job.old_part))
+        , m_survey(conditions.survey ? *conditions.survey : m_own) {}
 
 protected:
     void obey(const Instruction& instruction) override {
@@ -31,7 +32,8 @@ protected:
 
 private:
     MachineErrors m_errors;
-    Survey m_survey;
+    Survey m_own; // where nobody has worked it out before
+    const Survey& m_survey;
     std::optional<LayOldPart> m_laid;
     std::map<std::string, Point> m_marks;
     std::map<std::string, bool> m_drilled;

@@ -1,4 +1,5 @@
 // Many parts with errors drawn at random, held to closed forms; and single moves done wrong, which must show.
+#include "formats/job_json.h"
 #include "plan/advisor.h"
 #include "simulate/broken.h"
 #include "support/jobs.h"
@@ -127,6 +128,17 @@ private slots:
         job.order.readout = ReadoutWay::FromZero;
         const auto absolute = many_parts_of(job, make_plan(job, shop), 240);
         QVERIFY(spread(absolute->cloud[24]) < 1.4 * spread(absolute->cloud[0]));
+    }
+    void marks_from_an_old_part() {
+        // The bracket's marks, each drawn beside its place: the spread is the punch's, 0.08 mm on each axis, and the
+        // readings' own error stays as it is in every part.
+        Job job = load_job(SOURCE_FOLDER "/demo/bell-crank-bracket.clockface.json").value();
+        job.machine = default_shop().marks.name;
+        const Plan plan = make_plan(job, default_shop());
+        QVERIFY(std::holds_alternative<MarksAcross>(plan.machine.kind));
+        const auto many = many_parts_of(job, plan, 100);
+        QVERIFY(many && !plan.route.order.empty());
+        QVERIFY(same(line_of(*many, ErrorSource::Marking), mm(0.08 * 2.4477), 0.06));
     }
     void nothing_where_there_is_nothing_to_make() {
         const Job job = plate_job();
