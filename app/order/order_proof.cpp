@@ -56,8 +56,7 @@ void OrderSlip::build_proof(QVBoxLayout* box) {
     int row = 0;
     for (const BudgetLine& line : many->budget) {
         lines->addWidget(quiet(line.source ? q(in_words(*line.source)) : tr("rounding to what it shows")), row, 0);
-        lines->addWidget(figures(q(with_unit(Length::mm(std::round(line.most.in_mm() * 1000.0) / 1000.0), job.unit))),
-                         row, 1);
+        lines->addWidget(figures(q(deviation_in_words(line.most, job.unit))), row, 1);
         ++row;
     }
     box->addLayout(lines);

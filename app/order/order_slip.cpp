@@ -226,8 +226,11 @@ void OrderSlip::refresh_head() {
     }
     m_made_on->refresh();
     const Plan& plan = document().plan();
+    // A table goes round in its own order, marks come from the old part, and a bar goes as drawn.
+    const bool marks = std::holds_alternative<MarksAcross>(plan.machine.kind);
+    const bool own_way = marks || std::holds_alternative<RotaryTable>(plan.machine.kind) || job.blank.on_side();
     const bool proved =
-        job.order.holes == HoleOrder::LeastWork && !plan.work.passes.empty() &&
+        !own_way && job.order.holes == HoleOrder::LeastWork && !plan.work.passes.empty() &&
         std::all_of(plan.work.passes.begin(), plan.work.passes.end(), [](const Pass& pass) { return pass.proved; });
     QString reason = q(plan.work.reason);
     if (plan.work.reason.empty() && !plan.work.passes.empty())
@@ -235,7 +238,7 @@ void OrderSlip::refresh_head() {
     if (proved)
         reason += tr(" No shorter way round exists: all were looked at.");
     m_reason->setText(reason);
-    m_reason->setVisible(!reason.isEmpty());
+    m_reason->setVisible(!reason.isEmpty() && !marks);
 }
 
 void OrderSlip::refresh() {
