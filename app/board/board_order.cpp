@@ -43,45 +43,45 @@ void BoardPainter::path() {
         m_painter.drawLine(tip, tip - along * 8.0 + side * 4.5);
         m_painter.drawLine(tip, tip - along * 8.0 - side * 4.5);
     }
-    take_ups(line);
+    take_ups();
 }
 
-// A hook beyond a hole that is come to from the wrong side: past it, and back.
-void BoardPainter::take_ups(const QPolygonF& line) {
-    const auto* wheels = std::get_if<Handwheels>(&m_document.plan().machine.kind);
+// A hook beyond a hole that is come to from the wrong side: past it, and back. The list itself says where.
+void BoardPainter::take_ups() {
+    const Plan& plan = m_document.plan();
+    const auto* wheels = std::get_if<Handwheels>(&plan.machine.kind);
     if (!wheels || m_document.job().blank.on_side())
         return;
+    std::vector<char> made(plan.holes.size(), 0); // the way drawn is that of the first time round
     bool any = false;
-    for (int i = 1; i < line.size(); ++i) {
-        const QPointF way = line[i] - line[i - 1];
-        const double radius = radius_of(m_document.plan().holes[static_cast<std::size_t>(
-                                  m_document.plan().route.order[static_cast<std::size_t>(i - 1)])]) +
-                              2.0;
-        constexpr double still = 0.01;
-        const bool back_x = std::fabs(way.x()) > still && (way.x() > 0.0) != (wheels->x.finish == Towards::Plus);
-        const bool back_y = std::fabs(way.y()) > still && (way.y() < 0.0) != (wheels->y.finish == Towards::Plus);
-        for (const auto& [goes_back, out] : {std::pair(back_x, QPointF(way.x() > 0.0 ? 1.0 : -1.0, 0.0)),
-                                             {back_y, QPointF(0.0, way.y() > 0.0 ? 1.0 : -1.0)}}) {
-            if (!goes_back)
-                continue;
-            any = true;
-            const QPointF side(-out.y() * 3.0, out.x() * 3.0);
-            const QPointF from = line[i] + out * radius, to = from + out * 9.0;
-            m_painter.setPen(QPen(m_look.scribed, 1.6, Qt::SolidLine, Qt::RoundCap));
-            m_painter.setBrush(Qt::NoBrush);
-            m_painter.drawLine(from - side, to - side);
-            m_painter.drawArc(QRectF(to - QPointF(3.0, 3.0), QSizeF(6.0, 6.0)),
-                              out.x() > 0   ? -90 * 16
-                              : out.x() < 0 ? 90 * 16
-                              : out.y() > 0 ? 180 * 16
-                                            : 0,
-                              180 * 16);
-            m_painter.drawLine(to + side, from + side);
-        }
+    for (const Instruction& each : plan.route.list) {
+        if (each.hole < 0)
+            continue;
+        char& done = made[static_cast<std::size_t>(each.hole)];
+        done = done || std::holds_alternative<DrillHole>(each.action);
+        const auto* move = std::get_if<TurnHandwheel>(&each.action);
+        if (done || !move || !move->past)
+            continue;
+        any = true;
+        const bool x = move->axis == Axis::X;
+        const double way = move->way == (x ? wheels->x : wheels->y).plus ? 1.0 : -1.0;
+        const Hole& hole = plan.holes[static_cast<std::size_t>(each.hole)];
+        hook(screen(hole.at), radius_of(hole) + 2.0, x ? QPointF(way, 0.0) : QPointF(0.0, -way));
     }
     if (any)
         label(m_area.bottomLeft() + QPointF(168.0, -16.0), QObject::tr("hook: past it and back, backlash taken up"),
               m_look.faint, 9, false);
+}
+
+void BoardPainter::hook(QPointF at, double radius, QPointF out) {
+    const QPointF side(-out.y() * 3.0, out.x() * 3.0);
+    const QPointF from = at + out * radius, to = from + out * 9.0;
+    m_painter.setPen(QPen(m_look.scribed, 1.6, Qt::SolidLine, Qt::RoundCap));
+    m_painter.setBrush(Qt::NoBrush);
+    m_painter.drawLine(from - side, to - side);
+    const int begins = out.x() > 0.0 ? -90 : out.x() < 0.0 ? 90 : out.y() > 0.0 ? 180 : 0;
+    m_painter.drawArc(QRectF(to - QPointF(3.0, 3.0), QSizeF(6.0, 6.0)), begins * 16, 180 * 16);
+    m_painter.drawLine(to + side, from + side);
 }
 
 void BoardPainter::order_tags() {

@@ -88,7 +88,8 @@ private:
     QPointF free_spot(QPointF at, double radius, QPointF wanted, QSizeF size);
     [[nodiscard]] double radius_of(const Hole& hole) const;
     void path();
-    void take_ups(const QPolygonF& line);
+    void take_ups();
+    void hook(QPointF at, double radius, QPointF out);
     void order_tags();
     /// Where many parts came out, or one that was made wrong.
     void parts(const ShownParts& shown);

@@ -10,8 +10,10 @@
 #include "plan/advisor.h"
 #include "widgets/flow_layout.h"
 
+#include <QHash>
 #include <QLabel>
 #include <QPushButton>
+#include <QSet>
 #include <algorithm>
 #include <cmath>
 
@@ -166,19 +168,33 @@ void OrderSlip::keep_own_order(QVBoxLayout* box) {
     box->addWidget(longer);
 }
 
+QHash<QString, int> OrderSlip::holes_by_name() const {
+    QHash<QString, int> holes;
+    int index = 0;
+    for (const Hole& hole : document().plan().holes)
+        holes.insert(q(hole.name), index++);
+    return holes;
+}
+
 void OrderSlip::show_own_order() {
     if (!m_own_order)
         return;
     const Plan& plan = document().plan();
+    const QHash<QString, int> holes = holes_by_name();
     QStringList names;
+    QSet<QString> named;
+    const auto add = [&](const QString& name) {
+        if (holes.contains(name) && !named.contains(name)) {
+            named.insert(name);
+            names << name;
+        }
+    };
     // An own order is shown as it was given, whichever cutter comes first; otherwise as the list comes to them.
     if (document().job().order.holes == HoleOrder::ByHand)
         for (const std::string& name : document().job().order.by_hand)
-            if (std::any_of(plan.holes.begin(), plan.holes.end(), [&](const Hole& hole) { return hole.name == name; }))
-                names << q(name);
+            add(q(name));
     for (const int hole : plan.work.holes())
-        if (const QString name = q(plan.holes[static_cast<std::size_t>(hole)].name); !names.contains(name))
-            names << name;
+        add(q(plan.holes[static_cast<std::size_t>(hole)].name));
     m_own_order->show_order(names);
     say_cost(names);
 }
@@ -186,13 +202,13 @@ void OrderSlip::show_own_order() {
 // What going once round would take, and what that is more or less than now.
 void OrderSlip::say_cost(const QStringList& order) {
     const Plan& plan = document().plan();
+    const QHash<QString, int> known = holes_by_name();
     const auto seconds = [&](const QStringList& names) {
-        std::vector<int> holes;
+        std::vector<int> order_of_names;
         for (const QString& name : names)
-            for (std::size_t i = 0; i < plan.holes.size(); ++i)
-                if (q(plan.holes[i].name) == name)
-                    holes.push_back(static_cast<int>(i));
-        return seconds_round(plan.machine, plan.holes, holes);
+            if (const auto found = known.find(name); found != known.end())
+                order_of_names.push_back(*found);
+        return seconds_round(plan.machine, plan.holes, order_of_names);
     };
     const double now = seconds(order);
     const auto more = std::lround(now - seconds(m_own_order->order()));

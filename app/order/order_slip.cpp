@@ -362,11 +362,7 @@ void OrderSlip::try_slip(MoveSlip slip) {
     const auto move = static_cast<std::size_t>(std::max(m_list->currentIndex().row(), 0));
     const Broken broken = with_slip(plan.route, plan.machine, move, slip);
     const Proof proof = carry_out(broken.route, broken.machine, job, plan.holes);
-    int out = 0;
-    std::vector<char> seen(plan.holes.size(), 0);
-    for (const Landing& landing : proof.landings)
-        if (landing.miss > job.holes_within && !std::exchange(seen[static_cast<std::size_t>(landing.hole)], 1))
-            ++out;
+    const int out = holes_spoiled(proof, job.holes_within);
     const auto worst = proof.worst();
     QString words =
         out == 0 ? tr("It would still come out: every hole within %1.").arg(q(with_unit(job.holes_within, job.unit)))

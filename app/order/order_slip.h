@@ -10,6 +10,7 @@
 #include "slips/slip.h"
 #include "widgets/renewed.h"
 
+#include <QHash>
 #include <optional>
 
 class QListView;
@@ -86,6 +87,7 @@ private:
     void keep_within(QVBoxLayout* box);
     void keep_ways(QVBoxLayout* box);
     void keep_own_order(QVBoxLayout* box);
+    [[nodiscard]] QHash<QString, int> holes_by_name() const;
     void show_own_order();
     void say_cost(const QStringList& order);
     void look_longer_now();

@@ -1,6 +1,7 @@
 #include "simulate/broken.h"
 
 #include <algorithm>
+#include <set>
 
 namespace clockface {
 
@@ -154,6 +155,14 @@ Broken with_slip(const Route& route, const Machine& machine, std::size_t move, M
         break;
     }
     return broken;
+}
+
+int holes_spoiled(const Proof& proof, Length within) {
+    std::set<int> spoiled;
+    for (const Landing& landing : proof.landings)
+        if (landing.miss > within)
+            spoiled.insert(landing.hole);
+    return static_cast<int>(spoiled.size());
 }
 
 } // namespace clockface

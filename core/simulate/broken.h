@@ -2,6 +2,7 @@
 #pragma once
 
 #include "ordering/instruction.h"
+#include "simulate/operator.h"
 
 #include <string>
 #include <vector>
@@ -33,5 +34,8 @@ struct Broken {
     Machine machine;
 };
 Broken with_slip(const Route& route, const Machine& machine, std::size_t move, MoveSlip slip);
+
+/// Holes of which some cut came out farther than `within` from the drawing.
+int holes_spoiled(const Proof& proof, Length within);
 
 } // namespace clockface

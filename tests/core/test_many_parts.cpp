@@ -231,6 +231,8 @@ private slots:
             const Point wanted = plan.holes[static_cast<std::size_t>(landing.hole)].at;
             QVERIFY(same(landing.at, {wanted.x, -wanted.y}, 0.01)); // 0 at 3 o'clock: a mirror in the X axis
         }
+        QCOMPARE(holes_spoiled(proof, mm(0.1)), 7); // each counted once, however many cuts it has
+        QCOMPARE(holes_spoiled(plan.proof, mm(0.1)), 0);
     }
 };
 
