@@ -3,6 +3,7 @@
 #include "cutting/depth_figure.h"
 #include "measure/figures.h"
 #include "ordering/bar_wording.h"
+#include "ordering/route.h"
 
 #include <fmt/format.h>
 
