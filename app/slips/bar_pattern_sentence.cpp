@@ -33,7 +33,7 @@ public:
         , m_bar(std::get<BarPattern>(job.patterns[index].layout)) {}
 
     void write() {
-        m_blanks.count(m_s, "count", tr("number of holes"), 1, most_holes_in_pattern, part(&BarPattern::count));
+        m_blanks.count(m_s, "count", tr("number of holes"), 1, limits::holes_in_pattern, part(&BarPattern::count));
         m_s.words(m_bar.count == 1 ? tr("hole") : tr("holes"));
         size_blank(m_s, m_blanks, m_index);
         m_s.words(tr(", drilled"));

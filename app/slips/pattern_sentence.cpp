@@ -289,7 +289,7 @@ private:
     template <class Layout>
     void count(int Layout::*member, const QString& name = QStringLiteral("count"),
                const QString& what = tr("number of holes")) {
-        m_blanks.count(m_s, name, what, 1, most_holes_in_pattern, part(member));
+        m_blanks.count(m_s, name, what, 1, limits::holes_in_pattern, part(member));
     }
     template <class Layout> void going(Sense Layout::*member) {
         m_s.words(tr(", going"));
@@ -413,7 +413,7 @@ private:
         times(way_part(&Repeated::times));
     }
     void times(const JobBlanks::Reach<int>& reach) {
-        m_blanks.count(m_s, "times", tr("number of times"), 1, most_holes_in_pattern, reach, "times");
+        m_blanks.count(m_s, "times", tr("number of times"), 1, limits::holes_in_pattern, reach, "times");
         m_s.words(tr("times over"));
     }
 

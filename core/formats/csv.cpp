@@ -1,5 +1,6 @@
 #include "formats/csv.h"
 
+#include "formats/csv_cell.h"
 #include "formats/job_json.h"
 #include "ordering/wording.h"
 
@@ -8,18 +9,6 @@
 namespace clockface {
 
 namespace {
-
-std::string quoted(const std::string& text) {
-    if (text.find_first_of(",\"\r\n") == std::string::npos)
-        return text;
-    std::string out = "\"";
-    for (const char c : text) {
-        if (c == '"')
-            out += '"';
-        out += c;
-    }
-    return out + '"';
-}
 
 // Shortest decimal text that reads back to the same number.
 std::string exact(Length length, Unit unit) {
@@ -36,8 +25,8 @@ std::string coordinates_csv(const Job& job, const Plan& plan) {
     for (const Hole& hole : plan.holes) {
         const Point drawn = as_drawn(job.datum, hole.at);
         out += fmt::format(
-            "{},{},{},{},{},{},{},{}{}\r\n", quoted(hole.name), exact(drawn.x, job.unit), exact(drawn.y, job.unit),
-            unit, exact(hole.spec.diameter, job.unit), name_of(hole.spec.purpose), quoted(hole.spec.label),
+            "{},{},{},{},{},{},{},{}{}\r\n", cell(hole.name), exact(drawn.x, job.unit), exact(drawn.y, job.unit),
+            unit, exact(hole.spec.diameter, job.unit), name_of(hole.spec.purpose), cell(hole.spec.label),
             hole.spec.depth ? exact(*hole.spec.depth, job.unit) : "",
             hole.bar ? fmt::format(",{},{}", job.convention.figure_of(as_seen(job, hole.bar->bearing)).in_degrees(),
                                    exact(hole.bar->offset, job.unit))
@@ -59,8 +48,8 @@ std::string instructions_csv(const Job& job, const Plan& plan) {
                     figures += (figures.empty() ? "" : " ") + part;
         const std::string hole =
             instruction.hole < 0 ? "" : plan.holes[static_cast<std::size_t>(instruction.hole)].name;
-        out += fmt::format("{},{},{},{},{},{}\r\n", i + 1, quoted(hole), quoted(words.heading), quoted(figures),
-                           quoted(words.direction), quoted(words.sentence));
+        out += fmt::format("{},{},{},{},{},{}\r\n", i + 1, cell(hole), cell(words.heading), cell(figures),
+                           cell(words.direction), cell(words.sentence));
     }
     return out;
 }

@@ -1,8 +1,11 @@
 #include "formats/hole_import.h"
 
+#include "formats/csv_cell.h"
+#include "formats/foreign_text.h"
 #include "layout/validate.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"
+#include "measure/text.h"
 
 #include <algorithm>
 #include <array>
@@ -31,29 +34,36 @@ std::string low(std::string text) {
     return text;
 }
 
-// A line cut at its separators; what stands in quotation marks is one field. A blank as separator stands for any number
-// of them.
+// A line cut at its separators; what stands in quotation marks is one field, its own blanks at either end included. A
+// blank as separator stands for any number of them.
 Row fields(std::string_view line, char separator) {
     Row row;
     std::string field;
-    bool quoted = false;
+    bool quoted = false, was_quoted = false;
+    const auto take = [&] {
+        if (separator != ' ' || was_quoted || !without_blanks(field).empty())
+            row.push_back(was_quoted ? field : without_blanks(field));
+        field.clear();
+        was_quoted = false;
+    };
     for (std::size_t i = 0; i < line.size(); ++i) {
         const char c = line[i];
         if (c == '"') {
             if (quoted && i + 1 < line.size() && line[i + 1] == '"')
                 field += line[++i];
-            else
+            else {
+                if (!quoted && without_blanks(field).empty())
+                    field.clear(); // blanks before the mark
                 quoted = !quoted;
+                was_quoted = true;
+            }
         } else if (c == separator && !quoted) {
-            if (separator != ' ' || !without_blanks(field).empty())
-                row.push_back(without_blanks(field));
-            field.clear();
-        } else {
+            take();
+        } else if (quoted || !was_quoted || (c != ' ' && c != '\t' && c != '\r')) {
             field += c;
         }
     }
-    if (separator != ' ' || !without_blanks(field).empty())
-        row.push_back(without_blanks(field));
+    take();
     return row;
 }
 
@@ -63,8 +73,6 @@ struct TextLine {
 };
 
 std::vector<TextLine> lines_of(std::string_view text) {
-    if (text.starts_with("\xEF\xBB\xBF"))
-        text.remove_prefix(3);
     std::vector<TextLine> lines;
     for (std::size_t number = 1; !text.empty(); ++number) {
         const std::size_t end = text.find('\n');
@@ -192,12 +200,15 @@ Purpose purpose_of(const std::string& word) {
 // Reads one line; the fault, in words, when it cannot be.
 class LineReader {
 public:
-    LineReader(const Row& row, const CsvReading& reading)
-        : m_row(row)
+    LineReader(Row row, const CsvReading& reading)
+        : m_row(std::move(row))
         , m_reading(reading)
         , m_unit(reading.unit) {}
 
     std::string read(FoundHole& hole) {
+        for (const std::string& text : m_row)
+            if (const auto fault = text_fault("a field", text, limits::table_line))
+                return *fault;
         if (m_reading.unit_column >= 0) {
             CsvReading said;
             take_unit(said, low(field(m_reading.unit_column)));
@@ -209,11 +220,13 @@ public:
         if (!x || !y)
             return m_fault;
         hole.at = {*x, *y};
-        if (abs(*x) > largest_size || abs(*y) > largest_size)
+        if (abs(*x) > limits::size || abs(*y) > limits::size)
             return "it lies more than 20 metres from zero";
-        hole.name = field(m_reading.name);
+        hole.name = without_guard(field(m_reading.name));
         hole.spec.purpose = purpose_of(low(field(m_reading.kind)));
-        hole.spec.label = field(m_reading.label);
+        hole.spec.label = without_guard(field(m_reading.label));
+        if (const auto fault = text_fault("the thread or fit", hole.spec.label, limits::label))
+            return *fault;
         if (hole.spec.purpose == Purpose::Tapped && hole.spec.label.empty())
             return "a tapped hole needs the name of its thread";
         if (!field(m_reading.diameter).empty()) {
@@ -233,7 +246,7 @@ public:
     }
 
 private:
-    const Row& m_row;
+    const Row m_row;
     const CsvReading& m_reading;
     Unit m_unit;
     std::string m_fault;
@@ -263,11 +276,17 @@ private:
 } // namespace
 
 Result<CsvReading> recognise_csv(const std::string& text, Unit assumed) {
-    if (text.find('\0') != std::string::npos)
-        return problem("", "This is no text. A table as CSV or a drawing as DXF would do.");
-    const std::vector<TextLine> lines = lines_of(text);
+    const Result<ForeignText> plain = read_foreign_text(text);
+    if (!plain)
+        return tl::unexpected(plain.error());
+    const std::vector<TextLine> lines = lines_of(plain->text);
     if (lines.empty())
         return problem("", "The file is empty. A table with X and Y in it would do.");
+    // Before any work: a table as wide as this has another shape than it seems.
+    for (const TextLine& line : lines)
+        if (line.text.size() > limits::table_line)
+            return problem("", fmt::format("Line {} is {} letters long; a line of a table has up to {}.", line.number,
+                                           line.text.size(), limits::table_line));
     CsvReading reading;
     reading.unit = assumed;
     reading.separator = separator_of(lines);
@@ -277,6 +296,9 @@ Result<CsvReading> recognise_csv(const std::string& text, Unit assumed) {
         rows.push_back(fields(lines[i].text, reading.separator));
         reading.columns = std::max(reading.columns, static_cast<int>(rows.back().size()));
     }
+    if (reading.columns > static_cast<int>(limits::columns))
+        return problem("", fmt::format("This table has {} columns; up to {} can be read. One with X and Y in it would do.",
+                                       reading.columns, limits::columns));
     if (reading.separator != ',')
         reading.decimal_comma = std::any_of(rows.begin(), rows.end(), has_decimal_commas);
     reading.heading = std::none_of(rows.front().begin(), rows.front().end(),
@@ -302,17 +324,22 @@ Result<FoundHoles> read_csv_holes(const std::string& text, const CsvReading& rea
     FoundHoles found;
     found.unit = reading.unit;
     found.unit_said = reading.unit_said || reading.unit_column >= 0;
-    std::vector<TextLine> lines = lines_of(text);
+    const Result<ForeignText> plain = read_foreign_text(text);
+    if (!plain)
+        return tl::unexpected(plain.error());
+    found.how = plain->how;
+    std::vector<TextLine> lines = lines_of(plain->text);
     if (reading.heading && !lines.empty())
         lines.erase(lines.begin());
     for (const TextLine& line : lines) {
         FoundHole hole;
-        const Row row = fields(line.text, reading.separator);
-        const std::string fault = LineReader(row, reading).read(hole);
+        const std::string fault = line.text.size() > limits::table_line
+                                      ? fmt::format("it is longer than {} letters", limits::table_line)
+                                      : LineReader(fields(line.text, reading.separator), reading).read(hole);
         if (!fault.empty())
-            found.leave_out(fmt::format("Line {}: {}.", line.number, fault));
-        else if (found.holes.size() >= static_cast<std::size_t>(most_holes_in_pattern))
-            found.leave_out(fmt::format("Line {}: more than {} holes.", line.number, most_holes_in_pattern));
+            found.leave_out(fmt::format("Line {}: {}{}", line.number, fault, fault.ends_with('.') ? "" : "."));
+        else if (found.holes.size() >= static_cast<std::size_t>(limits::holes_in_pattern))
+            found.leave_out(fmt::format("Line {}: more than {} holes.", line.number, limits::holes_in_pattern));
         else
             found.holes.push_back(std::move(hole));
     }

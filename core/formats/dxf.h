@@ -9,7 +9,7 @@
 namespace clockface {
 
 /// Circles for all holes on the face at hand, one layer a pattern, in the job's unit and from its zero as the drawing
-/// counts. A problem when no temporary file can be written.
+/// counts. A problem when there is no memory for it.
 Result<std::string> dxf_of(const Job& job, const Plan& plan);
 
 } // namespace clockface

@@ -312,7 +312,7 @@ Job read_job(const json& document, FirstFault& fault) {
     }
     job.convention = read_convention(in, "angles");
     const json& patterns = in.array("patterns");
-    for (std::size_t i = 0; i < patterns.size() && i <= static_cast<std::size_t>(most_patterns); ++i)
+    for (std::size_t i = 0; i < patterns.size() && i <= static_cast<std::size_t>(limits::patterns); ++i)
         job.patterns.push_back(read_pattern(patterns[i], fmt::format("patterns[{}]", i), fault));
     if (in.has("holes_called_for"))
         job.holes_called_for = in.integer("holes_called_for");

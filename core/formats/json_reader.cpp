@@ -1,5 +1,8 @@
 #include "formats/json_reader.h"
 
+#include "measure/limits.h"
+#include "measure/text.h"
+
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
@@ -84,8 +87,9 @@ int integer_at(const nlohmann::json& value, const std::string& place, FirstFault
 }
 
 std::string text_at(const nlohmann::json& value, const std::string& place, FirstFault& fault) {
+    // A text stands on one line everywhere; what somebody else's program wrote otherwise is read as if it did.
     if (value.is_string())
-        return value.get<std::string>();
+        return on_one_line(value.get_ref<const std::string&>());
     fault.note(place, "A text in quotation marks is expected here.");
     return {};
 }
@@ -111,11 +115,11 @@ std::string JsonObject::text(const std::string& name) {
     const nlohmann::json* found = find(name);
     if (!found)
         return {};
-    if (!found->is_string() || found->get_ref<const std::string&>().size() > 2000) {
-        m_fault.note(place_of(name), "Text of up to 2000 letters in quotation marks is expected here.");
+    if (found->is_string() && found->get_ref<const std::string&>().size() > limits::text) {
+        m_fault.note(place_of(name), fmt::format("A text has up to {} letters.", limits::text));
         return {};
     }
-    return found->get<std::string>();
+    return text_at(*found, place_of(name), m_fault);
 }
 
 std::size_t JsonObject::word(const std::string& name, const std::vector<std::string>& words) {

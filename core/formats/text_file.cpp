@@ -1,60 +1,31 @@
 #include "formats/text_file.h"
 
+#include "formats/file_descriptor.h"
+#include "formats/system_words.h"
+
 #include <cerrno>
-#include <cstring>
+#include <ctime>
 #include <fcntl.h>
 #include <filesystem>
 #include <fmt/format.h>
+#include <random>
+#include <sys/file.h>
 #include <sys/stat.h>
-#include <unistd.h>
 
 namespace clockface {
 
 namespace {
 
-// What the system's error means at the bench.
-std::string reason(int error) {
-    switch (error) {
-    case ENOENT:
-        return "there is no such file or folder";
-    case EACCES:
-    case EPERM:
-        return "you are not allowed to; choose another folder or ask for the right";
-    case EROFS:
-        return "the disk is read-only; choose another place";
-    case ENOSPC:
-    case EDQUOT:
-        return "the disk is full; make room or choose another place";
-    case EISDIR:
-        return "that is a folder, not a file";
-    case ENAMETOOLONG:
-        return "the name is too long; choose a shorter one";
-    default:
-        return std::strerror(error);
-    }
+namespace fs = std::filesystem;
+
+// The name of a file that is being written. It has nothing of the target's, so that the longest name can be saved, and
+// cannot be guessed. While it is written it is locked: one that nobody holds is a leftover.
+constexpr const char* unfinished = ".clockface-unfinished-";
+
+std::string unfinished_name() {
+    std::random_device random;
+    return fmt::format("{}{:08x}{:08x}", unfinished, random(), random());
 }
-
-// Closes what it holds; the descriptor can be given back early to see whether closing fails.
-class Descriptor {
-public:
-    explicit Descriptor(int fd)
-        : m_fd(fd) {}
-    ~Descriptor() {
-        if (m_fd >= 0)
-            ::close(m_fd);
-    }
-    Descriptor(const Descriptor&) = delete;
-    Descriptor& operator=(const Descriptor&) = delete;
-    [[nodiscard]] int get() const { return m_fd; }
-    int close() {
-        const int result = ::close(m_fd);
-        m_fd = -1;
-        return result;
-    }
-
-private:
-    int m_fd;
-};
 
 bool write_all(int fd, const std::string& content) {
     std::size_t done = 0;
@@ -69,13 +40,45 @@ bool write_all(int fd, const std::string& content) {
     return true;
 }
 
+// Where links lead to, whether there is anything or not; nothing when they lead in a ring.
+std::optional<fs::path> target_of(fs::path path) {
+    constexpr int most_links = 40; // as many as the system itself follows
+    for (int links = 0; links < most_links; ++links) {
+        std::error_code fault;
+        if (!fs::is_symlink(fs::symlink_status(path, fault)))
+            return path;
+        const fs::path to = fs::read_symlink(path, fault);
+        if (fault)
+            return path;
+        path = to.is_absolute() ? to : path.parent_path() / to;
+    }
+    return std::nullopt;
+}
+
+// Clears away what a program that was killed while saving has left in the folder: files of that name and of this user
+// that are some time old and that nobody holds.
+void clear_leftovers(const fs::path& folder) {
+    constexpr std::time_t old_enough_s = 60; // a new one is not locked in the same instant in which it appears
+    std::error_code fault;
+    for (fs::directory_iterator entry(folder, fault), end; !fault && entry != end; entry.increment(fault)) {
+        if (!entry->path().filename().string().starts_with(unfinished))
+            continue;
+        const FileDescriptor file(::open(entry->path().c_str(), O_RDONLY | O_CLOEXEC | O_NOFOLLOW | O_NONBLOCK));
+        struct stat status {};
+        if (file.is_open() && ::fstat(file.get(), &status) == 0 && S_ISREG(status.st_mode) &&
+            status.st_uid == ::geteuid() && std::time(nullptr) - status.st_mtime > old_enough_s &&
+            ::flock(file.get(), LOCK_EX | LOCK_NB) == 0)
+            ::unlink(entry->path().c_str());
+    }
+}
+
 } // namespace
 
 Result<std::string> read_file(const std::string& path) {
     // O_NONBLOCK: a named pipe must not hang the program; it is refused below.
-    const Descriptor file(::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK));
-    if (file.get() < 0)
-        return problem(path, fmt::format("The file could not be read: {}.", reason(errno)));
+    const FileDescriptor file(::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK));
+    if (!file.is_open())
+        return problem(path, fmt::format("The file could not be read: {}.", system_reason(errno)));
     struct stat status {};
     if (::fstat(file.get(), &status) != 0 || !S_ISREG(status.st_mode))
         return problem(path, "This is not a file that can be read. Choose a saved file.");
@@ -89,7 +92,7 @@ Result<std::string> read_file(const std::string& path) {
         if (got < 0 && errno == EINTR)
             continue;
         if (got < 0)
-            return problem(path, fmt::format("The file could not be read: {}.", reason(errno)));
+            return problem(path, fmt::format("The file could not be read: {}.", system_reason(errno)));
         if (got == 0)
             return content;
         content.append(buffer, static_cast<std::size_t>(got));
@@ -100,39 +103,47 @@ Result<std::string> read_file(const std::string& path) {
 
 Result<void> write_file_atomically(const std::string& path, const std::string& content) {
     const auto failed = [&](int error) {
-        return problem(path, fmt::format("The file could not be saved: {}.", reason(error)));
+        return problem(path, fmt::format("The file could not be saved: {}.", system_reason(error)));
     };
-    std::error_code none;
-    std::filesystem::path target = path;
-    if (std::filesystem::is_symlink(target, none)) {
-        const auto real = std::filesystem::weakly_canonical(target, none);
-        if (!none)
-            target = real;
-    }
-    if (std::filesystem::is_directory(target, none))
-        return failed(EISDIR);
-    // The permissions of the file that is replaced are kept; a new one gets what the user's mask allows.
+    const std::optional<fs::path> target = target_of(path);
+    if (!target)
+        return failed(ELOOP);
     struct stat old {};
-    const bool replaces = ::stat(target.c_str(), &old) == 0;
-    if (replaces && ::access(target.c_str(), W_OK) != 0)
+    const bool replaces = ::stat(target->c_str(), &old) == 0;
+    if (!replaces && errno != ENOENT)
+        return failed(errno);
+    if (replaces && S_ISDIR(old.st_mode))
+        return failed(EISDIR);
+    if (replaces && !S_ISREG(old.st_mode))
+        return problem(path, "The file could not be saved: there is a pipe, a device or a socket of that name. Choose "
+                             "another name.");
+    if (replaces && ::access(target->c_str(), W_OK) != 0)
         return failed(errno);
 
-    const std::string temporary = fmt::format("{}.{}.part", target.string(), ::getpid());
-    Descriptor file(::open(temporary.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0666));
-    if (file.get() < 0)
+    const fs::path folder = target->has_parent_path() ? target->parent_path() : fs::path(".");
+    clear_leftovers(folder);
+    const fs::path temporary = folder / unfinished_name();
+    FileDescriptor file(::open(temporary.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0666));
+    if (!file.is_open())
         return failed(errno);
     const auto give_up = [&](int error) {
         ::unlink(temporary.c_str());
         return failed(error);
     };
+    (void)::flock(file.get(), LOCK_EX | LOCK_NB); // where there are no locks, leftovers are told by their age alone
+    // The permissions of the file that is replaced are kept; a new one gets what the user's mask allows.
     if (replaces && ::fchmod(file.get(), old.st_mode & 07777U) != 0)
         return give_up(errno);
     if (!write_all(file.get(), content) || ::fsync(file.get()) != 0)
         return give_up(errno);
+    if (::rename(temporary.c_str(), target->c_str()) != 0)
+        return give_up(errno);
+    // The new name has to be on the disk too. A folder that cannot be flushed has the file all the same.
+    const FileDescriptor flushed(::open(folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC));
+    if (flushed.is_open())
+        (void)::fsync(flushed.get());
     if (file.close() != 0)
-        return give_up(errno);
-    if (::rename(temporary.c_str(), target.c_str()) != 0)
-        return give_up(errno);
+        return failed(errno);
     return {};
 }
 

@@ -107,6 +107,9 @@ enum class DesignKind {
     Round      ///< coordinates in the old part's own axes that are whole multiples of `size`
 };
 
+/// Spaces a circle can have round.
+inline constexpr int least_spaces = 3, most_spaces = 400;
+
 /// The design the user has taken to be behind some of the measured places. `places` says what each hole is in it: the
 /// space of the circle or row it stands at (from 0), or the number of its pair (two holes share a number).
 struct Design {

@@ -308,9 +308,8 @@ private:
 } // namespace
 
 tl::expected<Pattern, CalloutProblem> read_callout(std::string_view text, const Job& job) {
-    constexpr std::size_t longest = 20'000;
-    if (text.size() > longest)
-        return tl::unexpected(CalloutProblem{longest, 0, "This is too long for a callout."});
+    if (text.size() > limits::callout)
+        return tl::unexpected(CalloutProblem{limits::callout, 0, "This is too long for a callout."});
     try {
         return job.blank.on_side() ? read_bar_callout(text, job) : Reader(text, job).read();
     } catch (const CalloutRefused& refused) {

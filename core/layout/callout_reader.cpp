@@ -99,7 +99,7 @@ Length CalloutReader::length(const Word& word) const {
 }
 
 int CalloutReader::whole(const Word& word, const std::string& of) {
-    return value(word, clockface::read_count(word.text, 1, most_holes_in_pattern, of));
+    return value(word, clockface::read_count(word.text, 1, limits::holes_in_pattern, of));
 }
 
 Angle CalloutReader::direction(const Word& word) const {
@@ -148,7 +148,7 @@ std::optional<int> CalloutReader::count_word() {
     }
     if (peek(1) == "x" || peek(1) == "holes" ||
         (!is_keyword(0) && !begins_with_digit(word.text) &&
-         clockface::read_count(word.text, 1, most_holes_in_pattern, "holes"))) {
+         clockface::read_count(word.text, 1, limits::holes_in_pattern, "holes"))) {
         m_at += peek(1) == "x" ? 2 : 1;
         return whole(word);
     }

@@ -10,6 +10,8 @@ namespace clockface {
 using Fault = std::optional<Problem>;
 
 Fault fault(std::string place, std::string sentence);
+/// A text of a person: on one line, UTF-8, no longer than that.
+Fault words_fault(const std::string& place, const std::string& what, const std::string& text, std::size_t longest);
 /// A size above nought, up to the largest.
 Fault size_fault(const std::string& place, const std::string& what, Length size);
 /// A point within the largest size of zero.

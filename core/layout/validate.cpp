@@ -14,12 +14,10 @@ namespace clockface {
 
 namespace {
 
-constexpr std::size_t longest_name = 12;
-
 Fault count_fault(const std::string& place, int count, int least) {
-    if (count < least || count > most_holes_in_pattern)
+    if (count < least || count > limits::holes_in_pattern)
         return fault(place,
-                     fmt::format("Any number of holes from {} to {} would do here.", least, most_holes_in_pattern));
+                     fmt::format("Any number of holes from {} to {} would do here.", least, limits::holes_in_pattern));
     return std::nullopt;
 }
 
@@ -53,7 +51,7 @@ Fault layout_fault(const std::string& place, const RowPattern& row) {
         return found;
     if (Fault found = size_fault(place + ".pitch", "The pitch", row.pitch))
         return found;
-    if (row.pitch * row.count > 2.0 * largest_size)
+    if (row.pitch * row.count > 2.0 * limits::size)
         return fault(place + ".pitch", "The row is longer than 40 metres. A smaller pitch or fewer holes would do.");
     return angle_fault(place + ".bearing", row.bearing);
 }
@@ -68,21 +66,21 @@ Fault layout_fault(const std::string& place, const GridPattern& grid) {
         return found;
     if (Fault found = count_fault(place + ".rows", grid.rows, 1))
         return found;
-    if (static_cast<double>(grid.columns) * grid.rows > most_holes_in_pattern)
+    if (static_cast<double>(grid.columns) * grid.rows > limits::holes_in_pattern)
         return fault(place + ".rows",
-                     fmt::format("A grid holds up to {} places. Fewer rows would do.", most_holes_in_pattern));
+                     fmt::format("A grid holds up to {} places. Fewer rows would do.", limits::holes_in_pattern));
     if (Fault found = size_fault(place + ".pitch", "The pitch along the rows", grid.pitch))
         return found;
     if (Fault found = size_fault(place + ".across", "The distance between the rows", grid.across))
         return found;
-    if (grid.pitch * grid.columns > 2.0 * largest_size || grid.across * grid.rows > 2.0 * largest_size)
+    if (grid.pitch * grid.columns > 2.0 * limits::size || grid.across * grid.rows > 2.0 * limits::size)
         return fault(place + ".pitch",
                      "The grid is more than 40 metres wide. A smaller pitch or fewer holes would do.");
     return angle_fault(place + ".bearing", grid.bearing);
 }
 
 Fault layout_fault(const std::string& place, const AnglesPattern& angles) {
-    if (angles.at.empty() || angles.at.size() > static_cast<std::size_t>(most_holes_in_pattern))
+    if (angles.at.empty() || angles.at.size() > static_cast<std::size_t>(limits::holes_in_pattern))
         return fault(place + ".at", "List the angles of the holes, such as 12, 95, 171.5.");
     if (Fault found = size_fault(place + ".diameter", "The pitch circle", angles.diameter))
         return found;
@@ -94,7 +92,7 @@ Fault layout_fault(const std::string& place, const AnglesPattern& angles) {
 
 // A distance that may be nought or below it: a margin, a shift.
 Fault distance_fault(const std::string& place, Length size) {
-    if (!std::isfinite(size.in_mm()) || abs(size) > largest_size)
+    if (!std::isfinite(size.in_mm()) || abs(size) > limits::size)
         return fault(place, "This is more than 20 metres. Check the decimal point and the unit.");
     return std::nullopt;
 }
@@ -111,7 +109,7 @@ Fault layout_fault(const std::string& place, const MarginsPattern& margins) {
 }
 
 Fault layout_fault(const std::string& place, const StepsPattern& row) {
-    if (row.steps.empty() || row.steps.size() >= static_cast<std::size_t>(most_holes_in_pattern))
+    if (row.steps.empty() || row.steps.size() >= static_cast<std::size_t>(limits::holes_in_pattern))
         return fault(place + ".steps", "List the distances from hole to hole, such as 7.4, 9.1, 12.2.");
     Length whole;
     for (const Length step : row.steps) {
@@ -119,7 +117,7 @@ Fault layout_fault(const std::string& place, const StepsPattern& row) {
             return found;
         whole += step;
     }
-    if (whole > 2.0 * largest_size)
+    if (whole > 2.0 * limits::size)
         return fault(place + ".steps", "The row is longer than 40 metres. Smaller distances would do.");
     return angle_fault(place + ".bearing", row.bearing);
 }
@@ -139,9 +137,9 @@ Fault layout_fault(const std::string& place, const TwoDistancesPattern& two) {
 }
 
 Fault layout_fault(const std::string& place, const PointsPattern& points) {
-    if (points.at.empty() || points.at.size() > static_cast<std::size_t>(most_holes_in_pattern))
+    if (points.at.empty() || points.at.size() > static_cast<std::size_t>(limits::holes_in_pattern))
         return fault(place + ".points",
-                     fmt::format("A pattern of points has from 1 to {} holes.", most_holes_in_pattern));
+                     fmt::format("A pattern of points has from 1 to {} holes.", limits::holes_in_pattern));
     if (!points.copied.empty() && points.copied.size() != points.at.size())
         return fault(place + ".copied", "A pattern copied from the old part names one of its holes for every place.");
     for (const int number : points.open)
@@ -151,9 +149,9 @@ Fault layout_fault(const std::string& place, const PointsPattern& points) {
 }
 
 Fault times_fault(const std::string& place, int times) {
-    if (times < 1 || times > most_holes_in_pattern)
+    if (times < 1 || times > limits::holes_in_pattern)
         return fault(place + ".times",
-                     fmt::format("Any number of times from 1 to {} would do.", most_holes_in_pattern));
+                     fmt::format("Any number of times from 1 to {} would do.", limits::holes_in_pattern));
     return std::nullopt;
 }
 
@@ -226,7 +224,37 @@ Fault points_fault(const std::string& place, const Pattern& pattern) {
 }
 
 // What goes with a hole beside its diameter and depth.
+Fault wishes_fault(const std::string& place, const CuttingWishes& wishes) {
+    if (wishes.steps.size() + wishes.added.size() > limits::wished_steps)
+        return fault(place, fmt::format("Up to {} steps would do for one kind of hole.", limits::wished_steps));
+    constexpr double slowest = 1.0, fastest = 200'000.0;
+    for (const auto& [step, wish] : wishes.steps) {
+        const std::string at = place + ".steps." + step.substr(0, limits::name);
+        if (Fault found = words_fault(at, "The name of a step", step, limits::name))
+            return found;
+        if (Fault found = words_fault(at + ".cutter", "The name of a cutter", wish.cutter.value_or(""), limits::name))
+            return found;
+        if (wish.rpm && !(*wish.rpm >= slowest && *wish.rpm <= fastest))
+            return fault(at + ".rpm", "From 1 to 200000 turns a minute would do.");
+        for (const auto& length : {wish.depth, wish.peck})
+            if (length)
+                if (Fault found = size_fault(at, "The depth", *length))
+                    return found;
+    }
+    for (const AddedStep& added : wishes.added) {
+        for (const std::string& name : {added.after, added.cutter})
+            if (Fault found = words_fault(place + ".added", "The name of a cutter or a step", name, limits::name))
+                return found;
+        if (added.depth)
+            if (Fault found = size_fault(place + ".added", "The depth", *added.depth))
+                return found;
+    }
+    return std::nullopt;
+}
+
 Fault spec_fault(const std::string& place, const HoleSpec& hole) {
+    if (Fault found = words_fault(place + ".label", "The thread or fit", hole.label, limits::label))
+        return found;
     if (hole.recess) {
         if (Fault found = size_fault(place + ".recess.diameter", "The recess's diameter", hole.recess->diameter))
             return found;
@@ -251,21 +279,7 @@ Fault spec_fault(const std::string& place, const HoleSpec& hole) {
         if (least && most && *least > *most)
             return fault(place + ".limits", "The lower limit is above the upper one.");
     }
-    constexpr double slowest = 1.0, fastest = 200'000.0;
-    for (const auto& [step, wish] : hole.wishes.steps) {
-        const std::string at = place + ".wishes." + step;
-        if (wish.rpm && !(*wish.rpm >= slowest && *wish.rpm <= fastest))
-            return fault(at + ".rpm", "From 1 to 200000 turns a minute would do.");
-        for (const auto& length : {wish.depth, wish.peck})
-            if (length)
-                if (Fault found = size_fault(at, "The depth", *length))
-                    return found;
-    }
-    for (const AddedStep& added : hole.wishes.added)
-        if (added.depth)
-            if (Fault found = size_fault(place + ".wishes.added", "The depth", *added.depth))
-                return found;
-    return std::nullopt;
+    return wishes_fault(place + ".wishes", hole.wishes);
 }
 
 Fault hole_fault(const std::string& place, const Pattern& pattern) {
@@ -286,9 +300,8 @@ Fault hole_fault(const std::string& place, const Pattern& pattern) {
 Fault pattern_fault(const std::string& place, const Pattern& pattern) {
     if (pattern.name.empty())
         return fault(place + ".name", "A pattern needs a name, such as A.");
-    if (pattern.name.size() > longest_name)
-        return fault(place + ".name",
-                     fmt::format("A pattern's name has up to {} letters, so that it fits on the board.", longest_name));
+    if (Fault found = words_fault(place + ".name", "A pattern's name", pattern.name, limits::pattern_name))
+        return found;
     // "A1" and its hole 1, and "A" and its hole 11, would both be A11.
     if (std::isdigit(static_cast<unsigned char>(pattern.name.back())) != 0)
         return fault(place + ".name",
@@ -378,9 +391,9 @@ Fault reference_fault(const Job& job, std::size_t index, const std::vector<std::
         if (counts[index] < 1)
             return fault(place + ".of", "This copy would have no holes.");
     }
-    if (counts[index] > most_holes_in_pattern)
+    if (counts[index] > limits::holes_in_pattern)
         return fault(place + ".count", fmt::format("A pattern holds up to {} holes; this would make {}.",
-                                                   most_holes_in_pattern, counts[index]));
+                                                   limits::holes_in_pattern, counts[index]));
     for (const int number : pattern.left_out)
         if (number < 1 || number > counts[index])
             return fault(place + ".left_out", fmt::format("There is no hole {} in {} to leave out; it has {}.", number,
@@ -434,9 +447,36 @@ Fault old_part_fault(const Job& job) {
     return std::nullopt;
 }
 
+// Every text of the job itself; those of its blank and its patterns are looked at with them.
+Fault texts_fault(const Job& job) {
+    const std::pair<const char*, const std::string*> texts[] = {
+        {"title", &job.title}, {"work_for", &job.work_for}, {"machine", &job.machine}};
+    for (const auto& [place, text] : texts)
+        if (Fault found = words_fault(place, "This text", *text, limits::text))
+            return found;
+    if (job.order.by_hand.size() > static_cast<std::size_t>(limits::holes_in_job))
+        return fault("by_hand", fmt::format("An order of up to {} holes would do.", limits::holes_in_job));
+    for (const std::string& hole : job.order.by_hand)
+        if (Fault found = words_fault("by_hand", "The name of a hole", hole, limits::name))
+            return found;
+    if (job.progress.size() > limits::drawer || job.planned_with.size() > limits::drawer)
+        return fault("progress", fmt::format("Up to {} machines would do.", limits::drawer));
+    for (const auto& [name, progress] : job.progress)
+        for (const std::string& text : {name, progress.list})
+            if (Fault found = words_fault("progress", "The name of a machine", text, limits::text))
+                return found;
+    for (const auto& [name, figures] : job.planned_with)
+        for (const std::string& text : {name, figures})
+            if (Fault found = words_fault("planned_with", "The name of a machine", text, limits::text))
+                return found;
+    return std::nullopt;
+}
+
 } // namespace
 
 std::optional<Problem> first_fault(const Job& job) {
+    if (Fault found = texts_fault(job))
+        return found;
     if (Fault found = blank_fault(job.blank))
         return found;
     if (Fault found = datum_fault(job.blank, job.datum, job.blank.up))
@@ -452,13 +492,13 @@ std::optional<Problem> first_fault(const Job& job) {
         return found;
     if (Fault found = old_part_fault(job))
         return found;
-    if (job.pieces < 1 || job.pieces > 100'000)
-        return fault("pieces", "Any number of pieces from 1 to 100000 would do here.");
-    if (job.holes_called_for && (*job.holes_called_for < 1 || *job.holes_called_for > most_holes_in_job))
+    if (job.pieces < 1 || job.pieces > limits::pieces)
+        return fault("pieces", fmt::format("Any number of pieces from 1 to {} would do here.", limits::pieces));
+    if (job.holes_called_for && (*job.holes_called_for < 1 || *job.holes_called_for > limits::holes_in_job))
         return fault("holes_called_for",
-                     fmt::format("Any number of holes from 1 to {} would do here.", most_holes_in_job));
-    if (job.patterns.size() > static_cast<std::size_t>(most_patterns))
-        return fault("patterns", fmt::format("A job holds up to {} patterns. Split it into two jobs.", most_patterns));
+                     fmt::format("Any number of holes from 1 to {} would do here.", limits::holes_in_job));
+    if (job.patterns.size() > static_cast<std::size_t>(limits::patterns))
+        return fault("patterns", fmt::format("A job holds up to {} patterns. Split it into two jobs.", limits::patterns));
     std::set<std::string> names;
     for (std::size_t i = 0; i < job.patterns.size(); ++i) {
         const std::string place = fmt::format("patterns[{}]", i);
@@ -474,9 +514,9 @@ std::optional<Problem> first_fault(const Job& job) {
         if (Fault found = reference_fault(job, i, counts))
             return found;
         places += counts[i];
-        if (places > most_holes_in_job)
+        if (places > limits::holes_in_job)
             return fault(fmt::format("patterns[{}].count", i),
-                         fmt::format("A job holds up to {} holes. Split it into two jobs.", most_holes_in_job));
+                         fmt::format("A job holds up to {} holes. Split it into two jobs.", limits::holes_in_job));
     }
     return place_fault(job);
 }

@@ -3,16 +3,12 @@
 #pragma once
 
 #include "job/job.h"
+#include "measure/limits.h"
 #include "measure/problem.h"
 
 #include <optional>
 
 namespace clockface {
-
-inline constexpr int most_holes_in_pattern = 10'000;
-inline constexpr int most_holes_in_job = 20'000;
-inline constexpr int most_patterns = 500;
-inline constexpr Length largest_size = Length::mm(20'000.0);
 
 /// The first thing in the job that cannot be, with its place ("patterns[1].count"), or nothing. Sizes must be above
 /// nought and up to 20 m, counts within the limits above, an arc has two holes or more and less than a full turn, names

@@ -1,6 +1,7 @@
 #include "layout/bar.h"
 #include "layout/faults.h"
 #include "measure/figures.h"
+#include "measure/text.h"
 
 #include <algorithm>
 #include <cmath>
@@ -13,19 +14,24 @@ Fault fault(std::string place, std::string sentence) {
     return Problem{std::move(place), std::move(sentence)};
 }
 
+Fault words_fault(const std::string& place, const std::string& what, const std::string& text, std::size_t longest) {
+    const auto found = text_fault(what, text, longest);
+    return found ? fault(place, *found) : std::nullopt;
+}
+
 Fault size_fault(const std::string& place, const std::string& what, Length size) {
     if (!std::isfinite(size.in_mm()))
         return fault(place, fmt::format("{} is not a number.", what));
     if (size <= Length{})
         return fault(place, fmt::format("{} must be more than nought.", what));
-    if (size > largest_size)
+    if (size > limits::size)
         return fault(place, fmt::format("{} is more than 20 metres. Check the decimal point and the unit.", what));
     return std::nullopt;
 }
 
 Fault point_fault(const std::string& place, Point point) {
     for (const Length size : {point.x, point.y})
-        if (!std::isfinite(size.in_mm()) || abs(size) > largest_size)
+        if (!std::isfinite(size.in_mm()) || abs(size) > limits::size)
             return fault(place, "This lies more than 20 metres from zero. Check the decimal point and the unit.");
     return std::nullopt;
 }
@@ -37,9 +43,6 @@ Fault angle_fault(const std::string& place, Angle angle) {
 }
 
 namespace {
-
-constexpr std::size_t most_corners = 200;
-constexpr int most_pieces = 500;
 
 Fault measured_fault(const std::string& place, const std::string& what, const Measured& size) {
     if (Fault found = size_fault(place, what, size.nominal))
@@ -57,8 +60,8 @@ Fault measured_fault(const std::string& place, const std::string& what, const Me
 }
 
 Fault outline_fault(const Blank& blank) {
-    if (blank.corners.size() < 3 || blank.corners.size() > most_corners)
-        return fault("blank.corners", fmt::format("An outline has from 3 to {} corners.", most_corners));
+    if (blank.corners.size() < 3 || blank.corners.size() > limits::corners)
+        return fault("blank.corners", fmt::format("An outline has from 3 to {} corners.", limits::corners));
     Point least = blank.corners.front();
     for (const Point& corner : blank.corners) {
         if (Fault found = point_fault("blank.corners", corner))
@@ -85,8 +88,8 @@ Fault bar_form_fault(const Blank& blank) {
     const BarForm& form = blank.bar;
     Length narrowest = blank.diameter.actual();
     Length before;
-    if (form.shoulders.size() > most_corners || form.flats.size() > most_corners)
-        return fault("blank.shoulders", fmt::format("A bar has up to {} shoulders and flats.", most_corners));
+    if (form.shoulders.size() > limits::corners || form.flats.size() > limits::corners)
+        return fault("blank.shoulders", fmt::format("A bar has up to {} shoulders and flats.", limits::corners));
     for (std::size_t i = 0; i < form.shoulders.size(); ++i) {
         const Shoulder& shoulder = form.shoulders[i];
         const std::string place = fmt::format("blank.shoulders[{}]", i);
@@ -164,11 +167,15 @@ Fault sizes_fault(const Blank& blank) {
 
 Fault existing_fault(const Blank& blank) {
     std::set<std::string> names;
+    if (blank.existing.size() > limits::existing)
+        return fault("blank.existing", fmt::format("Up to {} things on the blank would do.", limits::existing));
     for (std::size_t i = 0; i < blank.existing.size(); ++i) {
         const Existing& there = blank.existing[i];
         const std::string place = fmt::format("blank.existing[{}]", i);
-        if (there.name.empty() || there.name.size() > 40)
-            return fault(place + ".name", "Give it a name of up to 40 letters, such as the boss.");
+        if (there.name.empty())
+            return fault(place + ".name", "Give it a name, such as the boss.");
+        if (Fault found = words_fault(place + ".name", "Its name", there.name, limits::name))
+            return found;
         if (!names.insert(there.name).second)
             return fault(place + ".name",
                          fmt::format("Two things on the blank are called '{}'. Give one another name.", there.name));
@@ -186,8 +193,8 @@ Fault existing_fault(const Blank& blank) {
 }
 
 Fault cutting_fault(const Cutting& cutting) {
-    if (cutting.pieces < 1 || cutting.spares < 0 || cutting.spares > most_pieces || pieces_in(cutting) > most_pieces)
-        return fault("blank.cutting", fmt::format("From 1 to {} pieces would do.", most_pieces));
+    if (cutting.pieces < 1 || cutting.spares < 0 || cutting.spares > limits::pieces_of_a_bar || pieces_in(cutting) > limits::pieces_of_a_bar)
+        return fault("blank.cutting", fmt::format("From 1 to {} pieces would do.", limits::pieces_of_a_bar));
     if (Fault found = size_fault("blank.cutting.length", "The length of a piece", cutting.length))
         return found;
     for (const Length part : {cutting.kerf, cutting.facing})
@@ -199,6 +206,8 @@ Fault cutting_fault(const Cutting& cutting) {
 } // namespace
 
 Fault blank_fault(const Blank& blank) {
+    if (Fault found = words_fault("blank.material", "The metal's name", blank.material, limits::text))
+        return found;
     if (!blank.is_bar())
         if (Fault found = size_fault("blank.thickness", "The thickness", blank.thickness))
             return found;
@@ -233,6 +242,8 @@ Fault blank_fault(const Blank& blank) {
 }
 
 Fault datum_fault(const Blank& blank, const Datum& datum, Face face) {
+    if (Fault found = words_fault("datum.on", "What zero is on", datum.on, limits::name))
+        return found;
     if (Fault found = point_fault("datum.off", datum.off))
         return found;
     const auto there = [&](const Existing& each) { return each.name == datum.on && each.face == face; };

@@ -1,7 +1,9 @@
 #include "measure/lists.h"
 
+#include "measure/limits.h"
 #include "measure/read_angle.h"
 #include "measure/shop_number.h"
+#include "measure/text.h"
 
 #include <fmt/format.h>
 #include <regex>
@@ -10,7 +12,6 @@ namespace clockface {
 
 namespace {
 
-constexpr std::size_t longest = 200'000;
 constexpr int most_alike = 10'000;
 
 std::string trimmed(const std::string& text) {
@@ -22,7 +23,7 @@ std::string trimmed(const std::string& text) {
 std::vector<std::string> parts(std::string_view text, std::string_view signs) {
     std::vector<std::string> found;
     std::string part;
-    for (const char c : std::string(text.substr(0, longest)) + signs.front()) {
+    for (const char c : std::string(text) + signs.front()) {
         if (signs.find(c) == std::string_view::npos) {
             part += c;
             continue;
@@ -34,14 +35,27 @@ std::vector<std::string> parts(std::string_view text, std::string_view signs) {
     return found;
 }
 
+// "12, 95 and 2:30": the word between two figures is as good as a comma.
 std::string with_commas(std::string_view text) {
-    static const std::regex between(R"(\s+and\s+)");
-    return std::regex_replace(std::string(text.substr(0, longest)), between, ", ");
+    std::string out;
+    std::string word;
+    for (const char c : std::string(text) + ' ') {
+        if (c != ' ' && c != '\t') {
+            word += c;
+            continue;
+        }
+        out += word == "and" ? "," : word;
+        out += c;
+        word.clear();
+    }
+    return out;
 }
 
 } // namespace
 
 Result<std::vector<Length>> read_lengths(std::string_view text, Unit field) {
+    if (const auto fault = length_fault(text, limits::list_of_figures))
+        return problem("", *fault);
     static const std::regex several(R"((\d{1,5})\s*[xX]\s+(.*))");
     std::vector<Length> all;
     for (const std::string& part : parts(with_commas(text), ",;")) {
@@ -65,6 +79,8 @@ Result<std::vector<Length>> read_lengths(std::string_view text, Unit field) {
 }
 
 Result<std::vector<Angle>> read_directions(std::string_view text, const AngleConvention& convention) {
+    if (const auto fault = length_fault(text, limits::list_of_figures))
+        return problem("", *fault);
     std::vector<Angle> all;
     for (const std::string& part : parts(with_commas(text), ",;")) {
         const Result<ReadAngle> read = read_direction(part, convention);
@@ -78,6 +94,8 @@ Result<std::vector<Angle>> read_directions(std::string_view text, const AngleCon
 }
 
 Result<std::vector<Point>> read_points(std::string_view text, Unit field) {
+    if (const auto fault = length_fault(text, limits::list_of_figures))
+        return problem("", *fault);
     std::vector<Point> all;
     for (const std::string& part : parts(text, ";")) {
         const std::vector<std::string> pair = parts(part, ",");

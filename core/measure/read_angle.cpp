@@ -1,7 +1,9 @@
 #include "measure/read_angle.h"
 
 #include "measure/figures.h"
+#include "measure/limits.h"
 #include "measure/shop_number.h"
+#include "measure/text.h"
 
 #include <array>
 #include <cmath>
@@ -32,7 +34,9 @@ std::string without_degree_sign(std::string text) {
 } // namespace
 
 Result<ReadAngle> read_turn(std::string_view text) {
-    const std::string typed = trimmed(text).substr(0, 200);
+    if (const auto fault = length_fault(text, limits::figure))
+        return problem("", *fault);
+    const std::string typed = trimmed(text);
     static const std::regex sexagesimal(
         R"(([-+]?)(\d{1,4})\s*°\s*(\d{1,2})\s*'(?:\s*(\d{1,2}(?:\.\d+)?)\s*(?:"|''))?)");
     std::smatch part;
@@ -57,7 +61,9 @@ Result<ReadAngle> read_turn(std::string_view text) {
 }
 
 Result<ReadAngle> read_direction(std::string_view text, const AngleConvention& convention) {
-    const std::string typed = trimmed(text).substr(0, 200);
+    if (const auto fault = length_fault(text, limits::figure))
+        return problem("", *fault);
+    const std::string typed = trimmed(text);
     static const std::regex clock(R"((\d{1,2})(?::(\d{2}))?\s*(o'?clock|o’clock|h)?)", std::regex::icase);
     std::smatch part;
     if (std::regex_match(typed, part, clock) && (part[2].matched || part[3].matched)) {

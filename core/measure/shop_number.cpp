@@ -1,9 +1,11 @@
 #include "measure/shop_number.h"
 
+#include "measure/limits.h"
 #include "measure/small_letters.h"
 
 #include "measure/drill_names.h"
 #include "measure/figures.h"
+#include "measure/text.h"
 
 #include <algorithm>
 #include <array>
@@ -387,6 +389,8 @@ private:
 } // namespace
 
 Result<ReadLength> read_length(std::string_view text, Unit field) {
+    if (const auto fault = length_fault(text, limits::figure))
+        return problem("", *fault);
     const std::string typed = with_plain_signs(text);
     Parser parser(typed, field);
     const Result<Value> value = parser.all();
@@ -401,6 +405,8 @@ Result<ReadLength> read_length(std::string_view text, Unit field) {
 }
 
 Result<double> read_number(std::string_view text) {
+    if (const auto fault = length_fault(text, limits::figure))
+        return problem("", *fault);
     const std::string typed = with_plain_signs(text);
     Parser parser(typed, Unit::Millimetre);
     const Result<Value> value = parser.all();

@@ -1,7 +1,9 @@
 #include "shop/hole_words.h"
 
 #include "measure/figures.h"
+#include "measure/limits.h"
 #include "measure/shop_number.h"
+#include "measure/text.h"
 #include "measure/small_letters.h"
 #include "shop/tables.h"
 #include "shop/threads.h"
@@ -181,6 +183,8 @@ Result<ReadHole> read_bare_hole(std::string typed, Unit field) {
 } // namespace
 
 Result<ReadHole> read_hole_size(std::string_view text, Unit field) {
+    if (const auto fault = length_fault(text, limits::figure))
+        return problem("", *fault);
     std::string typed(text.substr(0, 200));
     for (std::size_t at = typed.find("\u2212"); at != std::string::npos; at = typed.find("\u2212"))
         typed.replace(at, std::string("\u2212").size(), "-"); // a true minus, as it is shown
@@ -204,6 +208,8 @@ Result<ReadHole> read_hole_size(std::string_view text, Unit field) {
 }
 
 Result<std::set<int>> read_hole_numbers(std::string_view text, int places) {
+    if (const auto fault = length_fault(text, limits::list_of_figures))
+        return problem("", *fault);
     std::string list(text.substr(0, 2000));
     for (char& c : list)
         if (c == ',' || c == ';')
@@ -225,6 +231,8 @@ Result<std::set<int>> read_hole_numbers(std::string_view text, int places) {
 }
 
 Result<HoleRef> read_hole_name(std::string_view text, const Job& job) {
+    if (const auto fault = length_fault(text, limits::figure))
+        return problem("", *fault);
     static constexpr std::string_view digits = "0123456789";
     const std::size_t number_at = text.find_last_not_of(digits);
     const std::string name(text.substr(0, number_at == std::string_view::npos ? 0 : number_at + 1));

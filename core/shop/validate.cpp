@@ -1,5 +1,7 @@
 #include "shop/validate.h"
 
+#include "measure/limits.h"
+#include "measure/text.h"
 #include "shop/threads.h"
 
 #include <cmath>
@@ -17,6 +19,17 @@ Fault range_fault(const std::string& place, double value, double least, double m
     if (value >= least && value <= most)
         return std::nullopt;
     return Problem{place, sentence};
+}
+
+Fault words_fault(const std::string& place, const std::string& what, const std::string& text, std::size_t longest) {
+    const auto found = text_fault(what, text, longest);
+    return found ? Fault(Problem{place, *found}) : std::nullopt;
+}
+
+Fault count_fault(const std::string& place, std::size_t count, std::size_t most) {
+    if (count <= most)
+        return std::nullopt;
+    return Problem{place, fmt::format("Up to {} would do here; these are {}.", most, count)};
 }
 
 Fault step_fault(const std::string& place, Length step) {
@@ -63,10 +76,15 @@ struct KindFault {
         if (Fault found = range_fault(place + ".vernier", table.vernier, 1, table.graduations / 2.0,
                                       "A vernier has from 1 step to half of those of the dial."))
             return found;
-        for (const auto& plate : table.plates)
+        if (Fault found = count_fault(place + ".plates", table.plates.size(), limits::index_plates))
+            return found;
+        for (const auto& plate : table.plates) {
+            if (Fault found = count_fault(place + ".plates", plate.size(), limits::circles_on_a_plate))
+                return found;
             for (const int holes : plate)
                 if (Fault found = range_fault(place + ".plates", holes, 2, 2000, "A circle has from 2 to 2000 holes."))
                     return found;
+        }
         return screw_fault(place + ".slide", table.slide);
     }
     Fault operator()(const LayoutBench& bench) const {
@@ -78,6 +96,11 @@ struct KindFault {
     }
     Fault operator()(const DrillPress&) const { return std::nullopt; }
     Fault operator()(const MarksAcross& marks) const {
+        for (const auto& [what, count] : {std::pair(".punches", marks.punches.size()),
+                                          {".screws", marks.screws.size()},
+                                          {".plugs", marks.plugs.size()}})
+            if (Fault found = count_fault(place + what, count, limits::drawer))
+                return found;
         for (const PunchSet& set : marks.punches) {
             if (Fault found = step_fault(place + ".punches", set.step))
                 return found;
@@ -109,15 +132,20 @@ struct KindFault {
 namespace {
 
 Fault kit_fault(const RoundKit& kit) {
+    if (Fault found = count_fault("kit.collet_blocks", kit.collet_blocks.size(), limits::drawer))
+        return found;
     const std::pair<const char*, const std::vector<Length>*> drawers[] = {{"kit.rods", &kit.rods},
                                                                           {"kit.packing", &kit.packing},
                                                                           {"kit.vee_blocks", &kit.vee_blocks},
                                                                           {"kit.bushings", &kit.bushings}};
-    for (const auto& [place, all] : drawers)
+    for (const auto& [place, all] : drawers) {
+        if (Fault found = count_fault(place, all->size(), limits::drawer))
+            return found;
         for (const Length each : *all)
             if (Fault found =
                     range_fault(place, each.in_mm(), 0.001, 1000.0, "A size above nought and up to a metre would do."))
                 return found;
+    }
     for (const int sides : kit.collet_blocks)
         if (Fault found = range_fault("kit.collet_blocks", sides, 2, 360, "A block has from 2 to 360 sides."))
             return found;
@@ -148,6 +176,8 @@ Fault set_fault(const std::string& place, const CutterSet& set) {
         if (!known(size))
             return Problem{place + "." + name, fmt::format("There is no '{}' among the {}. They run from {} to {}.",
                                                            size, in_words(set.family), sizes.front(), sizes.back())};
+    if (Fault found = count_fault(place + ".without", set.without.size(), limits::cutters))
+        return found;
     for (const std::string& size : set.without)
         if (!known(size))
             return Problem{place + ".without",
@@ -159,6 +189,10 @@ Fault set_fault(const std::string& place, const CutterSet& set) {
 Fault cutter_fault(const std::string& place, const Cutter& cutter) {
     if (cutter.name.empty())
         return Problem{place + ".name", "A cutter needs a name it is called by."};
+    if (Fault found = words_fault(place + ".name", "A cutter's name", cutter.name, limits::name))
+        return found;
+    if (Fault found = words_fault(place + ".size", "A cutter's size", cutter.size, limits::label))
+        return found;
     for (const auto& [what, size] : {std::pair(".diameter", cutter.diameter), {".measured", cutter.actual()}})
         if (Fault found =
                 range_fault(place + what, size.in_mm(), 0.05, 200.0, "A size from 0.05 mm to 200 mm would do."))
@@ -178,6 +212,15 @@ Fault cutter_fault(const std::string& place, const Cutter& cutter) {
 }
 
 Fault drawer_fault(const Drawer& drawer) {
+    for (const auto& [place, count] : {std::pair("drawer.sets", drawer.sets.size()),
+                                       {"drawer.taps", drawer.taps.size()},
+                                       {"drawer.singles", drawer.singles.size()},
+                                       {"drawer.fluids", drawer.fluids.size()}})
+        if (Fault found = count_fault(place, count, limits::cutters))
+            return found;
+    for (const std::string& fluid : drawer.fluids)
+        if (Fault found = words_fault("drawer.fluids", "A fluid's name", fluid, limits::name))
+            return found;
     for (std::size_t i = 0; i < drawer.sets.size(); ++i)
         if (Fault found = set_fault(fmt::format("drawer.sets[{}]", i), drawer.sets[i]))
             return found;
@@ -204,10 +247,15 @@ Fault customs_fault(const Customs& customs) {
          {std::pair("customs.beyond", customs.beyond), {"customs.chamfer", customs.chamfer}})
         if (Fault found = range_fault(place, size.in_mm(), 0.0, 20.0, "A length from nought to 20 mm would do."))
             return found;
-    for (const auto& [metal, speed] : customs.speeds)
+    if (Fault found = count_fault("customs.speeds", customs.speeds.size(), limits::drawer))
+        return found;
+    for (const auto& [metal, speed] : customs.speeds) {
+        if (Fault found = words_fault("customs.speeds", "A metal's name", metal, limits::name))
+            return found;
         if (Fault found = range_fault("customs.speeds." + metal, speed, 0.5, 1000.0,
                                       "A surface speed from 0.5 to 1000 metres a minute would do."))
             return found;
+    }
     return range_fault("customs.briskness", customs.briskness, 10.0, 150.0, "From 10 to 150 percent would do.");
 }
 
@@ -216,6 +264,8 @@ Fault spindle_fault(const std::string& place, const Machine& machine) {
     constexpr double slowest = 1.0, fastest = 200'000.0;
     const std::string turns = "From 1 to 200000 turns a minute would do, rising.";
     double last = 0.0;
+    if (Fault found = count_fault(place + ".steps", spindle.steps.size(), limits::drawer))
+        return found;
     for (const double step : spindle.steps) {
         if (Fault found = range_fault(place + ".steps", step, std::max(slowest, last + 1e-9), fastest, turns))
             return found;
@@ -260,6 +310,10 @@ Fault spindle_fault(const std::string& place, const Machine& machine) {
 } // namespace
 
 std::optional<Problem> first_fault(const Shop& shop) {
+    if (Fault found = count_fault("machines", shop.machines.size(), limits::machines))
+        return found;
+    if (Fault found = words_fault("name", "The shop's name", shop.name, limits::name))
+        return found;
     if (Fault found = kit_fault(shop.kit))
         return found;
     if (Fault found = drawer_fault(shop.drawer))
@@ -277,6 +331,10 @@ std::optional<Problem> first_fault(const Shop& shop) {
         const std::string place = fmt::format("machines[{}]", i);
         if (machine.name.empty() || !names.insert(machine.name).second)
             return Problem{place + ".name", "Every machine needs a name of its own."};
+        if (Fault found = words_fault(place + ".name", "A machine's name", machine.name, limits::name))
+            return found;
+        if (Fault found = words_fault(place + ".remark", "The remark", machine.remark, limits::text))
+            return found;
         if (Fault found = std::visit(KindFault{place}, machine.kind))
             return found;
     }

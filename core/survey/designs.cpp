@@ -17,7 +17,7 @@ namespace clockface {
 namespace {
 
 constexpr double by_chance_at_most = 0.02;
-constexpr int most_spaces = 24;
+constexpr int spaces_tried = 24;
 constexpr std::size_t most_triples = 20'000;
 constexpr double like_diameters = 0.25; // mm: holes of one pattern are drilled alike
 constexpr double whole_turn = 2.0 * std::numbers::pi;
@@ -149,7 +149,7 @@ private:
         if (on.size() < 3 || !seen.insert(key).second)
             return;
         const double tolerance = 2.5 * largest_error(on);
-        for (int n = static_cast<int>(on.size()); n <= most_spaces; ++n) {
+        for (int n = static_cast<int>(on.size()); n <= spaces_tried; ++n) {
             const double space = whole_turn * radius / n;
             // Every other hole must fall on a space, and on the circle where three do not make it; any of the group's
             // holes might, for any number of spaces so far.

@@ -18,6 +18,8 @@ struct Movement {
 };
 
 Movement movement(const Net& net, const Knowledge& knowledge) {
+    if (knowledge.open.cols() == 0) // nothing is open, and a row of no columns has no place in memory
+        return {};
     Movement out{Eigen::MatrixXd::Zero(static_cast<Eigen::Index>(net.part.holes.size() * 2), knowledge.open.cols())};
     for (int hole = 0; hole < static_cast<int>(net.part.holes.size()); ++hole)
         for (int which = 0; which < 2; ++which)

@@ -1,6 +1,7 @@
 #include "survey/part_text.h"
 
 #include "measure/figures.h"
+#include "measure/limits.h"
 #include "measure/read_angle.h"
 #include "measure/shop_number.h"
 #include "measure/small_letters.h"
@@ -105,6 +106,15 @@ public:
         if (!read)
             say(read.error().sentence);
         return read.value_or(0.0);
+    }
+    int count(const std::string& what, int least, int most, const std::string& of_what) {
+        const std::string text = word(what);
+        if (m_fault)
+            return least;
+        const Result<int> read = read_count(text, least, most, of_what);
+        if (!read)
+            say(read.error().sentence);
+        return read.value_or(least);
     }
     /// Places in the sketch are bare millimetres.
     Point sketched() {
@@ -215,7 +225,7 @@ void read_design(Line& line, OldPart& part) {
     Design design;
     design.kind = static_cast<DesignKind>(line.one_of(design_words, "The kind of design"));
     if (design.kind == DesignKind::Circle)
-        design.count = static_cast<int>(line.number("The number of spaces"));
+        design.count = line.count("The number of spaces", least_spaces, most_spaces, "spaces");
     if (line.is("of"))
         design.size = line.length("The size");
     while (!line.ended() && !line.fault()) {
@@ -447,7 +457,13 @@ Result<OldPart> read_old_part(const std::vector<std::string>& lines) {
         {"zero", [&](Line& line) { part.zero = line.word("The hole"); }},
         {"along", [&](Line& line) { part.along = line.word("The hole or edge"); }}};
     const auto place = [](std::size_t index) { return fmt::format("line {}", index + 1); };
+    // Before any work: what follows looks names up in lists.
+    if (lines.size() > limits::old_part_lines)
+        return problem("old part", fmt::format("{} lines are more than the {} that can be worked out together.",
+                                               lines.size(), limits::old_part_lines));
     for (std::size_t i = 0; i < lines.size(); ++i) {
+        if (lines[i].size() > limits::table_line)
+            return problem(place(i), fmt::format("A line has up to {} letters.", limits::table_line));
         std::vector<std::string> words = words_of(lines[i]);
         if (words.empty())
             continue;

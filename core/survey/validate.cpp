@@ -2,24 +2,25 @@
 #include "survey/survey.h"
 
 #include "measure/figures.h"
+#include "measure/limits.h"
 #include "measure/small_letters.h"
+#include "measure/text.h"
 
 #include <cctype>
 #include <cmath>
 #include <fmt/format.h>
 #include <set>
+#include <tuple>
 
 namespace clockface {
 
 namespace {
 
-constexpr std::size_t most_old_holes = 300, most_edges = 20, most_readings = 3000;
-constexpr Length longest_reading = Length::mm(10'000.0);
 // A pin may be a little larger than the hole as the caliper has it.
 constexpr Length pin_over = Length::mm(0.1);
 
 bool good_name(const std::string& name) {
-    if (name.empty() || name.size() > 24 || !std::isalpha(static_cast<unsigned char>(name[0])))
+    if (name.empty() || name.size() > limits::old_hole_name || !std::isalpha(static_cast<unsigned char>(name[0])))
         return false;
     for (const unsigned char c : name)
         if (!std::isalnum(c) && c != '-' && c != '_')
@@ -33,7 +34,8 @@ public:
         : m_part(part) {}
 
     std::optional<Problem> take() {
-        sizes();
+        if (!sizes())
+            return m_fault;
         instruments_of();
         features();
         for (std::size_t i = 0; i < m_part.readings.size(); ++i)
@@ -55,14 +57,18 @@ private:
     }
     [[nodiscard]] std::string figure(Length length) const { return with_unit(length, m_part.unit); }
 
-    void sizes() {
-        if (m_part.holes.size() > most_old_holes)
-            say("old part", fmt::format("{} holes are more than the {} that can be worked out together.",
-                                        m_part.holes.size(), most_old_holes));
-        if (m_part.edges.size() > most_edges)
-            say("old part", fmt::format("{} edges are more than {}.", m_part.edges.size(), most_edges));
-        if (m_part.readings.size() > most_readings)
-            say("old part", fmt::format("{} readings are more than {}.", m_part.readings.size(), most_readings));
+    // False when there is too much of anything to look at the rest.
+    bool sizes() {
+        const std::tuple<const char*, std::size_t, std::size_t> all[] = {
+            {"holes", m_part.holes.size(), limits::old_holes},
+            {"edges", m_part.edges.size(), limits::old_edges},
+            {"readings", m_part.readings.size(), limits::old_readings},
+            {"designs", m_part.designs.size(), limits::designs}};
+        for (const auto& [what, count, most] : all)
+            if (count > most)
+                say("old part",
+                    fmt::format("{} {} are more than the {} that can be worked out together.", count, what, most));
+        return !m_fault;
     }
 
     void instruments_of() {
@@ -81,8 +87,14 @@ private:
     }
 
     void size(const std::string& place, const char* what, const std::optional<Length>& length) {
-        if (length && (!(*length > Length{}) || *length > longest_reading))
+        if (length && (!(*length > Length{}) || *length > limits::reading))
             say(place, fmt::format("The {} must be above nought and below 10 metres.", what));
+    }
+
+    void sketched(const std::string& place, Point at) {
+        for (const Length along : {at.x, at.y})
+            if (!(abs(along) <= limits::size)) // also what is no number
+                say(place, "It is sketched more than 20 metres away. A sketch of any scale does, but not so far out.");
     }
 
     void features() {
@@ -101,11 +113,15 @@ private:
             const std::string place = "hole " + hole.name;
             named("hole", hole.name);
             size(place, "diameter", hole.diameter);
+            sketched(place, hole.sketched);
+            if (const auto fault = hole.made_as ? text_fault("Its thread or fit", hole.made_as->label, limits::label)
+                                                : std::nullopt)
+                say(place, *fault);
             size(place, "pin", hole.pin);
             size(place, "bolt", hole.bolt);
             size(place, "head room", hole.access.head_room);
             size(place, "room beside it", hole.access.free_round);
-            if (hole.access.depth < Length{} || hole.access.depth > longest_reading)
+            if (hole.access.depth < Length{} || hole.access.depth > limits::reading)
                 say(place, "The depth must be nought (not said) or above.");
             if (hole.pin && *hole.pin > hole.diameter + pin_over)
                 say(place, fmt::format("A pin of {} does not go into a hole of {}.", figure(*hole.pin),
@@ -117,6 +133,8 @@ private:
         }
         for (const OldEdge& edge : m_part.edges) {
             named("edge", edge.name);
+            sketched("edge " + edge.name, edge.from);
+            sketched("edge " + edge.name, edge.to);
             if (distance(edge.from, edge.to) < Length::mm(1e-3))
                 say("edge " + edge.name, "The two points of the edge are the same.");
         }
@@ -147,9 +165,9 @@ private:
             if (together > (design.kind == DesignKind::Symmetric ? 2 : design.kind == DesignKind::Round ? 1000 : 1))
                 say("design", fmt::format("{} has the place of another hole.", name));
         }
-        if (design.kind == DesignKind::Circle && (design.count < 3 || design.count > 400))
-            say("design", "A circle has 3 to 400 spaces.");
-        if (design.kind != DesignKind::Symmetric && !(design.size > Length{} && design.size < longest_reading))
+        if (design.kind == DesignKind::Circle && (design.count < least_spaces || design.count > most_spaces))
+            say("design", fmt::format("A circle has {} to {} spaces.", least_spaces, most_spaces));
+        if (design.kind != DesignKind::Symmetric && !(design.size > Length{} && design.size < limits::reading))
             say("design", "Its size must be above nought.");
     }
 };
@@ -195,7 +213,7 @@ std::optional<std::string> fault_of(const OldPart& part, const Reading& reading)
     }
     if (reading.kind == ReadingKind::InLine || reading.kind == ReadingKind::Square)
         return std::nullopt;
-    if (!(reading.length > Length{}) || reading.length > longest_reading)
+    if (!(reading.length > Length{}) || reading.length > limits::reading)
         return "A reading must be above nought and below 10 metres.";
     switch (reading.kind) {
     case ReadingKind::Outside:
