@@ -5,16 +5,18 @@
 
 #include <QApplication>
 #include <QCommandLineParser>
-#include <QDir>
 #include <QElapsedTimer>
 #include <QFile>
 #include <QFileInfo>
 #include <QScrollArea>
 #include <QScrollBar>
 #include <QStandardPaths>
+#include <QTemporaryDir>
 #include <QTimer>
 #include <QWindow>
 #include <cstdio>
+#include <optional>
+#include <string_view>
 
 namespace {
 
@@ -23,13 +25,12 @@ using namespace clockface::app;
 
 struct Wishes {
     QString job, shot, stage, machine, shop, hole, part, shop_page, backlash, page, readout_way, table_way;
-    QSize size{1280, 800};
+    QSize size; // empty: as it was left, or what fits the screen
     int step = -1, move = -1;
     bool scroll = false, demo = false, night = false, time_start = false;
 };
 
-Wishes read_wishes(const QApplication& application) {
-    QCommandLineParser parser;
+void describe(QCommandLineParser& parser) {
     parser.setApplicationDescription(QStringLiteral("From a drawing's hole circle to the last hole at the machine."));
     parser.addHelpOption();
     parser.addVersionOption();
@@ -52,6 +53,36 @@ Wishes read_wishes(const QApplication& application) {
                        {"size", "Size of the window, such as 1280x800.", "size"},
                        {"night", "Night colours."},
                        {"time-start", "Print the milliseconds to the first painted window and end."}});
+}
+
+// What can be answered on any terminal is, before a display is asked for.
+bool answered_without_display(int argc, char** argv) {
+    const bool asked = std::any_of(argv + 1, argv + argc, [](const std::string_view word) {
+        return word == "-h" || word == "--help" || word == "--help-all" || word == "-v" || word == "--version";
+    });
+    if (!asked)
+        return false;
+    QCoreApplication application(argc, argv);
+    QCoreApplication::setApplicationName(QStringLiteral("clockface"));
+    QCoreApplication::setApplicationVersion(QStringLiteral(CLOCKFACE_VERSION));
+    QCommandLineParser parser;
+    describe(parser);
+    parser.parse(application.arguments());
+    std::puts(qPrintable(parser.isSet("version") ? QStringLiteral("clockface " CLOCKFACE_VERSION)
+                                                 : parser.helpText().trimmed()));
+    return true;
+}
+
+// Qt ends the program when it finds no display; a sentence helps more.
+bool there_is_a_display(int argc, char** argv) {
+    const bool named = std::any_of(argv + 1, argv + argc, [](const std::string_view word) { return word == "-platform"; });
+    return named || qEnvironmentVariableIsSet("QT_QPA_PLATFORM") || !qEnvironmentVariableIsEmpty("DISPLAY") ||
+           !qEnvironmentVariableIsEmpty("WAYLAND_DISPLAY");
+}
+
+Wishes read_wishes(const QApplication& application) {
+    QCommandLineParser parser;
+    describe(parser);
     parser.process(application);
     Wishes wishes;
     wishes.job = parser.positionalArguments().value(0);
@@ -71,7 +102,9 @@ Wishes read_wishes(const QApplication& application) {
         wishes.move = parser.value("move").toInt();
     if (parser.isSet("step"))
         wishes.step = parser.value("step").toInt();
-    const QStringList size = parser.value("size").split(QLatin1Char('x'));
+    const QStringList size =
+        (parser.isSet("shot") && !parser.isSet("size") ? QStringLiteral("1280x800") : parser.value("size"))
+            .split(QLatin1Char('x'));
     if (size.size() == 2)
         wishes.size = QSize(std::clamp(size[0].toInt(), 1024, 8000), std::clamp(size[1].toInt(), 700, 8000));
     wishes.demo = parser.isSet("demo");
@@ -116,6 +149,12 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
 } // namespace
 
 int main(int argc, char** argv) {
+    if (answered_without_display(argc, argv))
+        return 0;
+    if (!there_is_a_display(argc, argv)) {
+        std::fputs("Clockface needs a display, and there is none here. Without one clockface-cli does.\n", stderr);
+        return 1;
+    }
     QElapsedTimer since_start;
     since_start.start();
     keep_typewriter_faces_out();
@@ -131,9 +170,14 @@ int main(int argc, char** argv) {
     const Wishes wishes = read_wishes(application);
 
     Seams seams = Seams::real();
-    if (!wishes.shot.isEmpty()) // a picture must not depend on, or change, what the user has set
-        seams.settings_file = seams.recovery_folder = seams.shop_folder =
-            QDir::tempPath() + QStringLiteral("/clockface-shot-%1").arg(QApplication::applicationPid());
+    // A picture must not depend on, or change, what the user has set: it has a folder of its own, which goes with it.
+    std::optional<QTemporaryDir> apart;
+    if (!wishes.shot.isEmpty()) {
+        apart.emplace();
+        seams.settings_file = apart->filePath(QStringLiteral("settings.ini"));
+        seams.recovery_folder = apart->filePath(QStringLiteral("unsaved"));
+        seams.shop_folder = apart->filePath(QStringLiteral("shops"));
+    }
     // The shop is a file the user may edit; a faulty one is said, and the made-up shop is used.
     const QString own_shop =
         QStandardPaths::writableLocation(QStandardPaths::AppConfigLocation) + QStringLiteral("/shop.json");
@@ -148,7 +192,10 @@ int main(int argc, char** argv) {
     {
         Document document(shop ? *shop : default_shop(), shop ? shop_path : QString());
         MainWindow window(document, seams);
-        window.resize(wishes.size);
+        if (wishes.size.isEmpty())
+            window.take_place();
+        else
+            window.resize(wishes.size);
         // A table or a drawing begins a new job with its holes; anything else is a job file.
         const QString kind = QFileInfo(wishes.job).suffix().toLower();
         const bool holes = kind == QLatin1String("csv") || kind == QLatin1String("txt") || kind == QLatin1String("dxf");
@@ -187,10 +234,6 @@ int main(int argc, char** argv) {
             });
         }
         ended = QApplication::exec();
-    }
-    if (!wishes.shot.isEmpty()) {
-        QDir(seams.recovery_folder).removeRecursively();
-        QFile::remove(seams.settings_file);
     }
     return ended;
 }

@@ -24,7 +24,7 @@ using namespace clockface;
 
 constexpr int done = 0;
 constexpr int stands = 1; // a stop finding stands
-constexpr int refused = 2;
+constexpr int refused = 2; // also: the answer could not be written
 
 int refuse(const Problem& problem) {
     std::cerr << problem.text() << "\n";
@@ -118,9 +118,7 @@ int show_survey(const std::string& path, const std::string& shop_path, const std
     return found.settled() ? done : stands;
 }
 
-} // namespace
-
-int main(int argc, char** argv) {
+int run(int argc, char** argv) {
     CLI::App app("Clockface without a screen: plans and checks hole jobs.", "clockface-cli");
     app.require_subcommand(1);
     std::string job_path, shop_path, machine, text, as = "text", unit = "mm";
@@ -204,4 +202,16 @@ int main(int argc, char** argv) {
     else
         print_text(loaded->job, plan);
     return done;
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    const int ended = run(argc, argv);
+    // An answer that did not get through is none: a full disk, a pipe nobody reads.
+    if (!std::cout.flush()) {
+        std::cerr << "The answer could not be written. Is the disk full?\n";
+        return refused;
+    }
+    return ended;
 }

@@ -10,6 +10,8 @@
 #include <QPainter>
 #include <QPdfWriter>
 #include <QSvgGenerator>
+#include <QXmlStreamReader>
+#include <QXmlStreamWriter>
 #include <algorithm>
 #include <cmath>
 
@@ -194,6 +196,12 @@ private:
     }
 };
 
+constexpr std::size_t most_sheets = 60;
+
+bool is_svg(const QString& path) {
+    return path.endsWith(QLatin1String(".svg"), Qt::CaseInsensitive);
+}
+
 Result<int> write_pdf(const Job& job, const Plan& plan, const TemplateSheets& sheets, const QString& path) {
     QByteArray pdf;
     QBuffer buffer(&pdf);
@@ -221,8 +229,26 @@ Result<int> write_pdf(const Job& job, const Plan& plan, const TemplateSheets& sh
     });
 }
 
+// The generator does not escape a title, so it is given to its drawing by a writer that does.
+QByteArray with_title(const QByteArray& svg, const QString& title) {
+    QByteArray out;
+    QXmlStreamReader reader(svg);
+    reader.setNamespaceProcessing(false);
+    QXmlStreamWriter writer(&out);
+    while (!reader.atEnd()) {
+        reader.readNext();
+        if (reader.isStartElement() && reader.name() == QLatin1String("title")) {
+            writer.writeTextElement(QStringLiteral("title"), title);
+            reader.skipCurrentElement();
+        } else if (reader.tokenType() != QXmlStreamReader::Invalid) {
+            writer.writeCurrentToken(reader);
+        }
+    }
+    return reader.hasError() ? svg : out;
+}
+
 Result<int> write_svg(const Job& job, const Plan& plan, const TemplateSheets& sheets, const QString& path) {
-    const QFileInfo file(path);
+    const QStringList files = template_files(job, path);
     for (std::size_t i = 0; i < sheets.pages.size(); ++i) {
         QByteArray svg;
         QBuffer buffer(&svg);
@@ -234,15 +260,13 @@ Result<int> write_svg(const Job& job, const Plan& plan, const TemplateSheets& sh
             generator.setResolution(static_cast<int>(dots * mm_an_inch));
             generator.setSize(QSizeF(sheets.paper.width() * dots, sheets.paper.height() * dots).toSize());
             generator.setViewBox(QRectF(0, 0, sheets.paper.width() * dots, sheets.paper.height() * dots));
-            generator.setTitle(QString::fromStdString(job.title));
             QPainter painter(&generator);
             painter.scale(dots, dots);
             paint_template(painter, job, plan, sheets, i);
         }
-        const QString name =
-            i == 0 ? path
-                   : file.path() + QLatin1Char('/') + file.completeBaseName() + QStringLiteral("-%1.svg").arg(i + 1);
-        if (const Result<void> written = write_file_atomically(name.toStdString(), svg.toStdString()); !written)
+        const std::string text = with_title(svg, QString::fromStdString(job.title)).toStdString();
+        const QString& name = files[static_cast<qsizetype>(i)];
+        if (const Result<void> written = write_file_atomically(name.toStdString(), text); !written)
             return tl::unexpected(written.error());
     }
     return static_cast<int>(sheets.pages.size());
@@ -265,16 +289,24 @@ void paint_template(QPainter& painter, const Job& job, const Plan& plan, const T
     Sheet(painter, job, plan, sheets, sheets.pages[page]).paint();
 }
 
+QStringList template_files(const Job& job, const QString& path) {
+    QStringList files{path};
+    if (!is_svg(path) || job.blank.on_side())
+        return files;
+    const QFileInfo file(path);
+    for (std::size_t i = 1; i < sheets_for(job).pages.size() && i < most_sheets; ++i)
+        files << file.path() + QLatin1Char('/') + file.completeBaseName() + QStringLiteral("-%1.svg").arg(i + 1);
+    return files;
+}
+
 Result<int> write_template(const Job& job, const Plan& plan, const QString& path) {
     if (job.blank.on_side())
         return problem("", "The side of a bar is not flat: a template is made for a face or an end.");
     const TemplateSheets sheets = sheets_for(job);
-    constexpr std::size_t most_sheets = 60;
     if (sheets.pages.size() > most_sheets)
         return problem("", "The face would take " + std::to_string(sheets.pages.size()) +
                                " sheets of A4. A template of up to 60 sheets is written.");
-    return path.endsWith(QLatin1String(".svg"), Qt::CaseInsensitive) ? write_svg(job, plan, sheets, path)
-                                                                     : write_pdf(job, plan, sheets, path);
+    return is_svg(path) ? write_svg(job, plan, sheets, path) : write_pdf(job, plan, sheets, path);
 }
 
 } // namespace clockface

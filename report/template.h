@@ -9,7 +9,7 @@
 #include <QPointF>
 #include <QRectF>
 #include <QSizeF>
-#include <QString>
+#include <QStringList>
 #include <vector>
 
 class QPainter;
@@ -39,6 +39,9 @@ QPointF on_paper(const Job& job, const TemplatePage& page, Point from_datum);
 /// Paints one sheet; the painter counts millimetres.
 void paint_template(QPainter& painter, const Job& job, const Plan& plan, const TemplateSheets& sheets,
                     std::size_t page);
+
+/// The files write_template() would write.
+QStringList template_files(const Job& job, const QString& path);
 
 /// Writes it as PDF (all sheets in one file), or as SVG (a file for each sheet, numbered from the second on) by the
 /// ending of the path. Gives the number of sheets.

@@ -1,5 +1,6 @@
 #include "bench/bench_view.h"
 
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "ordering/wording.h"
@@ -20,7 +21,7 @@ constexpr int knuckle = 64; // pixels: a target that a knuckle finds
 constexpr int most_segments = 120;
 
 QLabel* label(const QString& name) {
-    auto* made = new QLabel;
+    auto* made = plain_label();
     made->setObjectName(name);
     made->setWordWrap(true);
     return made;
@@ -97,9 +98,9 @@ BenchView::BenchView(Document& document, QWidget* parent)
     m_why_button = button(QStringLiteral("benchWhyButton"), tr("Why?"), tr("what and why, H"), &BenchView::toggle_why);
     m_again =
         button(QStringLiteral("benchAgain"), tr("Begin again"), tr("begin the list again"), &BenchView::begin_again);
-    m_back->setToolTip(tr("Back one move (Backspace)"));
-    m_why_button->setToolTip(tr("What and why (H)"));
-    m_again->setToolTip(tr("Begin the list again (Home)"));
+    set_tip(m_back, tr("Back one move (Backspace)"));
+    set_tip(m_why_button, tr("What and why (H)"));
+    set_tip(m_again, tr("Begin the list again (Home)"));
 
     auto* top = new QHBoxLayout;
     top->addWidget(m_title);

@@ -1,5 +1,6 @@
 #include "board/board_view.h"
 
+#include "look/plain_text.h"
 #include "board/bar_views.h"
 #include "board/measuring.h"
 #include "layout/on_bar.h"
@@ -58,13 +59,13 @@ void BoardView::make_tools() {
         return made;
     };
     m_dimension_button = tool(QStringLiteral("dimensions"));
-    m_dimension_button->setToolTip(tr("Dimensions from zero, from hole to hole, or none (D)"));
+    set_tip(m_dimension_button, tr("Dimensions from zero, from hole to hole, or none (D)"));
     connect(m_dimension_button, &QPushButton::clicked, this, &BoardView::next_dimensions);
     m_measure_button = tool(QStringLiteral("measure"));
     m_measure_button->setCheckable(true);
     m_measure_button->setText(tr("Measure"));
     m_measure_button->setAccessibleName(tr("measure between two features"));
-    m_measure_button->setToolTip(tr("Measure between two holes, edges or centres (M); C copies the figures"));
+    set_tip(m_measure_button, tr("Measure between two holes, edges or centres (M); C copies the figures"));
     connect(m_measure_button, &QPushButton::toggled, this, &BoardView::set_measuring);
     set_dimensions(m_dimensions);
 }

@@ -1,5 +1,6 @@
 #include "cutters/cutters_slip.h"
 
+#include "look/plain_text.h"
 #include "cutters/depth_view.h"
 #include "cutting/chains.h"
 #include "cutting/depth_figure.h"
@@ -205,7 +206,7 @@ void CuttersSlip::build_kinds(QVBoxLayout* box) {
         button->setChecked(i == chain());
         button->setIconSize(QSize(22, 22));
         button->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed); // long names are cut off, not the slip
-        button->setToolTip(button->text());
+        set_tip(button, button->text());
         connect(button, &QPushButton::clicked, this, [this, i] {
             const Plan& now = document().plan();
             for (std::size_t k = 0; k < now.chain_of.size(); ++k)
@@ -307,7 +308,7 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
     acts->addWidget(skip);
     auto* drawer = link(QStringLiteral("drawer:") + id, tr("drawer"));
     drawer->setAccessibleName(tr("the drawer, for the step '%1'").arg(q(name)));
-    drawer->setToolTip(tr("What there is in the drawer (Ctrl+K)"));
+    set_tip(drawer, tr("What there is in the drawer (Ctrl+K)"));
     connect(drawer, &QPushButton::clicked, this, [this, kind = step.cutter.kind] {
         emit shop_wanted(kind == CutterKind::Tap ? QStringLiteral("taps") : QStringLiteral("drawer"));
     });
@@ -332,7 +333,7 @@ void CuttersSlip::build_acts(QVBoxLayout* box) {
     const HoleSpec spec = job.patterns[index].hole;
     const auto act = [&](const QString& id, const QString& text, const QString& tip, std::function<void()> then) {
         auto* made = link(id, text);
-        made->setToolTip(tip);
+        set_tip(made, tip);
         connect(made, &QPushButton::clicked, this, std::move(then));
         box->addWidget(made);
     };

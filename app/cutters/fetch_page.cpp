@@ -1,5 +1,7 @@
 // The page of the Cutters slip that lists what to fetch from the drawer.
 #include "cutters/cutters_slip.h"
+
+#include "look/plain_text.h"
 #include "formats/cutter_report.h"
 #include "look/plain_figure.h"
 #include "look/words.h"
@@ -28,7 +30,7 @@ void CuttersSlip::build_fetch(QVBoxLayout* box) {
         auto* button = new QPushButton(QStringLiteral("%1   %2").arg(++number, 2).arg(q(line.cutter.name)) +
                                        (line.owned ? QString() : tr("   ▲ not in the drawer")));
         button->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-        button->setToolTip(tr("%1 of kind %2").arg(q(counted(line.holes, "hole")), kinds.join(QStringLiteral(", "))));
+        set_tip(button, tr("%1 of kind %2").arg(q(counted(line.holes, "hole")), kinds.join(QStringLiteral(", "))));
         auto* facts = quiet(QStringLiteral("%1 × %2")
                                 .arg(line.holes)
                                 .arg(line.by_hand ? tr("by hand")

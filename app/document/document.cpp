@@ -1,6 +1,8 @@
 #include "document/document.h"
 
+#include "document/file_stamp.h"
 #include "formats/job_json.h"
+#include "formats/text_file.h"
 #include "layout/from_part.h"
 #include "layout/validate.h"
 #include "shop/validate.h"
@@ -172,9 +174,10 @@ void Document::set_job(const Job& job) {
     emit settled_changed();
 }
 
-void Document::replace(const Job& job, const Job& saved, const QString& path) {
+void Document::replace(const Job& job, const Job& saved, const QString& path, const QByteArray& stamp) {
     m_saved = saved;
     m_path = path;
+    m_stamp = stamp;
     m_undo.clear();
     set_job(job);
     emit replaced();
@@ -191,18 +194,28 @@ void Document::update_dirty() {
 
 void Document::new_job() {
     const Job job = blank_job();
-    replace(job, job, {});
+    replace(job, job, {}, {});
 }
 
-void Document::recover(const Job& job, const QString& path) {
-    replace(job, Job{}, path);
+void Document::recover(const Job& job, const QString& path, const QByteArray& stamp) {
+    replace(job, Job{}, path, stamp);
+}
+
+bool Document::changed_meanwhile() const {
+    if (m_path.isEmpty() || m_stamp.isEmpty())
+        return false;
+    const QByteArray now = stamp_of_file(m_path);
+    return !now.isEmpty() && now != m_stamp; // one that is gone is simply saved again
 }
 
 Result<void> Document::open(const QString& path) {
-    Result<Job> job = load_job(path.toStdString());
+    const Result<std::string> text = read_file(path.toStdString());
+    if (!text)
+        return tl::unexpected(text.error());
+    const Result<Job> job = read_job(*text, path.toStdString());
     if (!job)
         return tl::unexpected(job.error());
-    replace(*job, *job, path);
+    replace(*job, *job, path, stamp_of_text(*text));
     return {};
 }
 
@@ -211,8 +224,10 @@ Result<void> Document::save(const QString& path) {
     Job kept = m_job;
     if (!m_plan.holes.empty())
         kept.planned_with[m_plan.machine.name] = machine_in_words(m_plan.machine);
-    if (Result<void> saved = save_job(kept, path.toStdString()); !saved)
+    const std::string text = job_to_json(kept);
+    if (Result<void> saved = write_file_atomically(path.toStdString(), text); !saved)
         return saved;
+    m_stamp = stamp_of_text(text);
     const bool other_figures = !(kept == m_job);
     m_saved = m_job = kept;
     m_path = path;

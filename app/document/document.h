@@ -33,6 +33,10 @@ public:
     [[nodiscard]] const Shop& shop() const { return m_shop; }
     [[nodiscard]] const QString& shop_path() const { return m_shop_path; }
     [[nodiscard]] const QString& path() const { return m_path; }
+    /// What the file at path() held when it was last read or saved here.
+    [[nodiscard]] const QByteArray& file_stamp() const { return m_stamp; }
+    /// Whether another program has written to it since.
+    [[nodiscard]] bool changed_meanwhile() const;
     [[nodiscard]] bool is_dirty() const { return m_dirty; }
     [[nodiscard]] QUndoStack& undo_stack() { return m_undo; }
 
@@ -52,9 +56,9 @@ public:
 
     void new_job();
     /// Shows a job that belongs to no file and needs no saving, such as the demo.
-    void show_example(const Job& job) { replace(job, job, {}); }
-    /// Replaces the job by one that was recovered: no path unless given, and unsaved.
-    void recover(const Job& job, const QString& path);
+    void show_example(const Job& job) { replace(job, job, {}, {}); }
+    /// Replaces the job by one that was recovered: no path unless given, and unsaved. `stamp` is its file_stamp().
+    void recover(const Job& job, const QString& path, const QByteArray& stamp);
     Result<void> open(const QString& path);
     Result<void> save(const QString& path);
 
@@ -77,13 +81,14 @@ private:
     mutable std::optional<Survey> m_survey;
     mutable OldPart m_surveyed; // what m_survey was worked out from
     QString m_path;
+    QByteArray m_stamp;
     bool m_dirty = false;
     QUndoStack m_undo;
 
     void follow_old_part(); // forgets the survey of another old part
     void set_job(const Job& job);
     void set_shop(const Shop& shop, const QString& path);
-    void replace(const Job& job, const Job& saved, const QString& path);
+    void replace(const Job& job, const Job& saved, const QString& path, const QByteArray& stamp);
     void update_dirty();
 };
 

@@ -2,12 +2,15 @@
 
 #include "formats/job_json.h"
 #include "formats/text_file.h"
+#include "look/words.h"
 
-#include <QCoreApplication>
-#include <QDateTime>
 #include <QDir>
 #include <QFile>
-#include <csignal>
+#include <QFileInfo>
+#include <QJsonDocument>
+#include <QJsonObject>
+#include <QUuid>
+#include <algorithm>
 
 namespace clockface::app {
 
@@ -15,14 +18,62 @@ namespace {
 
 constexpr int moment_ms = 1000;
 const QString copy_ending = QStringLiteral(".autosave.json");
-const QString path_ending = QStringLiteral(".path");
+const QString lock_ending = QStringLiteral(".lock");
+const QString path_ending = QStringLiteral(".path"); // what version 0.1 wrote beside its copies
 
-// The copy's name begins with the number of the process that wrote it.
-bool still_running(const QString& file) {
-    bool is_number = false;
-    const auto pid = file.section(QLatin1Char('.'), 0, 0).toLongLong(&is_number);
-    return is_number && pid > 0 &&
-           (pid == QCoreApplication::applicationPid() || ::kill(static_cast<pid_t>(pid), 0) == 0);
+// A copy is one line that says what it is, then the job as in its own file.
+std::string head_line(const Document& document, qint64 serial) {
+    const QJsonObject head{{QStringLiteral("clockface"), QStringLiteral("unsaved")},
+                           {QStringLiteral("serial"), serial},
+                           {QStringLiteral("kept"), QDateTime::currentDateTimeUtc().toString(Qt::ISODateWithMs)},
+                           {QStringLiteral("path"), document.path()},
+                           {QStringLiteral("stamp"), QString::fromLatin1(document.file_stamp().toHex())}};
+    return QJsonDocument(head).toJson(QJsonDocument::Compact).toStdString() + "\n";
+}
+
+// Takes that line off the front; nothing when the copy has none.
+std::optional<LeftBehind> take_head(std::string& text) {
+    const std::size_t end = text.find('\n');
+    const QJsonObject head = QJsonDocument::fromJson(QByteArray::fromStdString(text.substr(0, end))).object();
+    if (end == std::string::npos || head.value(QStringLiteral("clockface")).toString() != QLatin1String("unsaved"))
+        return std::nullopt;
+    text.erase(0, end + 1);
+    LeftBehind left;
+    left.path = head.value(QStringLiteral("path")).toString();
+    left.stamp = QByteArray::fromHex(head.value(QStringLiteral("stamp")).toString().toLatin1());
+    left.kept = QDateTime::fromString(head.value(QStringLiteral("kept")).toString(), Qt::ISODateWithMs).toLocalTime();
+    left.serial = head.value(QStringLiteral("serial")).toInteger();
+    return left;
+}
+
+Result<LeftBehind> read_copy(const QString& file) {
+    Result<std::string> text = read_file(file.toStdString());
+    if (!text)
+        return tl::unexpected(text.error());
+    std::optional<LeftBehind> left = take_head(*text);
+    if (!left) {
+        left.emplace();
+        left->path = q(read_file((file + path_ending).toStdString()).value_or(std::string()));
+        left->kept = QFileInfo(file).lastModified();
+    }
+    const Result<Job> job = read_job(*text, file.toStdString());
+    if (!job)
+        return tl::unexpected(job.error());
+    left->file = file;
+    left->job = *job;
+    return *left;
+}
+
+QStringList copies_in(const QString& folder) {
+    QStringList files;
+    for (const QString& name : QDir(folder).entryList({QLatin1Char('*') + copy_ending}, QDir::Files, QDir::Name))
+        files << folder + QLatin1Char('/') + name;
+    return files;
+}
+
+void remove_files(const QString& file) {
+    for (const QString& ending : {QString(), path_ending, lock_ending})
+        QFile::remove(file + ending);
 }
 
 } // namespace
@@ -45,59 +96,94 @@ Recovery::Recovery(Document& document, QString folder, QObject* parent)
 }
 
 Recovery::~Recovery() {
-    QFile::remove(own_file());
-    QFile::remove(own_file() + path_ending);
+    if (!m_document.is_dirty())
+        remove_copy();
 }
 
-QString Recovery::own_file() const {
-    return QStringLiteral("%1/%2%3").arg(m_folder).arg(QCoreApplication::applicationPid()).arg(copy_ending);
+void Recovery::remove_copy() {
+    if (m_file.isEmpty())
+        return;
+    remove_files(m_file);
+    m_file.clear();
+    m_lock.reset();
+}
+
+Result<void> Recovery::write() {
+    if (m_file.isEmpty()) {
+        for (const QString& file : copies_in(m_folder))
+            if (Result<std::string> text = read_file(file.toStdString()))
+                if (const auto left = take_head(*text))
+                    m_serial = std::max(m_serial, left->serial);
+        const QString file =
+            QStringLiteral("%1/%2%3").arg(m_folder, QUuid::createUuid().toString(QUuid::WithoutBraces), copy_ending);
+        m_lock = HeldLock::take((file + lock_ending).toStdString());
+        if (!m_lock)
+            return problem(m_folder.toStdString(), "The folder of unsaved jobs cannot be written to.");
+        m_file = file;
+    }
+    return write_file_atomically(m_file.toStdString(),
+                                 head_line(m_document, ++m_serial) + job_to_json(m_document.settled()));
 }
 
 void Recovery::keep_now() {
     m_timer.stop();
-    const QString file = own_file();
-    if (!m_document.is_dirty()) {
-        QFile::remove(file);
-        QFile::remove(file + path_ending);
-        return;
-    }
-    Result<void> kept = write_file_atomically((file + path_ending).toStdString(), m_document.path().toStdString());
-    if (kept)
-        kept = save_job(m_document.settled(), file.toStdString());
+    if (!m_document.is_dirty())
+        return remove_copy();
+    const Result<void> kept = write();
     if (!kept && !m_told)
-        emit failed(tr("The safety copy could not be written. Save the job yourself. %1")
-                        .arg(QString::fromStdString(kept.error().sentence)));
+        emit failed(tr("The safety copy could not be written. Save the job yourself. %1").arg(q(kept.error().sentence)));
     m_told = !kept;
 }
 
 bool Recovery::set_aside() {
+    m_timer.stop();
     if (!m_document.is_dirty())
         return true;
-    // Number 0 is no process: the copy counts as left behind from now on.
-    const QString file =
-        QStringLiteral("%1/0.%2%3").arg(m_folder).arg(QDateTime::currentMSecsSinceEpoch()).arg(copy_ending);
-    return write_file_atomically((file + path_ending).toStdString(), m_document.path().toStdString()) &&
-           save_job(m_document.settled(), file.toStdString());
+    if (!write())
+        return false;
+    // It stays where it is, and is nobody's from now on.
+    QFile::remove(m_file + lock_ending);
+    m_file.clear();
+    m_lock.reset();
+    return true;
 }
 
-std::vector<LeftBehind> Recovery::left_behind() const {
+std::vector<LeftBehind> Recovery::left_behind(QStringList* unreadable) const {
     std::vector<LeftBehind> found;
-    for (const QString& name : QDir(m_folder).entryList({QStringLiteral("*") + copy_ending}, QDir::Files, QDir::Time)) {
-        if (still_running(name))
+    for (const QString& file : copies_in(m_folder)) {
+        if (file == m_file || HeldLock::is_held((file + lock_ending).toStdString()))
             continue;
-        const QString file = m_folder + QLatin1Char('/') + name;
-        const Result<Job> job = load_job(file.toStdString());
-        if (!job)
-            continue;
-        const Result<std::string> path = read_file((file + path_ending).toStdString());
-        found.push_back({file, path ? QString::fromStdString(*path) : QString(), *job});
+        Result<LeftBehind> left = read_copy(file);
+        if (left)
+            found.push_back(std::move(*left));
+        else if (unreadable)
+            unreadable->append(
+                tr("A kept copy of an unsaved job cannot be read, and is left where it is. %1").arg(q(left.error().text())));
     }
+    std::sort(found.begin(), found.end(), [](const LeftBehind& a, const LeftBehind& b) {
+        return std::pair(a.serial, a.kept) > std::pair(b.serial, b.kept);
+    });
     return found;
 }
 
-void Recovery::let_go(const LeftBehind& left) {
-    QFile::remove(left.file);
-    QFile::remove(left.file + path_ending);
+bool Recovery::bring_back(const LeftBehind& left) {
+    std::optional<HeldLock> lock = HeldLock::take((left.file + lock_ending).toStdString());
+    if (!lock || !QFile::exists(left.file))
+        return false;
+    remove_copy();
+    m_file = left.file;
+    m_lock = std::move(lock);
+    m_serial = std::max(m_serial, left.serial);
+    m_document.recover(left.job, left.path, left.stamp);
+    return true;
+}
+
+bool Recovery::let_go(const LeftBehind& left) {
+    const auto lock = HeldLock::take((left.file + lock_ending).toStdString());
+    if (!lock)
+        return false;
+    remove_files(left.file);
+    return true;
 }
 
 } // namespace clockface::app

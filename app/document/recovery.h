@@ -2,7 +2,9 @@
 #pragma once
 
 #include "document/document.h"
+#include "formats/held_lock.h"
 
+#include <QDateTime>
 #include <QObject>
 #include <QTimer>
 #include <optional>
@@ -10,13 +12,17 @@
 
 namespace clockface::app {
 
-/// A job left behind by a run that did not end properly.
+/// A job that was not saved when the program that kept this copy ended, or that was set aside.
 struct LeftBehind {
-    QString file; ///< the autosaved copy
-    QString path; ///< where the job had been saved before, may be empty
+    QString file;       ///< the copy
+    QString path;       ///< where the job had been saved before, may be empty
+    QByteArray stamp;   ///< of the file at `path` when it was last read or saved
+    QDateTime kept;     ///< when the copy was written, as it says itself
+    qint64 serial = 0;  ///< counts up with every copy written in the folder: the newest whatever the clock says
     Job job;
 };
 
+/// Every copy has a name of its own and a lock beside it that is held as long as the program that writes it runs.
 class Recovery : public QObject {
     Q_OBJECT
 public:
@@ -24,10 +30,14 @@ public:
     Recovery(Document& document, QString folder, QObject* parent = nullptr);
     ~Recovery() override;
 
-    /// Jobs in the folder whose program is no longer running. Copies that cannot be read are left where they are.
-    [[nodiscard]] std::vector<LeftBehind> left_behind() const;
-    /// Removes a copy that has been dealt with.
-    static void let_go(const LeftBehind& left);
+    /// Copies that no running program writes to, the newest first. Those that cannot be read are left where they are and
+    /// told in `unreadable`, a sentence each.
+    [[nodiscard]] std::vector<LeftBehind> left_behind(QStringList* unreadable = nullptr) const;
+    /// Makes the document that job, and its copy this program's own, which is nowhere let go of meanwhile. False when
+    /// another window has taken it first. The job that is open must have been set aside before.
+    bool bring_back(const LeftBehind& left);
+    /// Removes a copy that the user has done with. False when another window has taken it.
+    bool let_go(const LeftBehind& left);
 
     /// Before the job gives way to another or the program ends: keeps an unsaved job as one left behind. False when the
     /// copy could not be written.
@@ -44,9 +54,13 @@ private:
     Document& m_document;
     QString m_folder;
     QTimer m_timer;
+    QString m_file; // of the copy; empty: there is none
+    std::optional<HeldLock> m_lock;
+    qint64 m_serial = 0;
     bool m_told = false;
 
-    [[nodiscard]] QString own_file() const;
+    Result<void> write();
+    void remove_copy();
 };
 
 } // namespace clockface::app

@@ -1,7 +1,9 @@
 #include "document/shop_store.h"
 
+#include "document/file_stamp.h"
 #include "formats/shop_json.h"
 #include "formats/text_file.h"
+#include "look/words.h"
 
 #include <QDir>
 #include <QFileInfo>
@@ -21,6 +23,8 @@ ShopStore::ShopStore(Document& document, QString folder, QString settings_file, 
     , m_document(document)
     , m_folder(std::move(folder))
     , m_settings_file(std::move(settings_file)) {
+    if (!document.shop_path().isEmpty())
+        m_stamps[document.shop_path()] = stamp_of_file(document.shop_path());
     connect(&document, &Document::shop_changed, this, &ShopStore::keep);
 }
 
@@ -56,15 +60,45 @@ QString ShopStore::last_used(const QString& settings_file) {
     return QFileInfo::exists(path) ? path : QString();
 }
 
+bool ShopStore::may_write(const QString& path) const {
+    const QByteArray now = stamp_of_file(path);
+    if (now.isEmpty() || now == m_stamps.value(path))
+        return true; // a new file, or just as it was left
+    // One that was never written here may be written to as long as it holds this very shop: it has just been opened.
+    const Result<Shop> there = load_shop(path.toStdString());
+    return !m_stamps.contains(path) && there && *there == m_document.shop();
+}
+
 void ShopStore::keep() {
     const QString path = m_document.shop_path();
     if (path.isEmpty()) // back to the made-up shop, by undo
         return QSettings(m_settings_file, QSettings::IniFormat).remove(in_use);
-    QDir().mkpath(QFileInfo(path).absolutePath());
-    if (const auto written = write_file_atomically(path.toStdString(), shop_to_json(m_document.shop())); !written)
-        emit failed(tr("The shop could not be kept. %1").arg(QString::fromStdString(written.error().text())));
+    if (may_write(path))
+        write_over();
     else
+        emit changed_meanwhile(path);
+}
+
+void ShopStore::write_over() {
+    const QString path = m_document.shop_path();
+    QDir().mkpath(QFileInfo(path).absolutePath());
+    const std::string text = shop_to_json(m_document.shop());
+    if (const auto written = write_file_atomically(path.toStdString(), text); !written) {
+        emit failed(tr("The shop could not be kept. %1").arg(q(written.error().text())));
+    } else {
+        m_stamps[path] = stamp_of_text(text);
         QSettings(m_settings_file, QSettings::IniFormat).setValue(in_use, path);
+    }
+}
+
+void ShopStore::take_from_file() {
+    const QString path = m_document.shop_path();
+    const Result<Shop> there = load_shop(path.toStdString());
+    if (!there)
+        return emit failed(tr("%1 The shop in use was left as it is.").arg(q(there.error().text())));
+    m_stamps[path] = stamp_of_file(path);
+    if (const auto taken = m_document.edit_shop(tr("shop as its file has it"), *there, path); !taken)
+        emit failed(q(taken.error().text()));
 }
 
 } // namespace clockface::app

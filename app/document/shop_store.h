@@ -3,6 +3,7 @@
 
 #include "document/document.h"
 
+#include <QHash>
 #include <QObject>
 #include <QStringList>
 
@@ -24,14 +25,23 @@ public:
     /// The shop in use when the program last ended; empty: none yet.
     static QString last_used(const QString& settings_file);
 
+    /// When the shop's file has been changed by another program: writes this shop over it all the same …
+    void write_over();
+    /// … or makes what is there the shop in use.
+    void take_from_file();
+
 signals:
     void failed(const QString& sentence);
+    /// Another program has written to the shop's file since it was read or saved here, so the last change is not in it.
+    void changed_meanwhile(const QString& path);
 
 private:
     Document& m_document;
     QString m_folder, m_settings_file;
+    QHash<QString, QByteArray> m_stamps; // by file: what it held when it was last read or saved here
 
     void keep();
+    [[nodiscard]] bool may_write(const QString& path) const;
 };
 
 } // namespace clockface::app

@@ -1,5 +1,6 @@
 #include "order/hole_one_view.h"
 
+#include "look/plain_text.h"
 #include "board/board_painter.h"
 #include "look/words.h"
 
@@ -72,7 +73,7 @@ DimpleButton::DimpleButton(const DimpleAnswer& answer, const Look& look, QWidget
     , m_look(look) {
     setText(q(answer.words));
     setAccessibleName(tr("I see %1").arg(q(answer.words)));
-    setToolTip(q(answer.words) + (answer.intended ? tr(", as the drawing has it") : QString()));
+    set_tip(this, q(answer.words) + (answer.intended ? tr(", as the drawing has it") : QString()));
     setFocusPolicy(Qt::StrongFocus);
     setFixedSize(sizeHint());
     setCursor(Qt::PointingHandCursor);

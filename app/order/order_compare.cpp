@@ -1,5 +1,7 @@
 // The page that sets the three ways of ordering the cutters side by side, and all machines of the shop.
 #include "look/plain_figure.h"
+
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "order/order_slip.h"
@@ -51,7 +53,7 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
         made->setCheckable(true);
         made->setChecked(taken);
         made->setMinimumWidth(104);
-        made->setToolTip(advised ? tr("%1: advised").arg(words) : words);
+        set_tip(made, advised ? tr("%1: advised").arg(words) : words);
         return made;
     };
     box->addWidget(quiet(tr("One piece on %1, three ways (★ advised):").arg(q(plan.machine.name))));
@@ -93,7 +95,7 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
         const bool taken = report.machine == plan.machine.name;
         auto* made = button(QStringLiteral("machine:") + q(report.machine), q(report.machine), taken, report.advised);
         made->setAccessibleName(tr("make it on: %1").arg(q(report.machine)));
-        made->setToolTip(q(report.remark));
+        set_tip(made, q(report.remark));
         connect(made, &QPushButton::clicked, this, [this, name = report.machine] {
             edit(tr("change of machine"), [name](Job& at) { at.machine = name; });
             refresh();

@@ -1,5 +1,7 @@
 #include "order/order_list.h"
 
+#include "look/plain_text.h"
+
 #include <QDragMoveEvent>
 #include <QDropEvent>
 #include <QKeyEvent>
@@ -11,7 +13,7 @@ OrderList::OrderList(QWidget* parent)
     : QListWidget(parent) {
     setObjectName(QStringLiteral("orderList"));
     setAccessibleName(tr("holes in the order in which they are made; Alt with the arrows moves one"));
-    setToolTip(tr("Drag a hole to another place, or move it with Alt+Up and Alt+Down"));
+    set_tip(this, tr("Drag a hole to another place, or move it with Alt+Up and Alt+Down"));
     setFlow(QListView::LeftToRight);
     setWrapping(true);
     setResizeMode(QListView::Adjust);

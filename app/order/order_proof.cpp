@@ -1,5 +1,7 @@
 // The page of many parts: how many come out right, how many bolt up, and what each error costs.
 #include "look/words.h"
+
+#include "look/plain_text.h"
 #include "measure/figures.h"
 #include "order/order_slip.h"
 #include "order/parts_plot.h"
@@ -35,7 +37,7 @@ void OrderSlip::build_proof(QVBoxLayout* box) {
         return;
     }
     const auto in_hundred = [](double share) { return static_cast<int>(std::floor(share * 100.0 + 1e-9)); };
-    auto* words = new QLabel(
+    auto* words = marked_label(
         tr("%1 parts made with this list and this machine's errors: <b>%2 in 100</b> come out right%3. Nineteen holes "
            "in "
            "twenty lie within <b>%4</b>.")

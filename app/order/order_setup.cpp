@@ -1,5 +1,7 @@
 // The page of how it is done: walk, checks, the readout's and the table's ways, the own order, and hole one.
 #include "look/words.h"
+
+#include "look/plain_text.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"
 #include "order/hole_one_view.h"
@@ -95,7 +97,7 @@ void OrderSlip::build_setup(QVBoxLayout* box) {
     if (std::holds_alternative<LayoutBench>(plan.machine.kind)) {
         auto* paper = new QPushButton(tr("Template 1:1 as PDF or SVG…"));
         paper->setObjectName(QStringLiteral("template"));
-        paper->setToolTip(tr("To glue on the work; a bar in each direction proves the printer"));
+        set_tip(paper, tr("To glue on the work; a bar in each direction proves the printer"));
         connect(paper, &QPushButton::clicked, this, &OrderSlip::template_wanted);
         box->addWidget(paper);
     }
@@ -110,7 +112,7 @@ void OrderSlip::build_hole_one(QVBoxLayout* box) {
     const Job& job = document().job();
     const auto figure = [](Angle angle) { return q(in_degrees(angle)); };
     const auto* readout = std::get_if<Readout>(&document().plan().machine.kind);
-    auto* title = new QLabel(tr("<b>Show me hole one</b>"));
+    auto* title = marked_label(tr("<b>Show me hole one</b>"));
     box->addWidget(title);
     box->addWidget(new HoleOnePicture(*one, job.convention, readout->circle_convention, *m_look));
     auto* question =
@@ -163,7 +165,7 @@ void OrderSlip::keep_own_order(QVBoxLayout* box) {
     });
     auto* longer = new QPushButton(tr("Look longer for a shorter way"));
     longer->setObjectName(QStringLiteral("lookLonger"));
-    longer->setToolTip(tr("About a second for a thousand holes; the way found is kept as an order of your own"));
+    set_tip(longer, tr("About a second for a thousand holes; the way found is kept as an order of your own"));
     connect(longer, &QPushButton::clicked, this, &OrderSlip::look_longer_now);
     box->addWidget(longer);
 }

@@ -1,5 +1,6 @@
 #include "order/order_slip.h"
 
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "widgets/flow_layout.h"
@@ -63,7 +64,7 @@ void OrderSlip::build_list_page() {
     page->setSpacing(10);
     m_ways = new WaysBox(document(), selection(), blanks());
     page->addWidget(m_ways);
-    m_proof = new QLabel;
+    m_proof = marked_label();
     m_proof->setObjectName(QStringLiteral("proof"));
     m_proof->setWordWrap(true);
     page->addWidget(m_proof);
@@ -75,7 +76,7 @@ void OrderSlip::build_list_page() {
     connect(m_bench, &QPushButton::clicked, this, &OrderSlip::bench_wanted);
     auto* sheet = new QPushButton(tr("Sheet as PDF…"));
     sheet->setObjectName(QStringLiteral("sheet"));
-    sheet->setToolTip(tr("Writes the list as a printable sheet (Ctrl+P)"));
+    set_tip(sheet, tr("Writes the list as a printable sheet (Ctrl+P)"));
     connect(sheet, &QPushButton::clicked, this, &OrderSlip::sheet_wanted);
     acts->addWidget(m_bench, 1);
     acts->addWidget(sheet);
@@ -97,7 +98,7 @@ void OrderSlip::build_list_page() {
     page->addWidget(m_why);
     m_what_if = link(QStringLiteral("whatIf"), tr("what if this move goes wrong?"));
     page->addWidget(m_what_if);
-    m_broken = new QLabel;
+    m_broken = marked_label();
     m_broken->setObjectName(QStringLiteral("brokenPart"));
     m_broken->setWordWrap(true);
     m_broken->hide();
@@ -319,11 +320,11 @@ void OrderSlip::refresh_list() {
                       "<b>%3</b> from the drawing.")
                  : tr("The simulated operator carried out %1: worst hole <b>%2</b>, <b>%3</b> from the drawing."))
                 .arg(q(counted(static_cast<std::int64_t>(plan.route.list.size()), "move")),
-                     q(plan.holes[static_cast<std::size_t>(worst->hole)].name),
+                     escaped(q(plan.holes[static_cast<std::size_t>(worst->hole)].name)),
                      q(deviation_in_words(worst->miss, job.unit))));
     else if (!plan.proof.complaints.empty())
         m_proof->setText(
-            tr("▲ The simulated operator could not carry the list out. %1").arg(q(plan.proof.complaints.front())));
+            tr("▲ The simulated operator could not carry the list out. %1").arg(escaped(q(plan.proof.complaints.front()))));
     else
         m_proof->setText(tr("There are no holes yet: place some under Holes."));
 }
@@ -369,10 +370,10 @@ void OrderSlip::try_slip(MoveSlip slip) {
                  : tr("<b>%1 of %2 holes</b> would be spoiled, the worst <b>%3</b> by <b>%4</b>.")
                        .arg(out)
                        .arg(plan.holes.size())
-                       .arg(worst ? q(plan.holes[static_cast<std::size_t>(worst->hole)].name) : QString(),
+                       .arg(worst ? escaped(q(plan.holes[static_cast<std::size_t>(worst->hole)].name)) : QString(),
                             worst ? q(with_unit(worst->miss, job.unit)) : QString());
     if (!proof.complaints.empty())
-        words += tr(" It would be noticed: %1").arg(q(proof.complaints.front()));
+        words += tr(" It would be noticed: %1").arg(escaped(q(proof.complaints.front())));
     else if (out > 0)
         words += tr(" No check of the list would notice it.");
     m_broken->setText(words);

@@ -1,5 +1,6 @@
 #include "order/ways_box.h"
 
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "widgets/sentence.h"
@@ -38,7 +39,7 @@ WaysBox::WaysBox(Document& document, Selection& selection, JobBlanks& blanks, QW
 
 WaysBox::List WaysBox::make_list(QVBoxLayout* box, const QString& name) {
     List list;
-    list.title = new QLabel;
+    list.title = plain_label();
     list.title->setObjectName(name + "WaysTitle");
     list.title->setProperty("heading", true);
     list.title->setWordWrap(true);
@@ -46,7 +47,7 @@ WaysBox::List WaysBox::make_list(QVBoxLayout* box, const QString& name) {
     list.lines = new QVBoxLayout;
     list.lines->setSpacing(2);
     box->addLayout(list.lines);
-    list.words = new QLabel;
+    list.words = plain_label();
     list.words->setObjectName(name + "WaysWords");
     list.words->setProperty("quiet", true);
     list.words->setWordWrap(true);
@@ -58,7 +59,7 @@ WaysBox::List WaysBox::make_list(QVBoxLayout* box, const QString& name) {
     list.more->setCheckable(true);
     list.more->setCursor(Qt::PointingHandCursor);
     box->addWidget(list.more, 0, Qt::AlignLeft);
-    list.rest = new QLabel;
+    list.rest = plain_label();
     list.rest->setObjectName(name + "WaysRest");
     list.rest->setProperty("quiet", true);
     list.rest->setWordWrap(true);
@@ -107,7 +108,7 @@ void WaysBox::show_ways(List& list, const QString& title, const Ranked<Kind>& ra
         button->setText(
             tr("%2 · %3 min · %1").arg(q(way.name), shown_error(way.error, unit), q(decimal(way.minutes, 0))));
         button->setAccessibleName(tr("take: %1").arg(q(way.name)));
-        button->setToolTip(q(way.reason));
+        set_tip(button, q(way.reason));
         button->setChecked(i == ranked.taken);
         button->setVisible(true);
         button->disconnect(this);

@@ -1,5 +1,6 @@
 #include "part/part_board.h"
 
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 
@@ -46,7 +47,7 @@ PartBoard::PartBoard(Document& document, PartSelection& selection, QWidget* pare
     m_edge_button = new QPushButton(tr("Sketch an edge"), this);
     m_edge_button->setObjectName(QStringLiteral("sketchEdge"));
     m_edge_button->setAccessibleName(m_edge_button->text());
-    m_edge_button->setToolTip(tr("A straight edge that is measured from: click its two ends (E)"));
+    set_tip(m_edge_button, tr("A straight edge that is measured from: click its two ends (E)"));
     m_edge_button->setProperty("onBoard", true);
     m_edge_button->setFocusPolicy(Qt::TabFocus);
     m_edge_button->adjustSize();

@@ -1,5 +1,6 @@
 #include "part/part_slip.h"
 
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "part/thousandths.h"
 #include "survey/part_text.h"
@@ -84,7 +85,7 @@ QWidget* PartSlip::readings_page() {
         auto* made = new QLineEdit;
         made->setObjectName(name);
         made->setAccessibleName(what);
-        made->setToolTip(tr("%1. Enter goes on to the next; after the figure the reading is added.").arg(what));
+        set_tip(made, tr("%1. Enter goes on to the next; after the figure the reading is added.").arg(what));
         made->setPlaceholderText(hint);
         made->setProperty("entry", true);
         row->addWidget(made, stretch);
@@ -124,7 +125,7 @@ QWidget* PartSlip::readings_page() {
     m_table->setShowGrid(false);
     m_table->setTabKeyNavigation(false);
     m_table->setMinimumHeight(250);
-    m_table->setToolTip(
+    set_tip(m_table, 
         tr("Type over a figure (F2). Delete strikes a reading out or takes it in again, Shift+Delete takes "
            "it away, Ctrl+V pastes readings."));
     const auto key = [this](const QKeySequence& keys, std::function<void()> act) {
@@ -140,14 +141,14 @@ QWidget* PartSlip::readings_page() {
     box->addWidget(m_table, 1);
     auto* links = new QHBoxLayout;
     auto* pasted = link(QStringLiteral("pasteReadings"), tr("paste readings"));
-    pasted->setToolTip(tr("One reading a line, as in a spreadsheet: outside H1 H2 63.42"));
+    set_tip(pasted, tr("One reading a line, as in a spreadsheet: outside H1 H2 63.42"));
     connect(pasted, &QPushButton::clicked, this, &PartSlip::paste);
     links->addWidget(pasted);
     auto* edge = link(QStringLiteral("partEdge"), tr("sketch an edge"));
     connect(edge, &QPushButton::clicked, this, &PartSlip::edge_wanted);
     links->addWidget(edge);
     auto* hole = link(QStringLiteral("addOldHole"), tr("add a hole"));
-    hole->setToolTip(tr("A hole beside the last one; or click on the board where it is"));
+    set_tip(hole, tr("A hole beside the last one; or click on the board where it is"));
     connect(hole, &QPushButton::clicked, this, [this] {
         Job next = this->document().settled();
         const auto& holes = next.old_part.holes;
@@ -165,7 +166,7 @@ QWidget* PartSlip::readings_page() {
     m_words->setTextInteractionFlags(Qt::TextSelectableByMouse);
     box->addWidget(m_words);
     m_next = link(QStringLiteral("nextReading"), {});
-    m_next->setToolTip(tr("Takes it into the line above, ready for the figure"));
+    set_tip(m_next, tr("Takes it into the line above, ready for the figure"));
     connect(m_next, &QPushButton::clicked, this, &PartSlip::take_next);
     box->addWidget(m_next);
     follow_kind();

@@ -1,5 +1,6 @@
 #include "part/reading_picture.h"
 
+#include "look/plain_text.h"
 #include "survey/part_text.h"
 
 #include <QPainter>
@@ -36,7 +37,7 @@ void ReadingPicture::show_kind(ReadingKind kind) {
     m_kind = kind;
     const QString words = QString::fromStdString(kind_in_words(kind) + ": " + correction_in_words(kind));
     setAccessibleName(words);
-    setToolTip(words);
+    set_tip(this, words);
     update();
 }
 

@@ -1,5 +1,6 @@
 #include "part/reading_table.h"
 
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "survey/part_text.h"
@@ -79,7 +80,7 @@ QVariant ReadingTable::data(const QModelIndex& index, int role) const {
         return int(index.column() >= Figure || index.column() == Number ? Qt::AlignRight | Qt::AlignVCenter
                                                                         : Qt::AlignLeft | Qt::AlignVCenter);
     if (role == Qt::ToolTipRole)
-        return left.doubt.empty() ? q(correction_in_words(reading.kind)) : q(left.doubt);
+        return plain_tip(q(left.doubt.empty() ? correction_in_words(reading.kind) : left.doubt));
     if (role != Qt::DisplayRole && role != Qt::EditRole && role != Qt::AccessibleTextRole)
         return {};
     switch (index.column()) {

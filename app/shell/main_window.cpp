@@ -1,5 +1,6 @@
 #include "shell/main_window.h"
 
+#include "look/plain_text.h"
 #include "cutters/cutters_slip.h"
 #include "formats/csv.h"
 #include "formats/dxf.h"
@@ -27,6 +28,7 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QMenu>
+#include <QScreen>
 #include <QStackedWidget>
 #include <QToolButton>
 
@@ -61,6 +63,7 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     , m_seams(std::move(seams))
     , m_settings(m_seams.settings_file, QSettings::IniFormat)
     , m_recovery(document, m_seams.recovery_folder)
+    , m_claim(m_seams.recovery_folder + QStringLiteral("/open"))
     , m_shops(document, m_seams.shop_folder, m_seams.settings_file) {
     setObjectName(QStringLiteral("mainWindow"));
     m_header = make_header();
@@ -127,24 +130,35 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     m_shop = new ShopView(document, m_shops, m_seams);
     m_pages->addWidget(m_shop);
     setCentralWidget(m_pages);
-    resize(1280, 800);
-    setMinimumSize(1024, 700);
+    setMinimumSize(960, 600); // what is drawn fits from 1024 x 700, less a panel and the frame of the window
 
     connect(m_rail, &StageRail::stage_wanted, this, &MainWindow::show_stage);
     connect(m_bench, &BenchView::leave_wanted, this, [this] { show_stage(Stage::Order); });
     connect(m_order, &OrderSlip::bench_wanted, this, [this] { show_stage(Stage::Bench); });
     connect(m_order, &OrderSlip::sheet_wanted, this, &MainWindow::save_sheet);
     connect(m_order, &OrderSlip::template_wanted, this, &MainWindow::save_template);
-    connect(m_order, &OrderSlip::told, this, &MainWindow::tell);
+    connect(m_order, &OrderSlip::told, this, [this](const QString& sentence) { tell(sentence); });
     connect(m_findings, &FindingsStrip::show_wanted, m_board, &BoardView::show_holes);
     connect(m_cutters, &CuttersSlip::shop_wanted, this, &MainWindow::show_shop);
     connect(m_order, &OrderSlip::shop_wanted, this, [this] { show_shop(q(m_document.plan().machine.name)); });
     connect(m_shop, &ShopView::leave_wanted, this, [this] { show_stage(m_stage); });
-    connect(&m_shops, &ShopStore::failed, this, &MainWindow::tell);
-    connect(&m_recovery, &Recovery::failed, this, &MainWindow::tell);
+    connect(&m_shops, &ShopStore::failed, this, [this](const QString& sentence) { tell(sentence); });
+    connect(&m_shops, &ShopStore::changed_meanwhile, this, [this](const QString& path) {
+        tell(tr("%1 was changed by another program, so the last change of the shop is not in it yet.").arg(path),
+             {{tr("Write this shop over it"), [this] { m_shops.write_over(); }},
+              {tr("Take what is there"), [this] { m_shops.take_from_file(); }}});
+    });
+    connect(&m_recovery, &Recovery::failed, this, [this](const QString& sentence) { tell(sentence); });
     connect(&document, &Document::changed, this, &MainWindow::update_title);
-    connect(&document, &Document::file_changed, this, &MainWindow::update_title);
+    connect(&document, &Document::file_changed, this, [this] {
+        update_title();
+        if (!m_claim.move_to(m_document.path()))
+            tell(tr("%1 is open in another window of Clockface too. Whichever saves second is asked before it writes over "
+                    "what the first has saved.")
+                     .arg(m_document.path()));
+    });
     connect(&document, &Document::replaced, this, [this] {
+        m_notice->drop(NoticeStrip::OfThisJob);
         const auto& patterns = m_document.job().patterns;
         m_selection.select(patterns.empty() ? std::string() : patterns.front().name, {});
     });
@@ -233,9 +247,9 @@ QWidget* MainWindow::make_header() {
     auto* layout = new QHBoxLayout(header);
     layout->setContentsMargins(20, 0, 16, 0);
     layout->setSpacing(6);
-    m_title = new QLabel;
+    m_title = plain_label();
     m_title->setObjectName(QStringLiteral("jobTitle"));
-    m_facts = new QLabel;
+    m_facts = plain_label();
     m_facts->setObjectName(QStringLiteral("jobFacts"));
     layout->addWidget(m_title);
     layout->addSpacing(12);
@@ -264,7 +278,7 @@ QWidget* MainWindow::make_header() {
     button(QStringLiteral("undo"), tr("Undo"), undo);
     button(QStringLiteral("redo"), tr("Redo"), redo);
     auto* job = button(QStringLiteral("jobMenu"), tr("Job ▾"), nullptr);
-    job->setToolTip(tr("New, open, save, print to file (Alt+J)"));
+    set_tip(job, tr("New, open, save, print to file (Alt+J)"));
     job->setMenu(make_job_menu());
     job->setPopupMode(QToolButton::InstantPopup);
     job->setShortcut(QKeySequence(Qt::ALT | Qt::Key_J));
@@ -284,6 +298,17 @@ void MainWindow::set_night(bool night) {
     m_rail->set_look(look);
     m_findings->set_look(look);
     m_bench->set_look(look);
+}
+
+void MainWindow::take_place() {
+    const QByteArray left = m_settings.value(QStringLiteral("window")).toByteArray();
+    if (!left.isEmpty() && restoreGeometry(left)) // Qt brings it back onto a screen that is there
+        return;
+    // The frame is not known before the window is shown; this is more than those of the usual desktops.
+    constexpr QSize frame(16, 48), wanted(1280, 800);
+    const QRect room = screen()->availableGeometry();
+    resize(wanted.boundedTo(room.size() - frame));
+    move(room.topLeft() + QPoint((room.width() - width() - frame.width()) / 2, (room.height() - height() - frame.height()) / 2));
 }
 
 void MainWindow::show_stage(Stage stage) {
@@ -367,14 +392,17 @@ bool MainWindow::make_way() {
     m_notice->tell(tr("The unsaved job '%1' was set aside.").arg(title),
                    {{tr("Bring it back"),
                      [this] {
-                         const auto left = m_recovery.left_behind();
-                         if (left.empty())
-                             return;
-                         m_document.recover(left.front().job, left.front().path);
-                         Recovery::let_go(left.front());
+                         if (const auto left = m_recovery.left_behind(); !left.empty())
+                             bring_back(left.front());
                      }},
                     {tr("Leave it there"), [] {}}});
     return true;
+}
+
+// The job that is open is set aside first, so that nothing of it is lost either.
+void MainWindow::bring_back(const LeftBehind& left) {
+    if (make_way() && !m_recovery.bring_back(left))
+        tell(tr("The job '%1' has been brought back in another window.").arg(q(left.job.title)));
 }
 
 void MainWindow::new_job() {
@@ -400,55 +428,64 @@ bool MainWindow::open_file(const QString& path) {
     return true;
 }
 
-bool MainWindow::save() {
+void MainWindow::save() {
     if (m_document.path().isEmpty())
         return save_as();
-    if (const Result<void> saved = m_document.save(m_document.path()); !saved) {
-        tell(q(saved.error().text()));
-        return false;
-    }
-    remember(m_document.path());
-    m_recovery.keep_now();
-    return true;
+    const QString path = m_document.path();
+    if (!m_document.changed_meanwhile())
+        return save_to(path);
+    tell(tr("%1 was changed by another program since it was opened here. Nothing has been saved yet.").arg(path),
+         {{tr("Write this job over it"), [this, path] { save_to(path); }},
+          {tr("Open what is there, set this aside"), [this, path] { open_file(path); }}});
 }
 
-bool MainWindow::save_as() {
-    const QString suggested =
-        m_document.path().isEmpty() ? file_name(m_document.job()) + job_ending : m_document.path();
-    const QString chosen = m_seams.file_to_save(this, tr("Save the job"), suggested, job_filter());
-    if (chosen.isEmpty())
-        return false;
-    const QString path = with_ending(chosen, job_ending);
-    if (const Result<void> saved = m_document.save(path); !saved) {
-        tell(q(saved.error().text()));
-        return false;
-    }
+void MainWindow::save_to(const QString& path) {
+    if (const Result<void> saved = m_document.save(path); !saved)
+        return tell(q(saved.error().text()));
     remember(path);
     m_recovery.keep_now();
-    return true;
+}
+
+void MainWindow::save_as() {
+    const QString suggested =
+        m_document.path().isEmpty() ? file_name(m_document.job()) + job_ending : m_document.path();
+    write_where(tr("Save the job"), suggested, job_ending, job_filter(), [this](const QString& path) { save_to(path); });
+}
+
+// The file dialog asks before a file is written over; of the name that only the ending makes it knows nothing.
+void MainWindow::write_where(const QString& title, const QString& suggested, const QString& ending,
+                             const QString& filter, const std::function<void(const QString&)>& write,
+                             const std::function<QStringList(const QString&)>& files) {
+    const QString chosen = m_seams.file_to_save(this, title, suggested, filter);
+    if (chosen.isEmpty())
+        return;
+    const QString path = with_ending(chosen, ending);
+    QStringList there = files ? files(path) : QStringList{path};
+    there.removeAll(chosen);
+    there.removeIf([](const QString& file) { return !QFileInfo::exists(file); });
+    if (there.isEmpty())
+        return write(path);
+    tell(tr("There is a file %1 already.").arg(there.front()),
+         {{tr("Write over it"), [write, path] { write(path); }}, {tr("Leave it as it is"), [] {}}});
 }
 
 void MainWindow::save_sheet() {
-    const QString path = m_seams.file_to_save(this, tr("Sheet as PDF"),
-                                              file_name(m_document.job()) + QStringLiteral(".pdf"), tr("PDF (*.pdf)"));
-    if (path.isEmpty())
-        return;
-    const Result<void> written =
-        write_sheet(m_document.job(), m_document.plan(), with_ending(path, QStringLiteral(".pdf")));
-    tell(written ? tr("The sheet is in %1.").arg(with_ending(path, QStringLiteral(".pdf")))
-                 : q(written.error().text()));
+    write_where(tr("Sheet as PDF"), file_name(m_document.job()) + QStringLiteral(".pdf"), QStringLiteral(".pdf"),
+                tr("PDF (*.pdf)"), [this](const QString& path) {
+                    const Result<void> written = write_sheet(m_document.job(), m_document.plan(), path);
+                    tell(written ? tr("The sheet is in %1.").arg(path) : q(written.error().text()));
+                });
 }
 
 void MainWindow::save_template() {
-    const QString path = m_seams.file_to_save(
-        this, tr("Template 1:1"), file_name(m_document.job()) + tr("-template.pdf"), tr("PDF (*.pdf);;SVG (*.svg)"));
-    if (path.isEmpty())
-        return;
-    const QString whole = with_ending(path, QStringLiteral(".pdf"));
-    const Result<int> pages = write_template(m_document.job(), m_document.plan(), whole);
-    tell(pages ? tr("The template is in %1, %2. Print it at 100 percent and measure both bars first.")
-                     .arg(whole, q(counted(*pages, "page")))
-               : q(pages.error().text()));
+    write_where(tr("Template 1:1"), file_name(m_document.job()) + tr("-template.pdf"), QStringLiteral(".pdf"),
+                tr("PDF (*.pdf);;SVG (*.svg)"), [this](const QString& path) {
+                    const Result<int> pages = write_template(m_document.job(), m_document.plan(), path);
+                    tell(pages ? tr("The template is in %1, %2. Print it at 100 percent and measure both bars first.")
+                                     .arg(path, q(counted(*pages, "page")))
+                               : q(pages.error().text()));
+                },
+                [this](const QString& path) { return template_files(m_document.job(), path); });
 }
 
 bool MainWindow::show_order_page(const QString& page) {
@@ -462,12 +499,14 @@ void MainWindow::choose_move(int move) {
 
 void MainWindow::save_csv(bool instructions) {
     const QString name = file_name(m_document.job()) + (instructions ? tr("-moves.csv") : tr("-holes.csv"));
-    const QString path = m_seams.file_to_save(this, tr("Save as CSV"), name, tr("CSV (*.csv)"));
-    if (path.isEmpty())
-        return;
-    write_csv(with_ending(path, QStringLiteral(".csv")), instructions
-                                                             ? instructions_csv(m_document.job(), m_document.plan())
-                                                             : coordinates_csv(m_document.job(), m_document.plan()));
+    write_where(tr("Save as CSV"), name, QStringLiteral(".csv"), tr("CSV (*.csv)"),
+                [this, instructions](const QString& path) {
+                    const Job& job = m_document.job();
+                    const Plan& plan = m_document.plan();
+                    const Result<void> written = write_file_atomically(
+                        path.toStdString(), instructions ? instructions_csv(job, plan) : coordinates_csv(job, plan));
+                    tell(written ? tr("The table is in %1.").arg(path) : q(written.error().text()));
+                });
 }
 
 bool MainWindow::import_holes(const QString& path) {
@@ -481,20 +520,14 @@ bool MainWindow::import_holes(const QString& path) {
 }
 
 void MainWindow::save_dxf() {
-    const QString path = m_seams.file_to_save(this, tr("Holes as DXF"),
-                                              file_name(m_document.job()) + QStringLiteral(".dxf"), tr("DXF (*.dxf)"));
-    if (path.isEmpty())
-        return;
-    const Result<void> written = dxf_of(m_document.job(), m_document.plan()).and_then([&](const std::string& text) {
-        return write_file_atomically(with_ending(path, QStringLiteral(".dxf")).toStdString(), text);
-    });
-    tell(written ? tr("The drawing is in %1.").arg(with_ending(path, QStringLiteral(".dxf")))
-                 : q(written.error().text()));
-}
-
-void MainWindow::write_csv(const QString& path, const std::string& content) {
-    const Result<void> written = write_file_atomically(path.toStdString(), content);
-    tell(written ? tr("The table is in %1.").arg(path) : q(written.error().text()));
+    write_where(tr("Holes as DXF"), file_name(m_document.job()) + QStringLiteral(".dxf"), QStringLiteral(".dxf"),
+                tr("DXF (*.dxf)"), [this](const QString& path) {
+                    const Result<void> written =
+                        dxf_of(m_document.job(), m_document.plan()).and_then([&](const std::string& text) {
+                            return write_file_atomically(path.toStdString(), text);
+                        });
+                    tell(written ? tr("The drawing is in %1.").arg(path) : q(written.error().text()));
+                });
 }
 
 void MainWindow::remember(const QString& path) {
@@ -508,7 +541,7 @@ void MainWindow::remember(const QString& path) {
 void MainWindow::fill_recent() {
     m_recent->clear();
     for (const QString& path : m_settings.value(QStringLiteral("recent")).toStringList())
-        connect(m_recent->addAction(QFileInfo(path).fileName()), &QAction::triggered, this,
+        connect(m_recent->addAction(button_text(QFileInfo(path).fileName())), &QAction::triggered, this,
                 [this, path] { open_file(path); });
     if (m_recent->isEmpty())
         m_recent->addAction(tr("Nothing was opened yet"))->setEnabled(false);
@@ -526,27 +559,31 @@ bool MainWindow::show_demo(const QString& name) {
         m_notice->tell(
             tr("This is a finished job to look round in. Type over any underlined figure and watch the board. "
                "Under Order choose how it is made, then let the Bench lead you move by move."),
-            {{tr("Understood"), [this] { m_settings.setValue(QStringLiteral("guided"), true); }}});
+            {{tr("Understood"), [this] { m_settings.setValue(QStringLiteral("guided"), true); }}},
+            NoticeStrip::OfThisJob);
     return true;
 }
 
 void MainWindow::offer_left_behind() {
-    const auto left = m_recovery.left_behind();
-    if (left.empty())
+    QStringList unreadable;
+    const std::vector<LeftBehind> left = m_recovery.left_behind(&unreadable);
+    if (left.empty()) {
+        if (!unreadable.isEmpty())
+            tell(unreadable.join(QLatin1Char('\n')));
         return;
+    }
     const LeftBehind& newest = left.front();
-    m_notice->tell(tr("The job '%1' was not saved when Clockface ended.").arg(q(newest.job.title)),
-                   {{tr("Bring it back"),
-                     [this, newest] {
-                         if (!make_way())
-                             return;
-                         m_document.recover(newest.job, newest.path);
-                         Recovery::let_go(newest);
-                     }},
-                    {tr("Let it go"), [this, newest] {
-                         Recovery::let_go(newest);
-                         offer_left_behind();
-                     }}});
+    const auto others = static_cast<int>(left.size()) - 1;
+    tell(tr("The job '%1' of %2 was not saved when Clockface ended.%3")
+             .arg(q(newest.job.title), QLocale().toString(newest.kept, QLocale::ShortFormat),
+                  others > 0 ? tr(" Behind it: %1.").arg(q(counted(others, "more job"))) : QString()),
+         {{tr("Bring it back"), [this, newest] { bring_back(newest); }},
+          {tr("Let it go"), [this, newest] {
+               if (!m_recovery.let_go(newest))
+                   tell(tr("The job '%1' has been brought back in another window.").arg(q(newest.job.title)));
+               else
+                   offer_left_behind();
+           }}});
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
@@ -558,6 +595,7 @@ void MainWindow::closeEvent(QCloseEvent* event) {
         event->ignore();
         return;
     }
+    m_settings.setValue(QStringLiteral("window"), saveGeometry());
     event->accept();
 }
 

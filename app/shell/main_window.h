@@ -5,6 +5,7 @@
 #include "board/board_view.h"
 #include "cutters/depth_view.h"
 #include "document/document.h"
+#include "document/job_claim.h"
 #include "document/recovery.h"
 #include "document/selection.h"
 #include "document/shop_store.h"
@@ -39,10 +40,12 @@ public:
     void show_stage(Stage stage);
     [[nodiscard]] Stage stage() const { return m_stage; }
     void set_night(bool night);
+    /// Before it is shown: where and as large as it was left, or within the screen there is.
+    void take_place();
 
     bool open_file(const QString& path);
-    bool save();
-    bool save_as();
+    void save();
+    void save_as();
     void new_job();
     /// The job that ships with the program, with the guidance of a first start.
     bool show_demo(const QString& name = QStringLiteral("dial-centre-flange"));
@@ -62,7 +65,9 @@ public:
     void choose_move(int move);
     /// After a kill: offers the newest job that was left behind.
     void offer_left_behind();
-    void tell(const QString& sentence) { m_notice->tell(sentence); }
+    void tell(const QString& sentence, std::vector<NoticeStrip::Answer> answers = {}) {
+        m_notice->tell(sentence, std::move(answers));
+    }
     [[nodiscard]] Selection& selection() { return m_selection; }
 
 protected:
@@ -73,6 +78,7 @@ private:
     Seams m_seams;
     QSettings m_settings;
     Recovery m_recovery;
+    JobClaim m_claim;
     ShopStore m_shops;
     Selection m_selection;
     PartSelection m_part_selection;
@@ -107,11 +113,15 @@ private:
     void remember(const QString& path);
     void fill_recent();
     bool make_way(); // sets an unsaved job aside before another comes; false when it must stay
+    void bring_back(const LeftBehind& left);
+    void save_to(const QString& path);
+    void write_where(const QString& title, const QString& suggested, const QString& ending, const QString& filter,
+                     const std::function<void(const QString&)>& write,
+                     const std::function<QStringList(const QString&)>& files = {});
     void save_sheet();
     void save_template();
     void save_csv(bool instructions);
     void save_dxf();
-    void write_csv(const QString& path, const std::string& content);
 };
 
 } // namespace clockface::app

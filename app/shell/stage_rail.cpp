@@ -1,5 +1,6 @@
 #include "shell/stage_rail.h"
 
+#include "look/plain_text.h"
 #include "shell/icon.h"
 
 #include <QPainter>
@@ -28,7 +29,7 @@ StageButton::StageButton(const QString& icon, const QString& word, const QKeySeq
     setText(word);
     setObjectName(QStringLiteral("stage") + word);
     setAccessibleName(QObject::tr("stage %1").arg(word));
-    setToolTip(QStringLiteral("%1 (%2)").arg(word, keys.toString()));
+    set_tip(this, QStringLiteral("%1 (%2)").arg(word, keys.toString()));
     setShortcut(keys);
     setCheckable(true);
     setAutoExclusive(true);

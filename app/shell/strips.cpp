@@ -1,5 +1,7 @@
 #include "shell/strips.h"
 
+#include "look/plain_text.h"
+#include "look/words.h"
 #include "shell/icon.h"
 
 #include <QHBoxLayout>
@@ -12,8 +14,8 @@ namespace clockface::app {
 FindingsStrip::FindingsStrip(Document& document, QWidget* parent)
     : QWidget(parent)
     , m_document(document)
-    , m_icon(new QLabel)
-    , m_sentence(new QLabel)
+    , m_icon(plain_label())
+    , m_sentence(marked_label())
     , m_next(new QPushButton)
     , m_show(new QPushButton(tr("Show where"))) {
     setObjectName(QStringLiteral("findings"));
@@ -25,10 +27,10 @@ FindingsStrip::FindingsStrip(Document& document, QWidget* parent)
     m_sentence->setObjectName(QStringLiteral("finding"));
     m_sentence->setWordWrap(true);
     m_next->setObjectName(QStringLiteral("nextFinding"));
-    m_next->setToolTip(tr("Shows the next finding (F8)"));
+    set_tip(m_next, tr("Shows the next finding (F8)"));
     m_next->setShortcut(Qt::Key_F8);
     m_show->setObjectName(QStringLiteral("showFinding"));
-    m_show->setToolTip(tr("Shows on the board what this is about (F9)"));
+    set_tip(m_show, tr("Shows on the board what this is about (F9)"));
     m_show->setShortcut(Qt::Key_F9);
     layout->addWidget(m_icon);
     layout->addWidget(m_sentence, 1);
@@ -76,14 +78,13 @@ void FindingsStrip::refresh() {
                           : finding.grade == Grade::Check ? tr("Check")
                                                           : tr("Note");
     m_sentence->setText(QStringLiteral("<b style='color:%1'>%2.</b> %3 %4")
-                            .arg(colour.name(), grade, QString::fromStdString(finding.sentence).toHtmlEscaped(),
-                                 QString::fromStdString(finding.remedy).toHtmlEscaped()));
+                            .arg(colour.name(), grade, escaped(q(finding.sentence)), escaped(q(finding.remedy))));
     m_next->setText(tr("%1 of %2, next").arg(m_at + 1).arg(count));
 }
 
 NoticeStrip::NoticeStrip(QWidget* parent)
     : QWidget(parent)
-    , m_text(new QLabel)
+    , m_text(plain_label())
     , m_first(new QPushButton)
     , m_second(new QPushButton) {
     setObjectName(QStringLiteral("notice"));
@@ -103,16 +104,22 @@ NoticeStrip::NoticeStrip(QWidget* parent)
     hide();
 }
 
-void NoticeStrip::tell(const QString& text, std::vector<Answer> answers) {
+void NoticeStrip::tell(const QString& text, std::vector<Answer> answers, Stays stays) {
+    m_stays = stays;
     if (answers.empty())
         answers.push_back({tr("Good"), [] {}});
     m_answers = std::move(answers);
     m_text->setText(text);
-    m_first->setText(m_answers[0].text);
+    m_first->setText(button_text(m_answers[0].text));
     m_second->setVisible(m_answers.size() > 1);
     if (m_answers.size() > 1)
-        m_second->setText(m_answers[1].text);
+        m_second->setText(button_text(m_answers[1].text));
     show();
+}
+
+void NoticeStrip::drop(Stays which) {
+    if (m_stays == which)
+        hide();
 }
 
 QString NoticeStrip::text() const {

@@ -45,8 +45,11 @@ public:
         QString text;
         std::function<void()> act;
     };
+    enum Stays { UntilAnswered, OfThisJob };
     /// Shows a message instead of the one before; the last answer is the quiet one.
-    void tell(const QString& text, std::vector<Answer> answers = {});
+    void tell(const QString& text, std::vector<Answer> answers = {}, Stays stays = UntilAnswered);
+    /// Takes a message away that has lost its sense.
+    void drop(Stays which);
     [[nodiscard]] QString text() const;
 
 private:
@@ -54,6 +57,7 @@ private:
     QPushButton* m_first;
     QPushButton* m_second;
     std::vector<Answer> m_answers;
+    Stays m_stays = UntilAnswered;
 
     void answer(std::size_t which);
 };

@@ -1,5 +1,6 @@
 #include "shop/backlash_box.h"
 
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"
@@ -26,7 +27,7 @@ BacklashBox::BacklashBox(const QString& axis, const Screw& screw, std::function<
     box->setContentsMargins(18, 2, 0, 8);
     const QString plus = screw.plus == Turn::Clockwise ? tr("clockwise") : tr("counter-clockwise");
     const QString minus = screw.plus == Turn::Clockwise ? tr("counter-clockwise") : tr("clockwise");
-    auto* how = new QLabel(
+    auto* how = plain_label(
         tr("1. Stand an indicator against the table, spindle off, work and cutter away.\n"
            "2. Turn the %1 handle %2, well past, until the indicator moves; go on to its nought. Read the dial.\n"
            "3. Go on %2 by half a turn, then come back %3 until the indicator shows nought again. Read the dial.\n"
@@ -42,21 +43,21 @@ BacklashBox::BacklashBox(const QString& axis, const Screw& screw, std::function<
             auto* edit = new QLineEdit;
             edit->setObjectName(QStringLiteral("%1:%2:%3").arg(id, axis).arg(i + 1));
             edit->setAccessibleName(what);
-            edit->setToolTip(what);
+            set_tip(edit, what);
             edit->setFixedWidth(90);
             edit->setProperty("entry", true);
             connect(edit, &QLineEdit::textChanged, this, &BacklashBox::follow);
             grid->addWidget(edit, i, column);
             return edit;
         };
-        auto* label = new QLabel(tr("Trial %1: moving plus").arg(i + 1));
+        auto* label = plain_label(tr("Trial %1: moving plus").arg(i + 1));
         grid->addWidget(label, i, 0);
         m_plus << field(QStringLiteral("movingPlus"), tr("dial moving plus, trial %1").arg(i + 1), 1);
-        grid->addWidget(new QLabel(tr("moving minus")), i, 2);
+        grid->addWidget(plain_label(tr("moving minus")), i, 2);
         m_minus << field(QStringLiteral("movingMinus"), tr("dial moving minus, trial %1").arg(i + 1), 3);
     }
     box->addLayout(grid);
-    m_result = new QLabel;
+    m_result = plain_label();
     m_result->setObjectName(QStringLiteral("backlashFound:") + axis);
     m_result->setWordWrap(true);
     box->addWidget(m_result);

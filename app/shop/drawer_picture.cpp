@@ -1,5 +1,6 @@
 #include "shop/drawer_picture.h"
 
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 
@@ -114,9 +115,9 @@ bool DrawerPicture::event(QEvent* event) {
         for (const Place& place : row.places)
             if (place.box.adjusted(-2, -6, 2, 6).contains(help->pos())) {
                 QToolTip::showText(help->globalPos(),
-                                   tr("%1, %2%3")
-                                       .arg(q(place.cutter.name), q(with_unit(place.cutter.actual(), Unit::Millimetre)),
-                                            place.owned ? QString() : tr(", missing")));
+                                   plain_tip(tr("%1, %2%3").arg(q(place.cutter.name),
+                                                                q(with_unit(place.cutter.actual(), Unit::Millimetre)),
+                                                                place.owned ? QString() : tr(", missing"))));
                 return true;
             }
     QToolTip::hideText();

@@ -1,5 +1,6 @@
 #include "shop/shop_view.h"
 
+#include "look/plain_text.h"
 #include "formats/shop_json.h"
 #include "look/words.h"
 
@@ -25,7 +26,7 @@ ShopView::ShopView(Document& document, ShopStore& store, Seams seams, QWidget* p
     all->setSpacing(28);
     auto* left = new QVBoxLayout;
     left->setSpacing(6);
-    auto* title = new QLabel(tr("The shop"));
+    auto* title = plain_label(tr("The shop"));
     title->setProperty("heading", true);
     left->addWidget(title);
     auto* nav = new QVBoxLayout;
@@ -34,7 +35,7 @@ ShopView::ShopView(Document& document, ShopStore& store, Seams seams, QWidget* p
     left->addStretch();
     auto* back = new QPushButton(tr("Back to the job"));
     back->setObjectName(QStringLiteral("leaveShop"));
-    back->setToolTip(tr("Back to the job (Esc)"));
+    set_tip(back, tr("Back to the job (Esc)"));
     back->setProperty("act", true);
     connect(back, &QPushButton::clicked, this, &ShopView::leave_wanted);
     left->addWidget(back);
@@ -52,7 +53,7 @@ ShopView::ShopView(Document& document, ShopStore& store, Seams seams, QWidget* p
     body->setObjectName(QStringLiteral("slipBody"));
     auto* right = new QVBoxLayout(body);
     right->setContentsMargins(0, 0, 16, 0);
-    m_told = new QLabel;
+    m_told = plain_label();
     m_told->setObjectName(QStringLiteral("shopTold"));
     m_told->setProperty("fault", true);
     m_told->setWordWrap(true);
@@ -180,12 +181,12 @@ void ShopView::build_nav() {
     entry(QStringLiteral("taps"), tr("Taps and fluids"));
     entry(QStringLiteral("cutting"), tr("How we cut"));
     entry(QStringLiteral("kit"), tr("Pins, packing, instruments"));
-    auto* machines = new QLabel(tr("Machines"));
+    auto* machines = plain_label(tr("Machines"));
     machines->setProperty("quiet", true);
     box->addWidget(machines);
     for (const Machine& machine : m_document.shop().machines)
         entry(q(machine.name), q(machine.name));
-    auto* shops = new QLabel(tr("Which shop"));
+    auto* shops = plain_label(tr("Which shop"));
     shops->setProperty("quiet", true);
     box->addWidget(shops);
     entry(QStringLiteral("shops"),
@@ -222,7 +223,7 @@ Sentence* ShopView::add_sentence(QVBoxLayout* box) {
 }
 
 QLabel* ShopView::add_quiet(QVBoxLayout* box, const QString& text) {
-    auto* label = new QLabel(text);
+    auto* label = plain_label(text);
     label->setProperty("quiet", true);
     label->setWordWrap(true);
     box->addWidget(label);
@@ -230,7 +231,7 @@ QLabel* ShopView::add_quiet(QVBoxLayout* box, const QString& text) {
 }
 
 void ShopView::add_heading(QVBoxLayout* box, const QString& text) {
-    auto* label = new QLabel(text);
+    auto* label = plain_label(text);
     label->setProperty("heading", true);
     box->addWidget(label);
 }

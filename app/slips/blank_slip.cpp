@@ -1,5 +1,6 @@
 #include "slips/blank_slip.h"
 
+#include "look/plain_text.h"
 #include "layout/bar.h"
 #include "look/words.h"
 #include "measure/figures.h"
@@ -144,7 +145,7 @@ void BlankSlip::build() {
         if (blank.existing[i].face == blank.up)
             existing_sentence(*add(box), i, blank.existing[i]);
     auto* there = link(QStringLiteral("addExisting"), tr("something is on this face already"));
-    there->setToolTip(tr("A boss, a hole or a slot that is there before work begins"));
+    set_tip(there, tr("A boss, a hole or a slot that is there before work begins"));
     connect(there, &QPushButton::clicked, this, &BlankSlip::add_existing);
     box->addWidget(there);
     there->setHidden(blank.on_side());

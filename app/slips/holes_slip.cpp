@@ -1,5 +1,6 @@
 #include "slips/holes_slip.h"
 
+#include "look/plain_text.h"
 #include "layout/on_bar.h"
 #include "look/words.h"
 #include "slips/bar_pattern_sentence.h"
@@ -33,7 +34,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     body()->addWidget(callout);
     auto* add_line = new QWidget;
     auto* add = new FlowLayout(add_line);
-    auto* add_label = new QLabel(tr("Add a"));
+    auto* add_label = plain_label(tr("Add a"));
     add->addWidget(add_label);
     // In the order of PatternKind. What only a flat face or only the side of a bar has is shown there only.
     enum class Where { Flat, Anywhere, Side };
@@ -50,7 +51,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
         auto* button = new QPushButton(kinds[i].word);
         button->setObjectName(QLatin1String(kinds[i].name));
         button->setAccessibleName(tr("add a %1").arg(kinds[i].word));
-        button->setToolTip(tr("Adds a %1, to be changed where it stands (Alt+%2)").arg(kinds[i].word).arg(i % 6 + 1));
+        set_tip(button, tr("Adds a %1, to be changed where it stands (Alt+%2)").arg(kinds[i].word).arg(i % 6 + 1));
         button->setShortcut(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + i % 6)));
         if (kinds[i].where != Where::Anywhere)
             (kinds[i].where == Where::Flat ? m_flat_buttons : m_side_buttons) << button;
@@ -59,7 +60,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     }
     body()->addWidget(add_line);
     auto* copied = link(QStringLiteral("oldPart"), tr("copied from a part…"));
-    copied->setToolTip(tr("Measure an old part, or get its marks across (Ctrl+T)"));
+    set_tip(copied, tr("Measure an old part, or get its marks across (Ctrl+T)"));
     connect(copied, &QPushButton::clicked, this, &HolesSlip::old_part_wanted);
     body()->addWidget(copied);
     m_patterns = new QVBoxLayout;
@@ -79,7 +80,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     m_table->setTabKeyNavigation(false);
     m_table->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
                              QAbstractItemView::AnyKeyPressed);
-    m_table->setToolTip(tr("Type over X or Y to shift one hole (F2); Delete leaves it out"));
+    set_tip(m_table, tr("Type over X or Y to shift one hole (F2); Delete leaves it out"));
     auto* leave_out = new QShortcut(QKeySequence(Qt::Key_Delete), m_table);
     leave_out->setContext(Qt::WidgetShortcut);
     connect(leave_out, &QShortcut::activated, this, &HolesSlip::leave_out_chosen);
@@ -96,7 +97,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     m_why->setTextInteractionFlags(Qt::TextSelectableByMouse);
     body()->addWidget(m_why);
     m_zero_here = link(QStringLiteral("zeroHere"), {});
-    m_zero_here->setToolTip(tr("Counts all figures from this hole; no hole moves. Under Blank zero is set back."));
+    set_tip(m_zero_here, tr("Counts all figures from this hole; no hole moves. Under Blank zero is set back."));
     connect(m_zero_here, &QPushButton::clicked, this, &HolesSlip::set_zero_here);
     body()->addWidget(m_zero_here);
 
@@ -275,7 +276,7 @@ QWidget* HolesSlip::links_of(const Job& job, std::size_t index) {
     auto* links = new FlowLayout(line);
     const auto add = [&](const QString& name, const QString& text, const QString& tip, const auto& act) {
         QPushButton* made = link(name, text);
-        made->setToolTip(tip);
+        set_tip(made, tip);
         connect(made, &QPushButton::clicked, this, act);
         links->addWidget(made);
     };

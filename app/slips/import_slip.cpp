@@ -1,5 +1,6 @@
 #include "slips/import_slip.h"
 
+#include "look/plain_text.h"
 #include "formats/text_file.h"
 #include "look/words.h"
 #include "measure/figures.h"
@@ -131,7 +132,7 @@ void ImportSlip::build() {
     box->addWidget(take_them);
     auto* leave_them = new QPushButton(tr("Leave them"));
     leave_them->setObjectName(QStringLiteral("importLeave"));
-    leave_them->setToolTip(tr("Nothing of the job has been changed yet"));
+    set_tip(leave_them, tr("Nothing of the job has been changed yet"));
     connect(leave_them, &QPushButton::clicked, this, &ImportSlip::leave);
     box->addWidget(leave_them);
     box->addWidget(
@@ -233,7 +234,7 @@ void ImportSlip::plain_size(Sentence& s) {
 void ImportSlip::choices(QVBoxLayout* box, const QString& heading_text, const QString& prefix,
                          const std::vector<std::pair<std::string, int>>& counted_names,
                          std::set<std::string>& refused) {
-    auto* label = new QLabel(heading_text);
+    auto* label = plain_label(heading_text);
     box->addWidget(label);
     for (std::size_t i = 0; i < counted_names.size(); ++i) {
         const auto& [name, count] = counted_names[i];

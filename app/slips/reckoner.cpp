@@ -1,5 +1,6 @@
 #include "slips/reckoner.h"
 
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/reckon.h"
 #include "measure/shop_number.h"
@@ -88,7 +89,7 @@ Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
     add_scribing_sums();
     add_cutting_sums();
     auto* back = link(QStringLiteral("leaveReckoner"), tr("back to the job"));
-    back->setToolTip(tr("The figures stay (Ctrl+R)"));
+    set_tip(back, tr("The figures stay (Ctrl+R)"));
     connect(back, &QPushButton::clicked, this, &Reckoner::leave_wanted);
     body()->addWidget(back);
     body()->addStretch();
@@ -103,7 +104,7 @@ Sentence* Reckoner::add() {
 }
 
 QLabel* Reckoner::answer() {
-    auto* label = new QLabel;
+    auto* label = plain_label();
     label->setObjectName(QStringLiteral("answer%1").arg(m_answers.size()));
     label->setWordWrap(true);
     label->setTextInteractionFlags(Qt::TextSelectableByMouse);

@@ -1,5 +1,7 @@
 #include "slips/slip.h"
 
+#include "look/plain_text.h"
+
 #include <QLabel>
 #include <QPushButton>
 #include <QToolButton>
@@ -39,13 +41,13 @@ void Slip::showEvent(QShowEvent* event) {
 }
 
 QLabel* Slip::heading(const QString& text) {
-    auto* label = new QLabel(text);
+    auto* label = plain_label(text);
     label->setProperty("heading", true);
     return label;
 }
 
 QLabel* Slip::quiet(const QString& text) {
-    auto* label = new QLabel(text);
+    auto* label = plain_label(text);
     label->setProperty("quiet", true);
     label->setWordWrap(true);
     return label;

@@ -1,5 +1,7 @@
 #include "widgets/blank_edit.h"
 
+#include "look/plain_text.h"
+
 #include <QFocusEvent>
 #include <QKeyEvent>
 #include <QStyle>
@@ -7,20 +9,13 @@
 
 namespace clockface::app {
 
-namespace {
-
-constexpr int longest_text = 200;
-
-} // namespace
-
 BlankEdit::BlankEdit(const QString& name, const QString& what, Show show, Try attempt, QWidget* parent)
     : QLineEdit(parent)
     , m_show(std::move(show))
     , m_try(std::move(attempt)) {
     setObjectName(name);
     setAccessibleName(what);
-    setToolTip(what + tr(" – type a new one; Enter keeps it, Escape brings the old one back"));
-    setMaxLength(longest_text);
+    set_tip(this, what + tr(" – type a new one; Enter keeps it, Escape brings the old one back"));
     setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
     connect(this, &QLineEdit::textChanged, this, &QWidget::updateGeometry);
     connect(this, &QLineEdit::textEdited, this, &BlankEdit::type);

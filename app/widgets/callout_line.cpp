@@ -1,5 +1,6 @@
 #include "widgets/callout_line.h"
 
+#include "look/plain_text.h"
 #include "layout/callout.h"
 #include "layout/callout_words.h"
 
@@ -15,8 +16,6 @@ namespace clockface::app {
 
 namespace {
 
-constexpr int longest_callout = 400;
-
 // Where a byte of UTF-8 stands among the characters of the line.
 int character_at(const QString& text, std::size_t byte) {
     return static_cast<int>(QString::fromUtf8(text.toUtf8().left(static_cast<int>(byte))).size());
@@ -28,7 +27,7 @@ CalloutLine::CalloutLine(Document& document, QWidget* parent)
     : QWidget(parent)
     , m_document(document)
     , m_text(new QLineEdit(this))
-    , m_below(new QLabel(this)) {
+    , m_below(plain_label({}, this)) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(4);
@@ -36,7 +35,6 @@ CalloutLine::CalloutLine(Document& document, QWidget* parent)
     layout->addWidget(m_below);
     m_text->setObjectName(QStringLiteral("callout"));
     m_text->setProperty("boxed", true);
-    m_text->setMaxLength(longest_callout);
     m_text->setAccessibleName(tr("callout"));
     const auto suggest = [this] {
         m_text->setPlaceholderText(m_document.job().blank.on_side() ? tr("3x 4.1 at 9.5 from left end, 120 apart")
@@ -44,7 +42,7 @@ CalloutLine::CalloutLine(Document& document, QWidget* parent)
     };
     suggest();
     connect(&document, &Document::changed, m_text, suggest);
-    m_text->setToolTip(tr("Type a callout as the drawing says it; Enter adds it (Ctrl+L comes here)"));
+    set_tip(m_text, tr("Type a callout as the drawing says it; Enter adds it (Ctrl+L comes here)"));
     m_text->installEventFilter(this);
     m_below->setObjectName(QStringLiteral("calloutBelow"));
     m_below->setWordWrap(true);

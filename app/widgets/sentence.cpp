@@ -1,9 +1,9 @@
 #include "widgets/sentence.h"
 
+#include "look/plain_text.h"
 #include "widgets/flow_layout.h"
 
 #include <QEvent>
-#include <QMenu>
 #include <QStyle>
 #include <QVBoxLayout>
 
@@ -12,7 +12,7 @@ namespace clockface::app {
 Sentence::Sentence(QWidget* parent)
     : QWidget(parent)
     , m_line(new QWidget(this))
-    , m_below(new QLabel(this)) {
+    , m_below(plain_label({}, this)) {
     new FlowLayout(m_line);
     QSizePolicy policy(QSizePolicy::Preferred, QSizePolicy::Minimum);
     policy.setHeightForWidth(true);
@@ -30,7 +30,7 @@ Sentence::Sentence(QWidget* parent)
 
 void Sentence::words(const QString& text) {
     for (const QString& word : text.split(QLatin1Char(' '), Qt::SkipEmptyParts)) {
-        auto* label = new QLabel(word, m_line);
+        auto* label = plain_label(word, m_line);
         label->setProperty("clings", word.size() <= 1 && QStringLiteral(".,;:)").contains(word));
         m_line->layout()->addWidget(label);
     }
@@ -46,29 +46,14 @@ BlankEdit* Sentence::blank(const QString& name, const QString& what, BlankEdit::
     return edit;
 }
 
-QToolButton* Sentence::choice(const QString& name, const QString& what, const QStringList& fillings,
+ChoiceBlank* Sentence::choice(const QString& name, const QString& what, const QStringList& fillings,
                               std::function<int()> now, std::function<QString(int)> choose) {
-    auto* button = new QToolButton(m_line);
-    button->setObjectName(name);
-    button->setAccessibleName(what);
-    button->setToolTip(what + tr(" – Space shows what can stand here"));
-    button->setPopupMode(QToolButton::InstantPopup);
-    button->setFocusPolicy(Qt::StrongFocus);
-    auto* menu = new QMenu(button);
-    menu->setObjectName(name + QStringLiteral("Menu"));
-    for (int i = 0; i < fillings.size(); ++i)
-        connect(menu->addAction(fillings[i]), &QAction::triggered, this,
-                [this, choose, i] { show_verdict(choose(i), {}); });
-    button->setMenu(menu);
-    m_line->layout()->addWidget(button);
-    const auto refresh = [button, fillings, now] {
-        const QString text = fillings.value(now());
-        if (button->text() != text)
-            button->setText(text);
-    };
-    refresh();
-    m_refreshers.append(refresh);
-    return button;
+    auto* blank = new ChoiceBlank(
+        name, what, fillings, std::move(now),
+        [this, choose = std::move(choose)](int filling) { show_verdict(choose(filling), {}); }, m_line);
+    m_line->layout()->addWidget(blank);
+    m_refreshers.append([blank] { blank->refresh(); });
+    return blank;
 }
 
 void Sentence::refresh() {

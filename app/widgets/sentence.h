@@ -3,10 +3,10 @@
 #pragma once
 
 #include "widgets/blank_edit.h"
+#include "widgets/choice_blank.h"
 
 #include <QLabel>
 #include <QStringList>
-#include <QToolButton>
 #include <QWidget>
 #include <functional>
 
@@ -21,7 +21,7 @@ public:
     BlankEdit* blank(const QString& name, const QString& what, BlankEdit::Show show, BlankEdit::Try attempt);
     /// A blank with a few possible fillings; `now` gives the index of the present one, `choose` takes another, or says
     /// why it cannot be.
-    QToolButton* choice(const QString& name, const QString& what, const QStringList& fillings, std::function<int()> now,
+    ChoiceBlank* choice(const QString& name, const QString& what, const QStringList& fillings, std::function<int()> now,
                         std::function<QString(int)> choose);
 
     /// Shows the job's values in all blanks.

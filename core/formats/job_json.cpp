@@ -388,12 +388,15 @@ Result<Job> job_from_json(const std::string& text) {
     return following_old_part(std::move(job));
 }
 
-Result<Job> load_job(const std::string& path) {
-    return read_file(path).and_then(job_from_json).map_error([&](Problem found) {
-        if (found.place != path)
-            found.place = found.place.empty() ? path : path + ", " + found.place;
+Result<Job> read_job(const std::string& text, const std::string& path) {
+    return job_from_json(text).map_error([&](Problem found) {
+        found.place = found.place.empty() ? path : path + ", " + found.place;
         return found;
     });
+}
+
+Result<Job> load_job(const std::string& path) {
+    return read_file(path).and_then([&](const std::string& text) { return read_job(text, path); });
 }
 
 Result<void> save_job(const Job& job, const std::string& path) {

@@ -16,6 +16,8 @@ std::string job_to_json(const Job& job);
 /// Reads a job and checks it (first_fault). Errors name the place: a line, or a value such as "patterns[1].count".
 Result<Job> job_from_json(const std::string& text);
 
+/// The same, with the path of the file the text came from in front of the problem's place.
+Result<Job> read_job(const std::string& text, const std::string& path);
 /// Both with a file; the problem's place begins with the path.
 Result<Job> load_job(const std::string& path);
 Result<void> save_job(const Job& job, const std::string& path);

@@ -1,0 +1,37 @@
+#include "look/plain_text.h"
+
+#include <QTextDocument>
+
+namespace clockface::app {
+
+QLabel* plain_label(const QString& text, QWidget* parent) {
+    auto* label = new QLabel(parent);
+    label->setTextFormat(Qt::PlainText);
+    label->setText(text);
+    return label;
+}
+
+QLabel* marked_label(const QString& text, QWidget* parent) {
+    auto* label = new QLabel(parent);
+    label->setTextFormat(Qt::RichText);
+    label->setText(text);
+    return label;
+}
+
+QString plain_tip(const QString& text) {
+    return Qt::mightBeRichText(text) ? Qt::convertFromPlainText(text) : text;
+}
+
+void set_tip(QWidget* widget, const QString& text) {
+    widget->setToolTip(plain_tip(text));
+}
+
+QString button_text(QString text) {
+    return text.replace(QLatin1Char('&'), QStringLiteral("&&"));
+}
+
+QString without_marks(QString text) {
+    return text.replace(QStringLiteral("&&"), QStringLiteral("&"));
+}
+
+} // namespace clockface::app

@@ -1,0 +1,28 @@
+// Words of people and files on the screen. Qt takes any text that looks like HTML for HTML, and then loads what it names:
+// so every label, tip and button gets its words through here.
+#pragma once
+
+#include <QLabel>
+#include <QString>
+
+namespace clockface::app {
+
+/// A label that shows its text letter by letter, whatever stands in it.
+QLabel* plain_label(const QString& text = {}, QWidget* parent = nullptr);
+
+/// A label for words of our own with markup in them; texts of others go into them through escaped().
+QLabel* marked_label(const QString& text = {}, QWidget* parent = nullptr);
+inline QString escaped(const QString& text) {
+    return text.toHtmlEscaped();
+}
+
+/// A tip that shows its text letter by letter.
+QString plain_tip(const QString& text);
+void set_tip(QWidget* widget, const QString& text);
+
+/// For buttons and menus, which take an & for the mark of a short cut.
+QString button_text(QString text);
+/// The inverse.
+QString without_marks(QString text);
+
+} // namespace clockface::app
