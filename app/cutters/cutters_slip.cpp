@@ -283,7 +283,7 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
             return facts->setText({});
         QStringList all;
         if (here->rpm && !here->by_hand)
-            all << tr("%1 mm a minute").arg(plain_figure(here->feed_set, 1))
+            all << q(feed_figure(here->feed_set, document().job().unit))
                 << tr("stop at %1").arg(q(depth_figure(here->stop, document().job().unit)));
         if (!here->fluid.empty() && here->kind != StepKind::Deburr)
             all << q(here->fluid);

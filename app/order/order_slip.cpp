@@ -201,7 +201,7 @@ void OrderSlip::refresh_head() {
         m_made_on->words(tr("Made on"));
         blanks().choice(
             *m_made_on, "machine", tr("machine"), names,
-            [names](const Job& at) { return static_cast<int>(names.indexOf(q(at.machine))); },
+            [this, names](const Job&) { return static_cast<int>(names.indexOf(q(document().plan().machine.name))); },
             [names](Job& at, int machine) { at.machine = names[machine].toStdString(); });
         m_made_on->words(QStringLiteral(","));
         blanks().choice(

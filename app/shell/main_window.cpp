@@ -130,6 +130,7 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     m_shop = new ShopView(document, m_shops, m_seams);
     m_pages->addWidget(m_shop);
     setCentralWidget(m_pages);
+    resize(1280, 800);
     setMinimumSize(960, 600); // what is drawn fits from 1024 x 700, less a panel and the frame of the window
 
     connect(m_rail, &StageRail::stage_wanted, this, &MainWindow::show_stage);

@@ -34,24 +34,24 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     body()->addWidget(callout);
     auto* add_line = new QWidget;
     auto* add = new FlowLayout(add_line);
-    auto* add_label = plain_label(tr("Add a"));
+    auto* add_label = plain_label(tr("Add"));
     add->addWidget(add_label);
     // In the order of PatternKind. What only a flat face or only the side of a bar has is shown there only.
     enum class Where { Flat, Anywhere, Side };
     struct Kind {
         const char* name;
-        QString word;
+        QString word, with_article;
         Where where;
     };
-    const Kind kinds[] = {{"addCircle", tr("circle"), Where::Flat}, {"addArc", tr("arc"), Where::Flat},
-                          {"addRow", tr("row"), Where::Anywhere},   {"addSingle", tr("hole"), Where::Anywhere},
-                          {"addGrid", tr("grid"), Where::Flat},     {"addCopy", tr("copy"), Where::Anywhere},
-                          {"addRing", tr("ring"), Where::Side},     {"addHelix", tr("helix"), Where::Side}};
+    const Kind kinds[] = {{"addCircle", tr("circle"), tr("a circle"), Where::Flat}, {"addArc", tr("arc"), tr("an arc"), Where::Flat},
+                          {"addRow", tr("row"), tr("a row"), Where::Anywhere},   {"addSingle", tr("hole"), tr("a hole"), Where::Anywhere},
+                          {"addGrid", tr("grid"), tr("a grid"), Where::Flat},     {"addCopy", tr("copy"), tr("a copy"), Where::Anywhere},
+                          {"addRing", tr("ring"), tr("a ring"), Where::Side},     {"addHelix", tr("helix"), tr("a helix"), Where::Side}};
     for (int i = 0; i < static_cast<int>(std::size(kinds)); ++i) {
         auto* button = new QPushButton(kinds[i].word);
         button->setObjectName(QLatin1String(kinds[i].name));
-        button->setAccessibleName(tr("add a %1").arg(kinds[i].word));
-        set_tip(button, tr("Adds a %1, to be changed where it stands (Alt+%2)").arg(kinds[i].word).arg(i % 6 + 1));
+        button->setAccessibleName(tr("add %1").arg(kinds[i].with_article));
+        set_tip(button, tr("Adds %1, to be changed where it stands (Alt+%2)").arg(kinds[i].with_article).arg(i % 6 + 1));
         button->setShortcut(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + i % 6)));
         if (kinds[i].where != Where::Anywhere)
             (kinds[i].where == Where::Flat ? m_flat_buttons : m_side_buttons) << button;

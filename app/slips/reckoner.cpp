@@ -6,6 +6,7 @@
 #include "measure/shop_number.h"
 
 #include <QLabel>
+#include <cmath>
 #include <QPushButton>
 
 namespace clockface::app {
@@ -115,7 +116,7 @@ QLabel* Reckoner::answer() {
 }
 
 void Reckoner::length(Sentence& s, const QString& name, const QString& what, Length first) {
-    m_lengths[name] = first;
+    m_lengths[name] = m_firsts[name] = first;
     s.blank(
         name, what, [this, name] { return fig(m_lengths.at(name)); },
         [this, name](const QString& text, bool) -> Verdict {
@@ -125,6 +126,7 @@ void Reckoner::length(Sentence& s, const QString& name, const QString& what, Len
             if (!(read->value > Length{}))
                 return {tr("A length above nought would do."), {}};
             m_lengths[name] = read->value;
+            m_firsts.erase(name);
             reckon();
             return {{}, q(read->how.empty() ? both_units(read->value) : read->how)};
         });
@@ -145,7 +147,18 @@ void Reckoner::count(Sentence& s, const QString& name, const QString& what, int 
         });
 }
 
+// What nobody has typed over yet is a round figure in the job's own unit.
+void Reckoner::take_firsts() {
+    const Unit unit = document().settled().unit;
+    for (const auto& [name, first] : m_firsts) {
+        const Length step = Length::inches(first < Length::inches(0.1) ? 0.001 : 0.01);
+        const bool in_mm = std::fabs(std::remainder(first.in_mm(), 0.01)) < 1e-9;
+        m_lengths[name] = unit == Unit::Inch && in_mm ? step * std::max(1.0, std::round(first / step)) : first;
+    }
+}
+
 void Reckoner::refresh() {
+    take_firsts();
     reckon();
     for (Sentence* s : m_sentences)
         s->refresh();

@@ -21,7 +21,8 @@ protected:
 private:
     enum class Known { HolesAndSpan, SpanAndSpacing, HolesAndSpacing };
 
-    std::map<QString, Length> m_lengths; // what was typed, by blank
+    std::map<QString, Length> m_lengths; // as it stands, by blank
+    std::map<QString, Length> m_firsts;  // of the blanks nobody has typed over: what they began with
     std::map<QString, int> m_counts;
     std::map<QString, QString> m_texts;
     Known m_known = Known::HolesAndSpan;
@@ -32,6 +33,7 @@ private:
     QLabel* answer();
     void length(Sentence& s, const QString& name, const QString& what, Length first);
     void count(Sentence& s, const QString& name, const QString& what, int first);
+    void take_firsts();
     void reckon();
     [[nodiscard]] QString half() const;
     [[nodiscard]] QString difference() const;

@@ -1,5 +1,6 @@
 // The sums on the page of reckoning that belong to cutters and depths.
 #include "cutting/choose.h"
+#include "cutting/depth_figure.h"
 #include "cutting/machines.h"
 #include "look/plain_figure.h"
 #include "look/words.h"
@@ -161,8 +162,8 @@ QString Reckoner::power_tap() const {
     const auto feed = tap_feed(std::nullopt, m_counts.at("tapTurns"), m_lengths.at("tapPitch"));
     if (!feed)
         return q(feed.error().sentence);
-    return tr("feed %1 mm a minute; %2 threads an inch.")
-        .arg(plain_figure(feed->feed, 1), plain_figure(threads_an_inch(m_lengths.at("tapPitch")), 2));
+    return tr("feed %1; %2 threads an inch.")
+        .arg(q(feed_figure(feed->feed, document().job().unit)), plain_figure(threads_an_inch(m_lengths.at("tapPitch")), 2));
 }
 
 QString Reckoner::step_drill() const {

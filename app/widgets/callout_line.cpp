@@ -37,8 +37,13 @@ CalloutLine::CalloutLine(Document& document, QWidget* parent)
     m_text->setProperty("boxed", true);
     m_text->setAccessibleName(tr("callout"));
     const auto suggest = [this] {
-        m_text->setPlaceholderText(m_document.job().blank.on_side() ? tr("3x 4.1 at 9.5 from left end, 120 apart")
-                                                                    : tr("7x M5 on 61.5 circle from 1 o'clock cw"));
+        const Job& job = m_document.job();
+        const bool inches = job.unit == Unit::Inch;
+        m_text->setPlaceholderText(job.blank.on_side()
+                                       ? (inches ? tr("3x #21 at 3/8 from left end, 120 apart")
+                                                 : tr("3x 4.1 at 9.5 from left end, 120 apart"))
+                                       : (inches ? tr("7x 10-32 on 2.42 circle from 1 o'clock cw")
+                                                 : tr("7x M5 on 61.5 circle from 1 o'clock cw")));
     };
     suggest();
     connect(&document, &Document::changed, m_text, suggest);

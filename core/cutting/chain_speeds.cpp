@@ -101,8 +101,8 @@ private:
         const std::string rim = step.cutter.kind == CutterKind::CentreDrill
                                     ? fmt::format("{} where the cone is widest", fig(step.widest))
                                     : fig(step.widest);
-        step.why_speed += fmt::format("1000 × {} / (π × {}) gives {} turns a minute: {}.", num(surface.wanted, 1),
-                                      num(step.widest.in_mm(), 3), num(wanted), surface.source);
+        step.why_speed += fmt::format("1000 × {} m a minute / (π × {} mm) gives {} turns a minute: {}.",
+                                      num(surface.wanted, 1), num(step.widest.in_mm(), 3), num(wanted), surface.source);
         if (!step.rpm && step.kind == StepKind::Chamfer) { // a touch of the cone, turned between the fingers
             step.why_speed += " This spindle is too fast for it, so it is turned by hand.";
             step.by_hand = true;
@@ -138,10 +138,10 @@ private:
         const AdvanceVerdict verdict = judge_advance(step.feed_set, *step.rpm, table);
         step.a_turn = verdict.a_turn;
         step.why_feed =
-            fmt::format("{} a turn by the table for {} in {}, {} percent of it here: {} mm a minute, set {}; {} a "
-                        "turn is {}.",
-                        fig(table), fig(across), m_needs.cut.name, num(m_needs.customs.briskness), num(step.feed, 1),
-                        num(step.feed_set, 1), fig(step.a_turn), verdict.verdict);
+            fmt::format("{} a turn by the table for {} in {}, {} percent of it here: {}, set {}; {} a turn is {}.", fig(table),
+                        fig(across), m_needs.cut.name, num(m_needs.customs.briskness),
+                        feed_figure(step.feed, m_needs.unit), feed_figure(step.feed_set, m_needs.unit),
+                        fig(step.a_turn), verdict.verdict);
         pecks(step);
         constexpr double seconds = 60.0;
         step.minutes = (step.tip + Length::mm(approach_mm)).in_mm() / step.feed_set +
@@ -175,9 +175,10 @@ private:
             const double turns = step.tip / thread->pitch;
             step.minutes += turns * minutes_a_thread;
             step.why_feed =
-                fmt::format("{} turns to {}. Under power the feed would be {} mm a minute for each 100 turns a "
-                            "minute: the pitch of {} times the turns.",
-                            num(turns, 1), fig(step.tip), num(thread->pitch.in_mm() * 100.0, 2), fig(thread->pitch));
+                fmt::format("{} turns to {}. Under power the feed would be {} for each 100 turns a minute: the pitch of {} "
+                            "times the turns.",
+                            num(turns, 1), fig(step.tip), feed_figure(thread->pitch.in_mm() * 100.0, m_needs.unit),
+                            fig(thread->pitch));
         } else if (step.cutter.kind == CutterKind::Reamer) {
             step.why_speed =
                 "By hand, steadily forward, out forward too: turned back it spoils its edges and the wall.";

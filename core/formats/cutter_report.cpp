@@ -54,7 +54,7 @@ std::string step_in_words(const CutStep& step, Unit unit) {
     if (step.by_hand)
         out += ", by hand";
     else if (step.rpm)
-        out += fmt::format(", {} turns a minute, {} mm a minute", num(*step.rpm), num(step.feed_set, 1));
+        out += fmt::format(", {} turns a minute, {}", num(*step.rpm), feed_figure(step.feed_set, unit));
     else
         out += ", no speed slow enough";
     if (step.pecks.size() > 1)

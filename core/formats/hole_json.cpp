@@ -78,6 +78,8 @@ ordered hole_json(const HoleSpec& hole) {
     ordered out{{"purpose", word_for(hole.purpose, purposes)}, {"diameter", hole.diameter.in_mm()}};
     if (!hole.label.empty())
         out["label"] = hole.label;
+    if (!hole.drill.empty())
+        out["drill"] = hole.drill;
     if (hole.depth)
         out["depth"] = hole.depth->in_mm();
     if (hole.depth_of)
@@ -111,6 +113,8 @@ HoleSpec read_hole_spec(JsonObject& in) {
     hole.diameter = length(in, "diameter");
     if (in.has("label"))
         hole.label = in.text("label");
+    if (in.has("drill"))
+        hole.drill = in.text("drill");
     hole.depth = optional_length(in, "depth");
     if (in.has("depth_of"))
         hole.depth_of = static_cast<DepthOf>(in.word("depth_of", depth_words));

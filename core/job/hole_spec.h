@@ -48,6 +48,7 @@ struct HoleSpec {
     std::optional<Recess> recess{};
     bool captive = false; ///< drilled through but tapped only to `depth`, so that the stud cannot run through
     CuttingWishes wishes{};
+    std::string drill{}; ///< number or letter drill the size was named by ("#7", "F"); empty: by a figure
 
     bool operator==(const HoleSpec&) const = default;
 };
@@ -65,9 +66,10 @@ inline bool is_through(const HoleSpec& hole) {
 inline Length widest(const HoleSpec& hole) {
     return hole.recess && hole.recess->diameter > hole.diameter ? hole.recess->diameter : hole.diameter;
 }
-/// Whether two kinds of hole are the same but for how they are cut.
+/// Whether two kinds of hole are the same but for how they are cut, and by what name their size goes.
 inline bool is_like(HoleSpec one, const HoleSpec& other) {
     one.wishes = other.wishes;
+    one.drill = other.drill;
     return one == other;
 }
 

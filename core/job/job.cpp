@@ -138,7 +138,8 @@ std::string limits_in_words(const HoleSpec& hole, Unit unit) {
 
 std::string size_in_words(const HoleSpec& hole, Unit unit) {
     static const char* const clearings[] = {" clear close", " clear", " clear free"};
-    std::string size = with_unit(hole.diameter, unit);
+    std::string size =
+        hole.drill.empty() ? with_unit(hole.diameter, unit) : hole.drill + " (" + with_unit(hole.diameter, unit) + ")";
     if (hole.purpose == Purpose::Tapped)
         size = hole.label + (hole.captive ? " captive" : "");
     else if (hole.purpose == Purpose::Clearance)

@@ -88,7 +88,7 @@ std::string next_pattern_name(const Job& job);
 std::string recess_in_words(const Recess& recess, Unit unit);
 /// " +0.2 −0.1", " or more": behind the size; empty without limits.
 std::string limits_in_words(const HoleSpec& hole, Unit unit);
-/// "M5", "M5 clear", "8.4 mm", "4 mm H7", "8.4 mm +0.2 0", "M5 clear counterbored 10:5.4".
+/// "M5", "M5 clear", "8.4 mm", "#7 (0.201 in)", "4 mm H7", "8.4 mm +0.2 0", "M5 clear counterbored 10:5.4".
 std::string size_in_words(const HoleSpec& hole, Unit unit);
 /// "A3".
 std::string in_words(const HoleRef& hole);

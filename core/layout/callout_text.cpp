@@ -39,12 +39,16 @@ struct Writer {
         return fmt::format("{}", job.convention.figure_of(angle).in_degrees());
     }
     static std::string sense(Sense going) { return going == Sense::Clockwise ? "cw" : "ccw"; }
+    [[nodiscard]] std::string bore(const HoleSpec& spec) const {
+        return spec.drill.empty() ? fig(spec.diameter) : spec.drill;
+    }
     [[nodiscard]] std::string hole() const {
         const HoleSpec& spec = pattern.hole;
         std::string size = spec.purpose == Purpose::Tapped || spec.purpose == Purpose::Clearance
                                ? size_in_words(spec, job.unit)
-                           : spec.purpose == Purpose::Reamed ? fig(spec.diameter) + " " + spec.label
-                                                             : fig(spec.diameter) + limits_in_words(spec, job.unit);
+                           : spec.purpose == Purpose::Reamed
+                               ? bore(spec) + " " + spec.label
+                               : bore(spec) + limits_in_words(spec, job.unit);
         if (spec.recess && spec.purpose != Purpose::Clearance)
             size += " " + recess_in_words(*spec.recess, job.unit);
         const auto* bar = std::get_if<BarPattern>(&pattern.layout);

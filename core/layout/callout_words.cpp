@@ -89,6 +89,12 @@ bool belongs_to_figure(std::string_view figure, const std::string& next) {
         return true;
     if (next.size() == 1 && signs.find(next.front()) != std::string_view::npos)
         return true;
+    // "8.4 +0.2 0": a limit that is just the size.
+    const std::size_t last = figure.find_last_of(' ');
+    const std::string_view word = last == std::string_view::npos ? figure : figure.substr(last + 1);
+    if (last != std::string_view::npos && (word.front() == '+' || word.front() == '-') && word.size() > 1 &&
+        next.find_first_not_of("0.") == std::string::npos)
+        return true;
     if (figure.ends_with("counterbored") || figure.ends_with("countersunk"))
         return next.find(':') != std::string::npos;
     const bool after_whole = figure.find_first_not_of("0123456789") == std::string_view::npos;

@@ -2,6 +2,7 @@
 
 #include "layout/pattern.h"
 #include "measure/cases.h"
+#include "measure/drill_names.h"
 #include "measure/figures.h"
 #include "survey/survey.h"
 
@@ -255,6 +256,14 @@ Fault wishes_fault(const std::string& place, const CuttingWishes& wishes) {
 Fault spec_fault(const std::string& place, const HoleSpec& hole) {
     if (Fault found = words_fault(place + ".label", "The thread or fit", hole.label, limits::label))
         return found;
+    if (!hole.drill.empty()) {
+        const std::optional<Length> named = drill_diameter(hole.drill);
+        if (!named)
+            return fault(place + ".drill", "A number or letter drill is meant here, such as #7 or F.");
+        if (abs(*named - hole.diameter) > Length::mm(1e-6))
+            return fault(place + ".drill", fmt::format("The drill {} measures {}, and the diameter says otherwise.",
+                                                       hole.drill, with_unit(*named, Unit::Inch)));
+    }
     if (hole.recess) {
         if (Fault found = size_fault(place + ".recess.diameter", "The recess's diameter", hole.recess->diameter))
             return found;

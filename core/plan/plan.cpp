@@ -7,8 +7,7 @@ namespace clockface {
 
 Plan make_plan(const Job& job, const Shop& shop, Effort effort) {
     Plan plan;
-    const Machine* machine = shop.find(job.machine);
-    plan.machine = machine ? *machine : shop.machines.at(0);
+    plan.machine = shop.machine_for(job.machine, job.unit);
     plan.holes = holes_of(job);
     JobChains cutting = chains_of(job, shop, plan.machine, plan.holes);
     plan.chains = std::move(cutting.chains);

@@ -1,5 +1,6 @@
 #include "shop/hole_words.h"
 
+#include "measure/drill_names.h"
 #include "measure/figures.h"
 #include "measure/limits.h"
 #include "measure/shop_number.h"
@@ -117,6 +118,22 @@ std::optional<std::string> take_limits(std::string& text, Unit field, std::optio
     return std::nullopt;
 }
 
+// The number or letter drill that a size begins with ("#7", "No 7", "F"), as its name; the figure in brackets that stands
+// behind it where it is shown ("#7 (0.201 in)") is dropped. Empty: it begins with a figure.
+std::string take_drill(std::string& text) {
+    static const std::regex named(R"(\s*(?:(?:#|[Nn]o\.?)\s*(\d{1,2})|([A-Za-z]))(?:\s*\([^()]*\))?(\s.*)?)");
+    std::smatch part;
+    const std::string whole = text;
+    if (!std::regex_match(whole, part, named))
+        return {};
+    std::string name = part[1].matched ? "#" + part[1].str() : part[2].str();
+    name[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(name[0])));
+    if (!drill_diameter(name))
+        return {};
+    text = name + part[3].str();
+    return name;
+}
+
 // A kind and size without a recess.
 Result<ReadHole> read_bare_hole(std::string typed, Unit field) {
     ReadHole out;
@@ -160,6 +177,7 @@ Result<ReadHole> read_bare_hole(std::string typed, Unit field) {
             fmt::format("The thread '{}' is not in the table. Coarse ones are written M5, fine ones M6x0.75.", typed));
     static const std::regex with_fit(R"((.*\S)\s+([A-Za-z]{1,2}\d{1,2})\s*)");
     std::smatch part;
+    out.spec.drill = take_drill(typed);
     const bool fitted = std::regex_match(typed, part, with_fit);
     if (!fitted)
         if (const auto wrong = take_limits(typed, field, out.spec.limits))

@@ -1,5 +1,6 @@
 #include "shop/shop.h"
 
+#include "measure/cases.h"
 #include "measure/figures.h"
 
 #include <algorithm>
@@ -55,6 +56,21 @@ struct Describe {
 };
 
 } // namespace
+
+Unit unit_of(const Machine& machine) {
+    return std::visit(Cases{[](const Handwheels& wheels) { return wheels.x.unit; },
+                            [](const RotaryTable& table) { return table.slide.unit; },
+                            [](const auto& other) { return other.unit; }},
+                      machine.kind);
+}
+
+const Machine& Shop::machine_for(const std::string& called, Unit unit) const {
+    if (const Machine* named = find(called))
+        return *named;
+    const auto found =
+        std::find_if(machines.begin(), machines.end(), [&](const Machine& m) { return unit_of(m) == unit; });
+    return found == machines.end() ? machines.at(0) : *found;
+}
 
 const Machine* Shop::find(const std::string& called) const {
     const auto found =

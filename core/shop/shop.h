@@ -145,10 +145,16 @@ struct Shop {
 
     /// The machine of that name, or nullptr.
     [[nodiscard]] const Machine* find(const std::string& name) const;
+    /// The machine a job is made on: the one it names; else, or where there is none of that name, the first whose figures
+    /// are in the job's unit; else the first.
+    [[nodiscard]] const Machine& machine_for(const std::string& name, Unit unit) const;
 };
 
 /// A made-up shop to begin with: a metric and an inch handwheel mill, a readout mill, a rotary table, a layout bench.
 Shop default_shop();
+
+/// The unit its dials, readout or gauges count in.
+Unit unit_of(const Machine& machine);
 
 /// What the spindle of such a machine may be like, until the shop says it.
 Spindle default_spindle(const Machine& machine);

@@ -69,10 +69,10 @@ private slots:
         QCOMPARE(w.blank("cutter:drill")->text(), QString("11/64 drill"));
         QTest::keyClick(&w.main, Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(w.chain("A1").find("drill")->cutter.name, std::string("4.3 mm drill"));
-        auto* instead = w.find<QToolButton>("instead:drill");
+        auto* instead = w.find<app::ChoiceBlank>("instead:drill");
         QVERIFY(instead);
         bool taken = false;
-        for (QAction* action : instead->menu()->actions())
+        for (QAction* action : instead->list()->actions())
             if (action->text().startsWith("11/64 drill gives 61 percent")) {
                 action->trigger();
                 taken = true;

@@ -122,10 +122,12 @@ private slots:
         const auto left = recovery.left_behind();
         QCOMPARE(left.size(), 1U);
         QCOMPARE(left[0].job.title, std::string("Half done"));
-        document.recover(left[0].job, left[0].path);
+        document.new_job();
+        QVERIFY(recovery.bring_back(left[0]));
+        QCOMPARE(document.settled().title, std::string("Half done"));
         QVERIFY(document.is_dirty());
-        Recovery::let_go(left[0]);
-        QVERIFY(recovery.left_behind().empty());
+        QVERIFY(recovery.left_behind().empty()); // it is this program's own now, and on the disk all the while
+        QVERIFY(QFile::exists(left[0].file));
     }
     void saved_work_leaves_no_copy() {
         QTemporaryDir folder;

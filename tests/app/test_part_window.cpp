@@ -8,6 +8,7 @@
 #include <QTableView>
 
 using namespace clockface;
+using clockface::app::ChoiceBlank;
 using namespace clockface::testing;
 
 namespace {
@@ -64,7 +65,7 @@ private slots:
             w.fill(name, text);
         w.main.show_stage(app::Stage::Order);
         w.choose("machine", "Readout mill");
-        for (const QAction* machine : w.find<QToolButton>("machine")->menu()->actions())
+        for (const QAction* machine : w.find<ChoiceBlank>("machine")->list()->actions())
             QVERIFY(machine->text() != "Marks"); // nothing to take marks from yet
         w.main.show_stage(app::Stage::Holes);
         w.click("oldPart");
@@ -358,7 +359,7 @@ private slots:
         QVERIFY(w.job().old_part.designs.empty());
         w.click("pageMarks");
         w.choose("drillGuide", "may be drilled through");
-        w.choose("way-H5", w.find<QToolButton>("way-H5")->menu()->actions().back()->text()); // what cannot be is said
+        w.choose("way-H5", w.find<ChoiceBlank>("way-H5")->list()->actions().back()->text()); // what cannot be is said
         w.click("workByMarks");
         QCOMPARE(w.job().machine, std::string("Marks"));
         QVERIFY(w.find("instructions"));

@@ -81,7 +81,7 @@ Drawer any_drawer() {
     return drawer;
 }
 
-HoleSpec any_hole() {
+HoleSpec any_common_hole() {
     HoleSpec hole;
     switch (*rc::gen::inRange(0, 5)) {
     case 0: {
@@ -282,7 +282,7 @@ private slots:
             bench.shop.customs.start =
                 *rc::gen::element(StartWay::CentreDrill, StartWay::SpottingDrill, StartWay::Straight);
             bench.shop.customs.small_steps = *rc::gen::arbitrary<bool>();
-            const HoleSpec hole = any_hole();
+            const HoleSpec hole = any_common_hole();
             const double thickness = *rc::gen::inRange(20, 600) / 10.0;
             const Chain chain = bench.chain(hole, thickness);
             const CutStep* drill = chain.last(StepKind::Drill);
@@ -408,7 +408,7 @@ private slots:
                 *rc::gen::element<std::string>("mild steel", "brass", "silver steel", "aluminium", "unobtainium");
             job.patterns = {single("A", 40, 40)};
             HoleSpec& hole = job.patterns[0].hole;
-            hole = any_hole();
+            hole = any_common_hole();
             const auto any_wish = [&](const char* step) {
                 StepWish& wish = hole.wishes.steps[step];
                 if (*rc::gen::inRange(0, 3) == 0)

@@ -164,6 +164,8 @@ private slots:
             // The first copy with nothing left out for being doubled, so far as its places go.
             job.patterns.push_back(copy("Q", job.patterns[source].name, mirror));
             job.patterns.push_back(copy("R", "Q", mirror));
+            for (std::size_t i = job.patterns.size() - 2; i < job.patterns.size(); ++i)
+                job.patterns[i].face = job.patterns[source].face;
             const auto places = places_of(job);
             RC_ASSERT(places.back().size() == places[source].size());
             for (std::size_t i = 0; i < places[source].size(); ++i)

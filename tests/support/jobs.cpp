@@ -3,6 +3,9 @@
 #include "formats/job_json.h"
 #include "formats/text_file.h"
 #include "layout/pattern.h"
+#include "measure/drill_names.h"
+#include "shop/tables.h"
+#include "shop/threads.h"
 
 #include <fmt/format.h>
 
@@ -27,6 +30,18 @@ Job flange() {
 std::string read_text(const std::string& path) {
     return read_file(path).value();
 }
+
+} // namespace clockface::testing
+
+namespace clockface {
+
+void showValue(const Job& job, std::ostream& out) {
+    out << job_to_json(job);
+}
+
+} // namespace clockface
+
+namespace clockface::testing {
 
 Pattern circle(const std::string& name, Point centre, double diameter, int count, double first, Sense going,
                double hole) {
@@ -166,22 +181,138 @@ PatternLayout any_dependent(const Job& job) {
 
 } // namespace
 
+namespace {
+
+bool one_in(int n) {
+    return *rc::gen::inRange(0, n) == 0;
+}
+
+Measured any_size(double least, double most) {
+    Measured size{mm(*real(least, most)), std::nullopt};
+    if (one_in(3))
+        size.measured = size.nominal * *real(0.98, 1.02);
+    return size;
+}
+
+// Once round, from the lower left: a rectangle with one corner off, or an L.
+std::vector<Point> any_outline() {
+    const double w = *real(40, 200), h = *real(40, 150), x = w * *real(0.2, 0.8), y = h * *real(0.2, 0.8);
+    if (one_in(2))
+        return {{mm(0), mm(0)}, {mm(w), mm(0)}, {mm(w), mm(y)}, {mm(x), mm(h)}, {mm(0), mm(h)}};
+    return {{mm(0), mm(0)}, {mm(w), mm(0)}, {mm(w), mm(y)}, {mm(x), mm(y)}, {mm(x), mm(h)}, {mm(0), mm(h)}};
+}
+
+// A face that patterns for flat work can stand on, of every shape there is.
+Blank any_flat_blank() {
+    Blank blank;
+    blank.material = *rc::gen::element<std::string>("steel", "brass", "cast iron", "aluminium", "bell metal", "");
+    blank.shape = *rc::gen::element(BlankShape::Disc, BlankShape::Plate, BlankShape::Ring, BlankShape::Block,
+                                    BlankShape::Angle, BlankShape::Outline, BlankShape::RoundBar, BlankShape::Tube,
+                                    BlankShape::HexagonBar, BlankShape::SquareBar);
+    if (blank.is_bar()) {
+        blank.diameter = any_size(20, 120);
+        blank.width = any_size(40, 300);
+        blank.up = *rc::gen::element(Face::Left, Face::Right);
+        if (blank.shape == BlankShape::Tube)
+            blank.bore = blank.diameter.actual() * *real(0.2, 0.7);
+        return blank;
+    }
+    blank.thickness = mm(*real(2, 40));
+    if (blank.is_round()) {
+        blank.diameter = any_size(20, 400);
+        if (blank.shape == BlankShape::Ring || one_in(3))
+            blank.bore = blank.diameter.actual() * *real(0.1, 0.8);
+    } else if (blank.shape == BlankShape::Outline) {
+        blank.corners = any_outline();
+    } else {
+        blank.width = any_size(40, 250);
+        blank.height = any_size(40, 200);
+        if (blank.shape == BlankShape::Angle) {
+            blank.leg = any_size(30, 120);
+            blank.thickness = mm(*real(2, 12));
+        }
+    }
+    const std::vector<Face> faces = faces_of(blank.shape);
+    if (one_in(3))
+        blank.up = faces[static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(faces.size())))];
+    if (blank.shape == BlankShape::Plate && one_in(4))
+        blank.step = StepLine{*rc::gen::element(Axis::X, Axis::Y), mm(*real(5, 30)), mm(*real(2, 40))};
+    if (one_in(3))
+        blank.existing.push_back({"the boss", *rc::gen::element(ExistingKind::Hole, ExistingKind::Boss), blank.up,
+                                  {mm(*real(-10, 10)), mm(*real(-10, 10))}, mm(*real(2, 15))});
+    if (one_in(4))
+        blank.existing.push_back({"the old slot", ExistingKind::Slot, blank.up,
+                                  {mm(*real(-10, 10)), mm(*real(-10, 10))}, mm(*real(2, 8)), mm(*real(5, 20)),
+                                  deg(*real(0, 180))});
+    return blank;
+}
+
+} // namespace
+
+// Every purpose, thread, fit, depth and mouth there is.
+HoleSpec any_hole(double largest_mm) {
+    HoleSpec hole;
+    hole.purpose = *rc::gen::element(Purpose::Plain, Purpose::Tapped, Purpose::Reamed, Purpose::Clearance);
+    if (hole.purpose == Purpose::Tapped || hole.purpose == Purpose::Clearance) {
+        const std::vector<Thread>& threads = all_threads();
+        const Thread& thread =
+            threads[static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(threads.size())))];
+        hole.label = thread.name;
+        hole.diameter = thread.major;
+        if (const auto row = clearance_for(thread.major); hole.purpose == Purpose::Clearance && row) {
+            hole.clearing = *rc::gen::element(Clearing::Close, Clearing::Normal, Clearing::Free);
+            hole.diameter = hole.clearing == Clearing::Close    ? row->close
+                            : hole.clearing == Clearing::Normal ? row->normal
+                                                                : row->free;
+        } else {
+            hole.purpose = Purpose::Tapped; // the table has no clearance for it
+        }
+        if (hole.diameter > mm(largest_mm)) // a thread no work of this size takes
+            return {Purpose::Plain, mm(*real(0.5, largest_mm)), "", std::nullopt};
+    } else {
+        hole.diameter = mm(*real(0.5, largest_mm));
+        if (hole.purpose == Purpose::Reamed)
+            hole.label = *rc::gen::element<std::string>("H7", "H8", "F7", "H11");
+        else if (one_in(4))
+            hole.limits = Limits{hole.diameter - mm(*real(0, 0.1)), hole.diameter + mm(*real(0.01, 0.2))};
+        else if (one_in(3)) {
+            hole.drill = *rc::gen::element<std::string>("#7", "#29", "#60", "F", "Q");
+            hole.diameter = drill_diameter(hole.drill).value();
+        }
+    }
+    if (*rc::gen::arbitrary<bool>()) {
+        hole.depth = mm(*real(1, 30));
+        hole.depth_of = *rc::gen::element(std::optional<DepthOf>(), std::optional(DepthOf::FullDiameter),
+                                          std::optional(DepthOf::Tip));
+        if (hole.purpose == Purpose::Tapped) {
+            hole.captive = one_in(4);
+            if (one_in(3))
+                hole.depth_of = DepthOf::FullThread;
+        }
+    }
+    if (hole.purpose != Purpose::Tapped && one_in(4))
+        hole.recess = one_in(2) ? Recess{RecessKind::Counterbore, hole.diameter * *real(1.2, 2.0), mm(*real(0.5, 6)), {}}
+                                : Recess{RecessKind::Countersink, hole.diameter * *real(1.2, 2.0), {}, deg(90)};
+    return hole;
+}
+
 rc::Gen<Job> any_job() {
     return rc::gen::exec([] {
         Job job = plate_job();
+        job.title = *rc::gen::element<std::string>("Trial plate", "Nuts & <bolts>", "Zifferblatt Größe 3", "=1+1", "");
+        job.work_for = *rc::gen::element<std::string>("", "Thornmere stable clock");
+        job.pieces = *rc::gen::element(1, 3, 400);
         job.unit = *rc::gen::element(Unit::Millimetre, Unit::Inch);
-        if (*rc::gen::arbitrary<bool>()) {
-            job.blank.shape = BlankShape::Disc;
-            job.blank.width = job.blank.height = {}; // a disc has none
-            job.blank.diameter.nominal = mm(*real(20, 400));
-            if (*rc::gen::arbitrary<bool>())
-                job.blank.diameter.measured = job.blank.diameter.nominal + mm(*real(-1, 1));
-        } else if (*rc::gen::arbitrary<bool>()) {
-            job.blank.width.measured = job.blank.width.nominal + mm(*real(-1, 1));
-        }
+        job.blank = any_flat_blank();
+        job.holes_within = mm(*real(0.01, 0.5));
         job.datum.place =
             *rc::gen::element(DatumPlace::Middle, DatumPlace::LowerLeft, DatumPlace::LowerRight, DatumPlace::UpperLeft,
-                              DatumPlace::UpperRight, DatumPlace::LeftEdge, DatumPlace::UpperEdge, DatumPlace::Point);
+                              DatumPlace::UpperRight, DatumPlace::LeftEdge, DatumPlace::RightEdge, DatumPlace::LowerEdge,
+                              DatumPlace::UpperEdge, DatumPlace::Existing, DatumPlace::Point);
+        if (job.datum.place == DatumPlace::Existing && job.blank.existing.empty())
+            job.datum.place = DatumPlace::Point;
+        if (job.datum.place == DatumPlace::Existing)
+            job.datum.on = job.blank.existing.front().name;
         if (job.datum.place == DatumPlace::Point)
             job.datum.off = *any_point();
         job.datum.x_plus_right = *rc::gen::arbitrary<bool>();
@@ -200,6 +331,7 @@ rc::Gen<Job> any_job() {
         for (int i = 0; i < patterns; ++i) {
             Pattern pattern;
             pattern.name = next_pattern_name(job);
+            pattern.face = job.blank.up;
             const bool dependent = i > 0 && *rc::gen::inRange(0, 3) == 0;
             pattern.layout = dependent ? any_dependent(job) : *any_layout_of_holes();
             if (auto* circle = std::get_if<CirclePattern>(&pattern.layout))
@@ -207,7 +339,7 @@ rc::Gen<Job> any_job() {
             if (auto* row = std::get_if<RowPattern>(&pattern.layout))
                 row->centred = *rc::gen::arbitrary<bool>();
             if (!std::holds_alternative<CopyPattern>(pattern.layout))
-                pattern.hole.diameter = mm(*real(0.5, 12));
+                pattern.hole = any_hole();
             job.patterns.push_back(pattern);
             const auto places = static_cast<int>(counts_of(job).back());
             if (places > 3 && *rc::gen::arbitrary<bool>())
@@ -238,10 +370,10 @@ rc::Gen<Screw> any_screw() {
 
 rc::Gen<Handwheels> any_handwheels() {
     return rc::gen::apply(
-        [](Screw x, Screw y) {
-            return Handwheels{x, y, x.graduations % 2 == 0};
+        [](Screw x, Screw y, bool turn) {
+            return Handwheels{x, y, turn};
         },
-        any_screw(), any_screw());
+        any_screw(), any_screw(), rc::gen::arbitrary<bool>());
 }
 
 rc::Gen<Readout> any_readout() {
@@ -250,7 +382,7 @@ rc::Gen<Readout> any_readout() {
                        mm(*rc::gen::element(0.001, 0.005, 0.01, 0.0127)),
                        deg(*rc::gen::element(0.001, 0.0001)),
                        {deg(*real(0, 360)), *any_sense()},
-                       false,
+                       *rc::gen::arbitrary<bool>(),
                        *rc::gen::arbitrary<bool>(),
                        *rc::gen::arbitrary<bool>()};
     });
@@ -263,8 +395,8 @@ rc::Gen<RotaryTable> any_rotary() {
                            deg(*real(0, 1.5)),
                            *any_sense(),
                            *any_screw(),
-                           1,
-                           false,
+                           *rc::gen::element(1, 6, 10),
+                           *rc::gen::arbitrary<bool>(),
                            *rc::gen::element(std::vector<std::vector<int>>{},
                                              std::vector<std::vector<int>>{{15, 17, 19}, {23, 27, 49}})};
     });
@@ -272,7 +404,7 @@ rc::Gen<RotaryTable> any_rotary() {
 
 rc::Gen<LayoutBench> any_layout() {
     return rc::gen::exec([] {
-        return LayoutBench{Unit::Millimetre, mm(*rc::gen::element(0.02, 0.05, 0.1, 0.0254)), mm(0.1),
+        return LayoutBench{*rc::gen::element(Unit::Millimetre, Unit::Inch), mm(*rc::gen::element(0.02, 0.05, 0.1, 0.0254)), mm(0.1),
                            mm(*rc::gen::element(0.02, 0.05, 0.1))};
     });
 }

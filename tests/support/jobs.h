@@ -9,6 +9,11 @@
 #include <rapidcheck.h>
 #include <string>
 
+namespace clockface {
+/// A counter-example is shown as the file it would be saved as.
+void showValue(const Job& job, std::ostream& out);
+} // namespace clockface
+
 namespace clockface::testing {
 
 inline Length mm(double value) {
@@ -36,8 +41,11 @@ Shop shop_with(MachineKind kind);
 Screw screw(Unit unit, double lead_mm, int graduations, double backlash_mm, Turn plus = Turn::Clockwise,
             Towards finish = Towards::Plus);
 
-/// Random jobs (any zero, axes, convention, shape, up to a dozen patterns) and random machines of each kind, with
-/// backlash from nothing to half a turn.
+/// Within a generator: any kind of hole there is (purpose, thread, fit, named drill, limits, depth, mouth).
+HoleSpec any_hole(double largest_mm = 24.0);
+
+/// Random jobs (any unit, flat face of any shape, thing on it, zero, axes, convention, metal and kind of hole, up to a
+/// dozen patterns) and random machines of each kind with all their options, backlash from nothing to half a turn.
 rc::Gen<Job> any_job();
 rc::Gen<Screw> any_screw();
 rc::Gen<Handwheels> any_handwheels();

@@ -5,6 +5,7 @@
 #include "shell/main_window.h"
 #include "support/jobs.h"
 #include "widgets/blank_edit.h"
+#include "widgets/choice_blank.h"
 
 #include <QApplication>
 #include <QInputMethodEvent>
@@ -68,12 +69,11 @@ struct Window {
     }
     /// Takes a filling of a choice by its text.
     void choose(const QString& name, const QString& filling) {
-        auto* button = find<QToolButton>(name);
-        QVERIFY2(button, qPrintable("no choice " + name));
-        for (QAction* action : button->menu()->actions())
-            if (action->text() == filling)
-                return action->trigger();
-        QFAIL(qPrintable("no filling " + filling));
+        auto* choice = find<app::ChoiceBlank>(name);
+        QVERIFY2(choice, qPrintable("no choice " + name));
+        const auto at = choice->fillings().indexOf(filling);
+        QVERIFY2(at >= 0, qPrintable("no filling " + filling));
+        choice->list()->actions().at(at)->trigger();
     }
     void click(const QString& name) {
         auto* button = find<QAbstractButton>(name);
