@@ -154,9 +154,10 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     connect(&document, &Document::file_changed, this, [this] {
         update_title();
         if (!m_claim.move_to(m_document.path()))
-            tell(tr("%1 is open in another window of Clockface too. Whichever saves second is asked before it writes over "
-                    "what the first has saved.")
-                     .arg(m_document.path()));
+            m_notice->tell(tr("%1 is open in another window of Clockface too. Whichever saves second is asked before it "
+                              "writes over what the first has saved.")
+                               .arg(m_document.path()),
+                           {}, NoticeStrip::OfThisJob);
     });
     connect(&document, &Document::replaced, this, [this] {
         m_notice->drop(NoticeStrip::OfThisJob);

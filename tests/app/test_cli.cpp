@@ -2,11 +2,13 @@
 #include "formats/shop_json.h"
 #include "support/jobs.h"
 
+#include <QDir>
 #include <QFile>
 #include <QProcess>
 #include <QTemporaryDir>
 #include <nlohmann/json.hpp>
 #include <set>
+#include <tuple>
 
 using namespace clockface;
 using namespace clockface::testing;
@@ -194,6 +196,77 @@ private slots:
         QCOMPARE(program.exitCode(), 0);
         QFile picture(folder.filePath("picture.png"));
         QVERIFY(picture.open(QIODevice::ReadOnly) && picture.read(4) == QByteArray("\x89PNG"));
+    }
+    void an_answer_that_does_not_get_through_is_told() {
+        for (const QStringList& arguments : {QStringList{"plan", demo}, {"check", demo}, {"cutters", demo, "--as", "json"}}) {
+            QProcess process;
+            process.setStandardOutputFile(QStringLiteral("/dev/full"));
+            process.start(QStringLiteral(CLI_PROGRAM), arguments);
+            QVERIFY(process.waitForFinished());
+            QCOMPARE(process.exitCode(), 2);
+            QVERIFY(process.readAllStandardError().contains("could not be written"));
+        }
+    }
+    void too_much_is_refused_at_once() {
+        // What took minutes once; a person waits for the sentence.
+        QTemporaryDir folder;
+        const auto file = [&](const char* name, const QByteArray& line, int times, const QByteArray& head = {}) {
+            QFile made(folder.filePath(QLatin1String(name)));
+            (void)made.open(QIODevice::WriteOnly);
+            made.write(head);
+            for (int i = 0; i < times; ++i)
+                made.write(QByteArray(line).replace("%", QByteArray::number(i)));
+            return made.fileName();
+        };
+        const QString holes = file("holes.txt", "hole H% 4 at % 0\n", 100'000);
+        const QString readings = file("readings.txt", "centres H1 H2 50\n", 1'000'000, "hole H1 4 at 0 0\nhole H2 4 at 50 0\n");
+        for (const QString& part : {holes, readings}) {
+            const Ran ran = run({"survey", part});
+            QCOMPARE(ran.code, 2);
+            QVERIFY2(ran.err.contains("are more than the"), qPrintable(ran.err));
+        }
+        Shop shop = default_shop();
+        while (shop.machines.size() < 2000) {
+            shop.machines.push_back(shop.machines.front());
+            shop.machines.back().name = "Mill " + std::to_string(shop.machines.size());
+        }
+        const QString many = file("many.shop.json", QByteArray::fromStdString(shop_to_json(shop)), 1);
+        const Ran ran = run({"order", demo, "--shop", many});
+        QCOMPARE(ran.code, 2);
+        QVERIFY2(ran.err.contains("Up to 40 would do"), qPrintable(ran.err));
+        QCOMPARE(run({"number", QString(100'000, QLatin1Char('-'))}).code, 2);
+    }
+    void help_and_version_need_no_display() {
+        QProcessEnvironment bare = QProcessEnvironment::systemEnvironment();
+        for (const char* name : {"DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM"})
+            bare.remove(QLatin1String(name));
+        for (const auto& [option, code, says] : {std::tuple("--help", 0, "--machine"), {"-h", 0, "--machine"},
+                                                 {"--version", 0, "clockface "}, {"-v", 0, "clockface "},
+                                                 {"--demo", 1, "needs a display"}}) {
+            QProcess program;
+            program.setProcessEnvironment(bare);
+            program.start(QStringLiteral(APP_PROGRAM), {QLatin1String(option)});
+            QVERIFY(program.waitForFinished());
+            QCOMPARE(program.exitStatus(), QProcess::NormalExit);
+            QCOMPARE(program.exitCode(), code);
+            const QByteArray said = program.readAllStandardOutput() + program.readAllStandardError();
+            QVERIFY2(said.contains(says), said.constData());
+        }
+    }
+    void a_picture_leaves_and_takes_nothing() {
+        QTemporaryDir folder;
+        const QString temp = folder.filePath("tmp");
+        QVERIFY(QDir().mkpath(temp + "/clockface-shot-1/unsaved"));
+        QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
+        environment.insert("TMPDIR", temp);
+        environment.insert("QT_QPA_PLATFORM", "offscreen");
+        QProcess program;
+        program.setProcessEnvironment(environment);
+        program.start(QStringLiteral(APP_PROGRAM), {"--demo", "--shot", folder.filePath("picture.png")});
+        QVERIFY(program.waitForFinished(20000));
+        QCOMPARE(program.exitCode(), 0);
+        QCOMPARE(QDir(temp).entryList({"*lockface*"}, QDir::AllEntries | QDir::NoDotAndDotDot), QStringList{"clockface-shot-1"});
+        QVERIFY(QDir(temp + "/clockface-shot-1/unsaved").exists());
     }
     void refusals_data() {
         QTest::addColumn<QStringList>("arguments");
