@@ -8,6 +8,7 @@
 #include "look/look.h"
 #include "look/plain_figure.h"
 #include "look/words.h"
+#include "widgets/line_button.h"
 #include "measure/figures.h"
 
 #include <QHBoxLayout>
@@ -194,19 +195,16 @@ void CuttersSlip::build_kinds(QVBoxLayout* box) {
     const Job& job = document().job();
     for (int i = 0; i < std::min(static_cast<int>(plan.chains.size()), most_kinds); ++i) {
         const Chain& each = plan.chains[static_cast<std::size_t>(i)];
-        auto* button = new QPushButton(
+        auto* button = new LineButton(
             kind_mark(i),
             tr("%1 – %2, %3")
-                .arg(q(holes_of_chain(plan, i)).left(36), q(size_in_words(each.spec, job.unit)),
+                .arg(q(holes_of_chain(plan, i)), q(size_in_words(each.spec, job.unit)),
                      each.spec.depth ? tr("%1 deep").arg(q(with_unit(*each.spec.depth, job.unit))) : tr("through")));
         button->setObjectName(QStringLiteral("kind:%1").arg(i + 1));
-        button->setAccessibleName(tr("kind of hole %1: %2").arg(i + 1).arg(button->text()));
-        button->setProperty("line", true);
+        button->setAccessibleName(tr("kind of hole %1: %2").arg(i + 1).arg(button->words()));
         button->setCheckable(true);
         button->setChecked(i == chain());
         button->setIconSize(QSize(22, 22));
-        button->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed); // long names are cut off, not the slip
-        set_tip(button, button->text());
         connect(button, &QPushButton::clicked, this, [this, i] {
             const Plan& now = document().plan();
             for (std::size_t k = 0; k < now.chain_of.size(); ++k)

@@ -5,6 +5,7 @@
 #include "formats/cutter_report.h"
 #include "look/plain_figure.h"
 #include "look/words.h"
+#include "widgets/line_button.h"
 #include "measure/figures.h"
 
 #include <QHBoxLayout>
@@ -27,9 +28,8 @@ void CuttersSlip::build_fetch(QVBoxLayout* box) {
             kinds << QString::number(chain + 1);
         auto* row = new QHBoxLayout;
         row->setSpacing(8);
-        auto* button = new QPushButton(QStringLiteral("%1   %2").arg(++number, 2).arg(q(line.cutter.name)) +
+        auto* button = new LineButton(QStringLiteral("%1   %2").arg(++number, 2).arg(q(line.cutter.name)) +
                                        (line.owned ? QString() : tr("   ▲ not in the drawer")));
-        button->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
         set_tip(button, tr("%1 of kind %2").arg(q(counted(line.holes, "hole")), kinds.join(QStringLiteral(", "))));
         auto* facts = quiet(QStringLiteral("%1 × %2")
                                 .arg(line.holes)
@@ -42,7 +42,6 @@ void CuttersSlip::build_fetch(QVBoxLayout* box) {
         row->addWidget(facts);
         button->setObjectName(QStringLiteral("fetch:%1").arg(number));
         button->setAccessibleName(tr("fetch %1").arg(q(line.cutter.name)));
-        button->setProperty("line", true);
         connect(button, &QPushButton::clicked, this, [this, kind = line.chains.front()] {
             const Plan& now = document().plan();
             for (std::size_t k = 0; k < now.chain_of.size(); ++k)

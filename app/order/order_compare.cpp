@@ -3,6 +3,7 @@
 
 #include "look/plain_text.h"
 #include "look/words.h"
+#include "widgets/line_button.h"
 #include "measure/figures.h"
 #include "order/order_slip.h"
 #include "plan/advisor.h"
@@ -47,9 +48,8 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
         return;
     }
     const auto button = [&](const QString& name, const QString& words, bool taken, bool advised) {
-        auto* made = new QPushButton((advised ? QStringLiteral("★ ") : QString()) + words);
+        auto* made = new LineButton((advised ? QStringLiteral("★ ") : QString()) + words);
         made->setObjectName(name);
-        made->setProperty("line", true);
         made->setCheckable(true);
         made->setChecked(taken);
         made->setMinimumWidth(104);

@@ -340,7 +340,7 @@ void OrderSlip::show_slips() {
     const int move = m_list->currentIndex().row();
     const auto slips = slips_at(plan.route, plan.machine, static_cast<std::size_t>(std::max(move, 0)));
     for (const MoveSlip slip : slips) {
-        auto* button = new QPushButton(q(in_words(slip)));
+        auto* button = new QPushButton(button_text(q(in_words(slip))));
         button->setObjectName(QStringLiteral("slip:%1").arg(static_cast<int>(slip)));
         button->setAccessibleName(tr("try: %1").arg(q(in_words(slip))));
         button->setProperty("line", true);

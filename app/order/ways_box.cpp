@@ -95,17 +95,14 @@ void WaysBox::show_ways(List& list, const QString& title, const Ranked<Kind>& ra
             continue;
         }
         if (used == list.buttons.size()) {
-            auto* made = new QPushButton;
-            made->setProperty("line", true);
+            auto* made = new LineButton;
             made->setCheckable(true);
-            // A long name is cut rather than that the slip grows wider; the whole of it stands below and in the tip.
-            made->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
             list.lines->addWidget(made);
             list.buttons << made;
         }
-        QPushButton* button = list.buttons[used++];
+        LineButton* button = list.buttons[used++];
         button->setObjectName(QStringLiteral("way:") + q(way.name));
-        button->setText(
+        button->set_words(
             tr("%2 · %3 min · %1").arg(q(way.name), shown_error(way.error, unit), q(decimal(way.minutes, 0))));
         button->setAccessibleName(tr("take: %1").arg(q(way.name)));
         set_tip(button, q(way.reason));

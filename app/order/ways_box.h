@@ -5,6 +5,7 @@
 #include "document/document.h"
 #include "document/selection.h"
 #include "ordering/bar_route.h"
+#include "widgets/line_button.h"
 #include "widgets/job_blanks.h"
 
 #include <QLabel>
@@ -26,7 +27,7 @@ private:
     struct List {
         QLabel* title = nullptr;
         QVBoxLayout* lines = nullptr;
-        QList<QPushButton*> buttons;
+        QList<LineButton*> buttons;
         QLabel* words = nullptr; ///< of the way that is taken: reason and figures
         QPushButton* more = nullptr;
         QLabel* rest = nullptr; ///< its steps, and what cannot be done here

@@ -3,6 +3,7 @@
 #include "look/plain_text.h"
 #include "formats/shop_json.h"
 #include "look/words.h"
+#include "widgets/line_button.h"
 
 #include <QHBoxLayout>
 #include <QKeyEvent>
@@ -165,11 +166,10 @@ void ShopView::refresh() {
 void ShopView::build_nav() {
     QVBoxLayout* box = m_nav->begin(5);
     const auto entry = [&](const QString& page, const QString& words) {
-        auto* button = new QPushButton(words);
+        auto* button = new LineButton(words);
         button->setObjectName(QStringLiteral("shopPage:") + page);
         button->setCheckable(true);
         button->setChecked(page == m_page);
-        button->setProperty("line", true);
         connect(button, &QPushButton::clicked, this, [this, page] {
             show_page(page);
             refresh();

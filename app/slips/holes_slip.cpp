@@ -168,7 +168,7 @@ void HolesSlip::refresh() {
     for (int i = 0; i < m_lines.size(); ++i) {
         const auto index = static_cast<std::size_t>(i);
         if (m_lines[i])
-            m_lines[i]->setText(
+            m_lines[i]->set_words(
                 QStringLiteral("%1    %2").arg(q(job.patterns[index].name), pattern_summary(job, index, made[index])));
     }
     m_convention->setText(
@@ -223,9 +223,7 @@ void HolesSlip::build() {
             m_lines << nullptr;
             continue;
         }
-        auto* line = new QPushButton;
-        line->setProperty("line", true);
-        line->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed); // long names are cut off, not the slip
+        auto* line = new LineButton;
         line->setObjectName(QStringLiteral("pattern%1").arg(q(job.patterns[i].name)));
         line->setAccessibleName(tr("open pattern %1").arg(q(job.patterns[i].name)));
         const std::string name = job.patterns[i].name;

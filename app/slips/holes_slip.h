@@ -4,6 +4,7 @@
 #include "slips/hole_table.h"
 #include "slips/new_pattern.h"
 #include "slips/slip.h"
+#include "widgets/line_button.h"
 
 class QTableView;
 
@@ -30,7 +31,7 @@ private:
     QWidget* m_pattern_box = nullptr;
     Sentence* m_open = nullptr;
     QLabel* m_said = nullptr; // the open pattern as a callout, in its normal form
-    QList<QPushButton*> m_lines;
+    QList<LineButton*> m_lines;
     HoleTable m_table_model;
     QTableView* m_table;
     QLabel* m_why;

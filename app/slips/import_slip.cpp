@@ -114,6 +114,8 @@ void ImportSlip::build() {
     if (layers.size() > 1)
         choices(box, tr("Layers"), QStringLiteral("layer"), {layers.begin(), layers.end()}, m_no_layers);
     choices(box, tr("Sizes"), QStringLiteral("size"), {sizes.begin(), sizes.end()}, m_no_sizes);
+    if (!m_found.how.empty())
+        box->addWidget(quiet(q(m_found.how)));
     if (!m_found.left_out.empty()) {
         QStringList lines;
         for (std::size_t i = 0; i < std::min(m_found.left_out.size(), most_rows_shown); ++i)
@@ -236,10 +238,15 @@ void ImportSlip::choices(QVBoxLayout* box, const QString& heading_text, const QS
                          std::set<std::string>& refused) {
     auto* label = plain_label(heading_text);
     box->addWidget(label);
-    for (std::size_t i = 0; i < counted_names.size(); ++i) {
+    constexpr std::size_t most_choices = 40; // more than that is no choice; they are all taken
+    if (counted_names.size() > most_choices)
+        box->addWidget(quiet(tr("%1 of them; the first %2 can be left out here, the others come along.")
+                                 .arg(counted_names.size())
+                                 .arg(most_choices)));
+    for (std::size_t i = 0; i < std::min(counted_names.size(), most_choices); ++i) {
         const auto& [name, count] = counted_names[i];
-        auto* choice =
-            new QCheckBox(tr("%1: %2").arg(name.empty() ? tr("no layer") : q(name), q(counted(count, "hole"))));
+        auto* choice = new QCheckBox(
+            button_text(tr("%1: %2").arg(name.empty() ? tr("no layer") : q(name), q(counted(count, "hole")))));
         choice->setObjectName(prefix + QString::number(i));
         choice->setAccessibleName(tr("take %1").arg(choice->text()));
         choice->setChecked(!refused.contains(name));

@@ -101,6 +101,11 @@ struct Spell {
 } // namespace
 
 Route make_route(const RouteNeeds& needs, const Machine& machine) {
+    if (needs.holes.empty()) { // nothing to do, so nothing to set up either
+        Route empty;
+        empty.machine = machine.name;
+        return empty;
+    }
     Route route = needs.job.blank.on_side()
                       ? make_bar_route(needs, machine)
                       : std::visit([&](const auto& kind) { return make_route(needs, kind); }, machine.kind);

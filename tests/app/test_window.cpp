@@ -195,9 +195,9 @@ private slots:
         refused("wall", "400", "as thick as the bar's radius");
         refused("width", "0", "more than nought");
         refused("bore", "400", "no wall would be left");
-        refused("diameter", "thick", "");
+        refused("diameter", "thick", "'thick' is not a number");
         refused("shoulders", "90, 12; 50, 10", "one after the other");
-        refused("shoulders", "90", "");
+        refused("shoulders", "90", "is no X, Y");
         w.main.show_stage(app::Stage::Holes);
         w.click("addHelix");
         QCOMPARE(w.document.plan().holes.size(), 4U);

@@ -390,7 +390,11 @@ private slots:
         job.blank.thickness = mm(60);
         QVERIFY(found_in(spec("2"), FindingKind::DrillTooShort)); // a 2 mm drill cuts 24 deep
         job.blank.thickness = mm(45);
-        QVERIFY(found_in(spec("4"), FindingKind::DrillTooShort) || found_in(spec("4"), FindingKind::LongAndThin));
+        QVERIFY(found_in(spec("4"), FindingKind::DrillTooShort)); // 43 of flute (DIN 338)
+        job.blank.thickness = mm(40);
+        QVERIFY(!found_in(spec("4"), FindingKind::DrillTooShort) && found_in(spec("4"), FindingKind::LongAndThin));
+        job.blank.thickness = mm(12);
+        QVERIFY(!found_in(spec("4"), FindingKind::LongAndThin));
         job.blank.material = "moon cheese";
         const Plan unknown = make_plan(job, shop);
         QVERIFY(!unknown.metal_known && !of_kind(unknown, FindingKind::NoCutter).empty());

@@ -72,6 +72,20 @@ Route without_take_up(const Plan& plan) {
     return with_slip(plan.route, plan.machine, 0, MoveSlip::NoTakeUp).route;
 }
 
+// How far a routine's turned figure reaches: the radius of its pitch circle, or the length of its row.
+Length reach_of(const Job& job, const Pattern& pattern, const Plan& plan) {
+    if (const auto* copy = std::get_if<CopyPattern>(&pattern.layout))
+        return reach_of(job, job.patterns[static_cast<std::size_t>(pattern_index(job, copy->of))], plan);
+    if (const auto diameter = pitch_circle_of(pattern.layout))
+        return *diameter / 2.0;
+    Length most;
+    for (const Hole& a : plan.holes)
+        for (const Hole& b : plan.holes)
+            if (job.patterns[a.pattern].name == pattern.name && job.patterns[b.pattern].name == pattern.name)
+                most = std::max(most, distance(a.at, b.at));
+    return most;
+}
+
 Length worst(const Proof& proof) {
     return proof.worst() ? proof.worst()->miss : Length{};
 }
@@ -95,14 +109,14 @@ private slots:
             const Job job = *any_job();
             const Plan plan = plan_on(job, machine);
             const bool routines = job.order.readout == ReadoutWay::Routines;
-            all_within(plan, [&](const Landing&) {
+            all_within(plan, [&](const Landing& landing) {
                 const Length steps = machine.resolution * std::sqrt(0.5) + mm(whisker);
                 if (!routines)
                     return steps;
                 // Both keyed angles are off by up to half a step; so is every angle between them.
-                const Length radius = mm(1000.0); // no circle or row of the random jobs reaches farther
+                const Hole& hole = plan.holes[static_cast<std::size_t>(landing.hole)];
                 return steps + machine.resolution +
-                       radius * (machine.angle_resolution.in_degrees() / 2.0 * 3.1416 / 180.0);
+                       reach_of(job, job.patterns[hole.pattern], plan) * (machine.angle_resolution.in_degrees() / 2.0 * 3.1416 / 180.0);
             });
         });
     }
