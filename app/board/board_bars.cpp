@@ -282,13 +282,22 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
     const Plan& plan = m_document.plan();
     const Job& job = m_document.job();
     const BarViews views(job.blank);
-    const auto say = [&](QPointF at, double radius, QPointF side, const QString& words, bool chosen, bool near) {
-        const QFontMetricsF metrics(type(10, true));
-        const QPointF spot = free_spot(at, radius, side, {metrics.horizontalAdvance(words), metrics.capHeight() + 5.0});
+    const QFontMetricsF metrics(type(10, true));
+    const auto size_of = [&](const QString& words) {
+        return QSizeF(metrics.horizontalAdvance(words), metrics.capHeight() + 5.0);
+    };
+    const auto write = [&](QPointF spot, const QString& words, bool chosen, bool near) {
         label(spot, words, chosen ? m_look.brass_on_dark : near ? m_look.scribed : m_look.faint, 10, chosen || near);
     };
+    const auto say = [&](QPointF at, double radius, QPointF side, const QString& words, bool chosen, bool near) {
+        write(free_spot(at, radius, side, size_of(words)), words, chosen, near);
+    };
     std::set<long long> named;
-    for (const Hole& hole : plan.holes) {
+    std::vector<const Hole*> in_turn; // the chosen one first: it is named whatever room there is
+    for (const Hole& hole : plan.holes)
+        in_turn.insert(hole.name == selected ? in_turn.begin() : in_turn.end(), &hole);
+    for (const Hole* each : in_turn) {
+        const Hole& hole = *each;
         const bool chosen = hole.name == selected;
         if (!chosen && (plan.holes.size() > most_labels || stage == Stage::Blank))
             continue;
@@ -306,10 +315,41 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
             const double far = std::max(1.0, std::hypot(out.x(), out.y()));
             const QString words =
                 q(hole.name + " " + in_degrees(job.convention.figure_of(as_seen(job, hole.bar->bearing)), 1));
-            const double ring = m_map.pixels(views.half_height()) * views.end_scale() + 34.0;
-            say(m_map.to_screen(views.end()) + out / far * ring, 0.0, out / far, words, chosen, near);
+            if (const auto spot = free_round_end(views, out / far, size_of(words), chosen))
+                write(*spot, words, chosen, near);
         }
     }
+}
+
+// A spot outside the end view on the hole's own bearing, farther out where the nearer ones are taken, and clear of the other
+// two views. None: then the name stands beside the mouth only, unless it has to be here.
+std::optional<QPointF> BoardPainter::free_round_end(const BarViews& views, QPointF out, QSizeF size, bool must) {
+    const QPointF middle = m_map.to_screen(views.end());
+    const double ring = m_map.pixels(views.half_height()) * views.end_scale() + 38.0;
+    const Length half_long = m_document.job().blank.width.actual() / 2.0;
+    const QRectF side = QRectF(m_map.to_screen({-half_long, views.side().y + views.half_height()}),
+                               m_map.to_screen({half_long, views.lower_left().y}))
+                            .normalized()
+                            .adjusted(-6.0, -6.0, 6.0, 6.0);
+    std::optional<QRectF> first;
+    for (const double further : {0.0, 15.0, 30.0, 45.0})
+        for (const double turn : {0.0, 7.0, -7.0}) {
+            const Angle by = Angle::degrees(turn);
+            const QPointF way(out.x() * by.cosine() - out.y() * by.sine(), out.x() * by.sine() + out.y() * by.cosine());
+            QRectF spot(QPointF(), size);
+            spot.moveCenter(middle + way * (ring + further) +
+                            QPointF(way.x() * size.width() / 2.0, way.y() * size.height() / 2.0));
+            if (!first)
+                first = spot;
+            if (covered(spot) <= 0.0 && !spot.intersects(side) && m_area.contains(spot)) {
+                m_taken.push_back(spot);
+                return spot.center();
+            }
+        }
+    if (!must)
+        return std::nullopt;
+    m_taken.push_back(*first);
+    return first->center();
 }
 
 void BoardPainter::bar_legends(Stage stage) {

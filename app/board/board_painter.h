@@ -9,6 +9,7 @@
 #include "order/shown_parts.h"
 
 #include <QPainter>
+#include <optional>
 #include <QPixmap>
 #include <map>
 #include <string>
@@ -16,6 +17,8 @@
 #include <vector>
 
 namespace clockface::app {
+
+class BarViews;
 
 /// A direction on the screen: bearings run counter-clockwise, the screen's y runs down.
 inline QPointF towards(Angle bearing) {
@@ -86,6 +89,7 @@ private:
     /// Where a name or tag of this size can stand beside something round, on the wanted side (a unit step) if there is
     /// room.
     QPointF free_spot(QPointF at, double radius, QPointF wanted, QSizeF size);
+    std::optional<QPointF> free_round_end(const BarViews& views, QPointF out, QSizeF size, bool must);
     [[nodiscard]] double radius_of(const Hole& hole) const;
     void path();
     void take_ups();

@@ -40,10 +40,10 @@ CalloutLine::CalloutLine(Document& document, QWidget* parent)
         const Job& job = m_document.job();
         const bool inches = job.unit == Unit::Inch;
         m_text->setPlaceholderText(job.blank.on_side()
-                                       ? (inches ? tr("3x #21 at 3/8 from left end, 120 apart")
-                                                 : tr("3x 4.1 at 9.5 from left end, 120 apart"))
-                                       : (inches ? tr("7x 10-32 on 2.42 circle from 1 o'clock cw")
-                                                 : tr("7x M5 on 61.5 circle from 1 o'clock cw")));
+                                       ? (inches ? tr("#21 at 3/8 from left end")
+                                                 : tr("4.1 at 9.5 from left end"))
+                                       : (inches ? tr("7x 10-32 on 2.42 circle from 1:00")
+                                                 : tr("7x M5 on 61.5 circle from 1:00")));
     };
     suggest();
     connect(&document, &Document::changed, m_text, suggest);
