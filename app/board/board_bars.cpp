@@ -289,8 +289,14 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
     const auto write = [&](QPointF spot, const QString& words, bool chosen, bool near) {
         label(spot, words, chosen ? m_look.brass_on_dark : near ? m_look.scribed : m_look.faint, 10, chosen || near);
     };
-    const auto say = [&](QPointF at, double radius, QPointF side, const QString& words, bool chosen, bool near) {
-        write(free_spot(at, radius, side, size_of(words)), words, chosen, near);
+    // A name that would cover another is left to the other views and the table; the chosen one is always there.
+    const auto say = [&](const Point& mouth, const Hole& hole, bool chosen, bool near) {
+        const QPointF at = m_map.to_screen(mouth), right(1.0, 0.0);
+        const QString words = q(hole.name);
+        const auto spot = chosen ? std::optional(free_spot(at, radius_of(hole), right, size_of(words)))
+                                 : quite_free_spot(at, radius_of(hole), right, size_of(words));
+        if (spot)
+            write(*spot, words, chosen, near);
     };
     std::set<long long> named;
     std::vector<const Hole*> in_turn; // the chosen one first: it is named whatever room there is
@@ -305,10 +311,10 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
         if (places.size() < 3)
             continue;
         const bool near = stage != Stage::Holes || job.patterns[hole.pattern].name == pattern;
-        say(m_map.to_screen(places[0]), radius_of(hole), {1.0, 0.0}, q(hole.name), chosen, near);
+        say(places[0], hole, chosen, near);
         const bool front = polar(Length::mm(1.0), hole.bar->bearing).x <= Length::mm(1e-9);
         if (front && plan.holes.size() <= most_twice_named)
-            say(m_map.to_screen(places[1]), radius_of(hole), {1.0, 0.0}, q(hole.name), chosen, near);
+            say(places[1], hole, chosen, near);
         if (plan.holes.size() <= most_twice_named &&
             named.insert(std::llround(hole.bar->bearing.in_degrees() * 1e4)).second) {
             const QPointF out = m_map.to_screen(places[2]) - m_map.to_screen(views.end());

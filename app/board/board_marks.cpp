@@ -38,11 +38,12 @@ double BoardPainter::covered(const QRectF& box) const {
     return area;
 }
 
-QPointF BoardPainter::free_spot(QPointF at, double radius, QPointF wanted, QSizeF size) {
+// The spot that covers least of what stands there already, and how much that is.
+std::pair<QRectF, double> BoardPainter::best_spot(QPointF at, double radius, QPointF wanted, QSizeF size) const {
     const double reach = radius + 4.0;
     QRectF best;
     double least = -1.0;
-    // The wanted side first, then turning away from it; the spot that covers least of what stands there already.
+    // The wanted side first, then turning away from it.
     for (const double turn : {0.0, 45.0, -45.0, 90.0, -90.0, 135.0, -135.0, 180.0}) {
         const Angle by = Angle::degrees(turn);
         const QPointF side(wanted.x() * by.cosine() - wanted.y() * by.sine(),
@@ -58,6 +59,18 @@ QPointF BoardPainter::free_spot(QPointF at, double radius, QPointF wanted, QSize
         if (now <= 0.0)
             break;
     }
+    return {best, least};
+}
+
+QPointF BoardPainter::free_spot(QPointF at, double radius, QPointF wanted, QSizeF size) {
+    m_taken.push_back(best_spot(at, radius, wanted, size).first);
+    return m_taken.back().center();
+}
+
+std::optional<QPointF> BoardPainter::quite_free_spot(QPointF at, double radius, QPointF wanted, QSizeF size) {
+    const auto [best, covers] = best_spot(at, radius, wanted, size);
+    if (covers > 0.0)
+        return std::nullopt;
     m_taken.push_back(best);
     return best.center();
 }

@@ -89,6 +89,9 @@ private:
     /// Where a name or tag of this size can stand beside something round, on the wanted side (a unit step) if there is
     /// room.
     QPointF free_spot(QPointF at, double radius, QPointF wanted, QSizeF size);
+    /// The same, or nothing where it would cover something.
+    std::optional<QPointF> quite_free_spot(QPointF at, double radius, QPointF wanted, QSizeF size);
+    [[nodiscard]] std::pair<QRectF, double> best_spot(QPointF at, double radius, QPointF wanted, QSizeF size) const;
     std::optional<QPointF> free_round_end(const BarViews& views, QPointF out, QSizeF size, bool must);
     [[nodiscard]] double radius_of(const Hole& hole) const;
     void path();

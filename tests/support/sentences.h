@@ -2,6 +2,7 @@
 #pragma once
 
 #include "support/window.h"
+#include "widgets/sentence.h"
 
 #include <QLabel>
 
