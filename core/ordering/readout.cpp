@@ -124,7 +124,8 @@ private:
         // Rounded from the drawing's zero each time: what is shown from the last hole is a difference of rounded
         // figures, so nothing adds up.
         const std::int64_t x = counts(at.x), y = counts(at.y);
-        const GoToReadout to{x - m_zero_x, y - m_zero_y, counts(jump.x), counts(jump.y),
+        // What it stops short is rounded together with the place, not by itself.
+        const GoToReadout to{x - m_zero_x, y - m_zero_y, x - counts(at.x - jump.x), y - counts(at.y - jump.y),
                              m_needs.job.order.readout == ReadoutWay::FromEachHole};
         m_route.list.push_back({to, hole});
         if (to.from_last) {

@@ -33,6 +33,7 @@ rc::Gen<Job> any_bar_job() {
         Job job;
         job.unit = static_cast<Unit>(*rc::gen::element(0, 1));
         job.blank.shape = static_cast<BlankShape>(*rc::gen::inRange(6, 10));
+        job.blank.material = *rc::gen::element<std::string>("steel", "brass", "");
         job.blank.diameter.nominal = mm(*rc::gen::inRange(800, 6000) / 100.0);
         job.blank.width.nominal = mm(*rc::gen::inRange(4000, 30000) / 100.0);
         const Length radius = job.blank.diameter.actual() / 2.0;
@@ -50,6 +51,12 @@ rc::Gen<Job> any_bar_job() {
             Pattern pattern;
             pattern.name = next_pattern_name(job);
             pattern.hole.diameter = radius * (*rc::gen::inRange(4, 30) / 100.0);
+            if (*rc::gen::arbitrary<bool>()) { // a thread, a fit, a named drill, a mouth
+                pattern.hole = any_hole(radius.in_mm() * 0.5);
+                pattern.hole.depth.reset();
+                pattern.hole.depth_of.reset();
+                pattern.hole.captive = false;
+            }
             BarPattern bar;
             bar.along_from = *rc::gen::element(AlongFrom::LeftEnd, AlongFrom::RightEnd, AlongFrom::Zero);
             bar.along = length * (*rc::gen::inRange(5, 60) / 100.0);
