@@ -75,7 +75,8 @@ bool answered_without_display(int argc, char** argv) {
 
 // Qt ends the program when it finds no display; a sentence helps more.
 bool there_is_a_display(int argc, char** argv) {
-    const bool named = std::any_of(argv + 1, argv + argc, [](const std::string_view word) { return word == "-platform"; });
+    const bool named =
+        std::any_of(argv + 1, argv + argc, [](const std::string_view word) { return word == "-platform"; });
     return named || qEnvironmentVariableIsSet("QT_QPA_PLATFORM") || !qEnvironmentVariableIsEmpty("DISPLAY") ||
            !qEnvironmentVariableIsEmpty("WAYLAND_DISPLAY");
 }

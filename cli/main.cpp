@@ -23,7 +23,7 @@ namespace {
 using namespace clockface;
 
 constexpr int done = 0;
-constexpr int stands = 1; // a stop finding stands
+constexpr int stands = 1;  // a stop finding stands
 constexpr int refused = 2; // also: the answer could not be written
 
 int refuse(const Problem& problem) {

@@ -327,8 +327,8 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
     }
 }
 
-// A spot outside the end view on the hole's own bearing, farther out where the nearer ones are taken, and clear of the other
-// two views. None: then the name stands beside the mouth only, unless it has to be here.
+// A spot outside the end view on the hole's own bearing, farther out where the nearer ones are taken, and clear of the
+// other two views. None: then the name stands beside the mouth only, unless it has to be here.
 std::optional<QPointF> BoardPainter::free_round_end(const BarViews& views, QPointF out, QSizeF size, bool must) {
     const QPointF middle = m_map.to_screen(views.end());
     const double ring = m_map.pixels(views.half_height()) * views.end_scale() + 38.0;

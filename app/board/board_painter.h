@@ -9,9 +9,9 @@
 #include "order/shown_parts.h"
 
 #include <QPainter>
-#include <optional>
 #include <QPixmap>
 #include <map>
+#include <optional>
 #include <string>
 #include <tuple>
 #include <vector>

@@ -1,9 +1,9 @@
 #include "board/board_view.h"
 
-#include "look/plain_text.h"
 #include "board/bar_views.h"
 #include "board/measuring.h"
 #include "layout/on_bar.h"
+#include "look/plain_text.h"
 #include "measure/figures.h"
 
 #include <QApplication>

@@ -1,15 +1,15 @@
 #include "cutters/cutters_slip.h"
 
-#include "look/plain_text.h"
 #include "cutters/depth_view.h"
 #include "cutting/chains.h"
 #include "cutting/depth_figure.h"
 #include "formats/cutter_report.h"
 #include "look/look.h"
 #include "look/plain_figure.h"
+#include "look/plain_text.h"
 #include "look/words.h"
-#include "widgets/line_button.h"
 #include "measure/figures.h"
+#include "widgets/line_button.h"
 
 #include <QHBoxLayout>
 #include <QLabel>

@@ -1,12 +1,12 @@
 // The page of the Cutters slip that lists what to fetch from the drawer.
 #include "cutters/cutters_slip.h"
 
-#include "look/plain_text.h"
 #include "formats/cutter_report.h"
 #include "look/plain_figure.h"
+#include "look/plain_text.h"
 #include "look/words.h"
-#include "widgets/line_button.h"
 #include "measure/figures.h"
+#include "widgets/line_button.h"
 
 #include <QHBoxLayout>
 #include <QLabel>
@@ -29,7 +29,7 @@ void CuttersSlip::build_fetch(QVBoxLayout* box) {
         auto* row = new QHBoxLayout;
         row->setSpacing(8);
         auto* button = new LineButton(QStringLiteral("%1   %2").arg(++number, 2).arg(q(line.cutter.name)) +
-                                       (line.owned ? QString() : tr("   ▲ not in the drawer")));
+                                      (line.owned ? QString() : tr("   ▲ not in the drawer")));
         set_tip(button, tr("%1 of kind %2").arg(q(counted(line.holes, "hole")), kinds.join(QStringLiteral(", "))));
         auto* facts = quiet(QStringLiteral("%1 × %2")
                                 .arg(line.holes)

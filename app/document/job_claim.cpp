@@ -28,7 +28,8 @@ bool JobClaim::move_to(const QString& path) {
         return true;
     // The same file by whatever name.
     const QString whole = QFileInfo(path).canonicalFilePath();
-    const QByteArray name = QCryptographicHash::hash((whole.isEmpty() ? path : whole).toUtf8(), QCryptographicHash::Sha1);
+    const QByteArray name =
+        QCryptographicHash::hash((whole.isEmpty() ? path : whole).toUtf8(), QCryptographicHash::Sha1);
     QDir().mkpath(m_folder);
     m_file = QStringLiteral("%1/%2.open").arg(m_folder, QString::fromLatin1(name.toHex()));
     m_lock = HeldLock::take(m_file.toStdString());

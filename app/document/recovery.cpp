@@ -131,7 +131,8 @@ void Recovery::keep_now() {
         return remove_copy();
     const Result<void> kept = write();
     if (!kept && !m_told)
-        emit failed(tr("The safety copy could not be written. Save the job yourself. %1").arg(q(kept.error().sentence)));
+        emit failed(
+            tr("The safety copy could not be written. Save the job yourself. %1").arg(q(kept.error().sentence)));
     m_told = !kept;
 }
 
@@ -157,8 +158,8 @@ std::vector<LeftBehind> Recovery::left_behind(QStringList* unreadable) const {
         if (left)
             found.push_back(std::move(*left));
         else if (unreadable)
-            unreadable->append(
-                tr("A kept copy of an unsaved job cannot be read, and is left where it is. %1").arg(q(left.error().text())));
+            unreadable->append(tr("A kept copy of an unsaved job cannot be read, and is left where it is. %1")
+                                   .arg(q(left.error().text())));
     }
     std::sort(found.begin(), found.end(), [](const LeftBehind& a, const LeftBehind& b) {
         return std::pair(a.serial, a.kept) > std::pair(b.serial, b.kept);

@@ -14,11 +14,11 @@ namespace clockface::app {
 
 /// A job that was not saved when the program that kept this copy ended, or that was set aside.
 struct LeftBehind {
-    QString file;       ///< the copy
-    QString path;       ///< where the job had been saved before, may be empty
-    QByteArray stamp;   ///< of the file at `path` when it was last read or saved
-    QDateTime kept;     ///< when the copy was written, as it says itself
-    qint64 serial = 0;  ///< counts up with every copy written in the folder: the newest whatever the clock says
+    QString file;      ///< the copy
+    QString path;      ///< where the job had been saved before, may be empty
+    QByteArray stamp;  ///< of the file at `path` when it was last read or saved
+    QDateTime kept;    ///< when the copy was written, as it says itself
+    qint64 serial = 0; ///< counts up with every copy written in the folder: the newest whatever the clock says
     Job job;
 };
 
@@ -30,8 +30,8 @@ public:
     Recovery(Document& document, QString folder, QObject* parent = nullptr);
     ~Recovery() override;
 
-    /// Copies that no running program writes to, the newest first. Those that cannot be read are left where they are and
-    /// told in `unreadable`, a sentence each.
+    /// Copies that no running program writes to, the newest first. Those that cannot be read are left where they are
+    /// and told in `unreadable`, a sentence each.
     [[nodiscard]] std::vector<LeftBehind> left_behind(QStringList* unreadable = nullptr) const;
     /// Makes the document that job, and its copy this program's own, which is nowhere let go of meanwhile. False when
     /// another window has taken it first. The job that is open must have been set aside before.

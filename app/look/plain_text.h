@@ -1,5 +1,5 @@
-// Words of people and files on the screen. Qt takes any text that looks like HTML for HTML, and then loads what it names:
-// so every label, tip and button gets its words through here.
+// Words of people and files on the screen. Qt takes any text that looks like HTML for HTML, and then loads what it
+// names: so every label, tip and button gets its words through here.
 #pragma once
 
 #include <QLabel>

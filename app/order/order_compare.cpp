@@ -3,10 +3,10 @@
 
 #include "look/plain_text.h"
 #include "look/words.h"
-#include "widgets/line_button.h"
 #include "measure/figures.h"
 #include "order/order_slip.h"
 #include "plan/advisor.h"
+#include "widgets/line_button.h"
 
 #include <QGridLayout>
 #include <QLabel>

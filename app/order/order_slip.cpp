@@ -323,8 +323,8 @@ void OrderSlip::refresh_list() {
                      escaped(q(plan.holes[static_cast<std::size_t>(worst->hole)].name)),
                      q(deviation_in_words(worst->miss, job.unit))));
     else if (!plan.proof.complaints.empty())
-        m_proof->setText(
-            tr("▲ The simulated operator could not carry the list out. %1").arg(escaped(q(plan.proof.complaints.front()))));
+        m_proof->setText(tr("▲ The simulated operator could not carry the list out. %1")
+                             .arg(escaped(q(plan.proof.complaints.front()))));
     else
         m_proof->setText(tr("There are no holes yet: place some under Holes."));
 }

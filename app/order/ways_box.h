@@ -5,8 +5,8 @@
 #include "document/document.h"
 #include "document/selection.h"
 #include "ordering/bar_route.h"
-#include "widgets/line_button.h"
 #include "widgets/job_blanks.h"
+#include "widgets/line_button.h"
 
 #include <QLabel>
 #include <QPushButton>

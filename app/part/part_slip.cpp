@@ -125,9 +125,9 @@ QWidget* PartSlip::readings_page() {
     m_table->setShowGrid(false);
     m_table->setTabKeyNavigation(false);
     m_table->setMinimumHeight(250);
-    set_tip(m_table, 
-        tr("Type over a figure (F2). Delete strikes a reading out or takes it in again, Shift+Delete takes "
-           "it away, Ctrl+V pastes readings."));
+    set_tip(m_table,
+            tr("Type over a figure (F2). Delete strikes a reading out or takes it in again, Shift+Delete takes "
+               "it away, Ctrl+V pastes readings."));
     const auto key = [this](const QKeySequence& keys, std::function<void()> act) {
         auto* made = new QShortcut(keys, m_table);
         made->setContext(Qt::WidgetShortcut);

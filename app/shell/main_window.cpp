@@ -1,9 +1,9 @@
 #include "shell/main_window.h"
 
-#include "look/plain_text.h"
 #include "cutters/cutters_slip.h"
 #include "formats/csv.h"
 #include "formats/dxf.h"
+#include "look/plain_text.h"
 #include "look/words.h"
 
 #include "formats/job_json.h"
@@ -154,10 +154,11 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     connect(&document, &Document::file_changed, this, [this] {
         update_title();
         if (!m_claim.move_to(m_document.path()))
-            m_notice->tell(tr("%1 is open in another window of Clockface too. Whichever saves second is asked before it "
-                              "writes over what the first has saved.")
-                               .arg(m_document.path()),
-                           {}, NoticeStrip::OfThisJob);
+            m_notice->tell(
+                tr("%1 is open in another window of Clockface too. Whichever saves second is asked before it "
+                   "writes over what the first has saved.")
+                    .arg(m_document.path()),
+                {}, NoticeStrip::OfThisJob);
     });
     connect(&document, &Document::replaced, this, [this] {
         m_notice->drop(NoticeStrip::OfThisJob);
@@ -310,7 +311,8 @@ void MainWindow::take_place() {
     constexpr QSize frame(16, 48), wanted(1280, 800);
     const QRect room = screen()->availableGeometry();
     resize(wanted.boundedTo(room.size() - frame));
-    move(room.topLeft() + QPoint((room.width() - width() - frame.width()) / 2, (room.height() - height() - frame.height()) / 2));
+    move(room.topLeft() +
+         QPoint((room.width() - width() - frame.width()) / 2, (room.height() - height() - frame.height()) / 2));
 }
 
 void MainWindow::show_stage(Stage stage) {
@@ -451,7 +453,8 @@ void MainWindow::save_to(const QString& path) {
 void MainWindow::save_as() {
     const QString suggested =
         m_document.path().isEmpty() ? file_name(m_document.job()) + job_ending : m_document.path();
-    write_where(tr("Save the job"), suggested, job_ending, job_filter(), [this](const QString& path) { save_to(path); });
+    write_where(tr("Save the job"), suggested, job_ending, job_filter(),
+                [this](const QString& path) { save_to(path); });
 }
 
 // The file dialog asks before a file is written over; of the name that only the ending makes it knows nothing.
@@ -480,14 +483,16 @@ void MainWindow::save_sheet() {
 }
 
 void MainWindow::save_template() {
-    write_where(tr("Template 1:1"), file_name(m_document.job()) + tr("-template.pdf"), QStringLiteral(".pdf"),
-                tr("PDF (*.pdf);;SVG (*.svg)"), [this](const QString& path) {
-                    const Result<int> pages = write_template(m_document.job(), m_document.plan(), path);
-                    tell(pages ? tr("The template is in %1, %2. Print it at 100 percent and measure both bars first.")
-                                     .arg(path, q(counted(*pages, "page")))
-                               : q(pages.error().text()));
-                },
-                [this](const QString& path) { return template_files(m_document.job(), path); });
+    write_where(
+        tr("Template 1:1"), file_name(m_document.job()) + tr("-template.pdf"), QStringLiteral(".pdf"),
+        tr("PDF (*.pdf);;SVG (*.svg)"),
+        [this](const QString& path) {
+            const Result<int> pages = write_template(m_document.job(), m_document.plan(), path);
+            tell(pages ? tr("The template is in %1, %2. Print it at 100 percent and measure both bars first.")
+                             .arg(path, q(counted(*pages, "page")))
+                       : q(pages.error().text()));
+        },
+        [this](const QString& path) { return template_files(m_document.job(), path); });
 }
 
 bool MainWindow::show_order_page(const QString& page) {

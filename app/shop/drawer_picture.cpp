@@ -114,10 +114,11 @@ bool DrawerPicture::event(QEvent* event) {
     for (const Row& row : rows())
         for (const Place& place : row.places)
             if (place.box.adjusted(-2, -6, 2, 6).contains(help->pos())) {
-                QToolTip::showText(help->globalPos(),
-                                   plain_tip(tr("%1, %2%3").arg(q(place.cutter.name),
-                                                                q(with_unit(place.cutter.actual(), Unit::Millimetre)),
-                                                                place.owned ? QString() : tr(", missing"))));
+                QToolTip::showText(
+                    help->globalPos(),
+                    plain_tip(tr("%1, %2%3")
+                                  .arg(q(place.cutter.name), q(with_unit(place.cutter.actual(), Unit::Millimetre)),
+                                       place.owned ? QString() : tr(", missing"))));
                 return true;
             }
     QToolTip::hideText();

@@ -1,7 +1,7 @@
 #include "shop/shop_view.h"
 
-#include "look/plain_text.h"
 #include "formats/shop_json.h"
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "widgets/line_button.h"
 

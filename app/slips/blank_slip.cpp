@@ -1,7 +1,7 @@
 #include "slips/blank_slip.h"
 
-#include "look/plain_text.h"
 #include "layout/bar.h"
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "measure/lists.h"

@@ -76,9 +76,8 @@ QVariant HoleTable::data(const QModelIndex& index, int role) const {
         if (!before)
             return tr("From zero, absolute");
         const Point step = as_drawn(m_datum, hole->at - before->at);
-        return plain_tip(
-            tr("From zero, absolute. From %1, incremental: X %2, Y %3")
-                .arg(q(before->name), q(column_figure(step.x, m_unit)), q(column_figure(step.y, m_unit))));
+        return plain_tip(tr("From zero, absolute. From %1, incremental: X %2, Y %3")
+                             .arg(q(before->name), q(column_figure(step.x, m_unit)), q(column_figure(step.y, m_unit))));
     }
     if (role != Qt::DisplayRole && role != Qt::EditRole)
         return {};

@@ -1,7 +1,7 @@
 #include "slips/holes_slip.h"
 
-#include "look/plain_text.h"
 #include "layout/on_bar.h"
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "slips/bar_pattern_sentence.h"
 
@@ -43,15 +43,20 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
         QString word, with_article;
         Where where;
     };
-    const Kind kinds[] = {{"addCircle", tr("circle"), tr("a circle"), Where::Flat}, {"addArc", tr("arc"), tr("an arc"), Where::Flat},
-                          {"addRow", tr("row"), tr("a row"), Where::Anywhere},   {"addSingle", tr("hole"), tr("a hole"), Where::Anywhere},
-                          {"addGrid", tr("grid"), tr("a grid"), Where::Flat},     {"addCopy", tr("copy"), tr("a copy"), Where::Anywhere},
-                          {"addRing", tr("ring"), tr("a ring"), Where::Side},     {"addHelix", tr("helix"), tr("a helix"), Where::Side}};
+    const Kind kinds[] = {{"addCircle", tr("circle"), tr("a circle"), Where::Flat},
+                          {"addArc", tr("arc"), tr("an arc"), Where::Flat},
+                          {"addRow", tr("row"), tr("a row"), Where::Anywhere},
+                          {"addSingle", tr("hole"), tr("a hole"), Where::Anywhere},
+                          {"addGrid", tr("grid"), tr("a grid"), Where::Flat},
+                          {"addCopy", tr("copy"), tr("a copy"), Where::Anywhere},
+                          {"addRing", tr("ring"), tr("a ring"), Where::Side},
+                          {"addHelix", tr("helix"), tr("a helix"), Where::Side}};
     for (int i = 0; i < static_cast<int>(std::size(kinds)); ++i) {
         auto* button = new QPushButton(kinds[i].word);
         button->setObjectName(QLatin1String(kinds[i].name));
         button->setAccessibleName(tr("add %1").arg(kinds[i].with_article));
-        set_tip(button, tr("Adds %1, to be changed where it stands (Alt+%2)").arg(kinds[i].with_article).arg(i % 6 + 1));
+        set_tip(button,
+                tr("Adds %1, to be changed where it stands (Alt+%2)").arg(kinds[i].with_article).arg(i % 6 + 1));
         button->setShortcut(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + i % 6)));
         if (kinds[i].where != Where::Anywhere)
             (kinds[i].where == Where::Flat ? m_flat_buttons : m_side_buttons) << button;

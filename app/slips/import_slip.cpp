@@ -1,7 +1,7 @@
 #include "slips/import_slip.h"
 
-#include "look/plain_text.h"
 #include "formats/text_file.h"
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"

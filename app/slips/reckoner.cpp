@@ -6,8 +6,8 @@
 #include "measure/shop_number.h"
 
 #include <QLabel>
-#include <cmath>
 #include <QPushButton>
+#include <cmath>
 
 namespace clockface::app {
 

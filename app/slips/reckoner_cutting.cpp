@@ -163,7 +163,8 @@ QString Reckoner::power_tap() const {
     if (!feed)
         return q(feed.error().sentence);
     return tr("feed %1; %2 threads an inch.")
-        .arg(q(feed_figure(feed->feed, document().job().unit)), plain_figure(threads_an_inch(m_lengths.at("tapPitch")), 2));
+        .arg(q(feed_figure(feed->feed, document().job().unit)),
+             plain_figure(threads_an_inch(m_lengths.at("tapPitch")), 2));
 }
 
 QString Reckoner::step_drill() const {

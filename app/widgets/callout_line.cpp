@@ -1,8 +1,8 @@
 #include "widgets/callout_line.h"
 
-#include "look/plain_text.h"
 #include "layout/callout.h"
 #include "layout/callout_words.h"
+#include "look/plain_text.h"
 
 #include <QAbstractItemView>
 #include <QCompleter>
@@ -39,11 +39,10 @@ CalloutLine::CalloutLine(Document& document, QWidget* parent)
     const auto suggest = [this] {
         const Job& job = m_document.job();
         const bool inches = job.unit == Unit::Inch;
-        m_text->setPlaceholderText(job.blank.on_side()
-                                       ? (inches ? tr("#21 at 3/8 from left end")
-                                                 : tr("4.1 at 9.5 from left end"))
-                                       : (inches ? tr("7x 10-32 on 2.42 circle from 1:00")
-                                                 : tr("7x M5 on 61.5 circle from 1:00")));
+        m_text->setPlaceholderText(
+            job.blank.on_side()
+                ? (inches ? tr("#21 at 3/8 from left end") : tr("4.1 at 9.5 from left end"))
+                : (inches ? tr("7x 10-32 on 2.42 circle from 1:00") : tr("7x M5 on 61.5 circle from 1:00")));
     };
     suggest();
     connect(&document, &Document::changed, m_text, suggest);

@@ -10,8 +10,8 @@ class QMenu;
 
 namespace clockface::app {
 
-/// Space, Enter, Alt+Down or a click open the list, with the present filling marked and at hand; typing the beginning of
-/// a filling takes it, in the list and without it.
+/// Space, Enter, Alt+Down or a click open the list, with the present filling marked and at hand; typing the beginning
+/// of a filling takes it, in the list and without it.
 class ChoiceBlank : public QToolButton {
     Q_OBJECT
 public:

@@ -137,11 +137,10 @@ private:
             step.feed_set = step.feed;
         const AdvanceVerdict verdict = judge_advance(step.feed_set, *step.rpm, table);
         step.a_turn = verdict.a_turn;
-        step.why_feed =
-            fmt::format("{} a turn by the table for {} in {}, {} percent of it here: {}, set {}; {} a turn is {}.", fig(table),
-                        fig(across), m_needs.cut.name, num(m_needs.customs.briskness),
-                        feed_figure(step.feed, m_needs.unit), feed_figure(step.feed_set, m_needs.unit),
-                        fig(step.a_turn), verdict.verdict);
+        step.why_feed = fmt::format(
+            "{} a turn by the table for {} in {}, {} percent of it here: {}, set {}; {} a turn is {}.", fig(table),
+            fig(across), m_needs.cut.name, num(m_needs.customs.briskness), feed_figure(step.feed, m_needs.unit),
+            feed_figure(step.feed_set, m_needs.unit), fig(step.a_turn), verdict.verdict);
         pecks(step);
         constexpr double seconds = 60.0;
         step.minutes = (step.tip + Length::mm(approach_mm)).in_mm() / step.feed_set +
@@ -174,11 +173,11 @@ private:
             step.a_turn = thread->pitch;
             const double turns = step.tip / thread->pitch;
             step.minutes += turns * minutes_a_thread;
-            step.why_feed =
-                fmt::format("{} turns to {}. Under power the feed would be {} for each 100 turns a minute: the pitch of {} "
-                            "times the turns.",
-                            num(turns, 1), fig(step.tip), feed_figure(thread->pitch.in_mm() * 100.0, m_needs.unit),
-                            fig(thread->pitch));
+            step.why_feed = fmt::format(
+                "{} turns to {}. Under power the feed would be {} for each 100 turns a minute: the pitch of {} "
+                "times the turns.",
+                num(turns, 1), fig(step.tip), feed_figure(thread->pitch.in_mm() * 100.0, m_needs.unit),
+                fig(thread->pitch));
         } else if (step.cutter.kind == CutterKind::Reamer) {
             step.why_speed =
                 "By hand, steadily forward, out forward too: turned back it spoils its edges and the wall.";

@@ -25,8 +25,8 @@ std::string coordinates_csv(const Job& job, const Plan& plan) {
     for (const Hole& hole : plan.holes) {
         const Point drawn = as_drawn(job.datum, hole.at);
         out += fmt::format(
-            "{},{},{},{},{},{},{},{}{}\r\n", cell(hole.name), exact(drawn.x, job.unit), exact(drawn.y, job.unit),
-            unit, exact(hole.spec.diameter, job.unit), name_of(hole.spec.purpose), cell(hole.spec.label),
+            "{},{},{},{},{},{},{},{}{}\r\n", cell(hole.name), exact(drawn.x, job.unit), exact(drawn.y, job.unit), unit,
+            exact(hole.spec.diameter, job.unit), name_of(hole.spec.purpose), cell(hole.spec.label),
             hole.spec.depth ? exact(*hole.spec.depth, job.unit) : "",
             hole.bar ? fmt::format(",{},{}", job.convention.figure_of(as_seen(job, hole.bar->bearing)).in_degrees(),
                                    exact(hole.bar->offset, job.unit))

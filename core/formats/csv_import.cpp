@@ -297,8 +297,9 @@ Result<CsvReading> recognise_csv(const std::string& text, Unit assumed) {
         reading.columns = std::max(reading.columns, static_cast<int>(rows.back().size()));
     }
     if (reading.columns > static_cast<int>(limits::columns))
-        return problem("", fmt::format("This table has {} columns; up to {} can be read. One with X and Y in it would do.",
-                                       reading.columns, limits::columns));
+        return problem("",
+                       fmt::format("This table has {} columns; up to {} can be read. One with X and Y in it would do.",
+                                   reading.columns, limits::columns));
     if (reading.separator != ',')
         reading.decimal_comma = std::any_of(rows.begin(), rows.end(), has_decimal_commas);
     reading.heading = std::none_of(rows.front().begin(), rows.front().end(),

@@ -68,8 +68,8 @@ private:
 // What an entity that is no hole is called.
 std::string in_words(std::string_view entity) {
     static const std::map<std::string_view, std::string> words = {
-        {"LINE", "lines"},         {"ARC", "arcs"},       {"ELLIPSE", "ellipses"}, {"LWPOLYLINE", "polylines"},
-        {"POLYLINE", "polylines"}, {"SPLINE", "splines"}, {"TEXT", "texts"},       {"MTEXT", "texts"},
+        {"LINE", "lines"},         {"ARC", "arcs"},       {"ELLIPSE", "ellipses"},    {"LWPOLYLINE", "polylines"},
+        {"POLYLINE", "polylines"}, {"SPLINE", "splines"}, {"TEXT", "texts"},          {"MTEXT", "texts"},
         {"HATCH", "hatches"},      {"LEADER", "leaders"}, {"DIMENSION", "dimensions"}};
     const auto found = words.find(entity);
     return found == words.end() ? "entities of other kinds" : found->second;

@@ -125,8 +125,9 @@ public:
         if (m_full)
             m_found.leave_out(fmt::format("Everything beyond {} holes.", limits::holes_in_pattern));
         if (m_looked_at > limits::looked_at_in_drawing)
-            m_found.leave_out(fmt::format("Everything beyond the first {} circles and inserted blocks, repeats counted.",
-                                          limits::looked_at_in_drawing));
+            m_found.leave_out(
+                fmt::format("Everything beyond the first {} circles and inserted blocks, repeats counted.",
+                            limits::looked_at_in_drawing));
     }
 
 private:

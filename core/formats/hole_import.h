@@ -22,7 +22,7 @@ struct FoundHole {
 
 struct FoundHoles {
     std::vector<FoundHole> holes;
-    std::string how; ///< a sentence when the file's letters had to be converted
+    std::string how;                   ///< a sentence when the file's letters had to be converted
     std::vector<std::string> left_out; ///< a sentence for everything that was not taken, and where
     Unit unit = Unit::Millimetre;      ///< that the figures were read in
     bool unit_said = false;            ///< by the file itself; otherwise it was assumed

@@ -1,5 +1,5 @@
-// A file that lies in memory, for libraries that write to files only: no folder has to have room for it, and nobody else
-// can put one in its place.
+// A file that lies in memory, for libraries that write to files only: no folder has to have room for it, and nobody
+// else can put one in its place.
 #pragma once
 
 #include "formats/file_descriptor.h"

@@ -46,9 +46,8 @@ struct Writer {
         const HoleSpec& spec = pattern.hole;
         std::string size = spec.purpose == Purpose::Tapped || spec.purpose == Purpose::Clearance
                                ? size_in_words(spec, job.unit)
-                           : spec.purpose == Purpose::Reamed
-                               ? bore(spec) + " " + spec.label
-                               : bore(spec) + limits_in_words(spec, job.unit);
+                           : spec.purpose == Purpose::Reamed ? bore(spec) + " " + spec.label
+                                                             : bore(spec) + limits_in_words(spec, job.unit);
         if (spec.recess && spec.purpose != Purpose::Clearance)
             size += " " + recess_in_words(*spec.recess, job.unit);
         const auto* bar = std::get_if<BarPattern>(&pattern.layout);

@@ -507,7 +507,8 @@ std::optional<Problem> first_fault(const Job& job) {
         return fault("holes_called_for",
                      fmt::format("Any number of holes from 1 to {} would do here.", limits::holes_in_job));
     if (job.patterns.size() > static_cast<std::size_t>(limits::patterns))
-        return fault("patterns", fmt::format("A job holds up to {} patterns. Split it into two jobs.", limits::patterns));
+        return fault("patterns",
+                     fmt::format("A job holds up to {} patterns. Split it into two jobs.", limits::patterns));
     std::set<std::string> names;
     for (std::size_t i = 0; i < job.patterns.size(); ++i) {
         const std::string place = fmt::format("patterns[{}]", i);

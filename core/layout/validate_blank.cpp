@@ -193,7 +193,8 @@ Fault existing_fault(const Blank& blank) {
 }
 
 Fault cutting_fault(const Cutting& cutting) {
-    if (cutting.pieces < 1 || cutting.spares < 0 || cutting.spares > limits::pieces_of_a_bar || pieces_in(cutting) > limits::pieces_of_a_bar)
+    if (cutting.pieces < 1 || cutting.spares < 0 || cutting.spares > limits::pieces_of_a_bar ||
+        pieces_in(cutting) > limits::pieces_of_a_bar)
         return fault("blank.cutting", fmt::format("From 1 to {} pieces would do.", limits::pieces_of_a_bar));
     if (Fault found = size_fault("blank.cutting.length", "The length of a piece", cutting.length))
         return found;

@@ -1,5 +1,5 @@
-// How much of everything there may be: one place for what is typed, what is imported and what is read from files, so that
-// whatever can be made can also be saved and read back. Texts are counted in bytes of UTF-8.
+// How much of everything there may be: one place for what is typed, what is imported and what is read from files, so
+// that whatever can be made can also be saved and read back. Texts are counted in bytes of UTF-8.
 #pragma once
 
 #include "measure/length.h"
@@ -25,8 +25,8 @@ inline constexpr int holes_in_pattern = 10'000;
 inline constexpr int holes_in_job = 20'000;
 inline constexpr int patterns = 500;
 inline constexpr int pieces = 100'000;
-inline constexpr std::size_t corners = 200;      ///< of an outline; shoulders and flats of a bar
-inline constexpr std::size_t existing = 500;     ///< things that are on the blank already
+inline constexpr std::size_t corners = 200;  ///< of an outline; shoulders and flats of a bar
+inline constexpr std::size_t existing = 500; ///< things that are on the blank already
 inline constexpr int pieces_of_a_bar = 500;
 inline constexpr std::size_t wished_steps = 100; ///< of one kind of hole
 inline constexpr Length size = Length::mm(20'000.0);
@@ -44,7 +44,7 @@ inline constexpr std::size_t index_plates = 40, circles_on_a_plate = 40;
 
 // Foreign tables and drawings.
 inline constexpr std::size_t columns = 200;
-inline constexpr std::size_t table_line = 20'000; ///< letters in one line
+inline constexpr std::size_t table_line = 20'000;    ///< letters in one line
 inline constexpr int looked_at_in_drawing = 200'000; ///< circles, points and inserted blocks, repeats counted
 
 } // namespace clockface::limits

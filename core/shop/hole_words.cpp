@@ -4,8 +4,8 @@
 #include "measure/figures.h"
 #include "measure/limits.h"
 #include "measure/shop_number.h"
-#include "measure/text.h"
 #include "measure/small_letters.h"
+#include "measure/text.h"
 #include "shop/tables.h"
 #include "shop/threads.h"
 
@@ -118,8 +118,8 @@ std::optional<std::string> take_limits(std::string& text, Unit field, std::optio
     return std::nullopt;
 }
 
-// The number or letter drill that a size begins with ("#7", "No 7", "F"), as its name; the figure in brackets that stands
-// behind it where it is shown ("#7 (0.201 in)") is dropped. Empty: it begins with a figure.
+// The number or letter drill that a size begins with ("#7", "No 7", "F"), as its name; the figure in brackets that
+// stands behind it where it is shown ("#7 (0.201 in)") is dropped. Empty: it begins with a figure.
 std::string take_drill(std::string& text) {
     static const std::regex named(R"(\s*(?:(?:#|[Nn]o\.?)\s*(\d{1,2})|([A-Za-z]))(?:\s*\([^()]*\))?(\s.*)?)");
     std::smatch part;

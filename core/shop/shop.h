@@ -145,8 +145,8 @@ struct Shop {
 
     /// The machine of that name, or nullptr.
     [[nodiscard]] const Machine* find(const std::string& name) const;
-    /// The machine a job is made on: the one it names; else, or where there is none of that name, the first whose figures
-    /// are in the job's unit; else the first.
+    /// The machine a job is made on: the one it names; else, or where there is none of that name, the first whose
+    /// figures are in the job's unit; else the first.
     [[nodiscard]] const Machine& machine_for(const std::string& name, Unit unit) const;
 };
 

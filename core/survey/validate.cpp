@@ -114,8 +114,8 @@ private:
             named("hole", hole.name);
             size(place, "diameter", hole.diameter);
             sketched(place, hole.sketched);
-            if (const auto fault = hole.made_as ? text_fault("Its thread or fit", hole.made_as->label, limits::label)
-                                                : std::nullopt)
+            if (const auto fault =
+                    hole.made_as ? text_fault("Its thread or fit", hole.made_as->label, limits::label) : std::nullopt)
                 say(place, *fault);
             size(place, "pin", hole.pin);
             size(place, "bolt", hole.bolt);

@@ -198,7 +198,8 @@ private slots:
         QVERIFY(picture.open(QIODevice::ReadOnly) && picture.read(4) == QByteArray("\x89PNG"));
     }
     void an_answer_that_does_not_get_through_is_told() {
-        for (const QStringList& arguments : {QStringList{"plan", demo}, {"check", demo}, {"cutters", demo, "--as", "json"}}) {
+        for (const QStringList& arguments :
+             {QStringList{"plan", demo}, {"check", demo}, {"cutters", demo, "--as", "json"}}) {
             QProcess process;
             process.setStandardOutputFile(QStringLiteral("/dev/full"));
             process.start(QStringLiteral(CLI_PROGRAM), arguments);
@@ -219,7 +220,8 @@ private slots:
             return made.fileName();
         };
         const QString holes = file("holes.txt", "hole H% 4 at % 0\n", 100'000);
-        const QString readings = file("readings.txt", "centres H1 H2 50\n", 1'000'000, "hole H1 4 at 0 0\nhole H2 4 at 50 0\n");
+        const QString readings =
+            file("readings.txt", "centres H1 H2 50\n", 1'000'000, "hole H1 4 at 0 0\nhole H2 4 at 50 0\n");
         for (const QString& part : {holes, readings}) {
             const Ran ran = run({"survey", part});
             QCOMPARE(ran.code, 2);
@@ -240,8 +242,10 @@ private slots:
         QProcessEnvironment bare = QProcessEnvironment::systemEnvironment();
         for (const char* name : {"DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM"})
             bare.remove(QLatin1String(name));
-        for (const auto& [option, code, says] : {std::tuple("--help", 0, "--machine"), {"-h", 0, "--machine"},
-                                                 {"--version", 0, "clockface "}, {"-v", 0, "clockface "},
+        for (const auto& [option, code, says] : {std::tuple("--help", 0, "--machine"),
+                                                 {"-h", 0, "--machine"},
+                                                 {"--version", 0, "clockface "},
+                                                 {"-v", 0, "clockface "},
                                                  {"--demo", 1, "needs a display"}}) {
             QProcess program;
             program.setProcessEnvironment(bare);
@@ -265,7 +269,8 @@ private slots:
         program.start(QStringLiteral(APP_PROGRAM), {"--demo", "--shot", folder.filePath("picture.png")});
         QVERIFY(program.waitForFinished(20000));
         QCOMPARE(program.exitCode(), 0);
-        QCOMPARE(QDir(temp).entryList({"*lockface*"}, QDir::AllEntries | QDir::NoDotAndDotDot), QStringList{"clockface-shot-1"});
+        QCOMPARE(QDir(temp).entryList({"*lockface*"}, QDir::AllEntries | QDir::NoDotAndDotDot),
+                 QStringList{"clockface-shot-1"});
         QVERIFY(QDir(temp + "/clockface-shot-1/unsaved").exists());
     }
     void refusals_data() {

@@ -1,4 +1,5 @@
-// Nothing of anybody's is lost: unsaved jobs, files of the same name, files that somebody else has written to meanwhile.
+// Nothing of anybody's is lost: unsaved jobs, files of the same name, files that somebody else has written to
+// meanwhile.
 #include "formats/job_json.h"
 #include "formats/shop_json.h"
 #include "formats/text_file.h"
@@ -86,14 +87,16 @@ private slots:
         auto lock = HeldLock::take((held + ".lock").toStdString());
         QVERIFY(lock);
         w.main.offer_left_behind();
-        QVERIFY2(w.told().contains("From before the power cut") && !w.told().contains("more job"), qPrintable(w.told()));
+        QVERIFY2(w.told().contains("From before the power cut") && !w.told().contains("more job"),
+                 qPrintable(w.told()));
         lock.reset();
         w.main.offer_left_behind();
         QVERIFY2(w.told().contains("1 more job"), qPrintable(w.told()));
     }
     void two_windows_do_not_take_the_same_copy() {
         FilesWindow w;
-        write(w.unsaved() + "/old.autosave.json", QByteArray::fromStdString(job_to_json(titled(flange(), "Wanted twice"))));
+        write(w.unsaved() + "/old.autosave.json",
+              QByteArray::fromStdString(job_to_json(titled(flange(), "Wanted twice"))));
         FilesWindow other;
         Recovery first(other.document, w.unsaved());
         const auto seen = first.left_behind();
@@ -109,7 +112,8 @@ private slots:
         FilesWindow w;
         const auto copy = [&](const char* name, int serial, const char* kept, const char* title) {
             write(w.unsaved() + "/" + name,
-                  QStringLiteral("{\"clockface\":\"unsaved\",\"serial\":%1,\"kept\":\"%2\",\"path\":\"\",\"stamp\":\"\"}\n")
+                  QStringLiteral(
+                      "{\"clockface\":\"unsaved\",\"serial\":%1,\"kept\":\"%2\",\"path\":\"\",\"stamp\":\"\"}\n")
                           .arg(serial)
                           .arg(QLatin1String(kept))
                           .toUtf8() +
@@ -119,8 +123,8 @@ private slots:
         copy("b.autosave.json", 13, "2026-05-04T08:30:00.000Z", "Kept last");
         w.main.offer_left_behind();
         QVERIFY2(w.told().contains("'Kept last'"), qPrintable(w.told()));
-        const QString time = QLocale().toString(
-            QDateTime(QDate(2026, 5, 4), QTime(8, 30), Qt::UTC).toLocalTime(), QLocale::ShortFormat);
+        const QString time =
+            QLocale().toString(QDateTime(QDate(2026, 5, 4), QTime(8, 30), Qt::UTC).toLocalTime(), QLocale::ShortFormat);
         QVERIFY2(w.told().contains(time), qPrintable(w.told()));
         w.click("noticeSecond"); // let it go: the other is offered
         QVERIFY2(w.told().contains("clock was wrong"), qPrintable(w.told()));
@@ -135,7 +139,8 @@ private slots:
         FilesWindow w;
         write(w.unsaved() + "/torn.autosave.json", "{\"clockface\": \"job\", \"ver");
         w.main.offer_left_behind();
-        QVERIFY2(w.told().contains("torn.autosave.json") && w.told().contains("left where it is"), qPrintable(w.told()));
+        QVERIFY2(w.told().contains("torn.autosave.json") && w.told().contains("left where it is"),
+                 qPrintable(w.told()));
         QVERIFY(QFile::exists(w.unsaved() + "/torn.autosave.json"));
     }
     void an_ending_that_is_added_asks_too() {
@@ -153,8 +158,11 @@ private slots:
         w.command("saveAs");
         w.click("noticeFirst");
         QCOMPARE(w.pitch_circle_in(there), 59.7);
-        const std::pair<const char*, const char*> exports[] = {
-            {"sheet", ".pdf"}, {"coordinatesCsv", ".csv"}, {"instructionsCsv", ".csv"}, {"dxf", ".dxf"}, {"template", ".pdf"}};
+        const std::pair<const char*, const char*> exports[] = {{"sheet", ".pdf"},
+                                                               {"coordinatesCsv", ".csv"},
+                                                               {"instructionsCsv", ".csv"},
+                                                               {"dxf", ".dxf"},
+                                                               {"template", ".pdf"}};
         for (const auto& [command, ending] : exports) {
             write(w.folder.filePath("foo") + ending, "somebody's");
             w.command(command);

@@ -1,5 +1,5 @@
-// Texts of people and files are shown letter by letter: hostile ones stand in every field of a job and a shop, and every
-// label, tip and button of every stage is looked at.
+// Texts of people and files are shown letter by letter: hostile ones stand in every field of a job and a shop, and
+// every label, tip and button of every stage is looked at.
 #include "look/plain_text.h"
 #include "support/window.h"
 
@@ -135,7 +135,8 @@ private slots:
             look_at_all(w.main, met, "shop ");
         }
         // It did stand there: in many labels and buttons.
-        QVERIFY2(met.labels > 20 && met.buttons > 20, qPrintable(QString::number(met.labels) + " " + QString::number(met.buttons)));
+        QVERIFY2(met.labels > 20 && met.buttons > 20,
+                 qPrintable(QString::number(met.labels) + " " + QString::number(met.buttons)));
         QCOMPARE(w.main.findChild<QLabel*>("jobTitle")->text(), QString::fromStdString(job.title));
     }
     void a_refused_file_is_told_letter_by_letter() {

@@ -40,8 +40,7 @@ private slots:
               "5x 2.6, through, on arc 76.8 at 60, 45, from 238 over 67 ccw, without 2");
         legal("5x 2.6 on 76.8 circle from 238 to 171 ccw",
               "5x 2.6, through, on arc 76.8 at 60, 45, from 238 over 67 ccw");
-        legal("3x #29 in row 7.4 apart at 12, 30 6.5 deep",
-              "3x #29, 6.5 deep, in row 7.4 apart at 12, 30, towards 90");
+        legal("3x #29 in row 7.4 apart at 12, 30 6.5 deep", "3x #29, 6.5 deep, in row 7.4 apart at 12, 30, towards 90");
         legal("3x 1.8 in a row, 7.4 apart, at x 12 y 30, towards top",
               "3x 1.8, through, in row 7.4 apart at 12, 30, towards 0");
         legal("3.3 at 12.6, 18.9", "3.3, through, at 12.6, 18.9");

@@ -124,7 +124,8 @@ private slots:
                 // Both keyed angles are off by up to half a step; so is every angle between them.
                 const Hole& hole = plan.holes[static_cast<std::size_t>(landing.hole)];
                 return steps + machine.resolution +
-                       reach_of(job, job.patterns[hole.pattern], plan) * (machine.angle_resolution.in_degrees() / 2.0 * 3.1416 / 180.0);
+                       reach_of(job, job.patterns[hole.pattern], plan) *
+                           (machine.angle_resolution.in_degrees() / 2.0 * 3.1416 / 180.0);
             });
         });
     }

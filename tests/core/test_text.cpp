@@ -1,4 +1,5 @@
-// Bytes that are letters, and those that are not: the table of RFC 3629, its edges, and what a sign that cannot be printed is.
+// Bytes that are letters, and those that are not: the table of RFC 3629, its edges, and what a sign that cannot be
+// printed is.
 #include "measure/text.h"
 #include "support/jobs.h"
 
@@ -11,7 +12,9 @@ private slots:
     void utf8_data() {
         QTest::addColumn<QByteArray>("bytes");
         QTest::addColumn<bool>("good");
-        const auto add = [](const char* name, const QByteArray& bytes, bool good) { QTest::newRow(name) << bytes << good; };
+        const auto add = [](const char* name, const QByteArray& bytes, bool good) {
+            QTest::newRow(name) << bytes << good;
+        };
         add("nothing", "", true);
         add("ascii", "M5 clear", true);
         add("two bytes, the first there is", "\xC2\x80", true);
@@ -61,7 +64,8 @@ private slots:
         QCOMPARE(on_one_line("bell \xE2\x80\xA8metal"), std::string("bell  metal"));
         QCOMPARE(on_one_line("\xFFx"), std::string("\xFFx")); // what is no letter is not for this to mend
         holds("one line has none, and what had none is as it was", [](void) {
-            const auto text = *rc::gen::container<std::string>(rc::gen::element('a', ' ', '\n', '\0', '\xC2', '\x85', '\xE2'));
+            const auto text =
+                *rc::gen::container<std::string>(rc::gen::element('a', ' ', '\n', '\0', '\xC2', '\x85', '\xE2'));
             const std::string line = on_one_line(text);
             RC_ASSERT(!has_control_signs(line));
             RC_ASSERT(has_control_signs(text) || line == text);

@@ -1,4 +1,5 @@
-// A folder of named broken files, each with its right answer: nothing crashes, hangs or is lost, and what is wrong is said.
+// A folder of named broken files, each with its right answer: nothing crashes, hangs or is lost, and what is wrong is
+// said.
 #include "formats/csv.h"
 #include "formats/csv_cell.h"
 #include "formats/dxf.h"
@@ -46,7 +47,8 @@ std::string nested_blocks(int depth, int times) {
             blocks += "0\nCIRCLE\n8\n0\n10\n0\n20\n0\n40\n2\n";
         blocks += "0\nENDBLK\n8\n0\n";
     }
-    return "0\nSECTION\n2\nBLOCKS\n" + blocks + "0\nENDSEC\n0\nSECTION\n2\nENTITIES\n" + insert(1) + "0\nENDSEC\n0\nEOF\n";
+    return "0\nSECTION\n2\nBLOCKS\n" + blocks + "0\nENDSEC\n0\nSECTION\n2\nENTITIES\n" + insert(1) +
+           "0\nENDSEC\n0\nEOF\n";
 }
 
 } // namespace
@@ -57,7 +59,9 @@ private slots:
     void drawings_data() {
         QTest::addColumn<int>("holes"); // 0: refused
         QTest::addColumn<QString>("said");
-        const auto drawing = [](const char* name, int holes, const char* said) { QTest::newRow(name) << holes << said; };
+        const auto drawing = [](const char* name, int holes, const char* said) {
+            QTest::newRow(name) << holes << said;
+        };
         drawing("lwpolyline-heap-overflow.dxf", 1, "1 polylines");
         drawing("lwpolyline-exception.dxf", 1, "1 polylines");
         drawing("lwpolyline-memory.dxf", 1, "1 polylines");
@@ -77,7 +81,8 @@ private slots:
         const auto found = read_dxf_holes(broken(QTest::currentDataTag()), std::nullopt);
         if (holes == 0) {
             QVERIFY(!found);
-            QVERIFY2(found.error().sentence.find(said.toStdString()) != std::string::npos, found.error().sentence.c_str());
+            QVERIFY2(found.error().sentence.find(said.toStdString()) != std::string::npos,
+                     found.error().sentence.c_str());
             return;
         }
         QVERIFY(found);
@@ -98,8 +103,8 @@ private slots:
     }
     void any_entity_may_lie_about_its_counts() {
         holds("a count in any entity reserves nothing and stops nothing", [](void) {
-            const std::string entity = *rc::gen::element<std::string>("LWPOLYLINE", "SPLINE", "HATCH", "LEADER", "MLINE",
-                                                                      "DIMENSION", "TEXT", "IMAGE", "XRECORD");
+            const std::string entity = *rc::gen::element<std::string>("LWPOLYLINE", "SPLINE", "HATCH", "LEADER",
+                                                                      "MLINE", "DIMENSION", "TEXT", "IMAGE", "XRECORD");
             const int code = *rc::gen::element(70, 71, 72, 73, 74, 75, 76, 78, 90, 91, 93);
             const std::string count =
                 *rc::gen::element<std::string>("2147483647", "-1", "1431655766", "536870912", "nan", "1e99", "");
@@ -151,13 +156,15 @@ private slots:
     }
     void any_text_of_a_job_is_read_back_or_refused() {
         holds("what can be made can be read, whatever its texts", [](void) {
-            const std::string text = *rc::gen::container<std::string>(rc::gen::element('a', '"', '\\', '<', '&', ' ', '\n',
-                                                                                       '\t', '\x01', '\x7F', '\xC3',
-                                                                                       '\x9F', '\xE2', '\x80', '\xA8'));
+            const std::string text = *rc::gen::container<std::string>(rc::gen::element(
+                'a', '"', '\\', '<', '&', ' ', '\n', '\t', '\x01', '\x7F', '\xC3', '\x9F', '\xE2', '\x80', '\xA8'));
             Job job = *any_job();
-            std::string* const fields[] = {&job.title,         &job.work_for,
-                                           &job.machine,       &job.blank.material,
-                                           &job.datum.on,      &job.patterns[0].name,
+            std::string* const fields[] = {&job.title,
+                                           &job.work_for,
+                                           &job.machine,
+                                           &job.blank.material,
+                                           &job.datum.on,
+                                           &job.patterns[0].name,
                                            &job.patterns[0].hole.label};
             *fields[*rc::gen::inRange(0, 7)] = text;
             if (first_fault(job))

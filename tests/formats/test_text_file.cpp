@@ -99,7 +99,8 @@ private slots:
         ::close(made);
     }
     void nobody_can_put_a_link_in_the_way() {
-        // The name written through cannot be known: two runs take two names, and an old one of that kind is not followed.
+        // The name written through cannot be known: two runs take two names, and an old one of that kind is not
+        // followed.
         const QTemporaryDir folder;
         QVERIFY(write_file_atomically(path_in(folder, "victim"), "precious"));
         QVERIFY(QFile::link("victim", folder.filePath(".clockface-unfinished-0000000000000000")));
@@ -109,8 +110,10 @@ private slots:
     }
     void what_a_killed_program_left_is_cleared_away() {
         const QTemporaryDir folder;
-        const std::string old = path_in(folder, ".clockface-unfinished-old"), held = path_in(folder, ".clockface-unfinished-held"),
-                          fresh = path_in(folder, ".clockface-unfinished-fresh"), other = path_in(folder, ".clockface-notes");
+        const std::string old = path_in(folder, ".clockface-unfinished-old"),
+                          held = path_in(folder, ".clockface-unfinished-held"),
+                          fresh = path_in(folder, ".clockface-unfinished-fresh"),
+                          other = path_in(folder, ".clockface-notes");
         leave_unfinished(old, 600);
         leave_unfinished(held, 600);
         leave_unfinished(fresh, 1);

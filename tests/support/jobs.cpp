@@ -238,11 +238,18 @@ Blank any_flat_blank() {
     if (blank.shape == BlankShape::Plate && one_in(4))
         blank.step = StepLine{*rc::gen::element(Axis::X, Axis::Y), mm(*real(5, 30)), mm(*real(2, 40))};
     if (one_in(3))
-        blank.existing.push_back({"the boss", *rc::gen::element(ExistingKind::Hole, ExistingKind::Boss), blank.up,
-                                  {mm(*real(-10, 10)), mm(*real(-10, 10))}, mm(*real(2, 15))});
+        blank.existing.push_back({"the boss",
+                                  *rc::gen::element(ExistingKind::Hole, ExistingKind::Boss),
+                                  blank.up,
+                                  {mm(*real(-10, 10)), mm(*real(-10, 10))},
+                                  mm(*real(2, 15))});
     if (one_in(4))
-        blank.existing.push_back({"the old slot", ExistingKind::Slot, blank.up,
-                                  {mm(*real(-10, 10)), mm(*real(-10, 10))}, mm(*real(2, 8)), mm(*real(5, 20)),
+        blank.existing.push_back({"the old slot",
+                                  ExistingKind::Slot,
+                                  blank.up,
+                                  {mm(*real(-10, 10)), mm(*real(-10, 10))},
+                                  mm(*real(2, 8)),
+                                  mm(*real(5, 20)),
                                   deg(*real(0, 180))});
     return blank;
 }
@@ -291,8 +298,9 @@ HoleSpec any_hole(double largest_mm) {
         }
     }
     if (hole.purpose != Purpose::Tapped && one_in(4))
-        hole.recess = one_in(2) ? Recess{RecessKind::Counterbore, hole.diameter * *real(1.2, 2.0), mm(*real(0.5, 6)), {}}
-                                : Recess{RecessKind::Countersink, hole.diameter * *real(1.2, 2.0), {}, deg(90)};
+        hole.recess = one_in(2)
+                          ? Recess{RecessKind::Counterbore, hole.diameter * *real(1.2, 2.0), mm(*real(0.5, 6)), {}}
+                          : Recess{RecessKind::Countersink, hole.diameter * *real(1.2, 2.0), {}, deg(90)};
     return hole;
 }
 
@@ -307,8 +315,8 @@ rc::Gen<Job> any_job() {
         job.holes_within = mm(*real(0.01, 0.5));
         job.datum.place =
             *rc::gen::element(DatumPlace::Middle, DatumPlace::LowerLeft, DatumPlace::LowerRight, DatumPlace::UpperLeft,
-                              DatumPlace::UpperRight, DatumPlace::LeftEdge, DatumPlace::RightEdge, DatumPlace::LowerEdge,
-                              DatumPlace::UpperEdge, DatumPlace::Existing, DatumPlace::Point);
+                              DatumPlace::UpperRight, DatumPlace::LeftEdge, DatumPlace::RightEdge,
+                              DatumPlace::LowerEdge, DatumPlace::UpperEdge, DatumPlace::Existing, DatumPlace::Point);
         if (job.datum.place == DatumPlace::Existing && job.blank.existing.empty())
             job.datum.place = DatumPlace::Point;
         if (job.datum.place == DatumPlace::Existing)
@@ -404,7 +412,8 @@ rc::Gen<RotaryTable> any_rotary() {
 
 rc::Gen<LayoutBench> any_layout() {
     return rc::gen::exec([] {
-        return LayoutBench{*rc::gen::element(Unit::Millimetre, Unit::Inch), mm(*rc::gen::element(0.02, 0.05, 0.1, 0.0254)), mm(0.1),
+        return LayoutBench{*rc::gen::element(Unit::Millimetre, Unit::Inch),
+                           mm(*rc::gen::element(0.02, 0.05, 0.1, 0.0254)), mm(0.1),
                            mm(*rc::gen::element(0.02, 0.05, 0.1))};
     });
 }
