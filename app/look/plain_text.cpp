@@ -26,6 +26,21 @@ void set_tip(QWidget* widget, const QString& text) {
     widget->setToolTip(plain_tip(text));
 }
 
+QString breakable(const QString& name) {
+    constexpr int longest = 20;
+    constexpr QChar break_here(0x200B);
+    QString out;
+    int since = 0;
+    for (const QChar c : name) {
+        out += c;
+        if (++since < longest && !QStringLiteral("-_./").contains(c))
+            continue;
+        out += break_here;
+        since = 0;
+    }
+    return out;
+}
+
 QString button_text(QString text) {
     return text.replace(QLatin1Char('&'), QStringLiteral("&&"));
 }

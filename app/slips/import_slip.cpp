@@ -95,7 +95,9 @@ void ImportSlip::build() {
     auto* box = new QVBoxLayout(m_box);
     box->setContentsMargins(0, 0, 0, 0);
     box->setSpacing(10);
-    box->addWidget(heading(tr("Holes from %1").arg(m_file)));
+    QLabel* title = heading(tr("Holes from %1").arg(breakable(m_file)));
+    title->setWordWrap(true);
+    box->addWidget(title);
     Sentence* s = sentence();
     box->addWidget(s);
     if (m_drawing)

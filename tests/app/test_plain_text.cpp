@@ -164,6 +164,21 @@ private slots:
         document.setHtml(plain_tip("<b>A</b> & B"));
         QCOMPARE(document.toPlainText(), QStringLiteral("<b>A</b> & B"));
     }
+    void a_long_file_name_does_not_widen_the_slip() {
+        Window w;
+        const QString name = w.folder.filePath(QString(90, QLatin1Char('n')) + ".csv");
+        QFile file(name);
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write("x,y,d\n12,30,4\n");
+        file.close();
+        w.next_file = name;
+        w.command("import");
+        auto* take = w.find<QAbstractButton>("importTake");
+        QVERIFY(take);
+        QApplication::processEvents();
+        const int right = take->mapTo(&w.main, QPoint(take->width(), 0)).x();
+        QVERIFY2(right <= w.main.width(), qPrintable(QString::number(right)));
+    }
     void a_template_of_nuts_and_bolts_is_well_formed() {
         Window w;
         Job job = w.job();

@@ -185,6 +185,14 @@ private slots:
         for (const Pattern& pattern : job->patterns)
             QVERIFY(!has_control_signs(pattern.name));
     }
+    void a_drawing_needs_no_room_in_the_temporary_folder() {
+        const QByteArray before = qgetenv("TMPDIR");
+        qputenv("TMPDIR", "/proc/no-such-place");
+        const auto dxf = dxf_of(flange(), make_plan(flange(), default_shop()));
+        qputenv("TMPDIR", before);
+        QVERIFY(dxf && dxf->ends_with("EOF\n"));
+        QCOMPARE(read_dxf_holes(*dxf, std::nullopt)->holes.size(), 17U);
+    }
     void cells_are_harmless_and_come_back() {
         QCOMPARE(cell("=1+1"), std::string("'=1+1"));
         QCOMPARE(cell("@SUM(A1:A9)"), std::string("'@SUM(A1:A9)"));
