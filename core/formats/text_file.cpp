@@ -8,6 +8,7 @@
 #include <fcntl.h>
 #include <filesystem>
 #include <fmt/format.h>
+#include <optional>
 #include <random>
 #include <sys/file.h>
 #include <sys/stat.h>

@@ -3,6 +3,8 @@
 #include "measure/text.h"
 #include "support/jobs.h"
 
+#include <QStringDecoder>
+
 using namespace clockface;
 using namespace clockface::testing;
 
