@@ -20,8 +20,8 @@ inline QString escaped(const QString& text) {
 QString plain_tip(const QString& text);
 void set_tip(QWidget* widget, const QString& text);
 
-/// A name without blanks, such as a file's, that may go on to another line behind a hyphen, a point or a stroke, and at the
-/// latest after twenty letters.
+/// A name without blanks, such as a file's, that may go on to another line behind a hyphen, a point or a stroke, and at
+/// the latest after twenty letters.
 QString breakable(const QString& name);
 
 /// For buttons and menus, which take an & for the mark of a short cut.

@@ -87,7 +87,10 @@ private slots:
         Job job = plate_job();
         job.patterns = {single("A", 20, 20)};
         for (const auto& [drill, diameter, good] :
-             {std::tuple("#7", 0.201 * 25.4, true), {"#7", 5.1, false}, {"#81", 0.3, false}, {"", 5.1, true},
+             {std::tuple("#7", 0.201 * 25.4, true),
+              {"#7", 5.1, false},
+              {"#81", 0.3, false},
+              {"", 5.1, true},
               {"7/64", 7.0 / 64.0 * 25.4, false}}) { // a fraction is a figure, not a name
             job.patterns[0].hole = {Purpose::Plain, mm(diameter), "", std::nullopt};
             job.patterns[0].hole.drill = drill;

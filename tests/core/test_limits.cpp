@@ -1,5 +1,5 @@
-// Every limit of limits.h, met exactly and passed by one: what is let through is saved and read back as it was, what is not
-// is refused with its place, in a job as typed and in a file alike.
+// Every limit of limits.h, met exactly and passed by one: what is let through is saved and read back as it was, what is
+// not is refused with its place, in a job as typed and in a file alike.
 #include "formats/job_json.h"
 #include "formats/shop_json.h"
 #include "layout/validate.h"
@@ -106,8 +106,9 @@ private slots:
         add("pieces of a bar", limits::pieces_of_a_bar, "blank.cutting", [](Job& job, std::size_t n) {
             job.blank.cutting = Cutting{static_cast<int>(n), 0, mm(10), mm(1), mm(0), true};
         });
-        add("size", static_cast<std::size_t>(limits::size.in_mm()), "blank.width",
-            [](Job& job, std::size_t n) { job.blank.width = {mm(static_cast<double>(n)), std::nullopt}; });
+        add("size", static_cast<std::size_t>(limits::size.in_mm()), "blank.width", [](Job& job, std::size_t n) {
+            job.blank.width = {mm(static_cast<double>(n)), std::nullopt};
+        });
         add("place", static_cast<std::size_t>(limits::size.in_mm()), "patterns[0].at", [](Job& job, std::size_t n) {
             job.patterns[0].layout = SinglePattern{{mm(-static_cast<double>(n)), mm(0)}};
         });
@@ -152,28 +153,29 @@ private slots:
                 shop.machines.back().name = fmt::format("Mill {}", i);
             }
         });
-        add("cutter", limits::name, "drawer.singles[0].name", [](Shop& shop, std::size_t n) {
-            shop.drawer.singles = {plain_drill(letters(n), mm(4.1))};
-        });
+        add("cutter", limits::name, "drawer.singles[0].name",
+            [](Shop& shop, std::size_t n) { shop.drawer.singles = {plain_drill(letters(n), mm(4.1))}; });
         add("single cutters", limits::cutters, "drawer.singles", [](Shop& shop, std::size_t n) {
             shop.drawer.singles.clear();
             for (std::size_t i = 0; i < n; ++i)
                 shop.drawer.singles.push_back(plain_drill(fmt::format("drill {}", i), mm(4.1)));
         });
-        add("taps", limits::cutters, "drawer.taps",
-            [](Shop& shop, std::size_t n) { grow(shop.drawer.taps, n, TapSet{"M5", true, true, false}); });
+        add("taps", limits::cutters, "drawer.taps", [](Shop& shop, std::size_t n) {
+            grow(shop.drawer.taps, n, TapSet{"M5", true, true, false});
+        });
         add("fluids", limits::cutters, "drawer.fluids",
             [](Shop& shop, std::size_t n) { grow(shop.drawer.fluids, n, std::string("cutting oil")); });
-        add("fluid", limits::name, "drawer.fluids", [](Shop& shop, std::size_t n) { shop.drawer.fluids = {letters(n)}; });
+        add("fluid", limits::name, "drawer.fluids",
+            [](Shop& shop, std::size_t n) { shop.drawer.fluids = {letters(n)}; });
         add("rods", limits::drawer, "kit.rods", [](Shop& shop, std::size_t n) { grow(shop.kit.rods, n, mm(6)); });
-        add("packing", limits::drawer, "kit.packing", [](Shop& shop, std::size_t n) { grow(shop.kit.packing, n, mm(6)); });
+        add("packing", limits::drawer, "kit.packing",
+            [](Shop& shop, std::size_t n) { grow(shop.kit.packing, n, mm(6)); });
         add("vee blocks", limits::drawer, "kit.vee_blocks",
             [](Shop& shop, std::size_t n) { grow(shop.kit.vee_blocks, n, mm(41)); });
         add("collet blocks", limits::drawer, "kit.collet_blocks",
             [](Shop& shop, std::size_t n) { grow(shop.kit.collet_blocks, n, 6); });
-        add("plugs", limits::drawer, "marks.plugs", [](Shop& shop, std::size_t n) {
-            grow(std::get<MarksAcross>(shop.marks.kind).plugs, n, mm(5));
-        });
+        add("plugs", limits::drawer, "marks.plugs",
+            [](Shop& shop, std::size_t n) { grow(std::get<MarksAcross>(shop.marks.kind).plugs, n, mm(5)); });
         add("screws", limits::drawer, "marks.screws", [](Shop& shop, std::size_t n) {
             grow(std::get<MarksAcross>(shop.marks.kind).screws, n, std::string("M5"));
         });
