@@ -242,6 +242,12 @@ public:
             if (!hole.spec.depth)
                 return m_fault;
         }
+        // What no job could hold would stand in the way of all the others. A size that is not said is asked for later.
+        HoleSpec whole = hole.spec;
+        if (whole.diameter == Length{})
+            whole.diameter = Length::mm(1.0);
+        if (const auto fault = first_fault(whole))
+            return fault->sentence;
         return {};
     }
 

@@ -254,6 +254,13 @@ Fault wishes_fault(const std::string& place, const CuttingWishes& wishes) {
 }
 
 Fault spec_fault(const std::string& place, const HoleSpec& hole) {
+    if (Fault found = size_fault(place + ".diameter", "The hole's diameter", hole.diameter))
+        return found;
+    if (hole.depth)
+        if (Fault found = size_fault(place + ".depth", "The depth", *hole.depth))
+            return found;
+    if (hole.purpose == Purpose::Tapped && hole.label.empty())
+        return fault(place + ".label", "A tapped hole needs the name of its thread, such as M5.");
     if (Fault found = words_fault(place + ".label", "The thread or fit", hole.label, limits::label))
         return found;
     if (!hole.drill.empty()) {
@@ -294,16 +301,7 @@ Fault spec_fault(const std::string& place, const HoleSpec& hole) {
 Fault hole_fault(const std::string& place, const Pattern& pattern) {
     if (std::holds_alternative<CopyPattern>(pattern.layout))
         return pattern.hole == HoleSpec{} ? Fault{} : fault(place + ".hole", "A copy has the holes of its source.");
-    if (Fault found = size_fault(place + ".hole.diameter", "The hole's diameter", pattern.hole.diameter))
-        return found;
-    if (pattern.hole.depth)
-        if (Fault found = size_fault(place + ".hole.depth", "The depth", *pattern.hole.depth))
-            return found;
-    if (Fault found = spec_fault(place + ".hole", pattern.hole))
-        return found;
-    if (pattern.hole.purpose == Purpose::Tapped && pattern.hole.label.empty())
-        return fault(place + ".hole.label", "A tapped hole needs the name of its thread, such as M5.");
-    return std::nullopt;
+    return spec_fault(place + ".hole", pattern.hole);
 }
 
 Fault pattern_fault(const std::string& place, const Pattern& pattern) {
@@ -482,6 +480,10 @@ Fault texts_fault(const Job& job) {
 }
 
 } // namespace
+
+std::optional<Problem> first_fault(const HoleSpec& hole) {
+    return spec_fault("hole", hole);
+}
 
 std::optional<Problem> first_fault(const Job& job) {
     if (Fault found = texts_fault(job))

@@ -15,4 +15,7 @@ namespace clockface {
 /// are there and differ, patterns hang only on earlier ones, two distances meet, a bore is smaller than the blank.
 std::optional<Problem> first_fault(const Job& job);
 
+/// The same of a kind of hole by itself.
+std::optional<Problem> first_fault(const HoleSpec& hole);
+
 } // namespace clockface

@@ -89,6 +89,56 @@ private slots:
         document.undo_stack().undo();
         QCOMPARE(document.done(), 7);
     }
+    void any_way_through_the_undo_steps() {
+        holds("undo and redo come to the jobs that were there, whatever is previewed or refused between", [](void) {
+            Document document(default_shop());
+            std::vector<Job> states{document.settled()};
+            std::size_t at = 0;
+            for (int n = *rc::gen::inRange(1, 12); n > 0; --n) {
+                switch (*rc::gen::inRange(0, 5)) {
+                case 0:
+                    document.undo_stack().undo();
+                    at -= at > 0 ? 1 : 0;
+                    break;
+                case 1:
+                    document.undo_stack().redo();
+                    at += at + 1 < states.size() ? 1 : 0;
+                    break;
+                case 2: {
+                    Job bad = document.settled();
+                    bad.pieces = 0;
+                    RC_ASSERT(!document.edit("bad", bad).has_value());
+                    break;
+                }
+                case 3: {
+                    Job tried = document.settled();
+                    tried.title += " tried";
+                    RC_ASSERT(document.preview(tried));
+                    RC_ASSERT(document.job() == tried);
+                    break;
+                }
+                default: {
+                    Job next = document.settled();
+                    next.pieces = *rc::gen::inRange(1, 400);
+                    next.patterns.resize(next.patterns.size() / 2);
+                    next.patterns.push_back(single(next_pattern_name(next), *rc::gen::inRange(2, 60), 30));
+                    if (next == document.settled())
+                        break;
+                    RC_ASSERT(document.edit("change", next).has_value());
+                    states.resize(at + 1);
+                    states.push_back(next);
+                    ++at;
+                }
+                }
+                RC_ASSERT(document.settled() == states[at]);
+                RC_ASSERT(document.undo_stack().canUndo() == (at > 0));
+                RC_ASSERT(document.is_dirty() == !(states[at] == states[0]));
+            }
+            document.drop_preview();
+            RC_ASSERT(document.job() == states[at]);
+            RC_ASSERT(document.plan().holes.size() == holes_of(states[at]).size());
+        });
+    }
     void saving_and_opening() {
         QTemporaryDir folder;
         Document document(default_shop());

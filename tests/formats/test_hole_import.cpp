@@ -90,6 +90,18 @@ private slots:
         QVERIFY(left_out(*found, "Line 8: the diameter must be more than nought"));
         QVERIFY(left_out(*found, "Line 9: Y is missing"));
     }
+    void what_no_job_could_hold_is_left_out() {
+        const std::string text = "x,y,d,kind,label,depth\n1,2,3,plain,,\n1,2,21000,plain,,\n1,2,3,plain,,-4\n"
+                                 "1,2,3,plain,,0\n1,2,3,plain,,5\n1,2,3,tapped,,5\n1,2,3,tapped,M3,5\n";
+        const auto found = read_csv_holes(text, *recognise_csv(text, Unit::Millimetre));
+        QVERIFY(found);
+        QCOMPARE(found->holes.size(), 3U);
+        QVERIFY(left_out(*found, "Line 3: The hole's diameter is more than 20 metres"));
+        QVERIFY(left_out(*found, "Line 4: The depth must be more than nought"));
+        QVERIFY(left_out(*found, "Line 5: The depth must be more than nought"));
+        QVERIFY(left_out(*found, "Line 7: a tapped hole needs the name of its thread"));
+        QVERIFY(!first_fault(with_found(plate_job(), found->holes, mm(2))));
+    }
     void what_is_no_table_is_refused() {
         for (const std::string text : {std::string(), std::string(" \n\n"), std::string("x,y\0z", 6),
                                        std::string("only words here\nand there\n"), std::string("x\n1\n2\n")})
