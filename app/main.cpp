@@ -104,7 +104,8 @@ Wishes read_wishes(const QApplication& application) {
     if (parser.isSet("step"))
         wishes.step = parser.value("step").toInt();
     const QStringList size =
-        (parser.isSet("shot") && !parser.isSet("size") ? QStringLiteral("1280x800") : parser.value("size"))
+        ((parser.isSet("shot") || parser.isSet("time-start")) && !parser.isSet("size") ? QStringLiteral("1280x800")
+                                                                                       : parser.value("size"))
             .split(QLatin1Char('x'));
     if (size.size() == 2)
         wishes.size = QSize(std::clamp(size[0].toInt(), 1024, 8000), std::clamp(size[1].toInt(), 700, 8000));
