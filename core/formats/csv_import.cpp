@@ -21,13 +21,6 @@ namespace {
 
 using Row = std::vector<std::string>;
 
-std::string without_blanks(std::string_view text) {
-    const std::size_t first = text.find_first_not_of(" \t\r");
-    return first == std::string_view::npos
-               ? std::string()
-               : std::string(text.substr(first, text.find_last_not_of(" \t\r") - first + 1));
-}
-
 std::string low(std::string text) {
     std::transform(text.begin(), text.end(), text.begin(),
                    [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
@@ -42,7 +35,7 @@ Row fields(std::string_view line, char separator) {
     bool quoted = false, was_quoted = false;
     const auto take = [&] {
         if (separator != ' ' || was_quoted || !without_blanks(field).empty())
-            row.push_back(was_quoted ? field : without_blanks(field));
+            row.push_back(was_quoted ? field : std::string(without_blanks(field)));
         field.clear();
         was_quoted = false;
     };
@@ -77,7 +70,7 @@ std::vector<TextLine> lines_of(std::string_view text) {
     for (std::size_t number = 1; !text.empty(); ++number) {
         const std::size_t end = text.find('\n');
         const std::string_view line = text.substr(0, end);
-        if (const std::string plain = without_blanks(line); !plain.empty() && plain.front() != '#')
+        if (const std::string_view plain = without_blanks(line); !plain.empty() && plain.front() != '#')
             lines.push_back({number, line});
         text = end == std::string_view::npos ? std::string_view() : text.substr(end + 1);
     }

@@ -1,5 +1,7 @@
 #include "formats/dxf_groups.h"
 
+#include "measure/text.h"
+
 #include <charconv>
 #include <cmath>
 #include <cstddef>
@@ -18,12 +20,6 @@ struct Group {
     std::string_view value;
     std::size_t line = 0; // of the code, from 1
 };
-
-std::string_view without_blanks(std::string_view text) {
-    const std::size_t first = text.find_first_not_of(" \t\r");
-    return first == std::string_view::npos ? std::string_view()
-                                           : text.substr(first, text.find_last_not_of(" \t\r") - first + 1);
-}
 
 template <class Number> std::optional<Number> number_in(std::string_view text) {
     if (text.starts_with('+'))

@@ -67,6 +67,12 @@ std::string on_one_line(std::string_view text) {
     return out;
 }
 
+std::string_view without_blanks(std::string_view text) {
+    const std::size_t first = text.find_first_not_of(" \t\r");
+    return first == std::string_view::npos ? std::string_view()
+                                           : text.substr(first, text.find_last_not_of(" \t\r") - first + 1);
+}
+
 std::optional<std::string> length_fault(std::string_view text, std::size_t longest) {
     if (text.size() <= longest)
         return std::nullopt;

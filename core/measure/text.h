@@ -16,6 +16,9 @@ bool has_control_signs(std::string_view text);
 /// The same text on one line: a blank for every control sign.
 std::string on_one_line(std::string_view text);
 
+/// Without blanks, tabs and carriage returns at either end.
+std::string_view without_blanks(std::string_view text);
+
 /// What is wrong with a text, as a sentence that begins with `what` ("The title"), or nothing: it must be UTF-8, have
 /// no control signs and at most `longest` bytes.
 std::optional<std::string> text_fault(const std::string& what, std::string_view text, std::size_t longest);
