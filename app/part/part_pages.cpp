@@ -7,6 +7,7 @@
 #include "shop/hole_words.h"
 #include "survey/fits.h"
 #include "survey/marks.h"
+#include "survey/part_text.h"
 
 #include <QLabel>
 #include <QPainter>
@@ -61,6 +62,13 @@ QVBoxLayout* fresh(QVBoxLayout* place) {
     box->setSpacing(8);
     place->addWidget(holder);
     return box;
+}
+
+QString place_words(const SurveyedHole& hole, Unit unit) {
+    const PlaceWords place = place_in_words(hole, unit);
+    const QString words = PartSlip::tr("%1 is at X %2, Y %3 of the old part, within %4 %5.")
+                              .arg(q(hole.name), q(place.x), q(place.y), q(place.error), q(unit_name(unit)));
+    return hole.unchecked.empty() ? words : words + QLatin1Char(' ') + q(hole.unchecked);
 }
 
 } // namespace
@@ -194,10 +202,7 @@ void PartSlip::build_hole() {
     const SurveyedHole& place = document().survey().holes[i];
     box->addWidget(quiet(static_cast<int>(i) == document().survey().zero
                              ? tr("%1 is nought of the old part: everything is counted from it.").arg(q(place.name))
-                         : place.at ? tr("%1 is at X %2, Y %3 of the old part, within %4.")
-                                          .arg(q(place.name), q(column_figure(place.at->x, part.unit)),
-                                               q(column_figure(place.at->y, part.unit)),
-                                               thousandths(place.spread.major * nineteen_in_twenty, part.unit))
+                         : place.at ? place_words(place, part.unit)
                                     : q(place.open)));
     auto* gone = link(QStringLiteral("removeOldHole"), tr("take %1 and its readings away").arg(q(part.holes[i].name)));
     connect(gone, &QPushButton::clicked, this, [this, name = part.holes[i].name] {

@@ -115,7 +115,9 @@ void PartBoard::paint_holes(QPainter& painter) const {
         const double r = std::max(4.0, m_map.pixels(old.diameter) / 2.0);
         const bool chosen = old.name == m_selection.hole();
         painter.setPen(QPen(chosen ? m_look->brass_on_dark : m_look->scribed, chosen ? 2.6 : 1.6,
-                            hole.at ? Qt::SolidLine : Qt::DashLine));
+                            !hole.at         ? Qt::DashLine
+                            : hole.checked() ? Qt::SolidLine
+                                             : Qt::DashDotLine));
         painter.setBrush(hole.at ? QBrush(m_look->surround) : QBrush(Qt::NoBrush));
         painter.drawEllipse(at, r, r);
         if (old.tapped) {
@@ -134,8 +136,9 @@ void PartBoard::paint_holes(QPainter& painter) const {
         }
         painter.setPen(chosen ? m_look->brass_on_dark : m_look->scribed);
         painter.setFont(type(11, true));
-        painter.drawText(at + QPointF(r + 7.0, -r * 0.4 - 4.0),
-                         q(old.name) + (hole.at ? QString() : QStringLiteral(" ?")));
+        painter.drawText(at + QPointF(r + 7.0, -r * 0.4 - 4.0), q(old.name) + (!hole.at         ? QStringLiteral(" ?")
+                                                                               : hole.checked() ? QString()
+                                                                                                : tr(" unchecked")));
     }
     if (largest > 0.0) {
         painter.setPen(m_look->good_on_dark);

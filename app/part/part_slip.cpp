@@ -257,6 +257,11 @@ void PartSlip::show_words() {
             lines << tr("All %1 have their place, the worst within %2; %3.")
                          .arg(q(counted(static_cast<int>(part.holes.size()), "hole")), thousandths(*worst, part.unit),
                               q(counted(found.spare, "reading")) + tr(" more than needed"));
+    if (const auto unchecked = std::count_if(found.holes.begin(), found.holes.end(),
+                                             [](const SurveyedHole& hole) { return !hole.unchecked.empty(); });
+        unchecked > 0)
+        lines << tr("%1 unchecked: a slip of the pen there would not show.")
+                     .arg(q(counted(unchecked, "hole")) + (unchecked == 1 ? tr(" is") : tr(" are")));
     m_next->setVisible(found.next.has_value());
     if (found.next) {
         QStringList names;

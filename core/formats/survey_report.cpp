@@ -39,11 +39,13 @@ std::string survey_to_text(const OldPart& part, const Survey& survey, const Shop
     const Unit unit = part.unit;
     std::string out = fmt::format("Places in {}, error nineteen times in twenty\n", unit_word(unit));
     for (const SurveyedHole& hole : survey.holes)
-        out += hole.at ? fmt::format("  {:8} {:>10} {:>10}   ± {}\n", hole.name,
-                                     figure(hole.at->x.in_mm(), unit, Sign::Always),
-                                     figure(hole.at->y.in_mm(), unit, Sign::Always),
-                                     figure(hole.spread.major.in_mm() * nineteen_in_twenty, unit))
-                       : fmt::format("  {:8} no place: {}\n", hole.name, hole.open);
+        if (hole.at) {
+            const PlaceWords place = place_in_words(hole, unit);
+            out += fmt::format("  {:8} {:>10} {:>10}   ± {}{}\n", hole.name, place.x, place.y, place.error,
+                               hole.unchecked.empty() ? "" : "   unchecked");
+        } else {
+            out += fmt::format("  {:8} no place: {}\n", hole.name, hole.open);
+        }
     out += fmt::format("\nReadings ({} more than needed)\n", survey.spare);
     for (std::size_t i = 0; i < part.readings.size(); ++i) {
         const Leftover& left = survey.readings[i];
@@ -82,7 +84,7 @@ std::string survey_to_text(const OldPart& part, const Survey& survey, const Shop
 }
 
 std::string survey_to_json(const OldPart& part, const Survey& survey, const Shop& shop) {
-    ordered out{{"clockface", "survey"}, {"version", 1}, {"settled", survey.settled()}};
+    ordered out{{"clockface", "survey"}, {"version", 1}, {"settled", survey.settled()}, {"checked", survey.checked()}};
     out["zero"] = survey.zero < 0 ? "" : part.holes[static_cast<std::size_t>(survey.zero)].name;
     out["spare_readings"] = survey.spare;
     out["scatter"] = survey.scatter;
@@ -96,6 +98,8 @@ std::string survey_to_json(const OldPart& part, const Survey& survey, const Shop
             one["error"] = {{"major", hole.spread.major.in_mm()},
                             {"minor", hole.spread.minor.in_mm()},
                             {"bearing", hole.spread.bearing.in_degrees()}};
+            if (!hole.unchecked.empty())
+                one["unchecked"] = hole.unchecked;
         } else {
             one["open"] = hole.open;
         }

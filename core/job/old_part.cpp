@@ -52,4 +52,18 @@ Instrument instrument_of(const Reading& reading) {
     }
 }
 
+std::size_t least_holes(DesignKind kind) {
+    switch (kind) {
+    case DesignKind::Circle:
+    case DesignKind::Rectangle:
+        return 3;
+    case DesignKind::Row:
+    case DesignKind::Symmetric:
+        return 2;
+    case DesignKind::Round:
+        return 1;
+    }
+    return 1;
+}
+
 } // namespace clockface

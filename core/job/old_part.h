@@ -104,18 +104,24 @@ enum class DesignKind {
     Circle,    ///< holes on a pitch circle of `size`, `count` equal spaces round
     Row,       ///< holes in a row, `size` apart
     Symmetric, ///< pairs of holes on both sides of one line, and holes on it
-    Round      ///< coordinates in the old part's own axes that are whole multiples of `size`
+    Round,     ///< coordinates in the old part's own axes that are whole multiples of `size`
+    Rectangle  ///< corners of a rectangle, `size` along and `across` the other way
 };
+
+/// How many holes a design of that kind must have.
+std::size_t least_holes(DesignKind kind);
 
 /// Spaces a circle can have round.
 inline constexpr int least_spaces = 3, most_spaces = 400;
 
 /// The design the user has taken to be behind some of the measured places. `places` says what each hole is in it: the
-/// space of the circle or row it stands at (from 0), or the number of its pair (two holes share a number).
+/// space of the circle or row it stands at (from 0), or the number of its pair (two holes share a number). The corners
+/// of a rectangle are 0 to 3 round it, its `size` lying between 0 and 1.
 struct Design {
     DesignKind kind = DesignKind::Circle;
     int count = 0;
     Length size;
+    Length across; ///< of a rectangle
     std::vector<std::pair<std::string, int>> places;
     bool operator==(const Design&) const = default;
 };

@@ -29,6 +29,7 @@ public:
             read_part();
         Pattern pattern;
         pattern.name = next_pattern_name(job());
+        judge_meaning();
         if (m_copy) {
             pattern.layout = *m_copy;
             return sound(pattern, m_without);
@@ -55,6 +56,24 @@ private:
     std::optional<CopyPattern> m_copy;
     bool m_row = false, m_ring = false;
     bool m_offset_clockwise = false;
+
+    void judge_meaning() const {
+        using enum Subject;
+        if (m_copy)
+            return only({Copy, Without}, "a copy, which takes its holes from where it comes from");
+        judge_way(m_size);
+        std::vector<Subject> with = {Count, Size, Tapped, Reamed, Depth, Place, First, Offset, Without};
+        if (!m_offset)
+            with.push_back(Radial);
+        if (m_bar.count == 1)
+            return only(with, m_offset ? "one hole off the axis" : "one hole");
+        with.insert(with.end(), {Pitch, Sense});
+        with.push_back(said(Helix) ? Helix : said(Row) ? Row : Ring);
+        only(with, said(Helix)  ? "holes in a helix"
+                   : said(Row)  ? "holes in a row along the bar"
+                   : said(Ring) ? "holes in a ring"
+                                : "holes that follow each other");
+    }
 
     [[nodiscard]] BarPattern laid_out() const {
         BarPattern bar = m_bar;
@@ -121,7 +140,9 @@ private:
             {"through", &BarReader::read_through}, {"thru", &BarReader::read_through},
             {"into", &BarReader::read_into},       {"to", &BarReader::read_to_axis},
             {"without", &BarReader::read_without}, {"repeated", &BarReader::read_repeated},
-            {"turned", &BarReader::read_turned},   {"mirrored", &BarReader::read_mirrored}};
+            {"turned", &BarReader::read_turned},   {"mirrored", &BarReader::read_mirrored},
+            {"tapped", &BarReader::read_way},      {"reamed", &BarReader::read_way},
+            {"radial", &BarReader::read_radial},   {"cross", &BarReader::read_radial}};
         const Word word = next();
         if (const auto part = parts.find(word.text); part != parts.end())
             (this->*part->second)(word);
@@ -130,12 +151,14 @@ private:
     }
 
     // "at 17.3", "at 17.3 from shoulder 1", "at 2 o'clock".
-    void read_along(const Word&) {
+    void read_along(const Word& at) {
         const Word word = figure("The place along the bar");
         if (is_direction(word.text)) {
+            once(Subject::First, word);
             m_at = as_seen(job(), direction(word));
             return;
         }
+        once(Subject::Place, at);
         m_along = length(word);
         if (take("from"))
             read_origin();
@@ -166,11 +189,24 @@ private:
             m_bar.hole = named_hole();
         }
     }
-    void read_angle(const Word&) { m_at = as_seen(job(), direction(figure("The angle"))); }
-    void read_row(const Word&) { m_row = true; }
-    void read_ring(const Word&) { m_ring = true; }
+    void read_way(const Word& word) { once(word.text == "tapped" ? Subject::Tapped : Subject::Reamed, word); }
+    void read_radial(const Word& word) { once(Subject::Radial, word); }
+    void read_angle(const Word& word) {
+        once(Subject::First, word);
+        m_at = as_seen(job(), direction(direction_figure("The angle")));
+    }
+    void read_row(const Word& word) {
+        once(Subject::Row, word);
+        m_row = true;
+    }
+    void read_ring(const Word& word) {
+        once(Subject::Ring, word);
+        m_ring = true;
+    }
     // "in helix 4.2 by 40 apart"
-    void read_helix(const Word&) {
+    void read_helix(const Word& word) {
+        once(Subject::Helix, word);
+        once(Subject::Pitch, word);
         m_row = true;
         const Word along = figure("The distance along the bar from hole to hole");
         m_apart = along;
@@ -178,7 +214,8 @@ private:
         m_step = turn(figure("The angle from hole to hole"));
         take("apart");
     }
-    void read_offset(const Word&) {
+    void read_offset(const Word& word) {
+        once(Subject::Offset, word);
         m_offset = length(figure("The distance from the axis"));
         if (take("cw") || take("clockwise"))
             m_offset_clockwise = true;
@@ -186,11 +223,13 @@ private:
             take("counter-clockwise");
     }
     void read_sense(const Word& word) {
+        once(Subject::Sense, word);
         m_bar.going =
             as_seen(job(), word.text == "cw" || word.text == "clockwise" ? Sense::Clockwise : Sense::CounterClockwise);
     }
-    void read_through(const Word&) { m_depth.reset(); }
+    void read_through(const Word& word) { once(Subject::Depth, word); }
     void read_into(const Word& word) {
+        once(Subject::Depth, word);
         take("the");
         if (take("bore")) {
             m_bar.reach = BarReach::IntoBore;
@@ -201,13 +240,18 @@ private:
             m_bar.into = named_hole();
         }
     }
-    void read_to_axis(const Word&) {
+    void read_to_axis(const Word& word) {
+        once(Subject::Depth, word);
         take("the");
         expect("axis", "To where? Write: to the axis; or give a depth: 7.2 deep.");
         m_bar.reach = BarReach::ToAxis;
     }
-    void read_without(const Word&) { m_without = hole_numbers(); }
-    void read_repeated(const Word&) {
+    void read_without(const Word& word) {
+        once(Subject::Without, word);
+        m_without = hole_numbers();
+    }
+    void read_repeated(const Word& word) {
+        once(Subject::Copy, word);
         m_copy = CopyPattern{pattern_name(), {}};
         if (take("at")) {
             expect("each", "At each hole of which pattern? Write it so: repeated A at each B.");
@@ -218,7 +262,8 @@ private:
         const Length step = length(figure("The step"));
         m_copy->way = Repeated{from_drawn(job().datum, {step, {}}), times()};
     }
-    void read_turned(const Word&) {
+    void read_turned(const Word& word) {
+        once(Subject::Copy, word);
         m_copy = CopyPattern{pattern_name(), {}};
         expect("by", "By which angle? Write it so: turned A by 72.");
         Turned turned{{}, turn(figure("The angle")), 1};
@@ -231,7 +276,8 @@ private:
         turned.times = times();
         m_copy->way = turned;
     }
-    void read_mirrored(const Word&) {
+    void read_mirrored(const Word& word) {
+        once(Subject::Copy, word);
         m_copy = CopyPattern{pattern_name(), {}};
         expect("at", "In which line across the bar? Write it so: mirrored A at 40.");
         const Length line = length(figure("The place of the line"));
@@ -243,10 +289,13 @@ private:
         const Word word = figure("A figure");
         const std::string then = peek();
         if (take("deep")) {
+            once(Subject::Depth, word);
             m_depth = length(word);
         } else if (take("apart")) {
+            once(Subject::Pitch, word);
             m_apart = word;
         } else if (take("off")) {
+            once(Subject::Offset, word);
             take("the");
             expect("axis", "Off what? Write it so: 2.3 off the axis.");
             m_offset = length(word);
@@ -255,14 +304,17 @@ private:
                 next();
         } else if ((then == "cw" || then == "ccw" || then == "clockwise" || then == "counter-clockwise") &&
                    peek(1) == "from") {
+            once(Subject::First, word);
             const Word sense = next();
             next();
             m_bar.angle_from = named_hole();
             const bool clockwise = sense.text == "cw" || sense.text == "clockwise";
             m_at = turn(word) * sign_of(as_seen(job(), clockwise ? Sense::Clockwise : Sense::CounterClockwise));
         } else if (is_direction(word.text)) {
+            once(Subject::First, word);
             m_at = as_seen(job(), direction(word));
         } else if (!m_size) {
+            once(Subject::Size, word);
             m_size = hole_size(word);
         } else {
             refuse(word, fmt::format("It is not said what '{}' is. Words such as at, deep, apart, angle or offset "

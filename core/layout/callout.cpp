@@ -43,6 +43,9 @@ public:
         const Result<PatternLayout> layout = layout_of(m_said, job());
         if (!layout)
             refuse_end(layout.error().sentence);
+        judge_meaning();
+        judge_way(m_said.size);
+        judge_count(*layout);
         pattern.layout = *layout;
         pattern.off = m_said.off;
         pattern.extras = m_said.extras;
@@ -53,6 +56,7 @@ private:
     using Kind = Said::Kind;
 
     Said m_said;
+    Word m_pair; // of "4 by 3"
 
     // "in" is a unit, except before a row, a grid or a piece.
     [[nodiscard]] bool is_keyword(std::size_t ahead) const override {
@@ -100,7 +104,8 @@ private:
             {"midway", &Reader::read_midway},     {"points", &Reader::read_points},
             {"mirrored", &Reader::read_mirrored}, {"turned", &Reader::read_turned},
             {"repeated", &Reader::read_repeated}, {"shift", &Reader::read_shift},
-            {"plus", &Reader::read_extras}};
+            {"plus", &Reader::read_extras},       {"tapped", &Reader::read_tapped},
+            {"reamed", &Reader::read_reamed}};
         const Word word = next();
         if (const auto part = parts.find(word.text); part != parts.end())
             (this->*part->second)(word);
@@ -108,25 +113,83 @@ private:
             refuse(word, fmt::format("'{}' does not fit here. Say what comes before it, or take it out.", word.text));
     }
 
+    // What has a meaning for each kind; whatever else was said is refused at its place.
+    void judge_meaning() const {
+        using enum Subject;
+        if (m_said.columns && m_said.kind != Kind::Grid)
+            refuse(m_pair, "That many by that many makes a grid. Write grid, frame or staggered behind it.");
+        std::vector<Subject> with = {Count, Size, Tapped, Reamed, Depth, Without, Shift, Plus};
+        const auto judge = [&](std::initializer_list<Subject> more, const char* what) {
+            with.insert(with.end(), more);
+            only(with, what);
+        };
+        switch (m_said.kind) {
+        case Kind::Circle:
+            return judge({Circle, Diameter, Place, First, Astride, Sense}, "a circle of holes");
+        case Kind::Arc:
+            if (said(Last))
+                return judge({Circle, Arc, Diameter, Place, First, Last, Sense}, "an arc whose last hole is given");
+            return judge({Circle, Arc, Diameter, Place, First, Sweep, Sense}, "an arc");
+        case Kind::Angles:
+            return judge({Circle, Diameter, Place, Angles}, "holes at angles of their own");
+        case Kind::Row:
+            return judge({Row, Pitch, Place, Towards, Centred}, "a row");
+        case Kind::Margins:
+            return judge({Row, Margins, Level, Along}, "a row between margins");
+        case Kind::Steps:
+            return judge({Row, Steps, Place, Towards}, "a row of steps of their own");
+        case Kind::Grid:
+            return judge({Grid, Pitch, Place, Towards}, "a grid");
+        case Kind::Middle:
+            return judge({Midway}, "the middle between two holes");
+        case Kind::TwoDistances:
+            return judge({Distances, Side}, "a place by two distances");
+        case Kind::Points:
+            return judge({Points}, "listed points");
+        case Kind::Copy:
+            with = {Without, Shift, Plus};
+            return judge({Copy}, "a copy, which takes its holes from where it comes from");
+        case Kind::Unsaid:
+            return judge({Place}, "one hole");
+        }
+    }
+    void read_tapped(const Word& word) { once(Subject::Tapped, word); }
+    void read_reamed(const Word& word) { once(Subject::Reamed, word); }
+
+    // "pitch 7" is the distance from hole to hole, "pitch circle 61.5" a circle.
     void read_circle(const Word& word) {
-        if (word.text == "pitch")
-            take("circle");
+        if (word.text == "pitch" && !take("circle")) {
+            once(Subject::Pitch, word);
+            m_said.pitch = length(figure("The pitch"));
+            return;
+        }
+        once(Subject::Circle, word);
         if (m_said.kind == Kind::Unsaid)
             m_said.kind = Kind::Circle;
         take("of");
         if (!m_said.diameter)
-            m_said.diameter = length(figure("The diameter of the circle"));
+            read_diameter("The diameter of the circle");
     }
-    void read_arc(const Word&) {
+    void read_diameter(const std::string& wanted) {
+        const Word word = figure(wanted);
+        once(Subject::Diameter, word);
+        m_said.diameter = length(word);
+    }
+    void read_arc(const Word& word) {
+        once(Subject::Arc, word);
         m_said.kind = Kind::Arc;
-        if (figure_follows())
-            m_said.diameter = length(figure("The diameter of the arc's circle"));
+        if (!m_said.diameter && figure_follows())
+            read_diameter("The diameter of the arc's circle");
     }
-    void read_row(const Word&) {
+    void read_row(const Word& word) {
+        once(Subject::Row, word);
         if (m_said.kind == Kind::Unsaid)
             m_said.kind = Kind::Row;
     }
     void read_grid(const Word& word) {
+        once(Subject::Grid, word);
+        if (word.text != "grid")
+            take("grid");
         m_said.kind = Kind::Grid;
         m_said.grid = word.text == "frame"       ? GridKind::Frame
                       : word.text == "staggered" ? GridKind::Staggered
@@ -137,51 +200,74 @@ private:
     // "at 12.5, 30" is a place, "at 2:30" a direction.
     void read_place(const Word& word) {
         const bool named = take("x");
-        const Word x = figure("The place");
+        const Word x = named || word.text == "about" ? figure("The place") : direction_figure("The place");
         const bool comma = peek() == "," && !peek(1).empty() && (!is_keyword(1) || peek(1) == "y");
         if (!comma && !(named && peek() == "y")) {
             if (word.text == "about" || named)
                 refuse(x, "A place has two figures, X and Y, with a comma between them.");
+            once(Subject::First, x);
             m_said.first = direction(x);
             return;
         }
+        once(Subject::Place, word);
         take(",");
         take("y");
         const Word y = figure("The Y of the place");
         m_said.place = from_drawn(job().datum, {length(x), length(y)});
     }
     void read_first(const Word& word) {
-        m_said.first = direction(figure("The direction of the first hole"));
+        once(Subject::First, word);
+        m_said.first = direction(direction_figure("The direction of the first hole"));
         m_said.astride = word.text == "astride";
+        if (m_said.astride)
+            once(Subject::Astride, word);
     }
-    void read_last(const Word&) {
+    void read_last(const Word& word) {
+        once(Subject::Last, word);
         m_said.last = direction(figure("The direction of the last hole"));
         m_said.kind = Kind::Arc;
     }
-    void read_sweep(const Word&) {
+    void read_sweep(const Word& word) {
+        once(Subject::Sweep, word);
         m_said.sweep = turn(figure("The angle from the first hole to the last"));
         m_said.kind = Kind::Arc;
     }
     void read_sense(const Word& word) {
+        once(Subject::Sense, word);
         m_said.sense = word.text == "cw" || word.text == "clockwise" ? Sense::Clockwise : Sense::CounterClockwise;
     }
-    void read_through(const Word&) { m_said.depth.reset(); }
-    void read_towards(const Word&) { m_said.towards = direction(figure("The direction of the row")); }
-    void read_without(const Word&) { m_said.without = hole_numbers(); }
-    void read_angles(const Word&) {
+    void read_through(const Word& word) { once(Subject::Depth, word); }
+    void read_towards(const Word& word) {
+        once(Subject::Towards, word);
+        m_said.towards = direction(figure("The direction of the row"));
+    }
+    void read_without(const Word& word) {
+        once(Subject::Without, word);
+        m_said.without = hole_numbers();
+    }
+    void read_angles(const Word& angles) {
+        once(Subject::Angles, angles);
         m_said.kind = Kind::Angles;
         for (const Word& word : list("The angles of the holes"))
             m_said.angles.push_back(direction(word));
     }
-    void read_centred(const Word&) { m_said.centred = true; }
-    void read_margins(const Word&) {
+    void read_centred(const Word& word) {
+        once(Subject::Centred, word);
+        m_said.centred = true;
+    }
+    void read_margins(const Word& word) {
+        once(Subject::Margins, word);
         m_said.kind = Kind::Margins;
         m_said.before = length(figure("The margin before the first hole"));
         if (take(",") || take("and"))
             m_said.after = length(figure("The margin after the last hole"));
     }
-    void read_level(const Word&) { m_said.level = length(figure("The level of the row")); }
+    void read_level(const Word& word) {
+        once(Subject::Level, word);
+        m_said.level = length(figure("The level of the row"));
+    }
     void read_along(const Word& word) {
+        once(Subject::Along, word);
         if (take("x"))
             m_said.along = Axis::X;
         else if (take("y"))
@@ -189,12 +275,14 @@ private:
         else
             refuse(word, "A row between margins runs along x or along y.");
     }
-    void read_steps(const Word&) {
+    void read_steps(const Word& steps) {
+        once(Subject::Steps, steps);
         m_said.kind = Kind::Steps;
         for (const Word& word : list("The distances from hole to hole"))
             m_said.steps.push_back(length(word));
     }
-    void read_midway(const Word&) {
+    void read_midway(const Word& word) {
+        once(Subject::Midway, word);
         m_said.kind = Kind::Middle;
         take("between");
         m_said.one = hole();
@@ -202,20 +290,29 @@ private:
             take("and");
         m_said.other = hole();
     }
-    void read_points(const Word&) {
+    void read_points(const Word& word) {
+        once(Subject::Points, word);
         m_said.kind = Kind::Points;
         m_said.points = pairs("A place");
     }
-    void read_extras(const Word&) { m_said.extras = pairs("The place of a further hole"); }
+    void read_extras(const Word& word) {
+        once(Subject::Plus, word);
+        m_said.extras = pairs("The place of a further hole");
+    }
+    // Several holes may be shifted, each once.
     void read_shift(const Word&) {
         do {
-            const int number = whole(figure("The number of a hole"));
+            const Word which = figure("The number of a hole");
+            const int number = whole(which);
+            if (m_said.off.contains(number))
+                refuse(which, fmt::format("Hole {} is shifted already.", number));
             expect("by", "By how much? Write it so: shift 3 by 0.2, 0.");
             m_said.off[number] = pair("The shift");
         } while (take(";"));
     }
     // "mirrored A at x 40", "mirrored A at y 12", "mirrored A at 12, 30 towards 45".
-    void read_mirrored(const Word&) {
+    void read_mirrored(const Word& word) {
+        once(Subject::Copy, word);
         m_said.kind = Kind::Copy;
         m_said.copy.of = pattern_name();
         take(",");
@@ -236,7 +333,8 @@ private:
     }
     // Whether "x 12, y 30" is a point rather than the line at x 12.
     [[nodiscard]] bool has_comma_soon() const { return peek(2) == "," && peek(3) == "y"; }
-    void read_turned(const Word&) {
+    void read_turned(const Word& word) {
+        once(Subject::Copy, word);
         m_said.kind = Kind::Copy;
         m_said.copy.of = pattern_name();
         expect("by", "By which angle? Write it so: turned A by 72.");
@@ -251,7 +349,8 @@ private:
             turned.about = pair("The point it turns about");
         m_said.copy.way = turned;
     }
-    void read_repeated(const Word&) {
+    void read_repeated(const Word& word) {
+        once(Subject::Copy, word);
         m_said.kind = Kind::Copy;
         m_said.copy.of = pattern_name();
         take("in");
@@ -259,6 +358,7 @@ private:
             expect("each", "At each hole of which pattern? Write it so: repeated A at each B.");
             m_said.copy.way = AtEach{pattern_name()};
         } else if (take("every")) {
+            take("piece");
             m_said.copy.way = InEveryPiece{};
         } else {
             expect("step",
@@ -272,19 +372,29 @@ private:
         const Word word = figure("A figure");
         if (take("by"))
             return read_pair(word);
+        const bool pitch_circle = peek() == "pitch" && peek(1) == "circle";
         if (peek() == "from" && hole_at(1)) {
+            if (m_said.distances.empty())
+                once(Subject::Distances, word);
+            else if (m_said.distances.size() > 1)
+                refuse(word, "Two distances give a place already. Take the third out.");
             next();
             m_said.distances.emplace_back(length(word), hole());
             m_said.kind = Kind::TwoDistances;
         } else if (m_said.kind == Kind::TwoDistances && (word.text == "left" || word.text == "right")) {
+            once(Subject::Side, word);
             m_said.left = word.text == "left";
-        } else if (peek() == "pc" || peek() == "circle" || peek() == "pitch") {
+        } else if (peek() == "pc" || peek() == "circle" || pitch_circle) {
+            once(Subject::Diameter, word);
             m_said.diameter = length(word);
         } else if (take("deep")) {
+            once(Subject::Depth, word);
             m_said.depth = length(word);
         } else if (take("apart")) {
+            once(Subject::Pitch, word);
             m_said.pitch = length(word);
         } else if (!m_said.size) {
+            once(Subject::Size, word);
             m_said.size = hole_size(word);
         } else {
             refuse(word,
@@ -296,12 +406,17 @@ private:
     void read_pair(const Word& one) {
         const Word other = figure("The second figure");
         if (take("apart")) {
+            once(Subject::Pitch, one);
             m_said.pitch = length(one);
             m_said.across = length(other);
             return;
         }
+        if (m_said.columns)
+            refuse(one, "How many holes by how many rows is said already.");
         m_said.columns = whole(one);
         m_said.rows = whole(other);
+        m_pair = one;
+        take("rows");
     }
 };
 

@@ -2,6 +2,7 @@
 
 #include "layout/pattern.h"
 #include "layout/validate.h"
+#include "measure/figures.h"
 #include "measure/read_angle.h"
 #include "measure/shop_number.h"
 #include "measure/small_letters.h"
@@ -20,6 +21,46 @@ bool begins_with_digit(const std::string& text) {
 }
 
 } // namespace
+
+std::string in_words(Subject subject) {
+    static const std::map<Subject, std::string> words = {{Subject::Count, "the number of holes"},
+                                                         {Subject::Size, "the size"},
+                                                         {Subject::Tapped, "tapping"},
+                                                         {Subject::Reamed, "reaming"},
+                                                         {Subject::Depth, "the depth"},
+                                                         {Subject::Circle, "the circle"},
+                                                         {Subject::Arc, "the arc"},
+                                                         {Subject::Row, "the row"},
+                                                         {Subject::Grid, "the grid"},
+                                                         {Subject::Angles, "the angles"},
+                                                         {Subject::Margins, "the margins"},
+                                                         {Subject::Steps, "the steps"},
+                                                         {Subject::Midway, "the middle"},
+                                                         {Subject::Points, "the points"},
+                                                         {Subject::Copy, "the copy"},
+                                                         {Subject::Distances, "the distances"},
+                                                         {Subject::Diameter, "the diameter of the circle"},
+                                                         {Subject::Pitch, "the pitch"},
+                                                         {Subject::Place, "the place"},
+                                                         {Subject::First, "the direction of the first hole"},
+                                                         {Subject::Astride, "the direction of the first hole"},
+                                                         {Subject::Last, "the end of the arc"},
+                                                         {Subject::Sweep, "the end of the arc"},
+                                                         {Subject::Sense, "the way round"},
+                                                         {Subject::Towards, "the direction of the row"},
+                                                         {Subject::Without, "the holes left out"},
+                                                         {Subject::Centred, "how the row lies about its place"},
+                                                         {Subject::Level, "the level"},
+                                                         {Subject::Along, "the axis the row runs along"},
+                                                         {Subject::Side, "the side"},
+                                                         {Subject::Shift, "the shift"},
+                                                         {Subject::Plus, "the further holes"},
+                                                         {Subject::Ring, "the ring"},
+                                                         {Subject::Helix, "the helix"},
+                                                         {Subject::Offset, "the offset"},
+                                                         {Subject::Radial, "how the hole stands to the axis"}};
+    return words.at(subject);
+}
 
 void CalloutReader::refuse_end(const std::string& sentence) const {
     throw CalloutRefused{{m_text.size(), 0, sentence}};
@@ -46,6 +87,65 @@ void CalloutReader::expect(const std::string& word, const std::string& why) {
     if (at_end())
         refuse_end(why);
     refuse(m_words[m_at], why);
+}
+
+void CalloutReader::once(Subject subject, const Word& word) {
+    if (const auto before = m_said.find(subject); before != m_said.end()) {
+        const std::string first(m_text.substr(before->second.begin, before->second.length));
+        refuse(word, fmt::format("There are two figures or words for {}: '{}' was said before. Take one of them out.",
+                                 in_words(subject), first));
+    }
+    m_said.emplace(subject, word);
+}
+
+void CalloutReader::only(const std::vector<Subject>& with_meaning, const std::string& what) const {
+    const std::pair<const Subject, Word>* idle = nullptr;
+    for (const auto& each : m_said)
+        if (std::find(with_meaning.begin(), with_meaning.end(), each.first) == with_meaning.end() &&
+            (!idle || each.second.begin < idle->second.begin))
+            idle = &each;
+    if (idle)
+        refuse(idle->second, fmt::format("{} means nothing for {}. Take it out, or say it in another way.",
+                                         std::string(m_text.substr(idle->second.begin, idle->second.length)), what));
+}
+
+void CalloutReader::judge_way(const std::optional<HoleSpec>& size) const {
+    if (const auto word = m_said.find(Subject::Tapped);
+        word != m_said.end() && size && size->purpose != Purpose::Tapped)
+        refuse(word->second, "A tapped hole wants the name of its thread, such as M5.");
+    if (const auto word = m_said.find(Subject::Reamed);
+        word != m_said.end() && size && size->purpose != Purpose::Reamed)
+        refuse(word->second, "A reamed hole wants its fit: 8 H7.");
+}
+
+void CalloutReader::judge_count(const PatternLayout& layout) const {
+    const auto word = m_said.find(Subject::Count);
+    if (word == m_said.end())
+        return;
+    const Word& number = word->second;
+    if (const auto places = places_in(layout); static_cast<std::int64_t>(places) != m_count)
+        refuse(number, fmt::format("{} are said, but there {} {}.", counted(m_count, "hole"),
+                                   places == 1 ? "is" : "are", counted(static_cast<std::int64_t>(places), "place")));
+}
+
+CalloutReader::Word CalloutReader::direction_figure(const std::string& wanted) {
+    Word found = figure(wanted);
+    if (peek() != "from")
+        return found;
+    const std::size_t before = m_at;
+    ++m_at;
+    if (figure_follows()) {
+        figure(wanted);
+        if (const std::string sense = peek();
+            sense == "cw" || sense == "ccw" || sense == "clockwise" || sense == "counter-clockwise") {
+            const Word& last = m_words[m_at++];
+            found.length = last.begin + last.length - found.begin;
+            found.text = std::string(m_text.substr(found.begin, found.length));
+            return found;
+        }
+    }
+    m_at = before;
+    return found;
 }
 
 CalloutReader::Word CalloutReader::figure(const std::string& wanted) {
@@ -142,15 +242,17 @@ HoleSpec CalloutReader::hole_size(const Word& word) const {
 std::optional<int> CalloutReader::count_word() {
     Word word = m_words.front();
     if (word.text.size() > 1 && word.text.back() == 'x' && begins_with_digit(word.text)) {
+        once(Subject::Count, word);
         word.text.pop_back();
         ++m_at;
-        return whole(word);
+        return m_count = whole(word);
     }
     if (peek(1) == "x" || peek(1) == "holes" ||
         (!is_keyword(0) && !begins_with_digit(word.text) &&
          clockface::read_count(word.text, 1, limits::holes_in_pattern, "holes"))) {
         m_at += peek(1) == "x" ? 2 : 1;
-        return whole(word);
+        once(Subject::Count, word);
+        return m_count = whole(word);
     }
     return std::nullopt;
 }

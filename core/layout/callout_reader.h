@@ -6,6 +6,7 @@
 #include "layout/callout_words.h"
 #include "measure/problem.h"
 
+#include <map>
 #include <optional>
 #include <string>
 #include <vector>
@@ -16,6 +17,48 @@ namespace clockface {
 struct CalloutRefused {
     CalloutProblem problem;
 };
+
+/// What a callout can say, each of it once.
+enum class Subject {
+    Count,
+    Size,
+    Tapped,
+    Reamed,
+    Depth,
+    Circle,
+    Arc,
+    Row,
+    Grid,
+    Angles,
+    Margins,
+    Steps,
+    Midway,
+    Points,
+    Copy,
+    Distances,
+    Diameter,
+    Pitch,
+    Place,
+    First,
+    Astride,
+    Last,
+    Sweep,
+    Sense,
+    Towards,
+    Without,
+    Centred,
+    Level,
+    Along,
+    Side,
+    Shift,
+    Plus,
+    Ring,
+    Helix,
+    Offset,
+    Radial
+};
+/// "the depth", "the direction of the first hole".
+std::string in_words(Subject subject);
 
 class CalloutReader {
 public:
@@ -46,8 +89,20 @@ protected:
     void expect(const std::string& word, const std::string& why);
     [[nodiscard]] bool figure_follows() const { return !at_end() && !is_keyword(0); }
 
+    /// Notes what a word says; refuses it where that was said before.
+    void once(Subject subject, const Word& word);
+    [[nodiscard]] bool said(Subject subject) const { return m_said.contains(subject); }
+    /// Refuses at its place the first thing that was said but means nothing for `what` ("an arc"): no word is dropped.
+    void only(const std::vector<Subject>& with_meaning, const std::string& what) const;
+    /// "tapped" wants a thread, "reamed" a fit.
+    void judge_way(const std::optional<HoleSpec>& size) const;
+    /// Refuses a count that is not the number of places the pattern has.
+    void judge_count(const PatternLayout& layout) const;
+
     /// The words up to the next keyword, as one text.
     Word figure(const std::string& wanted);
+    /// A direction, which may name another zero and sense: "45 from 12 cw".
+    Word direction_figure(const std::string& wanted);
     /// Figures with commas (or "and") between them, as far as the next one is a figure by itself.
     std::vector<Word> list(const std::string& wanted);
     /// The same as one word, to be read as the numbers of holes.
@@ -79,6 +134,8 @@ private:
     const Job& m_job;
     std::vector<Word> m_words;
     std::size_t m_at = 0;
+    std::map<Subject, Word> m_said;
+    int m_count = 1; ///< as said
 };
 
 /// Reads a callout for the side of a bar. Throws CalloutRefused.

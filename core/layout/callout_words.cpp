@@ -17,8 +17,8 @@ constexpr std::array keywords = {
     "tapped",  "reamed",  "angles", "astride",  "centred", "margins",  "level", "along",     "steps",
     "midway",  "between", "points", "mirrored", "turned",  "repeated", "step",  "times",     "each",
     "every",   "piece",   "shift",  "plus"};
-constexpr std::array fillers = {"on",     "of", "a", "the",  "holes", "hole",    "and",  "tapped",
-                                "reamed", ",",  ";", "rows", "in",    "between", "piece"};
+// Words of the language alone: what they stand by says everything.
+constexpr std::array fillers = {"on", "of", "a", "the", "holes", "hole", "and", ",", ";", "in"};
 
 constexpr std::array bar_keywords = {
     "at",       "from",     "to",    "cw",     "ccw",    "clockwise", "counter-clockwise",
@@ -28,8 +28,7 @@ constexpr std::array bar_keywords = {
     "axis",     "into",     "bore",  "left",   "right",  "end",       "zero",
     "shoulder", "radial",   "cross", "tapped", "reamed", "without",   "repeated",
     "turned",   "mirrored", "step",  "times",  "each",   "on",        "round"};
-constexpr std::array bar_fillers = {"a",  "the",   "holes",  "hole",   "and",    ",",  ";",     "x",
-                                    "in", "cross", "radial", "tapped", "reamed", "on", "round", "of"};
+constexpr std::array bar_fillers = {"a", "the", "holes", "hole", "and", ",", ";", "in", "on", "round", "of"};
 
 template <std::size_t N> bool among(const std::string& word, const std::array<const char*, N>& words) {
     return std::find(words.begin(), words.end(), word) != words.end();
@@ -117,12 +116,15 @@ std::vector<std::string> callout_completions(std::string_view beginning, bool on
         if (word.size() > 2 && word.size() > low.size() && word.starts_with(low))
             found.push_back(word);
     };
-    if (on_side)
-        std::for_each(bar_keywords.begin(), bar_keywords.end(), add);
-    else
-        std::for_each(keywords.begin(), keywords.end(), add);
+    for (const std::string& word : callout_all_words(on_side))
+        add(word);
     std::sort(found.begin(), found.end());
     return found;
+}
+
+std::vector<std::string> callout_all_words(bool on_side) {
+    return on_side ? std::vector<std::string>(bar_keywords.begin(), bar_keywords.end())
+                   : std::vector<std::string>(keywords.begin(), keywords.end());
 }
 
 } // namespace clockface

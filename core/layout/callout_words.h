@@ -17,7 +17,9 @@ struct CalloutWord {
 std::vector<CalloutWord> callout_words(std::string_view text);
 /// Words that say what a figure is; everything else belongs to a figure.
 bool is_callout_keyword(const std::string& word);
-/// Words that may stand anywhere and say nothing.
+/// All keywords of the language, on a flat face or the side of a bar.
+std::vector<std::string> callout_all_words(bool on_side);
+/// Words that may stand anywhere: they only join others.
 bool is_callout_filler(const std::string& word);
 /// The same for the side of a bar, where left, right and an end are places to count from.
 bool is_bar_callout_keyword(const std::string& word);

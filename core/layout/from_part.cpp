@@ -111,7 +111,7 @@ Job without_old_feature(Job job, const std::string& name) {
     for (Design& design : part.designs)
         drop(design.places, [&](const auto& each) { return each.first == name; });
     drop(part.designs, [](const Design& each) { // too few holes are left to make one
-        return each.places.size() < (each.kind == DesignKind::Circle ? 3U : each.kind == DesignKind::Round ? 1U : 2U);
+        return each.places.size() < least_holes(each.kind);
     });
     for (std::string* word : {&part.zero, &part.along})
         if (*word == name)

@@ -59,6 +59,12 @@ int job_decimals(Unit unit) {
     return unit == Unit::Inch ? 4 : 3;
 }
 
+int worth_writing(double error, int most) {
+    if (!(error > 0.0))
+        return most;
+    return std::clamp(static_cast<int>(std::ceil(-std::log10(error) - 1e-9)), 0, most);
+}
+
 int decimals_of_step(Length step, Unit unit) {
     double scaled = step.in(unit);
     for (int decimals = 0; decimals < 6; ++decimals, scaled *= 10.0)

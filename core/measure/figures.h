@@ -37,6 +37,10 @@ int job_decimals(Unit unit);
 /// Decimals needed to show every multiple of `step` exactly, at most 6.
 int decimals_of_step(Length step, Unit unit);
 
+/// Decimals that are worth writing of a figure that may be out by `error` (same unit): its last place is not finer than
+/// the error, 0.1 for an error of 0.1 to 0.9. At most `most`, which is also what an error of nought gives.
+int worth_writing(double error, int most);
+
 /// "61.5 mm", "2.4213 in": trimmed, for sentences.
 std::string with_unit(Length length, Unit unit);
 /// For a deviation: as with_unit, but one too small to be written is "less than 0.001 mm" instead of "0 mm".

@@ -68,6 +68,10 @@ std::vector<Point> design_laid_on(const Design& design, const std::vector<Point>
         for (const auto& [name, slot] : design.places)
             shape.push_back({design.size * slot, {}});
         return laid_on(shape, measured);
+    case DesignKind::Rectangle:
+        for (const auto& [name, slot] : design.places)
+            shape.push_back({slot == 1 || slot == 2 ? design.size : Length{}, slot >= 2 ? design.across : Length{}});
+        return laid_on(shape, measured);
     case DesignKind::Round:
         for (const Point& each : measured)
             shape.push_back(

@@ -19,6 +19,7 @@ namespace {
 constexpr double by_chance_at_most = 0.02;
 constexpr int spaces_tried = 24;
 constexpr std::size_t most_triples = 20'000;
+constexpr std::size_t most_for_rectangles = 30;
 constexpr double like_diameters = 0.25; // mm: holes of one pattern are drilled alike
 constexpr double whole_turn = 2.0 * std::numbers::pi;
 
@@ -42,26 +43,24 @@ double choices(std::size_t of, std::size_t many) {
     return out;
 }
 
-// A round figure within `error` of a size: as round as can be, in the part's own unit before the other. 0 where there
-// is none that means anything: the error must be well below the step.
+// A round figure of the part's own unit within `error` of a size, as round as can be. 0 where there is none that means
+// anything: the error must be well below the step.
 double round_size(double size, double error, Unit unit) {
     const std::vector<double> metric = {10.0, 5.0, 1.0, 0.5, 0.1};
     const std::vector<double> inch = {25.4 / 2, 25.4 / 4, 25.4 / 8, 25.4 / 16, 25.4 / 32, 25.4 / 64};
-    for (const auto& steps : {unit == Unit::Inch ? inch : metric, unit == Unit::Inch ? metric : inch})
-        for (const double step : steps) {
-            const double round = std::round(size / step) * step;
-            if (error < step / 3.0 && std::fabs(round - size) <= error)
-                return round;
-        }
+    for (const double step : unit == Unit::Inch ? inch : metric) {
+        const double round = std::round(size / step) * step;
+        if (error < step / 3.0 && std::fabs(round - size) <= error)
+            return round;
+    }
     return 0.0;
 }
 
-std::string size_words(double size) {
+std::string size_words(double size, Unit unit) {
     const double inches = size / 25.4 * 64.0;
-    const bool metric = std::fabs(size * 10.0 - std::round(size * 10.0)) < 1e-6;
-    if (!metric && std::fabs(inches - std::round(inches)) < 1e-6)
+    if (unit == Unit::Inch && std::fabs(inches - std::round(inches)) < 1e-6)
         return nearest_fraction(Length::mm(size)).text + " in";
-    return with_unit(Length::mm(std::round(size * 1000.0) / 1000.0), Unit::Millimetre);
+    return with_unit(Length::mm(std::round(size * 1000.0) / 1000.0), unit);
 }
 
 class Proposer {
@@ -81,6 +80,7 @@ public:
         for (const auto& group : alike()) {
             circles(group);
             rows(group);
+            rectangles(group);
         }
         symmetry();
         round_places();
@@ -160,7 +160,7 @@ private:
                                   choices(group.size(), on.size()) * (n - 2);
             if (n < 3 || chance > by_chance_at_most)
                 continue;
-            Design design{DesignKind::Circle, n, {}, {}};
+            Design design{DesignKind::Circle, n, {}, {}, {}};
             std::set<int> slots;
             const double first = std::atan2(on.front().y - y, on.front().x - x);
             bool equal = true;
@@ -255,7 +255,7 @@ private:
             // The pitch from the whole length first, then every hole must stand on a whole step.
             const double whole = std::round((on.back().first - on.front().first) / pitch);
             const double exact = (on.back().first - on.front().first) / whole;
-            Design design{DesignKind::Row, 0, {}, {}};
+            Design design{DesignKind::Row, 0, {}, {}, {}};
             bool equal = true;
             for (const auto& [along, each] : on) {
                 const double steps = (along - on.front().first) / exact;
@@ -270,6 +270,49 @@ private:
             design.size = Length::mm(round > 0.0 ? round : std::round(best * 1000.0) / 1000.0);
             return offer(std::move(design), holes, "in a row, {} apart", best);
         }
+    }
+
+    // Two pairs of holes with one middle and one distance are the diagonals of a rectangle.
+    void rectangles(const std::vector<Known>& group) {
+        if (group.size() > most_for_rectangles)
+            return;
+        std::vector<std::pair<std::size_t, std::size_t>> pairs;
+        for (std::size_t a = 0; a < group.size(); ++a)
+            for (std::size_t b = a + 1; b < group.size(); ++b)
+                pairs.emplace_back(a, b);
+        for (std::size_t one = 0; one < pairs.size(); ++one)
+            for (std::size_t other = one + 1; other < pairs.size(); ++other)
+                rectangle_of(group, pairs[one], pairs[other]);
+    }
+
+    void rectangle_of(const std::vector<Known>& group, std::pair<std::size_t, std::size_t> one,
+                      std::pair<std::size_t, std::size_t> other) {
+        const Known a = group[one.first], c = group[one.second];
+        Known b = group[other.first], d = group[other.second];
+        const double tolerance = 2.0 * largest_error({a, b, c, d});
+        if (std::hypot(a.x + c.x - b.x - d.x, a.y + c.y - b.y - d.y) > 2.0 * tolerance ||
+            std::fabs(std::hypot(a.x - c.x, a.y - c.y) - std::hypot(b.x - d.x, b.y - d.y)) > 2.0 * tolerance)
+            return;
+        if ((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x) < 0.0)
+            std::swap(b, d); // round it counter-clockwise
+        const auto apart = [](const Known& p, const Known& q) { return std::hypot(p.x - q.x, p.y - q.y); };
+        const double along = (apart(a, b) + apart(c, d)) / 2.0, across = (apart(b, c) + apart(d, a)) / 2.0;
+        // The fourth corner must fall on its place, and one angle be right.
+        const double chance =
+            std::pow(std::min(1.0, 2.0 * tolerance / std::min(along, across)), 3.0) * choices(group.size(), 4) * 3.0;
+        if (chance > by_chance_at_most)
+            return;
+        const std::vector<Known> corners{a, b, c, d};
+        const double error = largest_error(corners);
+        const auto round = [&](double size) {
+            const double found = round_size(size, error, m_part.unit);
+            return Length::mm(found > 0.0 ? found : std::round(size * 100.0) / 100.0);
+        };
+        Design design{DesignKind::Rectangle, 0, round(along), round(across), {}};
+        for (std::size_t k = 0; k < corners.size(); ++k)
+            design.places.emplace_back(old(corners[k]).name, static_cast<int>(k));
+        const std::string by = size_words(design.across.in_mm(), m_part.unit);
+        offer(std::move(design), corners, "the corners of a rectangle, {} by " + by, 0.0);
     }
 
     void symmetry() {
@@ -288,7 +331,7 @@ private:
 
     bool mirrored_in(const MirrorLine& line) {
         const double tolerance = 4.0 * largest_error(m_known);
-        Design design{DesignKind::Symmetric, 0, {}, {}};
+        Design design{DesignKind::Symmetric, 0, {}, {}, {}};
         std::vector<bool> paired(m_known.size());
         std::vector<Known> holes;
         int slot = 0, pairs = 0;
@@ -324,7 +367,8 @@ private:
     void round_places() {
         if (m_known.size() < 3)
             return;
-        for (const double step : {5.0, 25.4 / 4, 25.4 / 8, 1.0, 25.4 / 16, 0.5, 25.4 / 32}) {
+        const std::vector<double> metric = {5.0, 1.0, 0.5}, inch = {25.4 / 4, 25.4 / 8, 25.4 / 16, 25.4 / 32};
+        for (const double step : m_part.unit == Unit::Inch ? inch : metric) {
             const double error = largest_error(m_known);
             double chance = 1.0;
             bool all = true;
@@ -339,7 +383,7 @@ private:
             }
             if (!all || chance > by_chance_at_most)
                 continue;
-            Design design{DesignKind::Round, 0, Length::mm(step), {}};
+            Design design{DesignKind::Round, 0, Length::mm(step), {}, {}};
             for (const Known& each : m_known)
                 design.places.emplace_back(old(each).name, 0);
             return offer(std::move(design), m_known, "at whole steps of {}", step);
@@ -361,7 +405,7 @@ private:
         std::vector<std::string> names;
         for (const Known& each : holes)
             names.push_back(old(each).name);
-        const std::string size = size_words(design.size.in_mm());
+        const std::string size = size_words(design.size.in_mm(), m_part.unit);
         const bool differs = measured_size > 0.0 && std::fabs(measured_size - design.size.in_mm()) > 5e-4;
         out.sentence = fmt::format(
             "{}: {}{}. {} is farthest from it, by {}; up to {} is to be expected.", listed(names),
@@ -419,11 +463,11 @@ private:
         if (const double round = round_size(measured, caliper, m_part.unit);
             round > 0.0 && std::fabs(round - drilled) > 1e-9 && (is_half(round) || nearer(round)))
             offer_size({Purpose::Plain, Length::mm(round), "", {}}, round, caliper,
-                       fmt::format("a {} hole", size_words(round)));
+                       fmt::format("a {} hole", size_words(round, m_part.unit)));
         const double whole = std::round(measured);
         if (std::fabs(measured - whole) <= 0.03 && whole >= 2.0)
             offer_size({Purpose::Reamed, Length::mm(whole), "H7", {}}, whole, 0.03,
-                       fmt::format("a reamed {} H7 hole for a pin", size_words(whole)));
+                       fmt::format("a reamed {} H7 hole for a pin", size_words(whole, m_part.unit)));
     }
 };
 

@@ -9,6 +9,9 @@ namespace clockface {
 namespace {
 
 constexpr int pushed_starts = 6;
+// A small net folds over easily, and another start costs little.
+constexpr int pushed_starts_when_small = 30;
+constexpr int small_net = 40; // unknowns
 constexpr int most_unknowns_to_push = 300;
 constexpr double agrees_within = 5.0;
 
@@ -61,17 +64,10 @@ std::vector<bool> well_held(const OldPart& part, const std::vector<Observation>&
     return held;
 }
 
-Axes axes_of(const OldPart& part, const std::vector<Observation>& observations) {
+// From `zero` to the farthest hole that the readings tie to it.
+Axes axes_from(const OldPart& part, const std::vector<Observation>& observations, int zero) {
     Axes axes;
-    if (part.holes.empty())
-        return axes;
-    axes.zero = std::max(hole_index(part, part.zero), 0);
-    if (const int edge = edge_index(part, part.along); edge >= 0)
-        return {axes.zero, edge, true};
-    axes.along = hole_index(part, part.along);
-    if (axes.along >= 0 && axes.along != axes.zero)
-        return axes;
-    axes.along = -1;
+    axes.zero = zero;
     const std::vector<bool> tied = tied_to(part, observations, axes.zero);
     const std::vector<bool> held = well_held(part, observations);
     const auto sketched = [&](int hole) { return part.holes[static_cast<std::size_t>(hole)].sketched; };
@@ -88,6 +84,30 @@ Axes axes_of(const OldPart& part, const std::vector<Observation>& observations) 
         if (i != axes.zero && farther(i, axes.along))
             axes.along = i;
     return axes;
+}
+
+Axes axes_of(const OldPart& part, const std::vector<Observation>& observations) {
+    if (part.holes.empty())
+        return {};
+    const int zero = std::max(hole_index(part, part.zero), 0);
+    if (const int edge = edge_index(part, part.along); edge >= 0)
+        return {zero, edge, true};
+    if (const int along = hole_index(part, part.along); along >= 0 && along != zero)
+        return {zero, along, false};
+    return axes_from(part, observations, zero);
+}
+
+// The hole with most readings, whatever is wanted as zero.
+Axes best_held(const OldPart& part, const std::vector<Observation>& observations) {
+    if (part.holes.empty())
+        return {};
+    std::vector<int> readings(part.holes.size());
+    for (const Observation& seen : observations)
+        for (std::size_t k = 0; !seen.is_diameter && k < features_of(seen); ++k)
+            if (!wants_edge(seen, k))
+                ++readings[static_cast<std::size_t>(seen.features[k])];
+    const auto most = std::max_element(readings.begin(), readings.end());
+    return axes_from(part, observations, static_cast<int>(most - readings.begin()));
 }
 
 // Fit for comparing starts when some readings may be wrong: a gross error weighs little more than a middling one.
@@ -111,14 +131,22 @@ bool nearly_all_agree(const Net& net, const Weights& weights, const Estimate& at
     return misfits(net, weights, at, agrees_within) <= 1 + net.observations.size() / 8;
 }
 
+Net net_in(const OldPart& part, std::vector<Observation> observations, const Axes& axes) {
+    const Unknowns unknowns(part, observations, axes);
+    Estimate sketch = from_sketch(part, observations, axes);
+    return {part, std::move(observations), axes, unknowns, std::move(sketch)};
+}
+
 } // namespace
 
 Net net_of(const OldPart& part) {
     std::vector<Observation> observations = observations_of(part);
-    const Axes axes = axes_of(part, observations);
-    const Unknowns unknowns(part, observations, axes);
-    Estimate sketch = from_sketch(part, observations, axes);
-    return {part, std::move(observations), axes, unknowns, std::move(sketch)};
+    const Axes axes = best_held(part, observations);
+    return net_in(part, std::move(observations), axes);
+}
+
+Net as_wanted(const Net& net) {
+    return net_in(net.part, net.observations, axes_of(net.part, net.observations));
 }
 
 Adjusted best_fit(const Net& net, const Weights& weights) {
@@ -133,18 +161,21 @@ Adjusted best_fit(const Net& net, const Weights& weights) {
     const Weights voted = robust_weights(net.observations, weights, net.unknowns, net.sketch);
     const Estimate start = adjust(net.observations, voted, net.unknowns, net.sketch).at;
     try_from(start);
-    if (nearly_all_agree(net, weights, start) || net.unknowns.count() > most_unknowns_to_push)
+    const bool small = net.unknowns.count() <= small_net;
+    if ((!small && nearly_all_agree(net, weights, start)) || net.unknowns.count() > most_unknowns_to_push)
         return best;
     double reach = 0.0;
     for (Eigen::Index i = 0; i < net.sketch.holes.size(); i += 3)
         reach = std::max(reach, std::hypot(net.sketch.holes[i], net.sketch.holes[i + 1]));
     const double push = reach / std::max(2.0, std::sqrt(static_cast<double>(net.part.holes.size())));
     std::mt19937 dice(20261123); // the same every time: a survey must not change from look to look
-    for (int k = 0; k < pushed_starts && !acceptable(net, best); ++k) {
+    for (int k = 0; k < (small ? pushed_starts_when_small : pushed_starts) && !acceptable(net, best); ++k) {
+        // Small pushes and large ones by turns: a sketch is mostly near, but may be far.
+        const double far = push / static_cast<double>(1 << (2 * (k % 3)));
         Estimate pushed = net.sketch;
         for (Eigen::Index i = 0; i < pushed.holes.size(); ++i)
             if (i % 3 != 2)
-                pushed.holes[i] += push * (static_cast<double>(dice()) / 2147483648.0 - 1.0);
+                pushed.holes[i] += far * (static_cast<double>(dice()) / 2147483648.0 - 1.0);
         bring_to_axes(pushed, net.axes);
         try_from(pushed);
     }

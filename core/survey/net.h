@@ -16,8 +16,11 @@ struct Net {
     Estimate sketch; ///< the sketch at the size of the readings, in the same axes
 };
 
-/// Zero and x as the part says, or the first hole and the farthest that is tied to it by readings.
+/// In axes of its own, from the hole with most readings to the farthest that is tied to it: what the readings settle
+/// cannot hang on which hole is wanted as zero.
 Net net_of(const OldPart& part);
+/// The same in the axes the part asks for: its zero and x, or the first hole and the farthest that is tied to it.
+Net as_wanted(const Net& net);
 
 /// The best of several starts: the sketch, the sketch pushed about, and a fit in which those readings
 /// that agree outvote the others. `weights` as for adjust().
@@ -42,6 +45,7 @@ struct Doubts {
     struct Rival {
         std::size_t instead_of, observation;
         Estimate at;
+        Weights weights; ///< of the observations in that fit
     };
     std::vector<Rival> rivals;
     bool contradiction = false; ///< readings contradict each other, and no few of them are to blame
@@ -53,6 +57,25 @@ Doubts find_doubts(const Net& net);
 /// The likely cause of a slip, in a sentence: the other jaws, a pin forgotten, figures swapped, the other unit, another
 /// hole. Empty when none comes near.
 std::string likely_cause(const Net& net, const Reading& reading, const Observation& observation, const Estimate& at);
+
+/// A sentence for the first three holes whose distances cannot be: one longer than the other two together. Empty when
+/// there are none.
+std::string impossible_triangle(const Net& net);
+
+// What is checked.
+
+/// For each hole the observations that nothing checks well enough and that its place hangs on: a slip in one of them
+/// that would not show could put it more than a millimetre (or ten errors of the usual reading) out among the others.
+std::vector<std::vector<std::size_t>> unchecked(const Net& net, const Weights& weights, const Estimate& at,
+                                                const Knowledge& knowledge);
+
+/// Which holes could lie otherwise among the others by a tenth of the part's size, going by `errors` times the errors
+/// of the readings: what is held so weakly has no place.
+std::vector<bool> weakly_held(const Net& net, const Estimate& at, const Knowledge& knowledge, double errors);
+/// The middle one of the errors of all lengths that were read (mm).
+double usual_error(const Net& net);
+/// The largest distance of two holes (mm).
+double size_of(const Estimate& at);
 
 // What is open.
 

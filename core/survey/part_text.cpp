@@ -18,7 +18,7 @@ namespace clockface {
 
 namespace {
 
-const std::vector<std::string> design_words = {"circle", "row", "symmetric", "round"};
+const std::vector<std::string> design_words = {"circle", "row", "symmetric", "round", "rectangle"};
 const std::vector<std::string> marking_words = {"punch",  "screw",         "plug",   "cone",   "scribe",
                                                 "marker", "drill-through", "bonded", "measure"};
 const std::string not_at_hand = "not-at-hand";
@@ -228,6 +228,11 @@ void read_design(Line& line, OldPart& part) {
         design.count = line.count("The number of spaces", least_spaces, most_spaces, "spaces");
     if (line.is("of"))
         design.size = line.length("The size");
+    if (design.kind == DesignKind::Rectangle) {
+        if (!line.is("by"))
+            line.say("Its other side is missing: rectangle of 80 by 50.");
+        design.across = line.length("The other side");
+    }
     while (!line.ended() && !line.fault()) {
         const std::string text = line.word("A hole");
         const std::size_t slash = text.find('/');
@@ -363,6 +368,8 @@ std::string design_line(const Design& design, Unit unit) {
         out += fmt::format(" {}", design.count);
     if (design.kind != DesignKind::Symmetric)
         out += " of " + figure(design.size, unit);
+    if (design.kind == DesignKind::Rectangle)
+        out += " by " + figure(design.across, unit);
     out += ":";
     for (const auto& [name, slot] : design.places)
         out += fmt::format(" {}/{}", name, slot);

@@ -17,7 +17,8 @@
 //   outside H1 H3 80.1 by rule struck
 //   zero H1
 //   along base
-//   design circle 6 of 61.5: H1/0 H2/1 H3/2   spaces and pitch circle; row of 22.5: …; symmetric: …; round of 0.5: …
+//   design circle 6 of 61.5: H1/0 H2/1 H3/2   spaces and pitch circle; row of 22.5: …; symmetric: …; round of 0.5: …;
+//   design rectangle of 80 by 50: H1/0 H2/1 H4/2 H3/3   its corners round it
 //   lay at 20 30 bearing 90 turned-over       or: lay centred …; as-seen, turned-over, or neither
 //   marks face-to-face drill-guide bonded within 0.2
 //
@@ -26,6 +27,7 @@
 
 #include "job/old_part.h"
 #include "measure/problem.h"
+#include "survey/survey.h"
 
 #include <string>
 #include <string_view>
@@ -63,5 +65,12 @@ Result<ReadingKind> read_kind(std::string_view word);
 const std::vector<std::string>& instrument_words();
 /// "caliper", "height gauge" …
 std::string in_words(Instrument instrument);
+
+/// A place and its error (nineteen times in twenty) with no more digits than the error is worth.
+struct PlaceWords {
+    std::string x, y, error; ///< "+27.75", "−10.70", "0.12"
+};
+/// Requires hole.at.
+PlaceWords place_in_words(const SurveyedHole& hole, Unit unit);
 
 } // namespace clockface

@@ -1,4 +1,5 @@
 // The words of kinds of readings and of instruments.
+#include "measure/figures.h"
 #include "measure/small_letters.h"
 #include "survey/part_text.h"
 
@@ -122,6 +123,14 @@ Result<ReadingKind> read_kind(std::string_view word) {
     if (fit.size() > 1)
         return problem({}, fmt::format("'{}' may be {}: one letter more.", word, fmt::join(fit, " or ")));
     return problem({}, fmt::format("'{}' is no kind of reading. There are: {}.", word, fmt::join(kind_words, ", ")));
+}
+
+PlaceWords place_in_words(const SurveyedHole& hole, Unit unit) {
+    const double error = (hole.spread.major * nineteen_in_twenty).in(unit);
+    const int decimals = worth_writing(error, job_decimals(unit));
+    // Two figures of the error, so that it can be seen which of two places is known better.
+    return {decimal(hole.at->x.in(unit), decimals, Sign::Always), decimal(hole.at->y.in(unit), decimals, Sign::Always),
+            decimal(error, std::min(decimals + 1, job_decimals(unit)))};
 }
 
 } // namespace clockface

@@ -26,6 +26,12 @@ struct SurveyedHole {
     Length diameter;         ///< as the readings have it
     Point drawn;             ///< where to draw it: its place, or near the sketch's
     std::string open;        ///< why it has no place, in a sentence: "H4 can still swing about H1."
+    /// Of a place that is not to be relied on by itself, in a sentence: the reading it hangs on that no other checks,
+    /// or that it lies far from the sketch. Empty where a slip of any one reading would have shown.
+    std::string unchecked;
+
+    /// It has a place, and every reading that this hangs on is checked by others.
+    [[nodiscard]] bool checked() const { return at && unchecked.empty(); }
 };
 
 struct SurveyedEdge {
@@ -65,8 +71,10 @@ struct Survey {
     int along = -1; ///< hole or edge x runs to
     bool along_edge = false;
 
-    /// Whether every hole has its place.
+    /// Whether every hole has its place, checked or not.
     [[nodiscard]] bool settled() const;
+    /// Whether every hole has its place and every reading is checked by others.
+    [[nodiscard]] bool checked() const;
     /// Half axis, at nineteen in twenty, of the hole whose place is known worst; nothing when none is known.
     [[nodiscard]] std::optional<Length> worst() const;
 };

@@ -150,7 +150,7 @@ private:
     void check(const Design& design) {
         std::map<int, int> taken;
         std::set<std::string> seen;
-        const std::size_t least = design.kind == DesignKind::Circle ? 3 : design.kind == DesignKind::Round ? 1 : 2;
+        const std::size_t least = least_holes(design.kind);
         if (design.places.size() < least)
             say("design", fmt::format("It needs at least {}.", counted(static_cast<int>(least), "hole")));
         for (const auto& [name, slot] : design.places) {
@@ -158,7 +158,9 @@ private:
                 say("design", fmt::format("There is no hole named {}.", name));
             if (!seen.insert(small_letters(name)).second)
                 say("design", fmt::format("{} is in it twice.", name));
-            const int most = design.kind == DesignKind::Circle ? design.count - 1 : 1000;
+            const int most = design.kind == DesignKind::Circle      ? design.count - 1
+                             : design.kind == DesignKind::Rectangle ? 3
+                                                                    : 1000;
             if (slot < 0 || slot > most)
                 say("design", fmt::format("{} has no place in it.", name));
             const int together = ++taken[slot];
@@ -169,6 +171,8 @@ private:
             say("design", fmt::format("A circle has {} to {} spaces.", least_spaces, most_spaces));
         if (design.kind != DesignKind::Symmetric && !(design.size > Length{} && design.size < limits::reading))
             say("design", "Its size must be above nought.");
+        if (design.kind == DesignKind::Rectangle && !(design.across > Length{} && design.across < limits::reading))
+            say("design", "Its other side must be above nought.");
     }
 };
 

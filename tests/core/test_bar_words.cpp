@@ -46,6 +46,34 @@ template <class Action> Wording words_of(Job job, const std::string& machine, To
 class TestBarWords : public QObject {
     Q_OBJECT
 private slots:
+    void what_is_said_twice_or_idle_is_refused_data() {
+        QTest::addColumn<QString>("text");
+        QTest::addColumn<QString>("word");
+        const auto illegal = [](const char* text, const char* word) { QTest::newRow(text) << text << word; };
+        illegal("4.1 at 9.5 from left end at 12 from left end", "at");
+        illegal("4.1 5 deep 6 deep at 9.5", "6");
+        illegal("4.1 5 deep into the bore at 9.5", "into");
+        illegal("4.1 through to axis at 9.5", "to");
+        illegal("4.1 at 9.5 angle 30 angle 40", "angle");
+        illegal("4.1 at 9.5 angle 30 at 2:30", "2:30");
+        illegal("4.1 at 9.5 offset 2 offset 3", "offset");
+        illegal("radial 4.1 at 9.5 offset 2", "radial");
+        illegal("4.1 at 9.5 in ring", "ring");
+        illegal("3x 4.1 at 9.5 in ring in row 7 apart", "ring");
+        illegal("3x 4.1 at 9.5 40 apart 50 apart", "50");
+        illegal("3x 4.1 at 9.5 in ring cw ccw", "ccw");
+        illegal("3x 4.1 at 9.5 in ring without 2 without 3", "without");
+        illegal("tapped 4.1 at 9.5", "tapped");
+        illegal("M5 repeated A step 12, 3 times", "M5");
+    }
+    void what_is_said_twice_or_idle_is_refused() {
+        QFETCH(QString, text);
+        QFETCH(QString, word);
+        const auto read = read_callout(text.toStdString(), arbor());
+        QVERIFY(!read);
+        QCOMPARE(text.mid(static_cast<int>(read.error().begin), static_cast<int>(read.error().length)), word);
+    }
+
     void why_a_hole_is_where_it_is() {
         const Job job = arbor();
         const std::vector<Hole> holes = holes_of(job);

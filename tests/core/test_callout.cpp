@@ -1,9 +1,11 @@
 // Callouts: legal and illegal examples are the grammar; text -> pattern -> text.
 #include "layout/callout.h"
+#include "layout/callout_words.h"
 
 #include "layout/pattern.h"
 #include "support/bars.h"
 
+#include <algorithm>
 #include <cmath>
 
 using namespace clockface;
@@ -51,6 +53,14 @@ private slots:
               "4 by 3 frame of M4, through, 9.4 by 9.4 apart at 10, 12, towards 90");
         legal("4 by 3 staggered 3.2 deep of M4 9.4 by 8 apart at 10, 12 without 1, 2 and 3",
               "4 by 3 staggered of M4, 3.2 deep, 9.4 by 8 apart at 10, 12, towards 90, without 1, 2, 3");
+        legal("3x 4.1 on circle 50 from 45 from 3 o'clock ccw", "3x 4.1, through, on circle 50 at 60, 45, from 45 cw");
+        legal("3x 4.1 on circle 50 from 45 from 12 ccw ccw", "3x 4.1, through, on circle 50 at 60, 45, from 315 ccw");
+        legal("3 by 3 staggered grid of 3.2 9 apart at 10, 12",
+              "3 by 3 staggered of 3.2, through, 9 by 9 apart at 10, 12, towards 90");
+        legal("3x 5 pitch 7 in row at 10, 12", "3x 5, through, in row 7 apart at 10, 12, towards 90");
+        legal("9x 3.2 3 by 3 grid 9 apart at 10, 12",
+              "3 by 3 grid of 3.2, through, 9 by 9 apart at 10, 12, towards 90");
+        legal("2x tapped M5 on circle 50", "2x M5, through, on circle 50 at 60, 45, from 0 cw");
         legal("6x (4.75-0.5)/2 on circle 50", "6x 2.125, through, on circle 50 at 60, 45, from 0 cw");
     }
     void legal() {
@@ -101,6 +111,27 @@ private slots:
         illegal("7x M5 on circle 61.5 without 8", "8", "1 to 7");
         illegal("7x M5 on circle 1/0", "1/0", "nought");
         illegal("3x M5 deep", "M5", "'5'");
+        // What is said twice is refused where it is said again; what means nothing, where it stands.
+        illegal("5x M5 on circle 50 without 2 without 3", "without", "holes left out");
+        illegal("5x M5 on circle 50 from 30 from 60", "from", "first hole");
+        illegal("5x M5 on circle 50 cw ccw", "ccw", "way round");
+        illegal("5x M5 on circle 50 on circle 60", "circle", "circle");
+        illegal("5x M5 on 50 circle on 60 circle", "60", "diameter");
+        illegal("5x M5 6 deep 8 deep on circle 50", "8", "depth");
+        illegal("5x M5 through 3 deep on circle 50", "3", "depth");
+        illegal("5x M5 at 10, 10 at 20, 20 on circle 50", "at", "place");
+        illegal("3x 2.6 on arc 76 from 5 over 30 to 90", "over", "last hole is given");
+        illegal("3x 2.6 on arc 76 over 60 astride 12 o'clock", "astride", "nothing for an arc");
+        illegal("3x 2.6 on circle 76 towards 90", "towards", "nothing for a circle");
+        illegal("3x 2.6 on circle 76 in row 7 apart", "row", "nothing for a circle");
+        illegal("3x 5 pitch 7 on circle 50", "pitch", "nothing for a circle");
+        illegal("3x 2.6 3 by 4 grid 9 apart at 1, 2", "3x", "12 places");
+        illegal("4x 4.2 on 48.5 circle angles 12, 95, 171.5", "4x", "3 places");
+        illegal("3 by 3 frame staggered of 3.2 9 apart at 1, 2", "staggered", "grid");
+        illegal("3x 4 by 3 of 5 on circle 50", "4", "makes a grid");
+        illegal("tapped 8 at 10, 12", "tapped", "thread");
+        illegal("8 reamed at 10, 12", "reamed", "8 H7");
+        illegal("5 at 10, 12 piece", "piece", "does not fit");
     }
     void illegal() {
         QFETCH(QString, text);
@@ -204,6 +235,76 @@ private slots:
         QVERIFY2(read, read ? "" : read.error().sentence.c_str());
         QCOMPARE(QString::fromStdString(callout_of(*read, flange())), normal);
         QCOMPARE(callout_of(*read_callout(normal.toStdString(), flange()), flange()), normal.toStdString());
+    }
+    // Every word of the language put where it does not belong: it is refused, or it changes the pattern; unless it only
+    // says what holds anyway.
+    void no_word_is_dropped() {
+        struct Base {
+            const char* text;
+            std::vector<std::string> idle; // what this callout already is
+        };
+        const std::vector<Base> flat = {
+            {"5x M5 on circle 61.5 from 30", {"cw", "clockwise", "through", "thru", "tapped", "pitch"}},
+            {"3x 2.6 in row 7.4 apart at 12, 30", {"through", "thru", "x", "y"}},
+            {"4 by 3 grid of 3.2 9.4 by 7.7 apart at 10, 12", {"through", "thru", "x", "y", "rows"}},
+            {"5x 2.6 on arc 76.8 from 238 over 67", {"cw", "clockwise", "through", "thru", "circle", "pc", "pitch"}},
+            {"3.3 at 12.6, 18.9", {"through", "thru", "x", "y"}}};
+        const std::vector<std::string> grammar = {"a", "the", "of", "on", "and", "in", "hole", "holes", ",", ";"};
+        for (const Base& base : flat) {
+            const auto plain = read_callout(base.text, drawing());
+            QVERIFY(plain);
+            const QStringList words = QString(base.text).split(QLatin1Char(' '));
+            for (const std::string& word : callout_all_words(false)) {
+                if (std::find(grammar.begin(), grammar.end(), word) != grammar.end() ||
+                    std::find(base.idle.begin(), base.idle.end(), word) != base.idle.end())
+                    continue;
+                for (int at = 1; at <= words.size(); ++at) {
+                    QStringList with = words;
+                    with.insert(at, QString::fromStdString(word));
+                    const auto read = read_callout(with.join(QLatin1Char(' ')).toStdString(), drawing());
+                    QVERIFY2(!read || callout_of(*read, drawing()) != callout_of(*plain, drawing()),
+                             qPrintable(with.join(QLatin1Char(' '))));
+                    if (!read)
+                        QVERIFY(read.error().begin + read.error().length <=
+                                static_cast<std::size_t>(with.join(QLatin1Char(' ')).toUtf8().size()));
+                }
+            }
+        }
+    }
+
+    // Two of everything, in any order with the rest: never does the last win in silence.
+    void nothing_is_said_twice() {
+        holds("the second of two is refused", [](void) {
+            struct Two {
+                const char *one, *other;
+            };
+            static const std::vector<Two> circle = {{"from 30", "from 60"},
+                                                    {"from 30", "astride 12 o'clock"},
+                                                    {"cw", "ccw"},
+                                                    {"on 61.5 circle", "on circle 70"},
+                                                    {"6 deep", "8 deep"},
+                                                    {"through", "8 deep"},
+                                                    {"at 60, 45", "at 61, 45"},
+                                                    {"without 2", "without 3"},
+                                                    {"M5", "M6"},
+                                                    {"from 45 from 12 cw", "from 30"},
+                                                    {"plus 1, 2", "plus 3, 4"},
+                                                    {"shift 3 by 1, 0", "shift 3 by 2, 0"}};
+            static const std::vector<std::string> rest = {"on 61.5 circle", "M5", "6 deep", "from 30", "cw"};
+            const Two two = *rc::gen::elementOf(circle);
+            std::vector<std::string> parts = {two.one, two.other};
+            for (const std::string& each : rest)
+                if (each != two.one && each != two.other && *rc::gen::arbitrary<bool>())
+                    parts.push_back(each);
+            std::string text = "7x";
+            const auto turn = *rc::gen::inRange<std::size_t>(0, parts.size());
+            std::rotate(parts.begin(), parts.begin() + static_cast<std::ptrdiff_t>(turn), parts.end());
+            for (const std::string& each : parts)
+                text += " " + each;
+            const auto read = read_callout(text, drawing());
+            if (read)
+                RC_FAIL(text + " gives " + callout_of(*read, drawing()));
+        });
     }
     void anything_typed_gives_an_answer() {
         holds("words in any order are read or refused inside the text", [](void) {

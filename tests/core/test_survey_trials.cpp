@@ -1,0 +1,325 @@
+// What a survey calls settled, tried on parts made at random whose true places are known: one slip among the readings,
+// no slip at all, another hole as zero. The files of readings with a fault are held against their right answers.
+#include "formats/text_file.h"
+#include "support/old_parts.h"
+#include "survey/designs.h"
+#include "survey/part_text.h"
+
+#include <QTest>
+#include <algorithm>
+#include <cmath>
+#include <set>
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+constexpr double caliper = 0.03;
+
+struct Strewn {
+    OldPart part;
+    std::vector<std::pair<double, double>> truth;
+    int spare = 0;
+};
+
+double true_distance(const Strewn& made, std::size_t one, std::size_t other) {
+    return std::hypot(made.truth[one].first - made.truth[other].first,
+                      made.truth[one].second - made.truth[other].second);
+}
+
+// Four to nine holes, each tied to two earlier ones by readings from centre to centre, and some readings to spare.
+Strewn strewn_holes(Dice& dice, int spare) {
+    Strewn made;
+    const auto holes = static_cast<std::size_t>(uniform(dice, 4.0, 10.0));
+    while (made.truth.size() < holes) {
+        const std::pair<double, double> at{uniform(dice, 0.0, 100.0), uniform(dice, 0.0, 100.0)};
+        if (std::all_of(made.truth.begin(), made.truth.end(), [&](const auto& other) {
+                return std::hypot(at.first - other.first, at.second - other.second) > 10.0;
+            }))
+            made.truth.push_back(at);
+    }
+    for (std::size_t i = 0; i < holes; ++i) {
+        OldHole hole;
+        hole.name = "H" + std::to_string(i + 1);
+        hole.diameter = Length::mm(6.0);
+        hole.sketched = {Length::mm(made.truth[i].first + 3.0 * normal(dice)),
+                         Length::mm(made.truth[i].second + 3.0 * normal(dice))};
+        made.part.holes.push_back(hole);
+    }
+    std::set<std::pair<std::size_t, std::size_t>> pairs;
+    const auto any = [&](std::size_t below) { return static_cast<std::size_t>(uniform(dice, 0.0, double(below))); };
+    const auto tie = [&](std::size_t one, std::size_t other) {
+        return one != other && pairs.insert(std::minmax(one, other)).second;
+    };
+    tie(0, 1);
+    for (std::size_t i = 2; i < holes; ++i)
+        for (int k = 0; k < 2;)
+            k += tie(i, any(i));
+    made.spare = std::min(spare, static_cast<int>(holes * (holes - 1) / 2 - pairs.size()));
+    for (int k = 0; k < made.spare;)
+        k += tie(any(holes), any(holes));
+    for (const auto& [one, other] : pairs) {
+        Reading reading;
+        reading.kind = ReadingKind::Centres;
+        reading.with = Instrument::Caliper;
+        reading.between = {made.part.holes[one].name, made.part.holes[other].name};
+        reading.length = Length::mm(true_distance(made, one, other) + caliper * normal(dice));
+        made.part.readings.push_back(reading);
+    }
+    return made;
+}
+
+// One reading is out by 2 to 100 mm.
+void slip(Strewn& made, Dice& dice) {
+    const auto which = static_cast<std::size_t>(uniform(dice, 0.0, double(made.part.readings.size())));
+    Length& reading = made.part.readings[which].length;
+    const double by = uniform(dice, 2.0, 100.0);
+    reading += Length::mm(uniform(dice, 0.0, 1.0) < 0.5 && reading.in_mm() - by > 1.0 ? -by : by);
+}
+
+bool is_doubted(const Survey& found) {
+    const bool aside =
+        std::any_of(found.readings.begin(), found.readings.end(), [](const Leftover& each) { return each.set_aside; });
+    return aside || std::any_of(found.sentences.begin(), found.sentences.end(),
+                                [](const std::string& each) { return each.find("contradict") != std::string::npos; });
+}
+
+Survey survey_of(const std::string& file) {
+    const Result<std::string> text = read_file(std::string(SOURCE_FOLDER "/tests/broken/") + file);
+    if (!text)
+        qFatal("%s", text.error().text().c_str());
+    std::vector<std::string> lines;
+    for (const QString& line : QString::fromStdString(*text).split(QLatin1Char('\n'), Qt::SkipEmptyParts))
+        lines.push_back(line.toStdString());
+    return survey(part_of(lines));
+}
+
+bool says(const Survey& found, const char* words) {
+    return std::any_of(found.sentences.begin(), found.sentences.end(),
+                       [&](const std::string& each) { return each.find(words) != std::string::npos; });
+}
+
+} // namespace
+
+class TestSurveyTrials : public QObject {
+    Q_OBJECT
+private slots:
+    // Whatever is called settled lies within a millimetre among the other settled holes, 999 times in 1000. A hole is
+    // wrong when half of its distances to the others are.
+    void one_slip() {
+        Dice dice(20261127);
+        int settled = 0, wrong = 0;
+        for (int round = 0; round < 1500; ++round) {
+            Strewn made = strewn_holes(dice, static_cast<int>(uniform(dice, 0.0, 7.0)));
+            slip(made, dice);
+            const Survey found = survey(made.part);
+            std::vector<std::size_t> checked;
+            for (std::size_t i = 0; i < found.holes.size(); ++i)
+                if (found.holes[i].checked())
+                    checked.push_back(i);
+            for (const std::size_t one : checked) {
+                const auto out = std::count_if(checked.begin(), checked.end(), [&](std::size_t other) {
+                    return std::fabs(distance(*found.holes[one].at, *found.holes[other].at).in_mm() -
+                                     true_distance(made, one, other)) > 1.0;
+                });
+                wrong += out > 0 && 2 * out >= static_cast<int>(checked.size()) - 1;
+            }
+            settled += static_cast<int>(checked.size());
+        }
+        QVERIFY2(settled > 3000, qPrintable(QString::number(settled))); // it does not just refuse
+        QVERIFY2(wrong * 1000 <= settled, qPrintable(QStringLiteral("%1 of %2").arg(wrong).arg(settled)));
+    }
+
+    void faultless_parts_are_not_doubted() {
+        Dice dice(15);
+        int tried = 0, doubted = 0, checked = 0, holes = 0;
+        while (tried < 1000) {
+            const Strewn made = strewn_holes(dice, static_cast<int>(uniform(dice, 2.0, 7.0)));
+            if (made.spare < 2)
+                continue;
+            ++tried;
+            const Survey found = survey(made.part);
+            doubted += is_doubted(found);
+            holes += static_cast<int>(found.holes.size());
+            checked += static_cast<int>(std::count_if(found.holes.begin(), found.holes.end(),
+                                                      [](const SurveyedHole& hole) { return hole.checked(); }));
+        }
+        QVERIFY2(doubted <= tried / 100, qPrintable(QString::number(doubted)));
+        QVERIFY2(checked > holes * 6 / 10, qPrintable(QStringLiteral("%1 of %2").arg(checked).arg(holes)));
+    }
+
+    // Where zero is has nothing to do with what is settled. (A zero that hangs loose itself gives no hole a place.)
+    void another_zero_the_same_verdict() {
+        Dice dice(8);
+        for (int round = 0; round < 150; ++round) {
+            Strewn made = strewn_holes(dice, static_cast<int>(uniform(dice, 0.0, 7.0)));
+            if (round % 2 == 0)
+                slip(made, dice);
+            const Survey first = survey(made.part);
+            for (std::size_t zero = 1; zero < made.part.holes.size(); ++zero) {
+                made.part.zero = made.part.holes[zero].name;
+                const Survey found = survey(made.part);
+                if (!found.holes[zero].at || !first.holes[0].at)
+                    continue;
+                const auto swings = [](const Survey& each) {
+                    return std::any_of(each.holes.begin(), each.holes.end(), [](const SurveyedHole& hole) {
+                        return hole.open.find("can still") != std::string::npos;
+                    });
+                };
+                if (swings(found) || swings(first))
+                    continue;
+                for (std::size_t i = 0; i < found.holes.size(); ++i) {
+                    QCOMPARE(found.holes[i].checked(), first.holes[i].checked());
+                    QCOMPARE(found.readings.size(), first.readings.size());
+                }
+                for (std::size_t i = 0; i < found.readings.size(); ++i)
+                    QCOMPARE(found.readings[i].set_aside, first.readings[i].set_aside);
+            }
+        }
+    }
+
+    void three_distances_that_cannot_be() {
+        const Survey found = survey_of("three_contradict.txt");
+        for (const SurveyedHole& hole : found.holes)
+            QVERIFY(!hole.at);
+        QVERIFY(says(found, "it is 150, which is longer than 44.72 and 50 together"));
+    }
+
+    // H5 to H1 and H2: 32.31 + 12.31 does not reach over the 60 between them (the rectangle proves those). Either may
+    // be the wrong one; the rectangle stands.
+    void one_slip_in_five_holes() {
+        const Survey found = survey_of("five_one_slip.txt");
+        for (std::size_t i = 0; i < 4; ++i)
+            QVERIFY(found.holes[i].at.has_value());
+        QVERIFY(!found.holes[4].at);
+        QCOMPARE(found.readings[6].set_aside || found.readings[7].set_aside, true);
+        QVERIFY(says(found, "reading 7 (H1 and H5)") || says(found, "Reading 7 (H1 and H5)"));
+        QVERIFY(says(found, "reading 8 (H2 and H5)") || says(found, "Reading 8 (H2 and H5)"));
+        QCOMPARE(found.scatter, 1.0);
+    }
+
+    void the_sketch_and_rivals_data() {
+        QTest::addColumn<QString>("file");
+        QTest::addColumn<QList<int>>("named"); // every reading that could be the wrong one
+        QTest::addColumn<QString>("settled");  // holes that may be called settled
+        // 184.785 against 87 in the sketch. H1 hangs on two readings, so nothing about it is checked.
+        QTest::newRow("mirror") << "mirror_not_decided.txt" << QList<int>{11} << "H2 H3 H4";
+        // H1-H2 is 25.5 against 51.6 in the sketch; with H2 mirrored H2-H3 could be the slip instead.
+        QTest::newRow("rival") << "rival_not_named.txt" << QList<int>{1, 3} << "H1 H4 H5";
+        // H3-H2 is 120.9 against 16.6; all others agree without it.
+        QTest::newRow("two good") << "two_good_set_aside.txt" << QList<int>{2} << "H1 H2 H3 H4 H5 H6 H7";
+    }
+
+    void the_sketch_and_rivals() {
+        QFETCH(QString, file);
+        QFETCH(QList<int>, named);
+        QFETCH(QString, settled);
+        const Survey found = survey_of(file.toStdString());
+        QString all;
+        for (const std::string& each : found.sentences)
+            all += QString::fromStdString(each).toLower();
+        for (const int reading : named)
+            QVERIFY2(all.contains(QStringLiteral("reading %1 (").arg(reading)), qPrintable(all));
+        for (std::size_t i = 0; i < found.readings.size(); ++i)
+            QVERIFY(!found.readings[i].set_aside || named.contains(static_cast<int>(i) + 1));
+        QStringList checked;
+        for (const SurveyedHole& hole : found.holes)
+            if (hole.checked())
+                checked << QString::fromStdString(hole.name);
+        QCOMPARE(checked.join(QLatin1Char(' ')), settled);
+    }
+
+    // A reading no other checks is named, and with one reading more across the hole is settled. By Pythagoras: H4 is at
+    // 60, 40 and H2 at 60, 0 by H1, so H2-H4 is 40. H5 at 25, 15: 29.1548,
+    // 38.0789 and 35.3553 from the first three.
+    void what_is_unchecked_is_named() {
+        std::vector<std::string> lines = {"hole H1 6 at 0 0",      "hole H2 6 at 60 0",     "hole H3 6 at 0 40",
+                                          "hole H4 6 at 60 40",    "centres H1 H2 60",      "centres H1 H3 40",
+                                          "centres H2 H3 72.1110", "centres H1 H4 72.1110", "centres H3 H4 60"};
+        for (std::string& line : lines)
+            if (line[0] == 'c')
+                line += " by caliper";
+        QVERIFY(says(survey(part_of(lines)), "none checks another"));
+        lines.emplace_back("centres H2 H4 40 by caliper");
+        lines.emplace_back("hole H5 6 at 25 15");
+        lines.emplace_back("centres H1 H5 29.1548 by caliper");
+        lines.emplace_back("centres H2 H5 38.0789 by caliper");
+        const Survey once = survey(part_of(lines));
+        QVERIFY(once.holes[4].at.has_value());
+        QVERIFY(!once.holes[4].checked());
+        QVERIFY(once.holes[3].checked());
+        QVERIFY(
+            says(once, "H5 is unchecked: no other reading checks reading 7 (H1 and H5) and reading 8 (H2 and H5)."));
+        lines.emplace_back("centres H3 H5 35.3553 by caliper");
+        QVERIFY(survey(part_of(lines)).checked());
+    }
+
+    // Three holes nearly in a line: how far the middle one is beside it hangs on the last hundredth of the sum.
+    void what_is_held_by_a_hair_has_no_place() {
+        const Survey found = survey(part_of({"hole H1 6 at 0 0", "hole H2 6 at 50 1", "hole H3 6 at 100 0", "along H3",
+                                             "centres H1 H3 100 by caliper", "centres H1 H2 50 by caliper",
+                                             "centres H2 H3 50.0001 by caliper"}));
+        QVERIFY(!found.holes[1].at);
+        QVERIFY(says(found, "so weakly"));
+        QVERIFY(found.worst().value_or(Length{}) < Length::mm(1.0));
+    }
+
+    void digits_are_worth_their_error() {
+        SurveyedHole hole;
+        hole.at = {Length::mm(76.5461), Length::mm(-10.6987)};
+        hole.spread.major = Length::mm(0.101 / nineteen_in_twenty);
+        const PlaceWords place = place_in_words(hole, Unit::Millimetre);
+        QCOMPARE(place.x, std::string("+76.5"));
+        QCOMPARE(place.y, std::string("−10.7"));
+        QCOMPARE(place.error, std::string("0.10"));
+        hole.spread.major = Length::inches(0.0016 / nineteen_in_twenty); // 3.0136 in and -0.4212 in, to a thou
+        QCOMPARE(place_in_words(hole, Unit::Inch).x, std::string("+3.014"));
+        QCOMPARE(place_in_words(hole, Unit::Inch).y, std::string("−0.421"));
+    }
+
+    // 80 by 50, turned by 30 degrees; sixth and fifth hole elsewhere. Metric throughout.
+    void a_rectangle_is_seen() {
+        const auto turned = [](double x, double y) {
+            return Point{Length::mm(20.0 + x * 0.8660254038 - y * 0.5), Length::mm(9.0 + x * 0.5 + y * 0.8660254038)};
+        };
+        OldPart part = part_of({"instrument caliper 0.005", "instrument rule 0.005"});
+        std::vector<Point> places = {turned(0, 0), turned(80, 0), turned(0, 50), turned(80, 50), turned(33, 17)};
+        for (std::size_t i = 0; i < places.size(); ++i) {
+            OldHole hole;
+            hole.name = "H" + std::to_string(i + 1);
+            hole.diameter = Length::mm(6.4);
+            hole.sketched = places[i];
+            part.holes.push_back(hole);
+        }
+        for (std::size_t i = 0; i < places.size(); ++i)
+            for (std::size_t j = i + 1; j < places.size(); ++j)
+                part.readings.push_back({ReadingKind::Centres,
+                                         {part.holes[i].name, part.holes[j].name},
+                                         distance(places[i], places[j]),
+                                         {},
+                                         Instrument::Caliper,
+                                         false});
+        const Survey found = survey(part);
+        const auto all = proposals(part, found);
+        const auto rectangle = std::find_if(all.begin(), all.end(), [](const Proposal& each) {
+            return each.design && each.design->kind == DesignKind::Rectangle;
+        });
+        QVERIFY(rectangle != all.end());
+        QCOMPARE(rectangle->sentence.substr(0, 66),
+                 std::string("H1, H2, H4 and H3: the corners of a rectangle, 80 mm by 50 mm. H1 is").substr(0, 66));
+        for (const Proposal& each : all)
+            QVERIFY2(each.sentence.find(" in ") == std::string::npos ||
+                         each.sentence.find("in a row") != std::string::npos,
+                     each.sentence.c_str());
+        part.designs.push_back(*rectangle->design);
+        QVERIFY(!first_fault(part));
+        const auto again = read_old_part(to_lines(part));
+        QVERIFY(again && *again == part);
+        const auto laid = designed_places(part, found);
+        QVERIFY(std::fabs(distance(laid.at("H1"), laid.at("H4")).in_mm() - std::sqrt(8900.0)) < 1e-9);
+    }
+};
+
+QTEST_APPLESS_MAIN(TestSurveyTrials)
+#include "test_survey_trials.moc"
