@@ -274,7 +274,7 @@ void BenchView::refresh() {
     m_back->setEnabled(step > 0);
     m_done->setEnabled(step < all);
     // Beginning again is only offered when the list and the place in it no longer agree, or at the end.
-    const auto progress = m_document.job().progress.find(plan.machine.name);
+    const auto progress = m_document.job().progress.find(progress_name(m_document.job(), plan.machine.name));
     const bool stale = progress != m_document.job().progress.end() && progress->second.list != plan.fingerprint;
     m_again->setVisible(stale || (all > 0 && step == all));
     m_why_button->setEnabled(step < all);

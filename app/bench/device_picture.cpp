@@ -51,7 +51,7 @@ private:
     }
 
     // A dial whose figures rise clockwise, turned so that `line` stands at the mark on top.
-    void dial(int graduations, int line, int figure_every, bool clockwise, const QString& reading, const QString& below,
+    void dial(double a_turn, int line, int figure_every, bool clockwise, const QString& reading, const QString& below,
               const std::function<QString(int)>& figure) {
         m_painter.setPen(QPen(m_look.faint, 2.0));
         m_painter.setBrush(m_look.air);
@@ -60,11 +60,11 @@ private:
         m_painter.setBrush(m_look.surround);
         m_painter.drawEllipse(m_centre, m_radius * 0.58, m_radius * 0.58);
         // Not more lines than can be told apart, and not more figures than can be read.
-        int every = std::max(1, static_cast<int>(std::ceil(graduations / (2.0 * M_PI * m_radius / 7.0))));
+        int every = std::max(1, static_cast<int>(std::ceil(a_turn / (2.0 * M_PI * m_radius / 7.0))));
         while (every < figure_every && figure_every % every != 0)
             ++every; // so that every engraved figure keeps its line
-        for (int i = 0; i < graduations; i += every) {
-            const double angle = 2.0 * M_PI * (i - line) / graduations;
+        for (int i = 0; i < a_turn; i += every) {
+            const double angle = 2.0 * M_PI * (i - line) / a_turn;
             // The dial is turned clockwise to raise its reading, so larger figures stand counter-clockwise of the mark.
             const QPointF out(-std::sin(angle), -std::cos(angle));
             const bool named = i % figure_every == 0;
@@ -73,7 +73,7 @@ private:
             m_painter.drawLine(m_centre + out * (m_radius - 5.0), m_centre + out * (m_radius - (named   ? 26.0
                                                                                                 : fifth ? 19.0
                                                                                                         : 13.0)));
-            if (named && graduations - i >= figure_every / 2 + 1)
+            if (named && a_turn - i >= figure_every / 2 + 1)
                 engrave(out, figure(i));
         }
         mark();
@@ -98,10 +98,10 @@ private:
         for (double value = 1e-4; value < 100.0; value *= 10.0)
             for (const double round : {value, 2.0 * value, 5.0 * value}) {
                 const double lines = round / line;
-                if (lines > 0.999 && std::fabs(lines - std::round(lines)) < 1e-6 && screw.graduations / lines <= 26.0)
+                if (lines > 0.999 && std::fabs(lines - std::round(lines)) < 1e-6 && screw.lines / lines <= 26.0)
                     return static_cast<int>(std::lround(lines));
             }
-        return std::max(1, screw.graduations / 10);
+        return std::max(1, screw.engraved() / 10);
     }
 
     void fitted_text(QPointF at, const QString& words, double pixels, double width) {
@@ -187,7 +187,7 @@ private:
         const auto* wheels = std::get_if<Handwheels>(&m_plan.machine.kind);
         const Screw screw =
             wheels ? (move.axis == Axis::X ? wheels->x : wheels->y) : std::get<RotaryTable>(m_plan.machine.kind).slide;
-        dial(screw.graduations, move.line, engraved_every(screw), move.way == Turn::Clockwise,
+        dial(screw.lines, move.line, engraved_every(screw), move.way == Turn::Clockwise,
              q(dial_figure(screw, move.line)),
              QObject::tr("on the %1 dial").arg(move.axis == Axis::X ? QStringLiteral("X") : QStringLiteral("Y")),
              [&](int line) {
@@ -202,12 +202,15 @@ private:
     void picture(const TurnTable& turn) {
         const auto& table = std::get<RotaryTable>(m_plan.machine.kind);
         dial(table.graduations, turn.line, std::max(1, table.graduations / 12), turn.way == Turn::Clockwise,
-             q(dial_figure(table, turn.line)), QObject::tr("on the handle's dial"),
-             [&](int line) { return q(degrees_minutes_seconds(table.step() * line)).section(QLatin1Char(' '), 0, 1); });
+             q(dial_figure(table, turn.line)), QObject::tr("on the handle's dial"), [&](int line) {
+                 const Angle at = table.step() * line;
+                 return table.decimal ? q(in_degrees(at))
+                                      : q(degrees_minutes_seconds(at)).section(QLatin1Char(' '), 0, 1);
+             });
         text(QPointF(m_centre.x(), m_area.bottom() - 4),
              QObject::tr("%1 a turn; table at %2")
                  .arg(q(in_degrees(table.per_turn())),
-                      q(degrees_minutes_seconds(table.step() * static_cast<double>(turn.reading)))),
+                      q(table_angle(table, table.step() * static_cast<double>(turn.reading)))),
              16, m_look.bench_quiet);
     }
 

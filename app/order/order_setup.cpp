@@ -28,15 +28,15 @@ void dial_blank(const JobBlanks& blanks, Sentence& sentence, const char* name, c
                 int OrderWishes::*line) {
     blanks.custom(
         sentence, QLatin1String(name), what,
-        [screw, line](const Job& job) { return q(dial_figure(screw, dial_line(job.order.*line, screw.graduations))); },
+        [screw, line](const Job& job) { return q(dial_figure(screw, dial_line(job.order.*line, screw.engraved()))); },
         [screw, line](Job& job, const QString& text) -> Result<QString> {
             const auto read = read_length(text.toStdString(), screw.unit);
             if (!read)
                 return tl::unexpected(read.error());
             const std::int64_t lines = round_to_step(read->value, screw.graduation()).counts;
-            if (lines < 0 || lines >= screw.graduations)
+            if (lines < 0 || lines >= screw.engraved())
                 return problem("", QObject::tr("The dial shows figures from 0 to %1.")
-                                       .arg(q(dial_figure(screw, screw.graduations - 1)))
+                                       .arg(q(dial_figure(screw, screw.engraved() - 1)))
                                        .toStdString());
             job.order.*line = static_cast<int>(lines);
             return q(counted(lines, "line"));

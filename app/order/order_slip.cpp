@@ -10,6 +10,7 @@
 #include <QListView>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QShortcut>
 #include <QTimer>
 #include <QToolButton>
 
@@ -109,8 +110,19 @@ void OrderSlip::build_list_page() {
     page->addWidget(m_slips);
     body()->addWidget(m_list_page, 1);
 
+    // A heading opens by a click, or by Enter as every other thing.
+    const auto toggle = [this](const QModelIndex& row) {
+        if (m_list_model.move_of(row.row()) >= 0)
+            return;
+        const int at = row.row();
+        m_list_model.toggle(at);
+        m_list->setCurrentIndex(m_list_model.index(at)); // the heading stays where it was
+    };
+    connect(m_list, &QListView::clicked, this, toggle);
+    auto* enter = new QShortcut(QKeySequence(Qt::Key_Return), m_list, nullptr, nullptr, Qt::WidgetShortcut);
+    connect(enter, &QShortcut::activated, this, [this, toggle] { toggle(m_list->currentIndex()); });
     connect(m_list->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& row) {
-        m_why->setText(tr("Why? %1").arg(m_list_model.why(row.row())));
+        show_why();
         m_broken->hide();
         m_shown.clear();
         if (m_slips->isVisible())
@@ -152,7 +164,7 @@ void OrderSlip::set_look(const Look& look) {
 
 void OrderSlip::choose_move(int move) {
     m_list_model.refresh();
-    m_list->setCurrentIndex(m_list_model.index(move));
+    m_list->setCurrentIndex(m_list_model.index(m_list_model.show(move)));
     // The rows have their places only when the list has been laid out.
     QTimer::singleShot(0, m_list,
                        [this] { m_list->scrollTo(m_list->currentIndex(), QAbstractItemView::PositionAtCenter); });
@@ -303,8 +315,7 @@ void OrderSlip::refresh_list() {
     m_ways->refresh();
     m_ways->setVisible(job.blank.on_side());
     m_list_model.refresh();
-    m_why->setText(m_list->currentIndex().isValid() ? tr("Why? %1").arg(m_list_model.why(m_list->currentIndex().row()))
-                                                    : tr("Choose a line to see where its figures come from."));
+    show_why();
     m_bench->setEnabled(!plan.route.order.empty());
     m_list->setVisible(!plan.route.order.empty());
     m_what_if->setVisible(!plan.route.order.empty());
@@ -329,6 +340,13 @@ void OrderSlip::refresh_list() {
         m_proof->setText(tr("There are no holes yet: place some under Holes."));
 }
 
+void OrderSlip::show_why() {
+    const int row = m_list->currentIndex().row();
+    m_why->setText(m_list_model.move_of(row) >= 0 ? tr("Why? %1").arg(m_list_model.why(row))
+                   : row >= 0 ? tr("Click here, or press Enter, to open or close what stands under it.")
+                              : tr("Choose a line to see where its figures come from."));
+}
+
 // What can go wrong at the chosen move, each to be tried.
 void OrderSlip::show_slips() {
     while (QLayoutItem* item = m_slip_flow->takeAt(0)) {
@@ -337,7 +355,7 @@ void OrderSlip::show_slips() {
         delete item;
     }
     const Plan& plan = document().plan();
-    const int move = m_list->currentIndex().row();
+    const int move = m_list_model.move_of(m_list->currentIndex().row());
     const auto slips = slips_at(plan.route, plan.machine, static_cast<std::size_t>(std::max(move, 0)));
     for (const MoveSlip slip : slips) {
         auto* button = new QPushButton(button_text(q(in_words(slip))));
@@ -360,7 +378,7 @@ void OrderSlip::show_slips() {
 void OrderSlip::try_slip(MoveSlip slip) {
     const Plan& plan = document().plan();
     const Job& job = document().job();
-    const auto move = static_cast<std::size_t>(std::max(m_list->currentIndex().row(), 0));
+    const auto move = static_cast<std::size_t>(std::max(m_list_model.move_of(m_list->currentIndex().row()), 0));
     const Broken broken = with_slip(plan.route, plan.machine, move, slip);
     const Proof proof = carry_out(broken.route, broken.machine, job, plan.holes);
     const int out = holes_spoiled(proof, job.holes_within);

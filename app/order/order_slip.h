@@ -78,6 +78,7 @@ private:
     void refresh_head();
     void refresh_list();
     void show_slips();
+    void show_why();
     void try_slip(MoveSlip slip);
     void build_compare(QVBoxLayout* box);
     void build_proof(QVBoxLayout* box);

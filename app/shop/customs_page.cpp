@@ -27,6 +27,9 @@ void ShopView::build_cutting(QVBoxLayout* box) {
     s->words(tr(", and drilled"));
     m_blanks.flag(*s, "smallSteps", tr("how a hole is opened up"), tr("straight up to what the machine drives"),
                   tr("in small steps"), [](Shop& shop) { return &shop.customs.small_steps; });
+    s->words(tr(". Inch screws clear by"));
+    m_blanks.flag(*s, "chartClearance", tr("what clearance holes of inch screws go by"), tr("the standard"),
+                  tr("the charts of the bench"), [](Shop& shop) { return &shop.customs.chart_clearance; });
     s->words(tr(". Threads get"));
     m_blanks.custom(
         *s, "threadPercent", tr("percent of thread"),

@@ -104,9 +104,9 @@ void ShopView::screw_sentence(QVBoxLayout* box, const QString& id, const QString
     s->words(tr("%1: one turn of the handle moves it").arg(axis));
     m_blanks.length(*s, id + QStringLiteral("Lead"), tr("lead of the %1 screw").arg(axis), unit, part(&Screw::lead));
     s->words(tr(", its dial has"));
-    m_blanks.count(*s, id + QStringLiteral("Lines"), tr("lines on the %1 dial").arg(axis), 2, 100000,
-                   part(&Screw::graduations));
-    s->words(tr("lines, in"));
+    m_blanks.number(*s, id + QStringLiteral("Lines"), tr("lines on the %1 dial for one turn").arg(axis), 4,
+                    part(&Screw::lines));
+    s->words(tr("lines a turn, in"));
     m_blanks.choice(
         *s, id + QStringLiteral("Unit"), tr("unit of the %1 dial").arg(axis), {tr("millimetres"), tr("inches")},
         [reach](const Shop& shop) {

@@ -131,7 +131,7 @@ QString ShopView::structure() const {
         const auto add = [&](const Screw& screw) {
             all += QStringLiteral(" %1 %2 %3 %4")
                        .arg(screw.lead.in_mm())
-                       .arg(screw.graduations)
+                       .arg(screw.lines)
                        .arg(int(screw.plus))
                        .arg(int(screw.unit));
         };

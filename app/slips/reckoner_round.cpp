@@ -89,8 +89,12 @@ QString Reckoner::skated() const {
 
 QString Reckoner::strip() const {
     const Length bar = m_lengths.at("stripBar");
-    if (m_lengths.at("stripDepth") >= bar / 2.0 || m_lengths.at("stripWidth") >= bar)
-        return tr("The strip is as wide as the bar.");
+    if (m_lengths.at("stripDepth") >= bar / 2.0)
+        return tr("A strip %1 deep would reach the axis of a bar of %2. Less would do.")
+            .arg(fig(m_lengths.at("stripDepth")), fig(bar));
+    if (m_lengths.at("stripWidth") >= bar)
+        return tr("A strip %1 wide does not fit on a bar of %2. Less would do.")
+            .arg(fig(m_lengths.at("stripWidth")), fig(bar));
     return tr("skimmed: a strip %1 wide. Filed: %2 off; a tenth of a millimetre in the width is %3 in the depth.")
         .arg(fig(strip_width(bar, m_lengths.at("stripDepth"))), fig(strip_depth(bar, m_lengths.at("stripWidth"))),
              fig(strip_depth(bar, m_lengths.at("stripWidth") + Length::mm(0.1)) -

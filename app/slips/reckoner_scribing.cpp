@@ -27,9 +27,9 @@ void Reckoner::add_scribing_sums() {
     s = add();
     s->words(tr("A chord that is off by"));
     length(*s, "chordOff", tr("what the chord is off"), Length::mm(0.05));
-    s->words(tr("is stepped round"));
+    s->words(tr("is stepped right round in"));
     count(*s, "chordSteps", tr("number of steps"), 7);
-    s->words(tr("times :"));
+    s->words(tr("steps :"));
     answer();
     s = add();
     s->words(tr("An arc of"));
@@ -53,7 +53,10 @@ QString Reckoner::lens() const {
 }
 
 QString Reckoner::stepped_round() const {
-    const SteppingError error = stepping_error(m_lengths.at("chordOff"), m_counts.at("chordSteps"));
+    const int steps = m_counts.at("chordSteps");
+    if (steps < 3)
+        return tr("a circle is stepped round in three steps or more.");
+    const SteppingError error = stepping_error(m_lengths.at("chordOff"), steps, Angle::degrees(360.0 / steps));
     return tr("it closes wrong by %1; stepped half from each side the worst is %2.")
         .arg(fig(error.one_way), fig(error.from_both_sides));
 }

@@ -31,6 +31,7 @@ public:
         , m_thread(thread_of(needs.spec)) {
         m_chain.spec = needs.spec;
         m_chain.metal = needs.metal;
+        m_chain.hollow = needs.hollow;
     }
 
     Chain build() {
@@ -56,6 +57,7 @@ private:
     Chain m_chain;
     std::optional<Cutter> m_final; // the drill that makes the hole, or goes under reamer or tap
     bool m_spot_chamfers = false;
+    std::vector<Cutter> m_short_centres;
 
     [[nodiscard]] std::string fig(Length length) const { return with_unit(length, m_needs.unit); }
 
@@ -127,14 +129,40 @@ private:
             keep_final(add_best(StepKind::Drill, "drill",
                                 drills_within(m_needs.owned, *limits, m_needs.cut, m_needs.unit),
                                 drills_within(sold, *limits, m_needs.cut, m_needs.unit), "drill inside the limits"));
-        } else if (const auto row =
-                       spec.purpose == Purpose::Clearance && m_thread ? clearance_for(m_thread->major) : std::nullopt) {
-            keep_final(add_best(
-                StepKind::Drill, "drill", clearance_drills(m_needs.owned, spec.diameter, *row, m_needs.unit),
-                clearance_drills(sold, spec.diameter, *row, m_needs.unit), "clearance drill for " + spec.label));
+        } else if (spec.purpose == Purpose::Clearance && m_thread && clearance_for(screw_of(*m_thread))) {
+            choose_clearance(*clearance_for(screw_of(*m_thread)));
         } else {
-            keep_final(add_best(StepKind::Drill, "drill", drills_near(m_needs.owned, spec.diameter, m_needs.unit),
-                                drills_near(sold, spec.diameter, m_needs.unit), fig(spec.diameter) + " drill"));
+            // A step drill goes after the twist drills that are the size, before those that are only near.
+            std::vector<Choice> owned = drills_near(m_needs.owned, spec.diameter, m_needs.unit);
+            const auto steps = step_drills_for(m_needs.owned, spec.diameter, m_needs.metal, m_needs.unit);
+            constexpr double same_size_mm = 0.005;
+            owned.insert(std::find_if(owned.begin(), owned.end(),
+                                      [](const Choice& each) { return !each.sound || each.miss > same_size_mm; }),
+                         steps.begin(), steps.end());
+            keep_final(add_best(StepKind::Drill, "drill", owned, drills_near(sold, spec.diameter, m_needs.unit),
+                                fig(spec.diameter) + " drill"));
+        }
+    }
+
+    // By the standard as the drawing has it, or by the charts of the bench where the shop goes by these: the close one
+    // as theirs, normal and free both as their free one.
+    void choose_clearance(Clearance row) {
+        const HoleSpec& spec = m_needs.spec;
+        Length wanted = spec.diameter;
+        if (m_needs.customs.chart_clearance && row.chart_close > Length{}) {
+            row.close = row.chart_close;
+            row.normal = row.free = row.chart_free;
+            wanted = spec.clearing == Clearing::Close ? row.close : row.free;
+        }
+        if (CutStep* step = add_best(
+                StepKind::Drill, "drill", clearance_drills(m_needs.owned, wanted, row, m_needs.unit),
+                clearance_drills(cutters_sold(), wanted, row, m_needs.unit), "clearance drill for " + spec.label)) {
+            if (wanted != spec.diameter)
+                step->why_cutter +=
+                    fmt::format(" This shop clears inch screws by the charts of the bench: {} here, where "
+                                "the standard has {}.",
+                                fig(wanted), fig(spec.diameter));
+            keep_final(step);
         }
     }
 
@@ -241,6 +269,18 @@ private:
     // The mouth a chamfer is to have: the thread or the hole and a little over.
     [[nodiscard]] Length chamfer_mouth() const { return m_needs.spec.diameter + m_needs.customs.chamfer; }
 
+    // How deep a centre drill may go: it must not come out below.
+    [[nodiscard]] Length start_room() const {
+        return m_needs.metal - std::max(Length::mm(least_floor_mm), m_needs.metal / 4.0);
+    }
+    [[nodiscard]] const std::vector<Cutter>& not_deeper_than(Length room) {
+        m_short_centres.clear();
+        for (const Cutter& each : m_needs.owned)
+            if (each.kind == CutterKind::CentreDrill && half_way_depth(each) <= room)
+                m_short_centres.push_back(each);
+        return m_short_centres;
+    }
+
     void add_start() {
         const CutStep* first = first_drill();
         if (!first || m_needs.customs.start == StartWay::Straight)
@@ -263,7 +303,9 @@ private:
             m_chain.missing.push_back(
                 fmt::format("There is no spotting drill wider than {} in the drawer.", fig(chamfer_mouth())));
         }
-        const Cutter* centre = centre_for(m_needs.owned, drill.actual());
+        const Cutter* centre = centre_for(not_deeper_than(start_room()), drill.actual());
+        if (!centre)
+            centre = centre_for(m_needs.owned, drill.actual());
         if (!centre) {
             m_chain.missing.push_back("There is no centre drill in the drawer. " +
                                       how_to_start(m_needs.cut, drill, drill.flute));
@@ -271,6 +313,13 @@ private:
         }
         CutStep& step = add(StepKind::Start, "start", {*centre, true, true, 0.0, {}});
         step.mouth = half_way_mouth(*centre);
+        if (half_way_depth(*centre) > start_room()) { // thin metal
+            step.mouth = std::max(centre_mouth(*centre, start_room()), centre->tip);
+            step.why_cutter = fmt::format("The metal is too thin for half its cone: it goes to {} only and leaves a {} "
+                                          "mouth.",
+                                          fig(start_room()), fig(step.mouth));
+            return;
+        }
         const SpotVerdict verdict = judge_spot(step.mouth, drill.actual());
         step.why_cutter = fmt::format(
             "Half way up its cone it leaves a {} mouth for the {}: {}.", fig(step.mouth), drill.name,
@@ -329,23 +378,28 @@ private:
             return;
         const bool open = is_through(spec) && !spec.captive;
         Length room;
-        if (!open && spec.depth && depth_meant(spec) == DepthOf::FullThread) {
-            const Length floor = spec.captive ? m_needs.metal
-                                              : m_needs.metal - Length::mm(least_floor_mm) -
-                                                    point_length(m_final->actual(), m_final->point);
+        if (!open && !spec.captive && spec.depth && depth_meant(spec) == DepthOf::FullThread) {
+            const Length floor =
+                m_needs.metal - Length::mm(least_floor_mm) - point_length(m_final->actual(), m_final->point);
             const Length wanted = drilled_for_thread(*spec.depth, m_thread->pitch, lead_threads(TapLead::Plug),
                                                      m_needs.customs.chip_room);
-            room = spec.captive ? floor - *spec.depth : std::min(floor, wanted) - *spec.depth;
+            room = std::min(floor, wanted) - *spec.depth;
         } else if (!open && spec.depth) {
-            room = m_thread->pitch *
-                   (lead_threads(TapLead::Plug) + m_needs.customs.chip_room); // a plug tap, unless there is none
+            // A plug tap, unless there is none. Under a captive thread the hole is open: its lead has all the room it
+            // wants, and chips fall through.
+            room = m_thread->pitch * (lead_threads(TapLead::Plug) + m_needs.customs.chip_room);
         }
         int number = 0;
         const std::vector<TapLead> sequence =
             tap_sequence(open, room - m_thread->pitch * m_needs.customs.chip_room, m_thread->pitch);
         for (const TapLead lead : sequence) {
-            const auto owned = taps(m_needs.owned, lead);
+            auto owned = taps(m_needs.owned, lead);
             const bool last = lead == sequence.back();
+            // Where the last one is not there, one with less lead does: it wants a straighter start.
+            for (const TapLead shorter : {TapLead::Plug, TapLead::Bottoming})
+                if (last && owned.empty() && lead_threads(shorter) < lead_threads(lead) &&
+                    m_chain.last(StepKind::Tap) == nullptr)
+                    owned = taps(m_needs.owned, shorter);
             if (owned.empty() && !last && !taps(m_needs.owned, sequence.back()).empty())
                 continue; // the next one starts, with a little more care
             CutStep* step = add_best(StepKind::Tap, fmt::format("tap {}", ++number), owned, taps(cutters_sold(), lead),

@@ -40,9 +40,16 @@ struct CutStep {
     std::vector<Choice> others{}; ///< what else would do, with what comes of it, best first
 };
 
+/// Depths between which a drill on its way through meets no metal: the bore of a tube.
+struct Hollow {
+    Length from, to;
+    bool operator==(const Hollow&) const = default;
+};
+
 struct Chain {
     HoleSpec spec;
     Length metal; ///< there is under the face at this hole
+    std::optional<Hollow> hollow{};
     std::vector<CutStep> steps;
     std::optional<Choice> better{};     ///< a cutter that is sold and would do better than what is owned
     std::vector<std::string> missing{}; ///< sentences: what there is none of, and what does instead
@@ -56,6 +63,7 @@ struct Chain {
 struct ChainNeeds {
     const HoleSpec& spec;
     Length metal;
+    std::optional<Hollow> hollow;
     const Metal& cut; ///< the metal as cut
     const std::vector<Cutter>& owned;
     const Spindle& spindle;

@@ -84,11 +84,21 @@ private:
     void start(CutStep& step) const {
         step.widest = step.mouth;
         if (step.cutter.kind == CutterKind::CentreDrill) {
-            step.tip = half_way_depth(step.cutter);
-            step.why_depth =
-                fmt::format("Tip {} long, then half way up the cone: from {} to {} wide. Go gently until the "
-                            "tip is buried, as it snaps.",
-                            fig(step.cutter.tip_length), fig(step.cutter.tip), fig(step.mouth));
+            const bool shallow = step.mouth < half_way_mouth(step.cutter);
+            step.tip = !shallow ? half_way_depth(step.cutter)
+                       : step.mouth > step.cutter.tip
+                           ? step.cutter.tip_length + cone_depth(step.mouth, step.cutter.point, step.cutter.tip)
+                           : std::min(step.cutter.tip_length, m_needs.metal / 2.0);
+            if (shallow)
+                step.why_depth =
+                    fmt::format("Half way up its cone would be {}, and there are only {} of metal: so deep "
+                                "that it guides and does not come out below.",
+                                fig(half_way_depth(step.cutter)), fig(m_needs.metal));
+            else
+                step.why_depth =
+                    fmt::format("Tip {} long, then half way up the cone: from {} to {} wide. Go gently until the "
+                                "tip is buried, as it snaps.",
+                                fig(step.cutter.tip_length), fig(step.cutter.tip), fig(step.mouth));
         } else {
             step.tip = cone_depth(step.mouth, step.cutter.point, step.cutter.tip);
             step.why_depth = fmt::format("Half the {} mouth over the tangent of half {} degrees.", fig(step.mouth),
@@ -104,6 +114,16 @@ private:
             step.full = m_needs.metal;
             step.why_depth = fmt::format("{} of metal, {} of point, {} beyond, so that the far side has its full size.",
                                          fig(m_needs.metal), fig(point), fig(m_needs.customs.beyond));
+            if (const auto& hollow = m_needs.hollow)
+                step.why_depth = fmt::format("{} across the tube: walls of {} and {} with the bore between them; {} of "
+                                             "point, {} beyond, so that the far side has its full size.",
+                                             fig(m_needs.metal), fig(hollow->from), fig(m_needs.metal - hollow->to),
+                                             fig(point), fig(m_needs.customs.beyond));
+            if (step.cutter.kind == CutterKind::StepDrill) {
+                step.tip = step.cutter.flute + m_needs.metal;
+                step.why_depth = fmt::format("Its widest step is {} above its tip, and there are {} of metal.",
+                                             fig(step.cutter.flute), fig(m_needs.metal));
+            }
             return;
         }
         step.full = *m_full;

@@ -143,7 +143,8 @@ private:
             feed_figure(step.feed_set, m_needs.unit), fig(step.a_turn), verdict.verdict);
         pecks(step);
         constexpr double seconds = 60.0;
-        step.minutes = (step.tip + Length::mm(approach_mm)).in_mm() / step.feed_set +
+        const Length air = m_needs.hollow ? m_needs.hollow->to - m_needs.hollow->from : Length{};
+        step.minutes = (step.tip - air + Length::mm(approach_mm)).in_mm() / step.feed_set +
                        static_cast<double>(step.pecks.size() - 1) * seconds_a_peck / seconds;
     }
 
@@ -153,13 +154,31 @@ private:
             return;
         const auto wish = m_needs.spec.wishes.steps.find(step.name);
         const bool asked = wish != m_needs.spec.wishes.steps.end() && wish->second.peck;
-        step.pecks = asked ? pecks_of(step.tip, *wish->second.peck)
-                           : pecks_to(step.tip, step.cutter.actual(), m_needs.cut.long_chips);
-        if (step.pecks.size() > 1)
+        step.pecks = asked ? pecks_of(step.tip, *wish->second.peck) : usual_pecks(step);
+        if (step.pecks.size() > 1 && m_needs.hollow && !asked)
+            step.why_feed += fmt::format(" In {} steps: each wall by itself, the bore between them is air.",
+                                         count_word(static_cast<int>(step.pecks.size())));
+        else if (step.pecks.size() > 1)
             step.why_feed += fmt::format(" {} of {} each, as the hole is {} diameters deep and {} makes {} chips.",
                                          counted(static_cast<int>(step.pecks.size()), "peck"), fig(step.pecks.front()),
                                          num(step.tip / step.cutter.actual(), 1), m_needs.cut.name,
                                          m_needs.cut.long_chips ? "long" : "short");
+    }
+
+    // In a tube each wall is drilled as a hole by itself; what is only as deep as usual goes in one.
+    [[nodiscard]] std::vector<Length> usual_pecks(const CutStep& step) const {
+        const Length diameter = step.cutter.actual();
+        const bool long_chips = m_needs.cut.long_chips;
+        const auto& hollow = m_needs.hollow;
+        if (!hollow)
+            return pecks_to(step.tip, diameter, long_chips);
+        std::vector<Length> near = pecks_to(hollow->from, diameter, long_chips);
+        const std::vector<Length> far = pecks_to(step.tip - hollow->to, diameter, long_chips);
+        if (near.size() + far.size() == 2)
+            return {step.tip};
+        for (const Length each : far)
+            near.push_back(hollow->to + each);
+        return near;
     }
 
     void by_hand(CutStep& step) const {

@@ -27,16 +27,31 @@ std::size_t pattern_of_kind(const Job& job, std::size_t pattern) {
 
 namespace {
 
+std::optional<Hollow> hollow_under(const Job& job, const Hole& hole) {
+    if (!hole.bar)
+        return std::nullopt;
+    const auto path =
+        drill_path(section_at(job.blank, hole.bar->along), {hole.bar->bearing, hole.bar->offset, hole.spec.diameter});
+    if (!path || !path->bore_axis)
+        return std::nullopt;
+    return Hollow{path->depth_to(*path->bore_axis), path->depth_to(-*path->bore_axis)};
+}
+
 // What is drilled and how much metal there is. A hole in the side of a bar that runs into its bore or another hole is
 // through for the drill: the metal ends there.
-std::pair<HoleSpec, Length> as_cut(const Job& job, const Hole& hole) {
+struct AsCut {
+    HoleSpec spec;
+    Length metal;
+    std::optional<Hollow> hollow;
+};
+AsCut as_cut(const Job& job, const Hole& hole) {
     const auto* bar = std::get_if<BarPattern>(&job.patterns[pattern_of_kind(job, hole.pattern)].layout);
     const bool into = bar && (bar->reach == BarReach::IntoBore || bar->reach == BarReach::IntoHole);
     if (!into || !hole.spec.depth)
-        return {hole.spec, metal_under(job, hole)};
+        return {hole.spec, metal_under(job, hole), hole.spec.depth ? std::nullopt : hollow_under(job, hole)};
     HoleSpec open = hole.spec;
     open.depth.reset();
-    return {open, *hole.spec.depth};
+    return {open, *hole.spec.depth, std::nullopt};
 }
 
 } // namespace
@@ -50,22 +65,24 @@ JobChains chains_of(const Job& job, const Shop& shop, const Machine& machine, co
     // Holes of one pattern follow each other and are nearly always alike: the last chain is tried first.
     constexpr double same_mm = 1e-6;
     std::vector<int> counts;
-    const auto fits = [&](int chain, const HoleSpec& spec, Length under) {
+    const auto fits = [&](int chain, const AsCut& wanted) {
         const Chain& known = out.chains[static_cast<std::size_t>(chain)];
-        return abs(known.metal - under) < Length::mm(same_mm) && known.spec == spec;
+        const bool same_hollow = known.hollow.has_value() == wanted.hollow.has_value() &&
+                                 (!known.hollow || abs(known.hollow->from - wanted.hollow->from) < Length::mm(same_mm));
+        return abs(known.metal - wanted.metal) < Length::mm(same_mm) && same_hollow && known.spec == wanted.spec;
     };
     for (const Hole& hole : holes) {
-        const auto [spec, under] = as_cut(job, hole);
+        const AsCut wanted = as_cut(job, hole);
         int found = -1;
-        if (!out.chain_of.empty() && fits(out.chain_of.back(), spec, under))
+        if (!out.chain_of.empty() && fits(out.chain_of.back(), wanted))
             found = out.chain_of.back();
         for (int i = 0; found < 0 && i < static_cast<int>(out.chains.size()); ++i)
-            if (fits(i, spec, under))
+            if (fits(i, wanted))
                 found = i;
         if (found < 0) {
             found = static_cast<int>(out.chains.size());
-            out.chains.push_back(
-                chain_for({spec, under, cut, owned, machine.spindle, shop.customs, shop.drawer.fluids, job.unit}));
+            out.chains.push_back(chain_for({wanted.spec, wanted.metal, wanted.hollow, cut, owned, machine.spindle,
+                                            shop.customs, shop.drawer.fluids, job.unit}));
             counts.push_back(0);
         }
         out.chain_of.push_back(found);

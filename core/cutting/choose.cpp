@@ -127,6 +127,18 @@ std::vector<Choice> drills_near(const std::vector<Cutter>& cutters, Length wante
                    [&](const Cutter& drill, bool) { return over_or_under(drill.actual(), wanted, unit); });
 }
 
+std::vector<Choice> step_drills_for(const std::vector<Cutter>& cutters, Length wanted, Length metal, Unit unit) {
+    std::vector<Candidate> all;
+    for (const Cutter& each : cutters)
+        if (each.kind == CutterKind::StepDrill && metal <= each.tip_length &&
+            abs(each.actual() - wanted) < Length::mm(same_size_mm))
+            all.push_back({&each, true, abs(each.actual() - wanted).in_mm()});
+    return best_of(std::move(all), [&](const Cutter& drill, bool) {
+        return fmt::format("is just the size with its widest step, which is {} high: more than the metal is thick",
+                           fig(drill.tip_length, unit));
+    });
+}
+
 std::vector<Choice> clearance_drills(const std::vector<Cutter>& cutters, Length wanted, const Clearance& row,
                                      Unit unit) {
     const Length slack = Length::mm(same_size_mm);
@@ -191,8 +203,7 @@ std::vector<Choice> cones_for(const std::vector<Cutter>& cutters, Length mouth, 
     constexpr double after_countersinks = 1e3; // spotting drills do it too, but wear their points
     std::vector<Candidate> all;
     for (const Cutter& each : cutters) {
-        const bool cone = each.kind == CutterKind::Countersink || each.kind == CutterKind::SpotDrill ||
-                          each.kind == CutterKind::StepDrill;
+        const bool cone = each.kind == CutterKind::Countersink || each.kind == CutterKind::SpotDrill;
         if (cone && each.actual() >= mouth && each.tip <= hole)
             all.push_back(
                 {&each, angle <= Angle{} || each.point == angle,

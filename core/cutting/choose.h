@@ -38,6 +38,9 @@ std::vector<Choice> drills_within(const std::vector<Cutter>& cutters, const Limi
 /// Drills for a plain hole without limits, nearest first; sound to a tenth of a millimetre or a fiftieth of it.
 std::vector<Choice> drills_near(const std::vector<Cutter>& cutters, Length wanted, Unit unit);
 
+/// Step drills whose widest step is the wanted size: for metal no thicker than one step is high.
+std::vector<Choice> step_drills_for(const std::vector<Cutter>& cutters, Length wanted, Length metal, Unit unit);
+
 /// Drills for a screw to go through: nearest to the wanted clearance, none below the close one; sound up to the free
 /// one.
 std::vector<Choice> clearance_drills(const std::vector<Cutter>& cutters, Length wanted, const Clearance& row,
@@ -52,8 +55,8 @@ std::vector<Choice> drills_under(const std::vector<Cutter>& cutters, const Cutte
 std::vector<Choice> reamers_for(const std::vector<Cutter>& cutters, Length diameter,
                                 const std::optional<Limits>& limits, Unit unit);
 
-/// Cutters that can make a mouth of this width by their cone, or a counterbore: only those wide enough, with nothing
-/// blunt in the way.
+/// Cutters that can make a mouth of this width by their cone (a step drill has none), or a counterbore: only those wide
+/// enough, with nothing blunt in the way.
 std::vector<Choice> cones_for(const std::vector<Cutter>& cutters, Length mouth, Length hole, Angle angle, Unit unit);
 std::vector<Choice> counterbores_for(const std::vector<Cutter>& cutters, Length diameter, Length hole, Unit unit);
 

@@ -112,13 +112,10 @@ Drawer read_drawer(JsonObject& shop) {
 }
 
 ordered customs_json(const Customs& customs) {
-    ordered out{{"start", word_for(customs.start, starts)},
-                {"small_steps", customs.small_steps},
-                {"thread_percent", customs.thread_percent},
-                {"chip_room", customs.chip_room},
-                {"beyond", customs.beyond.in_mm()},
-                {"chamfer", customs.chamfer.in_mm()},
-                {"briskness", customs.briskness}};
+    ordered out{{"start", word_for(customs.start, starts)}, {"small_steps", customs.small_steps},
+                {"thread_percent", customs.thread_percent}, {"chart_clearance", customs.chart_clearance},
+                {"chip_room", customs.chip_room},           {"beyond", customs.beyond.in_mm()},
+                {"chamfer", customs.chamfer.in_mm()},       {"briskness", customs.briskness}};
     out["speeds"] = ordered::object();
     for (const auto& [metal, speed] : customs.speeds)
         out["speeds"][metal] = speed;
@@ -131,6 +128,7 @@ Customs read_customs(JsonObject& shop) {
     customs.start = static_cast<StartWay>(in.word("start", starts));
     customs.small_steps = in.flag("small_steps");
     customs.thread_percent = in.number("thread_percent");
+    customs.chart_clearance = in.has("chart_clearance") && in.flag("chart_clearance"); // newer than shop files
     customs.chip_room = in.number("chip_room");
     customs.beyond = length(in, "beyond");
     customs.chamfer = length(in, "chamfer");

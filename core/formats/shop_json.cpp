@@ -19,9 +19,12 @@ const std::vector<std::string> turns = {"clockwise", "counter-clockwise"};
 const std::vector<std::string> sides = {"plus", "minus"};
 
 ordered screw_json(const Screw& screw) {
-    return {{"unit", word_for(screw.unit, unit_words())}, {"lead", screw.lead.in_mm()},
-            {"graduations", screw.graduations},           {"backlash", screw.backlash.in_mm()},
-            {"plus", word_for(screw.plus, turns)},        {"finish", word_for(screw.finish, sides)}};
+    return {{"unit", word_for(screw.unit, unit_words())},
+            {"lead", screw.lead.in_mm()},
+            {"graduations", screw.lines},
+            {"backlash", screw.backlash.in_mm()},
+            {"plus", word_for(screw.plus, turns)},
+            {"finish", word_for(screw.finish, sides)}};
 }
 
 struct KindOut {
@@ -83,7 +86,7 @@ Screw read_screw(JsonObject& in, const std::string& name) {
     Screw out;
     out.unit = unit(screw);
     out.lead = length(screw, "lead");
-    out.graduations = screw.integer("graduations");
+    out.lines = screw.number("graduations");
     out.backlash = length(screw, "backlash");
     out.plus = static_cast<Turn>(screw.word("plus", turns));
     out.finish = static_cast<Towards>(screw.word("finish", sides));

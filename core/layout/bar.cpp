@@ -28,4 +28,8 @@ Length bar_needed(const Cutting& cutting) {
     return start_of_piece(cutting, pieces_in(cutting)) + cutting.length + cutting.facing + cutting.kerf;
 }
 
+Length bar_needed_to_its_end(const Cutting& cutting) {
+    return start_of_piece(cutting, pieces_in(cutting)) + cutting.length;
+}
+
 } // namespace clockface

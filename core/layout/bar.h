@@ -30,5 +30,7 @@ std::vector<SawCut> saw_cuts(const Cutting& cutting);
 
 /// Shortest bar that gives all pieces, the last one sawn off too.
 Length bar_needed(const Cutting& cutting);
+/// The same where the last piece ends at the bar's own end: a kerf and a facing less.
+Length bar_needed_to_its_end(const Cutting& cutting);
 
 } // namespace clockface

@@ -315,7 +315,7 @@ private:
             m_at = as_seen(job(), direction(word));
         } else if (!m_size) {
             once(Subject::Size, word);
-            m_size = hole_size(word);
+            m_size = hole_size(with_pitch(word));
         } else {
             refuse(word, fmt::format("It is not said what '{}' is. Words such as at, deep, apart, angle or offset "
                                      "would do.",

@@ -395,7 +395,7 @@ private:
             m_said.pitch = length(word);
         } else if (!m_said.size) {
             once(Subject::Size, word);
-            m_said.size = hole_size(word);
+            m_said.size = hole_size(with_pitch(word));
         } else {
             refuse(word,
                    fmt::format("It is not said what '{}' is. Words such as circle, deep, apart, at or from would do.",

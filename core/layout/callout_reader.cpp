@@ -235,6 +235,18 @@ HoleRef CalloutReader::hole() {
     return value(word, read_hole_name(std::string(m_text.substr(word.begin, word.length)), m_job));
 }
 
+CalloutReader::Word CalloutReader::with_pitch(Word word) {
+    const bool metric = word.text.size() > 1 && (word.text[0] == 'M' || word.text[0] == 'm') &&
+                        begins_with_digit(word.text.substr(1)) && begins_with_digit(peek(1));
+    if ((peek() != "x" && peek() != "\u00d7") || !metric)
+        return word;
+    const Word& pitch = m_words[m_at + 1];
+    m_at += 2;
+    word.length = pitch.begin + pitch.length - word.begin;
+    word.text = std::string(m_text.substr(word.begin, word.length));
+    return word;
+}
+
 HoleSpec CalloutReader::hole_size(const Word& word) const {
     return value(word, read_hole_size(word.text, m_job.unit)).spec;
 }

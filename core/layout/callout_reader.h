@@ -122,6 +122,8 @@ protected:
     [[nodiscard]] std::optional<HoleRef> hole_at(std::size_t ahead) const;
     HoleRef hole();
     HoleSpec hole_size(const Word& word) const;
+    /// "M10" with the "x 1.5" behind it, where there is one.
+    Word with_pitch(Word word);
     /// "7x", "7 x", "seven", "7 holes" at the beginning.
     std::optional<int> count_word();
     /// "3 times"; once when nothing is said.

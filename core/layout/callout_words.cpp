@@ -86,6 +86,8 @@ bool belongs_to_figure(std::string_view figure, const std::string& next) {
     const auto open = std::count(figure.begin(), figure.end(), '(');
     if (open > std::count(figure.begin(), figure.end(), ')') || signs.find(figure.back()) != std::string_view::npos)
         return true;
+    if (next == "\u00d7") // "M8 × 1"
+        return false;
     if (next.size() == 1 && signs.find(next.front()) != std::string_view::npos)
         return true;
     // "8.4 +0.2 0": a limit that is just the size.

@@ -80,4 +80,23 @@ ReferenceEdges reference_edges(const Job& job) {
     return edges;
 }
 
+bool has_straight_edge(const Blank& blank, std::string_view side) {
+    if (blank.is_round())
+        return false;
+    const std::vector<Point> corners = corners_from_middle(blank);
+    const auto along = [&](const Point& corner) {
+        const Length here = side == "left" || side == "right" ? corner.x : corner.y;
+        return side == "right" || side == "upper" ? here : -here;
+    };
+    Length most = Length::mm(-1e9);
+    for (const Point& corner : corners)
+        most = std::max(most, along(corner));
+    constexpr double same_mm = 1e-6;
+    for (std::size_t i = 0; i < corners.size(); ++i)
+        if (most - along(corners[i]) < Length::mm(same_mm) &&
+            most - along(corners[(i + 1) % corners.size()]) < Length::mm(same_mm))
+            return true;
+    return false;
+}
+
 } // namespace clockface

@@ -24,5 +24,8 @@ struct ReferenceEdges {
     Point corner; ///< where they meet, from the datum
 };
 ReferenceEdges reference_edges(const Job& job);
+/// Whether the blank has an edge along that side ("left", "right", "upper", "lower") of the rectangle it fits into: a
+/// straight one, not only a point.
+bool has_straight_edge(const Blank& blank, std::string_view side);
 
 } // namespace clockface

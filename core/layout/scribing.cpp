@@ -16,9 +16,9 @@ Result<Length> apart_from_lens(Length setting, Length width) {
     return setting * 2.0 - width;
 }
 
-SteppingError stepping_error(Length error, int steps) {
-    const int half = (steps + 1) / 2;
-    return {error * static_cast<double>(steps), error * static_cast<double>(half)};
+SteppingError stepping_error(Length error, int steps, Angle apart) {
+    const Length each = error / (apart / 2.0).cosine();
+    return {each * static_cast<double>(steps), each * static_cast<double>(steps / 2)};
 }
 
 Result<ArcCrossing> arc_over_line(Length radius, Length from_line) {

@@ -29,6 +29,7 @@ enum class Kind { Bare, Length, Ratio };
 struct Value {
     double size = 0.0; // millimetres when Kind::Length
     Kind kind = Kind::Bare;
+    double unit = 0.0; // millimetres of the unit written behind it; nought: none
 };
 
 // Printed signs as the keyboard has them: what the program shows (a true minus) must be readable again.
@@ -158,6 +159,7 @@ private:
             if (peek() != ')')
                 return refuse("A bracket is opened but not closed. Add the missing ).");
             ++m_at;
+            inside->unit = 0.0; // a unit inside the brackets is for what is in them
             return with_unit_behind(*inside);
         }
         if (is_digit(c) || (c == '.' && is_digit(peek(1))))
@@ -269,8 +271,15 @@ private:
             return;
         std::size_t end = from;
         const auto fraction = proper_fraction_at(from, end);
-        if (!fraction)
+        if (!fraction) {
+            // "12-13/4": a difference that looks like a mixed number.
+            const std::size_t stroke = std::min(m_text.find_first_not_of("0123456789", from), m_text.size());
+            if (dash && !blank_before && !blank_after && stroke > from && stroke + 1 < m_text.size() &&
+                m_text[stroke] == '/' && is_digit(m_text[stroke + 1]))
+                remark(fmt::format("read as {:g} minus {}, which is more than one", size,
+                                   m_text.substr(from, m_text.find_first_not_of("0123456789/", from) - from)));
             return;
+        }
         const std::string part(m_text.substr(from, end - from));
         const std::string whole = fmt::format("{:g}", size);
         if (dash && blank_before && blank_after) {
@@ -319,7 +328,7 @@ private:
         }
         if (value.kind != Kind::Bare)
             return refuse("A unit stands behind a figure that already has one.");
-        return Value{value.size * factor, Kind::Length};
+        return Value{value.size * factor, Kind::Length, factor};
     }
 
     Result<Value> drill() {
@@ -374,10 +383,15 @@ private:
         return Value{left.size * right.size, kind};
     }
 
-    static Result<Value> divide(Value left, Value right) {
+    Result<Value> divide(Value left, Value right) {
         if (right.size == 0.0)
             return refuse("Nothing can be divided by nought. Change the figure under the stroke.");
         if (right.kind == Kind::Length) {
+            // "7.3/3 mm": the unit is meant for all of it; a number over a length would be nothing.
+            if (left.kind == Kind::Bare && right.unit > 0.0) {
+                remark(fmt::format("the unit behind it counts for {:g}/{:g}", left.size, right.size / right.unit));
+                return Value{left.size / (right.size / right.unit) * right.unit, Kind::Length, right.unit};
+            }
             if (left.kind != Kind::Length)
                 return refuse("A plain number cannot be divided by a length. Give the first figure a unit as well.");
             return Value{left.size / right.size, Kind::Ratio};

@@ -37,11 +37,8 @@ public:
         , m_machine(machine)
         , m_packing(needs.kit.packing)
         , m_cuts(m_route, needs)
-        , m_visit_of(needs.holes.size()) {
+        , m_seen(needs.holes.size()) {
         m_route.machine = machine.name;
-        for (const Pass& pass : needs.work.passes)
-            for (const Visit& visit : pass.visits)
-                m_visit_of[static_cast<std::size_t>(visit.hole)] = &visit;
         if (!needs.order.empty())
             find_positions();
     }
@@ -91,22 +88,27 @@ public:
         DialWriter along(Axis::X, table.slide);
         DialWriter across(Axis::Y, table.slide);
         sort_by_table(table, full_turn);
-        std::int64_t turned = 0;
-        for (const auto& [reading, position] : m_by_table) {
-            const std::int64_t on = reading - turned;
-            turned = reading;
-            if (on != 0)
-                m_route.list.push_back({TurnTable{Turn::Clockwise, static_cast<int>(on / table.graduations),
-                                                  dial_line(turned, table.graduations), turned % full_turn, 0},
-                                        m_positions[position].holes.front()});
-            for (const int hole : m_positions[position].holes) {
-                for (const TurnHandwheel& move : along.moves_to(at(hole).at.x))
-                    m_route.list.push_back({move, hole});
-                for (const TurnHandwheel& move : across.moves_to(across_of(*at(hole).bar)))
-                    m_route.list.push_back({move, hole});
-                drill(hole);
+        std::int64_t turned = 0; // only ever grows
+        for (const Pass& pass : m_needs.work.passes)
+            for (const auto& [reading, position] : m_by_table) {
+                const std::vector<const Visit*> here = visits_in(pass, m_positions[position]);
+                if (here.empty())
+                    continue;
+                const std::int64_t on = (reading - turned % full_turn + full_turn) % full_turn;
+                turned += on;
+                if (on != 0)
+                    m_route.list.push_back({TurnTable{Turn::Clockwise, static_cast<int>(on / table.graduations),
+                                                      dial_line(turned, table.graduations), turned % full_turn, 0},
+                                            here.front()->hole});
+                for (const Visit* visit : here) {
+                    m_cuts.change_for(*visit);
+                    for (const TurnHandwheel& move : along.moves_to(at(visit->hole).at.x))
+                        m_route.list.push_back({move, visit->hole});
+                    for (const TurnHandwheel& move : across.moves_to(across_of(*at(visit->hole).bar)))
+                        m_route.list.push_back({move, visit->hole});
+                    drill(*visit);
+                }
             }
-        }
     }
     void operator()(const LayoutBench& bench) {
         for (const Position& position : m_positions) {
@@ -130,8 +132,9 @@ public:
             m_route.list.push_back({ScribeAcrossBar{right, setting, holes}, holes.front()});
         for (const int hole : m_needs.order)
             m_route.list.push_back({PunchMark{}, hole});
-        for (const int hole : m_needs.order)
-            drill(hole);
+        for (const Pass& pass : m_needs.work.passes)
+            for (const Visit& visit : pass.visits)
+                drill(visit);
     }
     void operator()(const MarksAcross&) {} // a bar has no face to lay an old part on
     void operator()(const DrillPress&) {
@@ -167,7 +170,7 @@ private:
     Packing m_packing;
     Route m_route;
     CutWriter m_cuts;
-    std::vector<const Visit*> m_visit_of; // by hole: all its steps
+    std::vector<char> m_seen; // by hole: it has been cut before
     std::vector<Position> m_positions;
     std::vector<std::pair<std::int64_t, std::size_t>> m_by_table;
 
@@ -262,19 +265,32 @@ private:
         setting.gap = packed.sum;
         m_route.list.push_back({setting, hole});
     }
-    void drill(int hole) {
-        m_cuts.cut(*m_visit_of[static_cast<std::size_t>(hole)]);
-        m_route.order.push_back(hole);
+    void drill(const Visit& visit) {
+        m_cuts.cut(visit);
+        if (!std::exchange(m_seen[static_cast<std::size_t>(visit.hole)], 1))
+            m_route.order.push_back(visit.hole);
     }
+    // The stops of a pass that a position of the bar serves, in the order of its holes.
+    [[nodiscard]] static std::vector<const Visit*> visits_in(const Pass& pass, const Position& position) {
+        std::vector<const Visit*> out;
+        for (const int hole : position.holes)
+            for (const Visit& visit : pass.visits)
+                if (visit.hole == hole)
+                    out.push_back(&visit);
+        return out;
+    }
+    // Several passes only where the bar stays in one position: see bar_comes_back.
     template <class Go> void each_hole(const Go& go) {
-        for (const Position& position : m_positions) {
-            if (!position.turn.first)
-                m_route.list.push_back({position.turn, position.holes.front()});
-            for (const int hole : position.holes) {
-                go(hole);
-                drill(hole);
+        for (const Pass& pass : m_needs.work.passes)
+            for (const Position& position : m_positions) {
+                if (!position.turn.first)
+                    m_route.list.push_back({position.turn, position.holes.front()});
+                for (const Visit* visit : visits_in(pass, position)) {
+                    m_cuts.change_for(*visit);
+                    go(visit->hole);
+                    drill(*visit);
+                }
             }
-        }
     }
     // The table turns one way only, so positions come in the order in which it meets them; a through hole on the axis
     // may be drilled from either side.

@@ -194,8 +194,11 @@ Wording packing_words(const SetPacking& packing, int hole, const WordingNeeds& n
         pieces.push_back(fig(piece));
     Wording w;
     w.heading = fence ? "Fence" : "Stop";
+    // Beyond a long caliper nothing is read: a bar is cut to length, once for the batch.
+    const Length caliper_reaches = Length::mm(300.0);
+    const std::string by = packing.gap > caliper_reaches ? "by a bar cut to length" : "by caliper";
     if (packing.pieces.empty())
-        w.figures = {{"by caliper", fig(packing.gap), fmt::format("between {} and pin", device), true}};
+        w.figures = {{by, fig(packing.gap), fmt::format("between {} and pin", device), true}};
     else
         w.figures = {{packing.pieces.size() == 1 ? "packing" : "packing together", fig(packing.gap),
                       fmt::format("{}", fmt::join(pieces, " + ")), true}};
@@ -207,10 +210,12 @@ Wording packing_words(const SetPacking& packing, int hole, const WordingNeeds& n
     w.direction = fmt::format("pin of {} in the chuck; then lay {} against it", fig(packing.pin), against);
     w.note = "Spindle stopped while the pin is in it. Take pin and packing away before drilling.";
     w.sentence = packing.pieces.empty()
-                     ? fmt::format("{}: pin of {} in the chuck, {} by caliper between {} and pin; {} goes against it.",
-                                   w.heading, fig(packing.pin), fig(packing.gap), device, against)
+                     ? fmt::format("{}: pin of {} in the chuck, {} {} between {} and pin; {} goes against it.",
+                                   w.heading, fig(packing.pin), fig(packing.gap), by, device, against)
                      : fmt::format("{}: pin of {} in the chuck, pack {} between {} and pin; {} goes against it.",
                                    w.heading, fig(packing.pin), fmt::join(pieces, " + "), device, against);
+    if (packing.pieces.empty() && packing.gap > caliper_reaches)
+        w.note += " No caliper reaches so far. Where a rule is near enough, scribe the place and punch it instead.";
     const std::string half_pin = fmt::format("half the pin, {}", fig(packing.pin / 2.0));
     w.why = packing.half_block > Length{}
                 ? fmt::format("Half of {} is {}; with what the hole stands off the axis, less {}, the gap is {}.",

@@ -7,31 +7,49 @@
 
 namespace clockface {
 
-std::int64_t dial_lines(const Screw& screw, Length position) {
-    const std::int64_t lines = round_to_step(position, screw.graduation()).counts;
-    return screw.plus == Turn::Clockwise ? lines : -lines;
+std::int64_t dial_count(const Screw& screw, Length position, int at_zero) {
+    const Length line = screw.graduation();
+    const std::int64_t engraved = screw.engraved();
+    const std::int64_t away = round_to_step(position, line).counts; // ties away from nought, as everywhere
+    if (static_cast<double>(engraved) == screw.lines)
+        return (screw.plus == Turn::Clockwise ? away : -away) + at_zero;
+    const double shown = position / line * (screw.plus == Turn::Clockwise ? 1.0 : -1.0) + at_zero;
+    const double turns = std::floor(shown / screw.lines), rest = shown - turns * screw.lines;
+    // The line below or above, which after the last one is the next turn's 0.
+    const double below = std::min(std::floor(rest), static_cast<double>(engraved - 1));
+    const double above = below + 1.0 < static_cast<double>(engraved) ? below + 1.0 : screw.lines;
+    return static_cast<std::int64_t>(turns) * engraved + static_cast<std::int64_t>(below) +
+           (above - rest < rest - below);
+}
+
+Length dial_position(const Screw& screw, std::int64_t count, int at_zero) {
+    const int line = dial_line(count, screw.engraved());
+    const double turns = static_cast<double>((count - line) / screw.engraved());
+    const Length along = screw.lead * turns + screw.graduation() * static_cast<double>(line - at_zero);
+    return screw.plus == Turn::Clockwise ? along : -along;
 }
 
 int take_up_turns(double backlash_in_turns) {
     return static_cast<int>(std::floor(backlash_in_turns)) + 1;
 }
 
-int dial_line(std::int64_t lines, int graduations) {
-    const std::int64_t rest = lines % graduations;
-    return static_cast<int>(rest < 0 ? rest + graduations : rest);
+int dial_line(std::int64_t count, int engraved) {
+    const std::int64_t rest = count % engraved;
+    return static_cast<int>(rest < 0 ? rest + engraved : rest);
 }
 
 std::vector<TurnHandwheel> DialWriter::moves_to(Length target) {
-    const std::int64_t lines = dial_lines(m_screw, target);
-    const std::int64_t way = lines - m_lines;
-    const int from = dial_line(m_lines + m_at_zero, m_screw.graduations);
-    m_lines = lines;
+    const std::int64_t count = dial_count(m_screw, target, m_at_zero);
+    const std::int64_t way = count - m_count;
+    const int engraved = m_screw.engraved();
+    const int from = dial_line(m_count, engraved);
+    m_count = count;
     if (way == 0)
         return {};
     const Turn turn = way > 0 ? Turn::Clockwise : Turn::CounterClockwise;
     const Turn finishing = m_screw.finish == Towards::Plus ? m_screw.plus : opposite(m_screw.plus);
-    const int turns = static_cast<int>(std::abs(way) / m_screw.graduations);
-    const int line = dial_line(lines + m_at_zero, m_screw.graduations);
+    const int turns = static_cast<int>(std::abs(way) / engraved);
+    const int line = dial_line(count, engraved);
     if (turn == finishing)
         return {{m_axis, turn, turns, line, 0, false, from}};
     // Past by whole turns, so that the dial shows the same line on the way out and on the way back.
@@ -44,8 +62,8 @@ Route make_route(const RouteNeeds& needs, const Handwheels& machine) {
     Route route;
     route.order = needs.order;
     const OrderWishes& wishes = needs.job.order;
-    const int line_x = machine.dials_turn ? 0 : dial_line(wishes.dial_x, machine.x.graduations);
-    const int line_y = machine.dials_turn ? 0 : dial_line(wishes.dial_y, machine.y.graduations);
+    const int line_x = machine.dials_turn ? 0 : dial_line(wishes.dial_x, machine.x.engraved());
+    const int line_y = machine.dials_turn ? 0 : dial_line(wishes.dial_y, machine.y.engraved());
     route.list.push_back({PickUpZero{machine.x.finish, machine.y.finish, line_x, line_y}});
     DialWriter x(Axis::X, machine.x, line_x);
     DialWriter y(Axis::Y, machine.y, line_y);

@@ -15,7 +15,8 @@ public:
     DialWriter(Axis axis, const Screw& screw, int at_zero = 0)
         : m_axis(axis)
         , m_screw(screw)
-        , m_at_zero(at_zero) {}
+        , m_at_zero(at_zero)
+        , m_count(at_zero) {}
 
     /// Moves to `target` (from where the dial was set to 0): none when the dial is there already; one move when the way
     /// is the finishing way; otherwise past it by whole turns, more than the backlash, and back to the same reading.
@@ -25,16 +26,20 @@ private:
     Axis m_axis;
     Screw m_screw;
     int m_at_zero;
-    std::int64_t m_lines = 0; // from zero, counted clockwise
+    std::int64_t m_count;
 };
 
-/// Lines (clockwise from 0) at which the dial of this screw stands for a slide position, rounded once.
-std::int64_t dial_lines(const Screw& screw, Length position);
+/// The engraved figure at which the dial stands for a slide position, rounded once: whole turns times the engraved
+/// lines, and the line, clockwise positive. Where a turn does not come out even (62.5 lines) the last line and the next
+/// 0 are half a line apart. `at_zero`: the line the dial shows where the slide is at nought.
+std::int64_t dial_count(const Screw& screw, Length position, int at_zero = 0);
+/// The slide position of a figure.
+Length dial_position(const Screw& screw, std::int64_t count, int at_zero = 0);
 
 /// Whole turns that are certainly more than the lost motion.
 int take_up_turns(double backlash_in_turns);
 
 /// Remainder that is never negative: the dial line for a count of lines.
-int dial_line(std::int64_t lines, int graduations);
+int dial_line(std::int64_t count, int engraved);
 
 } // namespace clockface

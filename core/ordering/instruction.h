@@ -133,6 +133,7 @@ struct StepChord {
     std::int64_t chord = 0;
     int steps = 0;
     int last = 0; ///< number of the last hole that is stepped to
+    Angle apart;  ///< between neighbours
     bool operator==(const StepChord&) const = default;
 };
 

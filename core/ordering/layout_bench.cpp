@@ -44,7 +44,7 @@ struct Dividers {
     const LayoutBench& bench;
     int pattern;
 
-    void strike(Length diameter, Length chord, int steps) const {
+    void strike(Length diameter, int steps, Angle apart) const {
         const Pattern& struck = needs.job.patterns[static_cast<std::size_t>(pattern)];
         StrikeCircle strike{pattern, round_to_step(diameter / 2.0, bench.divider_step).counts, {}};
         for (const int hole : needs.order) {
@@ -54,21 +54,19 @@ struct Dividers {
                 strike.holes.push_back(hole);
         }
         route.list.push_back({strike});
-        // Stepping round goes from each hole to the next, so all of them must stand where the circle has them.
+        // Stepping round goes from each hole to the next, so all of them must stand where the circle has them. Chord
+        // between neighbours: D sin(step / 2), from the triangle of two radii.
         if (steps > 0 && struck.off.empty())
             route.list.push_back(
-                {StepChord{pattern, round_to_step(chord, bench.divider_step).counts, steps, places_in(struck.layout)}});
+                {StepChord{pattern, round_to_step(diameter * (apart / 2.0).sine(), bench.divider_step).counts, steps,
+                           places_in(struck.layout), apart}});
     }
-    // Chord between neighbours: D sin(step / 2), from the triangle of two radii.
     void operator()(const CirclePattern& circle) const {
-        strike(circle.diameter, circle.diameter * (step_of(circle) / 2.0).sine(),
-               circle.count > 2 ? circle.count : circle.count - 1);
+        strike(circle.diameter, circle.count > 2 ? circle.count : circle.count - 1, step_of(circle));
     }
-    void operator()(const ArcPattern& arc) const {
-        strike(arc.diameter, arc.diameter * (step_of(arc) / 2.0).sine(), arc.count - 1);
-    }
+    void operator()(const ArcPattern& arc) const { strike(arc.diameter, arc.count - 1, step_of(arc)); }
     // Unequal steps are not stepped off; the circle still shows whether every crossing lies on it.
-    void operator()(const AnglesPattern& angles) const { strike(angles.diameter, {}, 0); }
+    void operator()(const AnglesPattern& angles) const { strike(angles.diameter, 0, {}); }
     template <class Straight> void operator()(const Straight&) const {}
 };
 

@@ -112,7 +112,8 @@ private:
     const Readout& m_machine;
     HalfWay m_half_way;
     Route m_route;
-    std::int64_t m_zero_x = 0, m_zero_y = 0; // where zero is set, in counts from the drawing's
+    std::int64_t m_zero_x = 0, m_zero_y = 0;                     // where zero is set, in counts from the drawing's
+    std::optional<std::pair<std::int64_t, std::int64_t>> m_here; // where it was sent last, from the drawing's zero
 
     [[nodiscard]] std::int64_t counts(Length length) const {
         return round_to_step(length, m_machine.resolution).counts;
@@ -127,8 +128,11 @@ private:
         // What it stops short is rounded together with the place, not by itself.
         const GoToReadout to{x - m_zero_x, y - m_zero_y, x - counts(at.x - jump.x), y - counts(at.y - jump.y),
                              m_needs.job.order.readout == ReadoutWay::FromEachHole};
+        if (m_here == std::pair(x, y))
+            return; // it stands there already, locked
+        m_here = std::pair(x, y);
         m_route.list.push_back({to, hole});
-        if (to.from_last) {
+        if (to.from_last && (x != m_zero_x || y != m_zero_y)) {
             m_route.list.push_back({ZeroReadout{true}, hole});
             m_zero_x = x;
             m_zero_y = y;
@@ -196,6 +200,7 @@ private:
                     continue;
                 }
                 m_route.list.push_back({*routine});
+                m_here.reset();
                 const std::vector<int>& holes = holes_of_routine(*routine);
                 for (std::size_t k = 0; k < holes.size(); ++k)
                     for (std::size_t j = i; j < pass.visits.size(); ++j)

@@ -115,7 +115,7 @@ private:
         std::map<std::int64_t, std::size_t> ring_of; // in the order in which the pass first names them
         for (const Visit& visit : pass.visits) {
             const Length radius = distance(m_centre, m_needs.holes[static_cast<std::size_t>(visit.hole)].at);
-            rings.push_back({&visit, reading_for(visit.hole), dial_lines(m_machine.slide, radius)});
+            rings.push_back({&visit, reading_for(visit.hole), dial_count(m_machine.slide, radius)});
             ring_of.emplace(rings.back().slide, ring_of.size());
         }
         std::vector<PolarStop> once_round = rings;
@@ -150,7 +150,7 @@ Point table_centre(const Job& job) {
     for (const Pattern& pattern : job.patterns)
         if (const auto centre = centre_of(pattern.layout); centre && is_at_hand(job, pattern))
             return *centre;
-    return {};
+    return middle_from_datum(job); // where the work can be centred; a drawing's corner would swing it round the room
 }
 
 Route make_route(const RouteNeeds& needs, const RotaryTable& machine) {

@@ -26,12 +26,12 @@ public:
                       [&](const RoutinePlace&) { moved(seconds_a_touch * 2.0); },
                       [&](const KeyCircle&) { m_seconds += 40.0; },
                       [&](const KeyRow&) { m_seconds += 35.0; },
-                      [&](const SetPacking&) { set(seconds_a_setting); },
+                      [&](const SetPacking&) { set(seconds_a_setting, 0.0); },
                       [&](const ScribeLine& line) {
-                          set(seconds_a_setting / 2.0 + 3.0 * static_cast<double>(line.holes.size()));
+                          set(seconds_a_setting / 2.0, 3.0 * static_cast<double>(line.holes.size()));
                       },
-                      [&](const StrikeCircle&) { set(seconds_a_setting); },
-                      [&](const StepChord& step) { set(seconds_a_setting + 3.0 * step.steps); },
+                      [&](const StrikeCircle&) { set(seconds_a_setting - 5.0, 5.0); },
+                      [&](const StepChord& step) { set(seconds_a_setting, 3.0 * step.steps); },
                       [&](const PrickMark&) { m_seconds += 20.0; },
                       [&](const LookAtMarks& look) { m_seconds += 6.0 * static_cast<double>(look.holes.size()); },
                       [&](const PunchMark&) { m_seconds += seconds_a_mark; },
@@ -47,17 +47,23 @@ public:
                       [&](const MoveKnee& knee) { m_seconds += (knee.turns + 2.0) * seconds_a_turn; },
                       [&](const DrillHole& drill) { cut(drill, instruction.hole); },
                       [&](const WorkByHand& work) { by_hand(work); },
-                      [&](const PickUpZero&) { m_seconds += zero; },
-                      [&](const ZeroReadout& readout) { m_seconds += readout.here ? 2.0 : zero; },
-                      [&](const CentreOnTable&) { m_seconds += 2.0 * zero; },
-                      [&](const StandOverAxis&) { m_seconds += zero; },
-                      [&](const TurnBar&) { set(4.0 * seconds_a_setting); },
-                      [&](const ScribeAlongBar&) { set(seconds_a_setting); },
-                      [&](const ScribeAcrossBar&) { set(seconds_a_setting); },
+                      [&](const PickUpZero&) { once(zero); },
+                      [&](const ZeroReadout& readout) {
+                          if (readout.here)
+                              m_seconds += 2.0;
+                          else
+                              once(zero);
+                      },
+                      [&](const CentreOnTable&) { once(2.0 * zero); },
+                      [&](const StandOverAxis&) { once(zero); },
+                      [&](const TurnBar&) { set(0.0, 4.0 * seconds_a_setting); },
+                      [&](const ScribeAlongBar&) { set(seconds_a_setting / 2.0, seconds_a_setting / 2.0); },
+                      [&](const ScribeAcrossBar&) { set(seconds_a_setting / 2.0, seconds_a_setting / 2.0); },
                       [&](const LayOldPart&) { m_seconds += zero; },
                       [&](const auto&) { m_seconds += 10.0; }},
                 instruction.action);
         m_tally.minutes = m_seconds / 60.0;
+        m_tally.once = m_once / 60.0;
         return m_tally;
     }
 
@@ -67,16 +73,23 @@ private:
     const std::vector<Chain>& m_chains;
     const std::vector<int>& m_chain_of;
     Tally m_tally;
-    double m_seconds = 0.0;
+    double m_seconds = 0.0, m_once = 0.0;
     Point m_at;
 
     void moved(double seconds) {
         ++m_tally.moves;
         m_seconds += seconds;
     }
-    void set(double seconds) {
+    void once(double seconds) {
+        m_once += seconds;
+        m_seconds += seconds;
+    }
+    // A device set once for all pieces of a batch, and what it then takes for each.
+    void set(double once_for_all, double each) {
         ++m_tally.settings;
-        moved(seconds);
+        ++m_tally.moves;
+        once(once_for_all);
+        m_seconds += each;
     }
     void handle(double turns, bool take_up) {
         m_tally.turns += turns;

@@ -12,6 +12,9 @@ struct Tally {
     int settings = 0;     ///< of fence, stop or height gauge
     double turns = 0.0;   ///< of the handles
     double minutes = 0.0; ///< for one piece, cutting included
+    double once = 0.0; ///< of these, what a batch pays once: zero found against a stop, gauge, fence and dividers set
+    /// Minutes for so many pieces.
+    [[nodiscard]] double batch(int pieces) const { return once + (minutes - once) * pieces; }
     bool operator==(const Tally&) const = default;
 };
 

@@ -106,7 +106,20 @@ struct Say {
         if (move.turns >= many && move.take_up == 0)
             w.note = fmt::format("Count each time {} comes up again: {} times, then on to it.",
                                  figure_at_start(move, screw), move.turns);
+        // Nobody counts so far without a slip: the table's way, measured, shows a turn too many or too few.
+        constexpr int too_many_to_count = 8;
+        if (move.turns >= too_many_to_count && move.take_up == 0)
+            w.note += fmt::format(
+                " Then check with a rule: the table has gone {} in all.",
+                with_unit(Length::of(std::round(way_of(move, screw).in(screw.unit) * 100.0) / 100.0, screw.unit),
+                          screw.unit));
         return w;
+    }
+
+    // How far the slide goes in a move: whole turns, and from the line it stands at on to the other.
+    static Length way_of(const TurnHandwheel& move, const Screw& screw) {
+        const double on = move.way == Turn::Clockwise ? move.line - move.from : move.from - move.line;
+        return screw.lead * static_cast<double>(move.turns) + screw.graduation() * (on < 0.0 ? on + screw.lines : on);
     }
 
     // The line the dial shows before the move, from which whole turns are counted.
@@ -133,16 +146,20 @@ struct Say {
             what = fmt::format("{}, set {} short because tightening the lock carries the slide on,", what,
                                with_unit(jump, screw.unit));
         }
-        const std::int64_t lines = dial_lines(screw, to);
-        const Length missed =
-            to - screw.graduation() * static_cast<double>(screw.plus == Turn::Clockwise ? lines : -lines);
+        const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind);
+        const int at_zero = !wheels || wheels->dials_turn ? 0
+                            : move.axis == Axis::X        ? needs.job.order.dial_x
+                                                          : needs.job.order.dial_y;
+        const Length reached = dial_position(screw, dial_count(screw, to, at_zero), at_zero);
+        const double lines = abs(reached) / screw.graduation(), turns = std::floor(lines / screw.lines + 1e-9);
+        const auto number = [](double value) { return decimal(value, 3, Sign::WhenNegative, Tail::Trim); };
+        const double rest = lines - turns * screw.lines;
         return fmt::format(
-            "{} is {} from zero = {}. One line is {}, so it is {} lines = {} whole turns of {} and {}: the dial "
+            "{} is {} from zero = {}. One line is {}, so it is {} lines = {} whole turns of {} and {} {}: the dial "
             "shows {}. Rounding leaves {}.",
             what, with_unit(to, needs.job.unit), with_unit(to, screw.unit), with_unit(screw.graduation(), screw.unit),
-            std::abs(lines), std::abs(lines) / screw.graduations, screw.graduations,
-            counted(std::abs(lines) % screw.graduations, "line"), dial_figure(screw, move.line),
-            with_unit(missed, needs.job.unit));
+            number(lines), number(turns), number(screw.lines), number(rest), rest == 1.0 ? "line" : "lines",
+            dial_figure(screw, move.line), with_unit(to - reached, needs.job.unit));
     }
 
     Wording operator()(const ZeroReadout& zero) const {
@@ -282,6 +299,16 @@ struct Say {
         return w;
     }
 
+    // What a height is counted from: an edge where there is one, the rim of a disc, the farthest point of an outline.
+    static std::string scribed_from(const Blank& blank, const std::string& side) {
+        if (blank.is_round())
+            return fmt::format("the rim at the {}", side == "upper" ? "top" : side == "lower" ? "bottom" : side);
+        return has_straight_edge(blank, side) ? fmt::format("the {} edge", side)
+                                              : fmt::format("the farthest point at the {}", side == "upper"   ? "top"
+                                                                                            : side == "lower" ? "bottom"
+                                                                                                              : side);
+    }
+
     Wording operator()(const ScribeLine& line) const {
         const auto& bench = machine<LayoutBench>();
         std::vector<std::string> names;
@@ -295,16 +322,20 @@ struct Say {
         Wording w;
         w.heading = "Height gauge";
         w.figures = {{"set", figure, unit_name(bench.unit), true}};
-        w.direction = fmt::format("from the {} edge; scribe for {}", edge, first_dozen(names));
+        const std::string from = scribed_from(needs.job.blank, edge);
+        w.direction = fmt::format("from {}; scribe for {}", from, first_dozen(names));
         if (line.setting < 0)
             w.note = "This setting lies outside the blank.";
-        w.sentence = fmt::format("Height gauge {} from the {} edge: scribe for {}.", figure, edge, first_dozen(names));
-        w.why = fmt::format("The {} of these marks, counted from the {} edge of the blank, rounded once to {}.",
-                            axis_name(line.axis), edge, with_unit(bench.gauge_step, bench.unit));
+        w.sentence = fmt::format("Height gauge {} from {}: scribe for {}.", figure, from, first_dozen(names));
+        w.why = fmt::format("The {} of these marks, counted from {} of the blank, rounded once to {}.",
+                            axis_name(line.axis), from, with_unit(bench.gauge_step, bench.unit));
         if (needs.job.blank.is_round())
             w.why +=
                 " The disc stands on its rim: mark the point that is down, and set it upright with a square when it is "
                 "turned for the other lines.";
+        else if (from != fmt::format("the {} edge", edge))
+            w.note = "There is no straight edge to stand it on: clamp it to an angle plate, square, with its farthest "
+                     "point down on the plate, and leave it so for all lines this way.";
         return w;
     }
 
@@ -345,7 +376,7 @@ struct Say {
                 "is scribed wrong: look before you punch. Holes are not stepped off, since a chord that is off "
                 "by {} would close wrong by {}; the lines have them already.",
                 with_unit(machine<LayoutBench>().divider_step / 2.0, machine<LayoutBench>().unit),
-                with_unit(stepping_error(machine<LayoutBench>().divider_step / 2.0, step.steps).one_way,
+                with_unit(stepping_error(machine<LayoutBench>().divider_step / 2.0, step.steps, step.apart).one_way,
                           machine<LayoutBench>().unit)));
     }
 

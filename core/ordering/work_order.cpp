@@ -227,13 +227,24 @@ std::vector<int> WorkOrder::holes() const {
     return order;
 }
 
+bool bar_comes_back(const WorkNeeds& needs) {
+    if (std::holds_alternative<RotaryTable>(needs.machine.kind) || needs.holes.empty())
+        return true;
+    return std::all_of(needs.holes.begin(), needs.holes.end(), [&](const Hole& hole) {
+        const Hole& first = needs.holes.front();
+        return hole.bar && hole.bar->bearing == first.bar->bearing &&
+               hole.spec.depth.has_value() == first.spec.depth.has_value();
+    });
+}
+
 CutOrder advised_way(const WorkNeeds& needs, std::string& why) {
-    if (needs.job.blank.on_side()) {
+    if (needs.job.blank.on_side() && !bar_comes_back(needs)) {
         why = "Turning the bar costs most, so every hole is finished before it is turned on, in the order of the "
               "drawing.";
         return CutOrder::ByHole;
     }
-    if (needs.cutters.room.loses) {
+    // Marks keep the place, whatever the height does.
+    if (needs.cutters.room.loses && !std::holds_alternative<LayoutBench>(needs.machine.kind)) {
         why = "Changing the height loses the place on this machine, so every hole is finished before moving on.";
         return CutOrder::ByHole;
     }
@@ -252,7 +263,7 @@ CutOrder advised_way(const WorkNeeds& needs, std::string& why) {
 }
 
 WorkOrder work_order(const WorkNeeds& needs) {
-    if (needs.job.blank.on_side() || needs.job.order.cuts == CutOrder::Advised) {
+    if ((needs.job.blank.on_side() && !bar_comes_back(needs)) || needs.job.order.cuts == CutOrder::Advised) {
         std::string why;
         const CutOrder way = advised_way(needs, why);
         WorkOrder made = work_order(needs, way);

@@ -60,7 +60,11 @@ struct WorkNeeds {
     Effort effort = Effort::Usual;
 };
 
-/// The order wanted by the job. Work on the side of a bar goes hole by hole, since turning the bar costs most.
+/// Whether each cutter can go through all holes in the side of a bar: on a rotary table, which comes back to every
+/// angle, or where the bar is not turned at all. Otherwise turning it costs most, and work goes hole by hole.
+bool bar_comes_back(const WorkNeeds& needs);
+
+/// The order wanted by the job; on a bar that does not come back, hole by hole.
 WorkOrder work_order(const WorkNeeds& needs);
 /// The same in one of the three ways, whatever the job says.
 WorkOrder work_order(const WorkNeeds& needs, CutOrder way);

@@ -65,6 +65,14 @@ std::string finishing(const HoleSpec& spec, Unit unit) {
     return fmt::format("{}{}, {}", kind, size_in_words(spec, unit), depth_words(spec, unit));
 }
 
+// What is set before anything else: the stop as this machine's scale shows it, or where it has none the tip.
+std::string depth_to_set(const CutStep& step, const Spindle& spindle, Unit unit) {
+    if (step.by_hand || step.tip <= Length{})
+        return {};
+    return step.stop > Length{} ? fmt::format("stop at {}: ", with_unit(step.stop, spindle.scale))
+                                : fmt::format("tip to {}: ", depth_figure(step.tip, unit));
+}
+
 std::string verb_of(StepKind kind) {
     return kind == StepKind::Own ? "cut" : in_words(kind);
 }
@@ -189,6 +197,7 @@ Wording drill_words(const DrillHole& drill, int hole, const WordingNeeds& needs)
     if (std::holds_alternative<LayoutBench>(needs.machine.kind) && (!step || step->kind == StepKind::Start))
         w.note = "Lower the stopped drill into the mark and let the work find it; then clamp, then drill. " + w.note;
     if (step) {
+        w.direction = depth_to_set(*step, needs.machine.spindle, unit) + w.direction;
         if (!step->by_hand && step->stop > Length{})
             w.figures.push_back({"stop",
                                  decimal(step->stop.in(needs.machine.spindle.scale),

@@ -12,22 +12,33 @@ namespace {
 
 constexpr double right_enough = 0.95; // nineteen parts in twenty
 
-// Which machine to take of those that can make the job.
+// Times are estimates: so near they are the same.
+constexpr double alike_minutes = 2.0, alike_share = 0.1;
+
+// Which machine to take of those that can make the job: of those right enough the quickest; of the equally quick the
+// one that places its holes best. Where none is right enough, the one with the largest share.
 const MethodReport* best_of(const std::vector<MethodReport>& all) {
-    const MethodReport* best = nullptr;
     const auto share = [](const MethodReport& each) { return each.many ? each.many->share_within : right_enough; };
-    for (const MethodReport& each : all) {
-        if (!each.can)
-            continue;
-        const bool good = share(each) >= right_enough;
-        const bool better = !best                                    ? true
-                            : good != (share(*best) >= right_enough) ? good
-                            : good                                   ? each.minutes < best->minutes
-                                                                     : share(each) > share(*best);
-        if (better)
-            best = &each;
-    }
-    return best;
+    const auto most = [](const MethodReport& each) { return each.many ? each.many->most : each.worst; };
+    std::vector<const MethodReport*> good, can;
+    for (const MethodReport& each : all)
+        if (each.can) {
+            can.push_back(&each);
+            if (share(each) >= right_enough)
+                good.push_back(&each);
+        }
+    if (can.empty())
+        return nullptr;
+    if (good.empty())
+        return *std::max_element(can.begin(), can.end(),
+                                 [&](const auto* a, const auto* b) { return share(*a) < share(*b); });
+    const double least = (*std::min_element(good.begin(), good.end(), [](const auto* a, const auto* b) {
+                             return a->minutes < b->minutes;
+                         }))->minutes;
+    std::erase_if(
+        good, [&](const auto* each) { return each->minutes > least + std::max(alike_minutes, least * alike_share); });
+    return *std::min_element(good.begin(), good.end(),
+                             [&](const auto* a, const auto* b) { return most(*a) < most(*b); });
 }
 
 std::string remark_on(const MethodReport& report, const Plan& plan, Unit unit) {
@@ -36,8 +47,11 @@ std::string remark_on(const MethodReport& report, const Plan& plan, Unit unit) {
     if (!report.many || report.many->budget.empty())
         return "The ways of the bar carry their own sums of errors.";
     const BudgetLine& dearest = report.many->budget.front();
-    return fmt::format("Most of it is {}: {}.", dearest.source ? in_words(*dearest.source) : "rounding",
-                       with_unit(Length::mm(std::round(dearest.most.in_mm() * 1000.0) / 1000.0), unit));
+    const std::string fits = report.many->fits_within ? fmt::format(" Holes with a fit are judged by {}.",
+                                                                    with_unit(*report.many->fits_within, unit))
+                                                      : "";
+    return fmt::format("Most of it is {}: {}.{}", dearest.source ? in_words(*dearest.source) : "rounding",
+                       with_unit(Length::mm(std::round(dearest.most.in_mm() * 1000.0) / 1000.0), unit), fits);
 }
 
 } // namespace
@@ -77,7 +91,7 @@ std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const P
     const CutOrder advised = advised_way(needs, why);
     for (const CutOrder way : {CutOrder::ByCutter, CutOrder::ByHole, CutOrder::FollowDrill}) {
         const bool taken = way == plan.work.way;
-        if (job.blank.on_side() && !taken)
+        if (job.blank.on_side() && !bar_comes_back(needs) && !taken)
             continue;
         const Route route = taken ? plan.route : route_for(job, shop, plan, work_order(needs, way));
         options.push_back({way, tally_of(route, plan.machine, plan.chains, plan.chain_of), way == advised, taken});
@@ -104,7 +118,7 @@ std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, int p
         MethodReport report;
         report.machine = machine->name;
         report.tally = tally_of(plan.route, plan.machine, plan.chains, plan.chain_of);
-        report.minutes = report.tally.minutes * job.pieces;
+        report.minutes = report.tally.batch(job.pieces);
         report.can = plan.proof.complaints.empty() && !plan.route.order.empty();
         if (const auto worst = plan.proof.worst())
             report.worst = worst->miss;

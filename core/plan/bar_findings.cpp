@@ -133,7 +133,7 @@ private:
                     fmt::format("{} is {} deep, but the bar there is only {} through.", hole.name,
                                 fig(*hole.spec.depth), fig(through)),
                     "Say that it goes through, or give a smaller depth.");
-            else if (tip > through)
+            else if (tip > path.depth_to(path.exit_tip))
                 say(Grade::Check, FindingKind::TooDeep,
                     fmt::format("The point of the drill for {} comes out on the far side: with it the hole is {} deep, "
                                 "the bar {}.",

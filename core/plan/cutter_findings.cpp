@@ -94,6 +94,11 @@ private:
         const CutStep* drill = m_chain->last(StepKind::Drill);
         if (!drill)
             return;
+        if (const CutStep* start = m_chain->last(StepKind::Start); start && start->tip >= m_chain->metal)
+            say(Grade::Check, FindingKind::BreaksThrough,
+                fmt::format("{}: the {} goes {} deep to start, and there are only {} of metal: it comes out below.",
+                            who(), start->cutter.name, fig(start->tip), fig(m_chain->metal)),
+                "A smaller one, or a punch mark, would do; put something under it that may be drilled.");
         const bool blind = !is_through(m_chain->spec);
         if (blind && drill->tip >= m_chain->metal)
             say(Grade::Stop, FindingKind::BreaksThrough,
@@ -120,7 +125,8 @@ private:
                     fmt::format("{}: the {} cuts {} deep, the hole takes {}.", who(), step.cutter.name,
                                 fig(step.cutter.flute), fig(step.tip)),
                     "A long one would do, or drilling from both sides.");
-            else if (step.kind == StepKind::Drill && step.tip > step.cutter.actual() * long_and_thin)
+            else if (!m_chain->hollow && step.kind == StepKind::Drill &&
+                     step.tip > step.cutter.actual() * long_and_thin)
                 say(Grade::Check, FindingKind::LongAndThin,
                     fmt::format("{}: the hole is {} diameters of the {} deep.", who(),
                                 num(step.tip / step.cutter.actual(), 1), step.cutter.name),
@@ -163,18 +169,18 @@ private:
             say(stack.thread < least * nut ? Grade::Check : Grade::Note, FindingKind::TooFewThreads,
                 fmt::format("{}: {} of thread, {} turns; in {} a full strength screw wants {}.", who(),
                             fig(stack.thread), num(stack.threads, 1), metal_name(), fig(least)),
-                finer(*thread));
+                finer(*thread, stack.thread));
     }
 
     // The finest thread of the same diameter, where it is finer.
-    [[nodiscard]] std::string finer(const Thread& thread) const {
+    [[nodiscard]] std::string finer(const Thread& thread, Length held) const {
         const Thread* finest = nullptr;
         for (const Thread& each : all_threads())
             if (abs(each.major - thread.major) < Length::mm(1e-3) && each.angle == thread.angle &&
                 each.pitch < thread.pitch && (!finest || each.pitch < finest->pitch))
                 finest = &each;
         return finest ? fmt::format("{} would have {} turns there; thicker metal or a longer boss would hold more.",
-                                    finest->name, num(threads_engaged(m_chain->metal, finest->pitch), 1))
+                                    finest->name, num(threads_engaged(held, finest->pitch), 1))
                       : "There is no finer thread of this size; thicker metal or a longer boss would hold more.";
     }
 

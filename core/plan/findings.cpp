@@ -2,6 +2,7 @@
 
 #include "layout/outline.h"
 #include "measure/figures.h"
+#include "ordering/work_wording.h"
 #include "plan/bar_findings.h"
 #include "plan/cutter_findings.h"
 #include "plan/drawing_slips.h"
@@ -11,6 +12,8 @@
 #include <cmath>
 #include <fmt/format.h>
 #include <fmt/ranges.h>
+#include <map>
+#include <tuple>
 #include <unordered_map>
 
 namespace clockface {
@@ -215,6 +218,41 @@ void copied(const Job& job, const Plan& plan, Findings& findings) {
                         "Make them by their places on another machine, before or after.", missing});
 }
 
+// One finding for holes of one pattern of which the same is said: "Each of A1 to A48 is 6 mm from the edge …".
+Findings alike_together(const Job& job, const Plan& plan, Findings findings) {
+    Findings out;
+    std::map<std::tuple<Grade, FindingKind, std::string, std::string, std::size_t>, std::size_t> known;
+    std::vector<std::string> sentences; // of each of `out`, with the place of the name marked
+    const std::string mark = "\x01";
+    for (Finding& each : findings) {
+        std::string said;
+        if (each.holes.size() == 1) {
+            const Hole& hole = plan.holes[static_cast<std::size_t>(each.holes.front())];
+            const std::size_t at = each.sentence.find(hole.name + " ");
+            if (at != std::string::npos && (at == 0 || each.sentence[at - 1] == ' '))
+                said = each.sentence.substr(0, at) + mark + each.sentence.substr(at + hole.name.size());
+            if (!said.empty()) {
+                const auto [place, is_new] =
+                    known.emplace(std::tuple(each.grade, each.kind, said, each.remedy, hole.pattern), out.size());
+                if (!is_new) {
+                    out[place->second].holes.push_back(each.holes.front());
+                    continue;
+                }
+            }
+        }
+        out.push_back(std::move(each));
+        sentences.push_back(std::move(said));
+    }
+    for (std::size_t i = 0; i < out.size(); ++i) {
+        if (sentences[i].empty() || out[i].holes.size() < 2)
+            continue;
+        const std::size_t at = sentences[i].find(mark);
+        out[i].sentence = sentences[i].replace(
+            at, 1, (at == 0 ? "Each of " : "each of ") + hole_runs(out[i].holes, {job, plan.holes, plan.machine}));
+    }
+    return out;
+}
+
 } // namespace
 
 std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& plan) {
@@ -238,6 +276,7 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& p
     counts(job, plan, findings);
     right_way_up(job, plan, findings);
     lists(job, shop, plan, findings);
+    findings = alike_together(job, plan, std::move(findings));
     std::stable_sort(findings.begin(), findings.end(),
                      [](const Finding& a, const Finding& b) { return a.grade < b.grade; });
     return findings;

@@ -66,9 +66,22 @@ std::optional<DrillPath> drill_path(const Section& section, const DrillLine& lin
         path.exit_edge = -*least;
         path.exit_open = -most_height(section, back, -to, -from, far->height);
     }
+    // The far side is lower in its middle, so over the cone it comes nearest at an edge of the drill, or at its axis.
+    const Length rise = point_length(line.diameter);
+    path.exit_tip = path.exit;
+    for (const Length edge : {-to, -from})
+        if (const auto there = entry_at(section, back, edge))
+            path.exit_tip = std::max(path.exit_tip, -there->height - rise);
     const Length bore = section.bore_radius;
     if (abs(line.offset) < bore)
-        path.bore_tip = chord_half(bore, line.offset);
+        path.bore_axis = chord_half(bore, line.offset);
+    // Highest tip for which √(bore² - u²) reaches the cone, u from the bore's axis, (offset - u) k the cone's height:
+    // the slope u / √(bore² - u²) equals k at u = bore k / √(1 + k²), as far as the drill reaches there.
+    const double k = rise / r;
+    const Length off = abs(line.offset);
+    const Length beside = std::clamp(off - bore * (k / std::hypot(1.0, k)), Length{}, r);
+    if (off - beside < bore)
+        path.bore_tip = chord_half(bore, off - beside) - beside * k;
     if (const Length nearest = std::max(abs(line.offset) - r, Length{}); nearest < bore)
         path.bore_edge = chord_half(bore, nearest);
     if (abs(line.offset) + r <= bore)

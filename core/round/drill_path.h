@@ -20,10 +20,12 @@ struct DrillPath {
     Length entry;                    ///< where the point touches first: depth nought
     Length crest;                    ///< highest metal under the whole width of the drill
     std::optional<Length> full_in;   ///< below it the drill cuts with its whole width; nothing when it leaves the flank
-    std::optional<Length> bore_tip;  ///< where the point breaks into the bore
+    std::optional<Length> bore_tip;  ///< where the point stands when its cone or flank first breaks into the bore
+    std::optional<Length> bore_axis; ///< where the drill's axis meets the bore; nothing when it passes beside it
     std::optional<Length> bore_edge; ///< where the full width first meets the bore
     std::optional<Length> bore_open; ///< where the whole width stands in the bore
-    Length exit;                     ///< where the point comes out on the far side (below nought beyond the axis)
+    Length exit;                     ///< where its axis leaves the far side (below nought beyond the axis)
+    Length exit_tip;                 ///< where the point stands when its cone or flank first breaks out there
     std::optional<Length> exit_edge; ///< where the full width first breaks out there
     std::optional<Length> exit_open; ///< where the whole width is out
     Angle slope;                     ///< of the surface the point starts on
@@ -32,7 +34,8 @@ struct DrillPath {
     [[nodiscard]] Length depth_to(Length height) const { return entry - height; }
 };
 
-/// Nothing when the drill's axis passes the bar altogether.
+/// The point is a cone of the usual drill: t beside its axis it cuts t / tan(half its angle) above its tip. Nothing
+/// when the drill's axis passes the bar altogether.
 std::optional<DrillPath> drill_path(const Section& section, const DrillLine& line);
 
 /// Metal left beside the hole at the level of the bar's axis, on the clockwise and the counter-clockwise side: the

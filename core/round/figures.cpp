@@ -48,11 +48,15 @@ std::optional<Angle> roll_back(Length radius, Length off, Length depth, Length d
 }
 
 Length strip_width(Length diameter, Length depth) {
+    if (depth >= diameter / 2.0)
+        return diameter; // widest half way down
     return Length::mm(2.0 * std::sqrt(std::max(0.0, depth.in_mm() * (diameter - depth).in_mm())));
 }
 
 Length strip_depth(Length diameter, Length width) {
     const double r = diameter.in_mm() / 2.0;
+    if (width >= diameter)
+        return diameter / 2.0;
     return Length::mm(r - std::sqrt(std::max(0.0, r * r - width.in_mm() * width.in_mm() / 4.0)));
 }
 

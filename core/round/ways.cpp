@@ -148,6 +148,8 @@ private:
             refuse(way, "It needs a mill.");
         else if (!m_needs.section.round)
             refuse(way, "A bar with flats has its strip already; touch both sides instead.");
+        else if (m_hole >= m_radius * 2.0)
+            refuse(way, "The hole is as wide as the bar: no strip narrower than the hole would show its middle.");
         return way;
     }
     [[nodiscard]] Way<TopWay> filed() const {
@@ -161,6 +163,8 @@ private:
         way.minutes = 4.0;
         if (!m_needs.section.round)
             refuse(way, "A bar with flats needs no filed one.");
+        else if (m_hole >= m_radius * 2.0)
+            refuse(way, "The hole is as wide as the bar: no strip narrower than the hole would show its middle.");
         return way;
     }
     [[nodiscard]] Way<TopWay> scribed() const {

@@ -11,13 +11,12 @@ namespace clockface {
 Result<BacklashFound> backlash_from(const Screw& screw, const std::vector<BacklashTrial>& trials) {
     if (trials.empty())
         return problem("", "Two readings of the dial are needed: one moving plus, one moving minus.");
-    const double round = screw.graduations;
+    const double round = screw.lines;
     double sum = 0.0, least = round, most = 0.0;
     for (std::size_t i = 0; i < trials.size(); ++i) {
         for (const double reading : {trials[i].moving_plus, trials[i].moving_minus})
             if (!(reading >= 0.0 && reading <= round))
-                return problem("",
-                               fmt::format("Trial {}: this dial has lines from 0 to {}.", i + 1, screw.graduations));
+                return problem("", fmt::format("Trial {}: this dial has lines from 0 to {}.", i + 1, screw.engraved()));
         double lines = trials[i].moving_plus - trials[i].moving_minus;
         if (screw.plus == Turn::CounterClockwise)
             lines = -lines;

@@ -64,7 +64,7 @@ Cutter sold_counterbore(const ScrewHead& head) {
     out.size = head.screw;
     out.name = head.screw + " counterbore";
     out.diameter = head.counterbore;
-    const auto clear = clearance_for(head.major);
+    const auto clear = clearance_for(head.screw);
     out.tip = clear ? clear->normal : head.major;
     out.flute = head.height * 2.0;
     out.overall = Length::mm(70.0);

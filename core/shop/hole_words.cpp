@@ -67,10 +67,10 @@ Result<std::optional<Recess>> take_recess(std::string& text, Unit field) {
 }
 
 // The sizes of a recess that was only named, from its screw.
-Result<Recess> sized_recess(Recess recess, const std::optional<Length>& screw) {
+Result<Recess> sized_recess(Recess recess, const std::optional<Thread>& screw) {
     if (recess.diameter > Length{})
         return recess;
-    const auto head = screw ? head_for(*screw) : std::nullopt;
+    const auto head = screw ? head_for(screw_of(*screw)) : std::nullopt;
     const char* example = recess.kind == RecessKind::Counterbore ? "counterbored 10:5.4 (diameter:depth)"
                                                                  : "countersunk 10.4:90 (mouth:angle)";
     if (!head)
@@ -156,7 +156,7 @@ Result<ReadHole> read_bare_hole(std::string typed, Unit field) {
                               with_unit(thread->pitch, Unit::Millimetre));
         if (!clearing)
             return out;
-        const auto row = clearance_for(thread->major);
+        const auto row = clearance_for(screw_of(*thread));
         if (!row)
             return problem("", fmt::format("The table has no clearance hole for {}. Give its size, such as {}.", typed,
                                            with_unit(thread->major * 1.1, field)));
@@ -217,7 +217,7 @@ Result<ReadHole> read_hole_size(std::string_view text, Unit field) {
                                        out->spec.label,
                                        (*recess)->kind == RecessKind::Counterbore ? "counterbored" : "countersunk"));
     const auto thread = find_thread(out->spec.label);
-    const Result<Recess> sized = sized_recess(**recess, thread ? std::optional(thread->major) : std::nullopt);
+    const Result<Recess> sized = sized_recess(**recess, thread);
     if (!sized)
         return tl::unexpected(sized.error());
     out->spec.recess = *sized;

@@ -12,7 +12,8 @@ namespace clockface {
 namespace {
 
 std::string in_words(const Screw& screw) {
-    return fmt::format("{} a turn, {} lines of {}, backlash {}", with_unit(screw.lead, screw.unit), screw.graduations,
+    return fmt::format("{} a turn, {} lines of {}, backlash {}", with_unit(screw.lead, screw.unit),
+                       decimal(screw.lines, 3, Sign::WhenNegative, Tail::Trim),
                        with_unit(screw.graduation(), screw.unit), with_unit(screw.backlash, screw.unit));
 }
 
@@ -88,7 +89,7 @@ Shop default_shop() {
     const Screw inch{Unit::Inch, Length::inches(0.1), 100, Length::inches(0.009), Turn::Clockwise, Towards::Plus};
     Screw inch_y = inch;
     inch_y.lead = Length::inches(1.0 / 16.0);
-    inch_y.graduations = 125; // half a thou a line: 62.5 lines of a thou would not close
+    inch_y.lines = 125; // half a thou a line
     inch_y.backlash = Length::inches(0.012);
     Shop shop;
     shop.name = "The stable shop";

@@ -8,6 +8,7 @@
 #include "shop/kit.h"
 #include "shop/spindle.h"
 
+#include <cmath>
 #include <optional>
 #include <string>
 #include <variant>
@@ -31,12 +32,14 @@ inline constexpr Towards opposite(Towards side) {
 struct Screw {
     Unit unit = Unit::Millimetre; ///< the dial is engraved in this
     Length lead;                  ///< travel for one turn
-    int graduations = 0;          ///< lines round the dial
+    double lines = 0.0;           ///< of a turn, as engraved: 62.5 for 1/16 in in thousandths, 0 to 62 and half a line
     Length backlash;              ///< lost motion on reversal
     Turn plus = Turn::Clockwise;
     Towards finish = Towards::Plus; ///< every hole is approached going this way
 
-    [[nodiscard]] Length graduation() const { return lead / graduations; }
+    [[nodiscard]] Length graduation() const { return lead / lines; }
+    /// Lines that can be set: 0 … engraved() - 1.
+    [[nodiscard]] int engraved() const { return static_cast<int>(std::ceil(lines - 1e-9)); }
     bool operator==(const Screw&) const = default;
 };
 

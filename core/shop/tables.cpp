@@ -40,13 +40,9 @@ template <class T, class Read> std::vector<T> read_table(const char* csv, Read r
     return out;
 }
 
-// The row of the nearest diameter, where that is the same to a hundredth.
-template <class T> std::optional<T> of_major(const std::vector<T>& rows, Length major) {
-    constexpr double same_major_mm = 0.01;
-    for (const T& row : rows)
-        if (abs(row.major - major) < Length::mm(same_major_mm))
-            return row;
-    return std::nullopt;
+template <class T> std::optional<T> of_screw(const std::vector<T>& rows, const std::string& screw) {
+    const auto found = std::find_if(rows.begin(), rows.end(), [&](const T& row) { return row.screw == screw; });
+    return found == rows.end() ? std::nullopt : std::optional(*found);
 }
 
 } // namespace
@@ -57,13 +53,14 @@ const std::vector<Clearance>& all_clearances() {
             const auto named = row.at(5) == "in" ? drill_sold_as(row.at(column)) : std::nullopt;
             return named ? *named : mm(row, column);
         };
-        return Clearance{row.at(0), mm(row, 1), size(2), size(3), size(4)};
+        const auto charted = [&](std::size_t column) { return row.at(column).empty() ? Length{} : size(column); };
+        return Clearance{row.at(0), mm(row, 1), size(2), size(3), size(4), charted(7), charted(8)};
     });
     return rows;
 }
 
-std::optional<Clearance> clearance_for(Length major) {
-    return of_major(all_clearances(), major);
+std::optional<Clearance> clearance_for(const std::string& screw) {
+    return of_screw(all_clearances(), screw);
 }
 
 const std::vector<ScrewHead>& all_heads() {
@@ -74,8 +71,8 @@ const std::vector<ScrewHead>& all_heads() {
     return rows;
 }
 
-std::optional<ScrewHead> head_for(Length major) {
-    return of_major(all_heads(), major);
+std::optional<ScrewHead> head_for(const std::string& screw) {
+    return of_screw(all_heads(), screw);
 }
 
 const std::vector<FitRow>& all_fits() {

@@ -17,10 +17,12 @@ struct Clearance {
     std::string screw; ///< "M5", "10", "1/4", "2BA"
     Length major;
     Length close, normal, free;
+    Length chart_close{}, chart_free{}; ///< of the usual charts at the bench; nought where these have none
 };
 const std::vector<Clearance>& all_clearances();
-/// For a thread by its major diameter, to a hundredth of a millimetre; of one standard where two have the same.
-std::optional<Clearance> clearance_for(Length major);
+/// For a screw by its name (see screw_of in threads.h). Nothing where the table has no such screw, however near another
+/// may be.
+std::optional<Clearance> clearance_for(const std::string& screw);
 
 /// Heads of screws let in. Source: data/screw_heads.csv (ISO 4762, DIN 974-1, ISO 15065, ASME B18.3, B18.6.3).
 struct ScrewHead {
@@ -32,7 +34,7 @@ struct ScrewHead {
     Angle sink_angle;
 };
 const std::vector<ScrewHead>& all_heads();
-std::optional<ScrewHead> head_for(Length major);
+std::optional<ScrewHead> head_for(const std::string& screw);
 
 /// Limits of a fit from nominal. Source: data/fits.csv (ISO 286-2).
 struct FitRow {

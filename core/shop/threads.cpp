@@ -3,7 +3,10 @@
 #include "measure/csv_rows.h"
 
 #include <cctype>
+#include <cmath>
+#include <cstdlib>
 #include <map>
+#include <regex>
 
 namespace clockface {
 
@@ -14,10 +17,15 @@ extern const char* const threads_csv;
 namespace {
 
 std::string plain(std::string_view name) {
+    constexpr std::string_view times = "\u00d7";
     std::string out;
-    for (const char c : name)
-        if (c != ' ')
-            out += static_cast<char>(std::toupper(static_cast<unsigned char>(c)));
+    for (std::size_t at = 0; at < name.size(); ++at)
+        if (name.substr(at).starts_with(times)) {
+            out += 'X';
+            at += times.size() - 1;
+        } else if (name[at] != ' ') {
+            out += static_cast<char>(std::toupper(static_cast<unsigned char>(name[at])));
+        }
     return out;
 }
 
@@ -41,6 +49,40 @@ const std::vector<Thread>& all_threads() {
     return threads;
 }
 
+std::string screw_of(const Thread& thread) {
+    return thread.name.substr(0, thread.name.find_first_of("x- "));
+}
+
+namespace {
+
+bool is_figure(const std::string& text, Length length) {
+    char* end = nullptr;
+    const double value = std::strtod(text.c_str(), &end);
+    return *end == '\0' && std::fabs(value - length.in_mm()) < 1e-9;
+}
+
+// As the table would write it: without class of fit, series and #, a coarse thread without its pitch.
+std::string as_in_the_table(const std::string& typed) {
+    static const std::regex with_fit(R"((.+)-(?:[4-9][EGH](?:[4-9][GH])?|[123][AB]))");
+    static const std::regex metric(R"(M([0-9.]+)X([0-9.]+))");
+    static const std::regex unified(R"((#?)([0-9/]+-[0-9]+)(UNC|UNF)?)");
+    std::smatch part;
+    const std::string name = std::regex_match(typed, part, with_fit) ? part[1].str() : typed;
+    if (std::regex_match(name, part, metric)) {
+        for (const Thread& each : all_threads())
+            if (each.series.starts_with("metric") && is_figure(part[1], each.major) && is_figure(part[2], each.pitch))
+                return plain(each.name);
+    } else if (std::regex_match(name, part, unified)) {
+        for (const Thread& each : all_threads())
+            if (plain(each.name) == part[2].str() && (!part[3].matched || each.series == part[3].str()) &&
+                (part[1].length() == 0 || each.name.find('/') == std::string::npos))
+                return plain(each.name);
+    }
+    return name;
+}
+
+} // namespace
+
 std::optional<Thread> find_thread(std::string_view name) {
     static const auto by_name = [] {
         std::map<std::string, const Thread*> index;
@@ -48,7 +90,9 @@ std::optional<Thread> find_thread(std::string_view name) {
             index.emplace(plain(each.name), &each);
         return index;
     }();
-    const auto found = by_name.find(plain(name));
+    auto found = by_name.find(plain(name));
+    if (found == by_name.end())
+        found = by_name.find(as_in_the_table(plain(name)));
     return found == by_name.end() ? std::nullopt : std::optional(*found->second);
 }
 

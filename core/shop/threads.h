@@ -29,11 +29,17 @@ struct Thread {
     [[nodiscard]] Length minor() const { return major - pitch * 1.0825; }
 };
 
+/// The name of a thread's screw, as tables of clearances and heads have it: of "6-32" and "6-40" a "6", of "M10x1" an
+/// "M10", of "1/4 BSW" a "1/4".
+std::string screw_of(const Thread& thread);
+
 /// All of the table, in its order: each series from small to large.
 const std::vector<Thread>& all_threads();
 
-/// Finds a thread; case and blanks do not matter ("m5", "M6 x 0.75", "1/4 - 28"). Nothing if the table has no such one.
-/// Source: data/threads.csv (ISO 261, ASME B1.1, BS 84, BS 93).
+/// Finds a thread; case and blanks do not matter ("m5", "M6 x 0.75", "1/4 - 28"), and it may be written in full: with
+/// the pitch of a coarse one ("M6x1"), its series ("1/4-20 UNC"), its class of fit ("M5-6H", "10-32 UNF-2B"), # before
+/// a number size. Nothing if the table has no such one: neither where series or pitch are another's. Source:
+/// data/threads.csv (ISO 261, ASME B1.1, BS 84, BS 93).
 std::optional<Thread> find_thread(std::string_view name);
 
 } // namespace clockface

@@ -40,8 +40,8 @@ Fault screw_fault(const std::string& place, const Screw& screw) {
     if (Fault found = range_fault(place + ".lead", screw.lead.in_mm(), 0.01, 100.0,
                                   "A lead between 0.01 mm and 100 mm a turn would do."))
         return found;
-    if (Fault found = range_fault(place + ".graduations", screw.graduations, 2, 100'000,
-                                  "A dial with 2 to 100000 lines would do."))
+    if (Fault found = range_fault(place + ".graduations", screw.lines, 2, 100'000,
+                                  "A dial with 2 to 100000 lines a turn would do."))
         return found;
     return range_fault(place + ".backlash", screw.backlash / screw.lead, 0.0, 20.0,
                        "Backlash from nought to 20 turns would do.");

@@ -2,8 +2,7 @@
 #pragma once
 
 #include <algorithm>
-#include <cstdint>
-#include <cstdlib>
+#include <cmath>
 
 namespace clockface {
 
@@ -11,15 +10,16 @@ namespace clockface {
 /// degrees for a table). Driving towards plus the slide stands at the screw's position, towards minus at that + play.
 class LostMotion {
 public:
-    LostMotion(double per_line, int graduations, double play, bool clockwise_is_plus)
+    /// `a_turn`: lines of one turn, which may not come out even.
+    LostMotion(double per_line, double a_turn, double play, bool clockwise_is_plus)
         : m_per_line(clockwise_is_plus ? per_line : -per_line)
-        , m_graduations(graduations)
+        , m_a_turn(a_turn)
         , m_play(play) {}
 
     /// Calls the present position nought, with the play taken up as after driving towards plus (or minus), and the dial
     /// at a line.
     void zero(bool driven_towards_plus, int line = 0) {
-        m_lines = 0;
+        m_lines = 0.0;
         m_at_zero = line;
         m_slide = 0.0;
         m_offset = driven_towards_plus ? 0.0 : -m_play;
@@ -33,14 +33,14 @@ public:
 
     /// Turns whole turns, then on the same way until the dial shows `line`. False if the dial has no such line.
     bool turn(bool clockwise, int turns, int line) {
-        if (line < 0 || line >= m_graduations || turns < 0)
+        if (line < 0 || line >= m_a_turn || turns < 0)
             return false;
-        const std::int64_t shown = (((m_lines + m_at_zero) % m_graduations) + m_graduations) % m_graduations;
-        const std::int64_t on =
-            clockwise ? (line - shown + m_graduations) % m_graduations : (shown - line + m_graduations) % m_graduations;
-        const std::int64_t lines = static_cast<std::int64_t>(turns) * m_graduations + on;
+        const double shown = m_lines + m_at_zero;
+        double on = clockwise ? line - shown : shown - line;
+        on -= std::floor(on / m_a_turn + 1e-9) * m_a_turn; // on the way, to where the line comes to the mark first
+        const double lines = turns * m_a_turn + on;
         m_lines += clockwise ? lines : -lines;
-        const double screw = m_offset + static_cast<double>(m_lines) * m_per_line;
+        const double screw = m_offset + m_lines * m_per_line;
         m_slide = std::clamp(m_slide, screw, screw + m_play);
         return true;
     }
@@ -49,10 +49,10 @@ public:
 
 private:
     double m_per_line;
-    std::int64_t m_graduations;
+    double m_a_turn;
     double m_play;
-    std::int64_t m_lines = 0; // from zero
-    std::int64_t m_at_zero = 0;
+    double m_lines = 0.0; // from zero
+    double m_at_zero = 0.0;
     double m_offset = 0.0;
     double m_slide = 0.0;
 };

@@ -35,7 +35,7 @@ std::optional<Length> play_of(const HoleSpec& spec) {
         return std::nullopt;
     if (spec.purpose == Purpose::Clearance)
         return (spec.diameter - thread->major) / 2.0;
-    const auto row = clearance_for(thread->major);
+    const auto row = clearance_for(screw_of(*thread));
     return row ? std::optional((row->normal - thread->major) / 2.0) : std::nullopt;
 }
 
@@ -44,8 +44,12 @@ public:
     explicit Maker(const ManyPartsNeeds& needs)
         : m_needs(needs)
         , m_wander(wander_of(needs.job, needs.chains, needs.chain_of)) {
-        for (const Hole& hole : needs.holes)
+        for (const Hole& hole : needs.holes) {
             m_play.push_back(play_of(hole.spec));
+            const bool fit = hole.spec.purpose == Purpose::Reamed;
+            m_within.push_back(fit ? std::min(needs.job.holes_within, Length::mm(fits_within_mm))
+                                   : needs.job.holes_within);
+        }
         if (std::holds_alternative<MarksAcross>(needs.machine.kind))
             m_survey = survey(needs.job.old_part); // once, and not for every part
     }
@@ -54,6 +58,9 @@ public:
         ManyParts out;
         out.parts = parts;
         out.within = m_needs.job.holes_within;
+        if (const auto least = std::min_element(m_within.begin(), m_within.end());
+            least != m_within.end() && *least < out.within)
+            out.fits_within = *least;
         out.cloud.resize(m_needs.holes.size());
         const bool screws =
             std::any_of(m_play.begin(), m_play.end(), [](const auto& play) { return play.has_value(); });
@@ -63,17 +70,19 @@ public:
             const std::vector<std::optional<Point>> off =
                 make_part(every_source(), seed + static_cast<std::uint64_t>(part));
             Length worst;
+            bool right = true;
             for (std::size_t i = 0; i < off.size(); ++i) {
                 if (!off[i])
                     continue;
                 const Length miss = hypot(off[i]->x, off[i]->y);
+                right = right && miss <= m_within[i];
                 worst = std::max(worst, miss);
                 misses.push_back(miss);
                 if (part < most_in_cloud)
                     out.cloud[i].push_back(*off[i]);
             }
             out.worst_of_part.push_back(worst);
-            within += worst <= out.within ? 1 : 0;
+            within += right ? 1 : 0;
             if (screws)
                 bolts += goes_on(off) ? 1 : 0;
         }
@@ -90,6 +99,7 @@ private:
     const ManyPartsNeeds& m_needs;
     std::vector<Length> m_wander;
     std::vector<std::optional<Length>> m_play;
+    std::vector<Length> m_within; // by hole
     std::optional<Survey> m_survey;
 
     static std::vector<ErrorSource> every_source() { return {error_sources.begin(), error_sources.end()}; }

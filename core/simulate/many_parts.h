@@ -29,6 +29,7 @@ struct BudgetLine {
 struct ManyParts {
     int parts = 0;
     Length within;                     ///< what a hole may stand beside its place
+    std::optional<Length> fits_within; ///< the same of holes with a fit, where there are any and this is less
     double share_within = 0.0;         ///< parts of which no hole stands farther
     std::optional<double> share_bolts; ///< parts that go on a mate that is made exactly to the drawing; nothing:
                                        ///< the job has no screw holes
@@ -38,6 +39,10 @@ struct ManyParts {
         cloud;                      ///< by hole: where it came out in the first few hundred parts, from its place
     std::vector<BudgetLine> budget; ///< dearest first
 };
+
+/// What a hole with a fit may stand beside its place when the job says no less: two that take pins have to let both in,
+/// and an H7 leaves a pin a few hundredths.
+inline constexpr double fits_within_mm = 0.05;
 
 /// Makes `parts` parts. The same seed gives the same parts. Nothing for work on the side of a bar, whose ways carry
 /// their own sums of errors, and for a list without holes.

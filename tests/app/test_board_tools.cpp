@@ -488,11 +488,11 @@ private slots:
         QTest::keyClick(w.blank("postHoles"), Qt::Key_Escape);
         // Cutters and depths: (5 - 4.4) / 1.0392 = 57.7 percent; 6^4/96^3 against 5^4/62^3 = 1.79
         const auto answer = [&](int number) { return w.find<QLabel>(QString("answer%1").arg(number))->text(); };
-        // Scribing: half of 0.3 more than 23.4; 2 x 31.2 - 0.4; 7 x 0.05; an arc of 40 from 37 off crosses at
-        // acos(37/40)
+        // Scribing: half of 0.3 more than 23.4; 2 x 31.2 - 0.4; 7 x 0.05 / cos(180/7), and 3 of them; an arc of 40 from
+        // 37 off crosses at acos(37/40)
         QVERIFY(answer(13).contains("23.55 mm would have met"));
         QVERIFY(answer(14).contains("62 mm apart"));
-        QVERIFY(answer(15).contains("0.35 mm") && answer(15).contains("0.2 mm"));
+        QVERIFY(answer(15).contains("0.388 mm") && answer(15).contains("0.166 mm"));
         QVERIFY(answer(16).contains("22.3°") && answer(16).contains("too shallow"));
         QVERIFY(answer(17).startsWith("58 percent of thread"));
         w.fill("anyThread", "2BA");

@@ -147,7 +147,7 @@ private slots:
         QTemporaryDir folder;
         Shop shop = default_shop();
         shop.machines[0].name = "Bench drill";
-        std::get<Handwheels>(shop.machines[0].kind).x.graduations = 250; // lines of 0.01 mm
+        std::get<Handwheels>(shop.machines[0].kind).x.lines = 250; // lines of 0.01 mm
         QFile file(folder.filePath("shop.json"));
         QVERIFY(file.open(QIODevice::WriteOnly));
         file.write(QByteArray::fromStdString(shop_to_json(shop)));

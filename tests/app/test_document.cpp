@@ -220,7 +220,26 @@ private slots:
         QCOMPARE(holes.rowCount(), 7);
         QCOMPARE(holes.data(holes.index(2, 2), Qt::DisplayRole).toString(), QStringLiteral("−20.915"));
         QCOMPARE(holes.data(holes.index(2, 3), Qt::DisplayRole).toString(), QStringLiteral("4:26"));
-        QCOMPARE(moves.rowCount(), static_cast<int>(document.plan().route.list.size()));
+        // Folded, every move is found in its row, and with all open they stand in their order.
+        const int all = static_cast<int>(document.plan().route.list.size());
+        QVERIFY(moves.rowCount() < all);
+        QCOMPARE(moves.move_of(0), -1);
+        const int folded = moves.rowCount();
+        moves.toggle(0); // what is at hand was open
+        QVERIFY(moves.rowCount() < folded);
+        for (const int move : {0, all / 2, all - 1}) {
+            const int row = moves.show(move);
+            QCOMPARE(moves.move_of(row), move);
+            QVERIFY(moves.data(moves.index(row), Qt::DisplayRole).toString().contains(QString::number(move + 1)));
+        }
+        moves.open_all();
+        int next_move = 0;
+        for (int row = 0; row < moves.rowCount(); ++row)
+            if (const int move = moves.move_of(row); move >= 0)
+                QCOMPARE(move, next_move++);
+            else
+                QVERIFY(moves.data(moves.index(row), Qt::AccessibleTextRole).toString().endsWith("open"));
+        QCOMPARE(next_move, all);
         Job next = flange();
         next.patterns[0].left_out = {2};
         next.unit = Unit::Inch;

@@ -2,6 +2,7 @@
 #include "board/board_view.h"
 #include "order/hole_one_view.h"
 #include "order/order_list.h"
+#include "order/order_slip.h"
 #include "support/window.h"
 
 #include <QLabel>
@@ -20,10 +21,7 @@ struct OrderWindow : Window {
         auto* label = find<QLabel>(name);
         return label ? label->text() : QString();
     }
-    void choose_move(int row) {
-        auto* list = find<QListView>("instructions");
-        list->setCurrentIndex(list->model()->index(row, 0));
-    }
+    void choose_move(int row) { main.findChild<app::OrderSlip*>()->choose_move(row); }
     // The first move of the list of a kind.
     template <class Action> int first() const {
         const auto& list = document.plan().route.list;

@@ -177,7 +177,7 @@ private slots:
         w.fill("xLead", "2");
         w.fill("xLines", "100");
         const auto& wheels = [&]() -> const Handwheels& { return std::get<Handwheels>(w.shop().machines[0].kind); };
-        QVERIFY(same(wheels().x.lead, mm(2)) && wheels().x.graduations == 100);
+        QVERIFY(same(wheels().x.lead, mm(2)) && wheels().x.lines == 100.0);
         w.fill("speeds", "60 to 4000");
         QVERIFY(w.shop().machines[0].spindle.steps.empty() && w.shop().machines[0].spindle.fastest == 4000.0);
         w.fill("speeds", "120, 90, 400");

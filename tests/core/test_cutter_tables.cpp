@@ -135,20 +135,20 @@ private slots:
                 QVERIFY(row.major > last);
             last = row.major;
         }
-        QVERIFY(same(clearance_for(mm(5))->normal, mm(5.5))); // ISO 273, medium
-        QVERIFY(same(clearance_for(Length::inches(0.25))->close, Length::inches(17.0 / 64.0)));
-        QVERIFY(!clearance_for(mm(77)));
+        QVERIFY(same(clearance_for("M5")->normal, mm(5.5))); // ISO 273, medium
+        QVERIFY(same(clearance_for("1/4")->close, Length::inches(17.0 / 64.0)));
+        QVERIFY(!clearance_for("M77"));
         for (const Thread& thread : all_threads())
             if (thread.series == "metric coarse" || thread.series == "BA" ||
                 (thread.series == "UNC" && thread.major < Length::inches(0.5)))
-                QVERIFY2(clearance_for(thread.major), thread.name.c_str());
+                QVERIFY2(clearance_for(screw_of(thread)), thread.name.c_str());
     }
     void screw_heads_fit_their_counterbores() {
         for (const ScrewHead& head : all_heads()) {
             QVERIFY2(head.counterbore > head.head && head.head > head.major * 1.2, head.screw.c_str());
             QVERIFY2(std::fabs(head.height / head.major - 1.0) < 0.03,
                      head.screw.c_str()); // a cap head is as high as its thread
-            QVERIFY2(head.sink_mouth > head.major * 1.6 && clearance_for(head.major), head.screw.c_str());
+            QVERIFY2(head.sink_mouth > head.major * 1.6 && clearance_for(head.screw), head.screw.c_str());
             QVERIFY(head.sink_angle == deg(90) || head.sink_angle == deg(82));
         }
     }

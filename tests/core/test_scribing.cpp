@@ -30,10 +30,11 @@ private slots:
         QVERIFY(!apart_from_lens(mm(31.2), mm(-0.1)));
     }
     void a_chord_piles_up() {
-        const SteppingError error = stepping_error(mm(0.05), 7);
-        QVERIFY(same(error.one_way, mm(0.35)));
-        QVERIFY(same(error.from_both_sides, mm(0.2))); // four steps one way, three the other
-        QVERIFY(same(stepping_error(mm(-0.02), 12).one_way, mm(-0.24)));
+        // 7 x 0.05 / cos(180/7) = 0.35 / 0.900969; from both sides the farthest is three steps off.
+        const SteppingError error = stepping_error(mm(0.05), 7, deg(360.0 / 7));
+        QVERIFY(same(error.one_way, mm(0.388471), 1e-5));
+        QVERIFY(same(error.from_both_sides, mm(0.166488), 1e-5));
+        QVERIFY(same(stepping_error(mm(-0.02), 12, deg(30)).one_way, mm(-0.248466), 1e-5)); // / cos 15
     }
     void an_arc_over_a_line() {
         // 3-4-5: radius 50, 30 off the line, crosses 40 along; the tangent makes acos(30/50) = 53.13 degrees with it.

@@ -32,7 +32,7 @@ private slots:
         legal("12 - 1/2", true, 292.1, true); // blanks on both sides: eleven and a half
         legal("12 -1/2", true, 317.5, true);
         legal("2.5-1/2", false, 2.0);
-        legal("12-5/4", false, 10.75);
+        legal("12-5/4", false, 10.75, true); // as a difference, and that is said
         legal("7/16", true, 11.1125);
         legal("7/16 in", false, 11.1125);
         legal("3 1/4\"", false, 82.55);

@@ -77,8 +77,8 @@ Shop shop_with(MachineKind kind) {
     return shop;
 }
 
-Screw screw(Unit unit, double lead_mm, int graduations, double backlash_mm, Turn plus, Towards finish) {
-    return {unit, mm(lead_mm), graduations, mm(backlash_mm), plus, finish};
+Screw screw(Unit unit, double lead_mm, double lines, double backlash_mm, Turn plus, Towards finish) {
+    return {unit, mm(lead_mm), lines, mm(backlash_mm), plus, finish};
 }
 
 namespace {
@@ -266,7 +266,7 @@ HoleSpec any_hole(double largest_mm) {
             threads[static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(threads.size())))];
         hole.label = thread.name;
         hole.diameter = thread.major;
-        if (const auto row = clearance_for(thread.major); hole.purpose == Purpose::Clearance && row) {
+        if (const auto row = clearance_for(screw_of(thread)); hole.purpose == Purpose::Clearance && row) {
             hole.clearing = *rc::gen::element(Clearing::Close, Clearing::Normal, Clearing::Free);
             hole.diameter = hole.clearing == Clearing::Close    ? row->close
                             : hole.clearing == Clearing::Normal ? row->normal
@@ -368,7 +368,7 @@ rc::Gen<Screw> any_screw() {
         const double lead = made.unit == Unit::Inch ? *rc::gen::element(0.05, 0.0625, 0.1, 0.125, 0.2) * 25.4
                                                     : *rc::gen::element(1.0, 1.5, 2.0, 2.5, 4.0, 5.0);
         made.lead = mm(lead);
-        made.graduations = *rc::gen::element(40, 50, 62, 100, 125, 200, 250);
+        made.lines = *rc::gen::element(40.0, 50.0, 62.0, 62.5, 98.425, 100.0, 125.0, 200.0, 250.0);
         made.backlash = mm(lead * *real(0.0, 0.5));
         made.plus = *rc::gen::element(Turn::Clockwise, Turn::CounterClockwise);
         made.finish = *rc::gen::element(Towards::Plus, Towards::Minus);

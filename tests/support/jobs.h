@@ -38,7 +38,7 @@ Pattern arc(const std::string& name, Point centre, double diameter, int count, d
 
 /// A shop with just this machine, called "M".
 Shop shop_with(MachineKind kind);
-Screw screw(Unit unit, double lead_mm, int graduations, double backlash_mm, Turn plus = Turn::Clockwise,
+Screw screw(Unit unit, double lead_mm, double lines, double backlash_mm, Turn plus = Turn::Clockwise,
             Towards finish = Towards::Plus);
 
 /// Within a generator: any kind of hole there is (purpose, thread, fit, named drill, limits, depth, mouth).
