@@ -198,7 +198,7 @@ QVariant InstructionList::data(const QModelIndex& index, int role) const {
             return tr("%1, %2").arg(heading(group), is_open(group) ? tr("open") : tr("closed"));
         const QString done = group.last < m_document.done() ? QStringLiteral("✓ ") : QString();
         return (group.level == 1 ? QStringLiteral("    ") : QString()) +
-               (is_open(group) ? QStringLiteral("▾ ") : QStringLiteral("▸ ")) + done + heading(group);
+               (is_open(group) ? QStringLiteral("▼ ") : QStringLiteral("▶ ")) + done + heading(group);
     }
     const Instruction* instruction = at(row.move);
     if (!instruction || role == Qt::FontRole)

@@ -138,14 +138,15 @@ void PartBoard::paint_holes(QPainter& painter) const {
         painter.setFont(type(11, true));
         painter.drawText(at + QPointF(r + 7.0, -r * 0.4 - 4.0), q(old.name) + (!hole.at         ? QStringLiteral(" ?")
                                                                                : hole.checked() ? QString()
-                                                                                                : tr(" unchecked")));
+                                                                                                : QStringLiteral(" (?)")));
     }
     if (largest > 0.0) {
         painter.setPen(m_look->good_on_dark);
         painter.setFont(type(10));
         painter.drawText(
             QRectF(12, height() - 34.0, width() - 24.0, 24.0), Qt::AlignLeft | Qt::AlignVCenter,
-            tr("Rings: where the middle is, nineteen times in twenty, drawn %1 times as large").arg(times));
+            tr("Rings: where the middle is, nineteen times in twenty, drawn %1 times as large").arg(times) +
+                (found.checked() ? QString() : tr("     (?) unchecked")));
     }
 }
 
