@@ -5,6 +5,7 @@
 #include "ordering/wording.h"
 #include "ordering/work_wording.h"
 
+#include <QFont>
 #include <algorithm>
 
 namespace clockface::app {

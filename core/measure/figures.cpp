@@ -1,5 +1,6 @@
 #include "measure/figures.h"
 
+#include <algorithm>
 #include <array>
 #include <cmath>
 #include <fmt/format.h>
