@@ -43,13 +43,16 @@ void InstructionList::refresh() {
 }
 
 // A cutter's group begins where it is put in, a hole's where the moves begin to serve it. What is done once (before the
-// first cutter) stands in a group of its own.
+// first cutter) stands in a group of its own, and what is left for the hands.
 void InstructionList::find_groups() {
     m_groups.clear();
     const auto& list = m_document.plan().route.list;
     for (int first = 0; first < m_moves;) {
+        const auto is_by_hand = [&](int move) {
+            return std::holds_alternative<WorkByHand>(list[static_cast<std::size_t>(move)].action);
+        };
         int last = first;
-        while (last + 1 < m_moves &&
+        while (last + 1 < m_moves && is_by_hand(last + 1) == is_by_hand(first) &&
                !std::holds_alternative<ChangeCutter>(list[static_cast<std::size_t>(last) + 1].action))
             ++last;
         m_groups.push_back({first, last, 0});
@@ -173,7 +176,9 @@ QString InstructionList::heading(const Group& group) const {
         const auto* change = std::get_if<ChangeCutter>(&list[static_cast<std::size_t>(group.first)].action);
         const bool known =
             change && change->cutter >= 0 && change->cutter < static_cast<int>(plan.cutters.lines.size());
-        name = known           ? q(plan.cutters.lines[static_cast<std::size_t>(change->cutter)].cutter.name)
+        const bool by_hand = std::holds_alternative<WorkByHand>(list[static_cast<std::size_t>(group.first)].action);
+        name = by_hand         ? tr("By hand")
+               : known         ? q(plan.cutters.lines[static_cast<std::size_t>(change->cutter)].cutter.name)
                : holes.empty() ? tr("To begin with")
                                : tr("The work");
         if (!holes.empty())

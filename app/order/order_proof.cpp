@@ -44,7 +44,9 @@ void OrderSlip::build_proof(QVBoxLayout* box) {
             .arg(many->parts)
             .arg(in_hundred(many->share_within))
             .arg(many->share_bolts ? tr(", <b>%1 in 100</b> bolt up").arg(in_hundred(*many->share_bolts)) : QString())
-            .arg(q(with_unit(Length::mm(std::round(many->most.in_mm() * 1000.0) / 1000.0), job.unit))));
+            .arg(q(with_unit(Length::mm(std::round(many->most.in_mm() * 1000.0) / 1000.0), job.unit))) +
+        (many->fits_within ? tr(" Holes with a fit are judged by %1.").arg(q(with_unit(*many->fits_within, job.unit)))
+                           : QString()));
     words->setObjectName(QStringLiteral("manyParts"));
     words->setWordWrap(true);
     box->addWidget(words);

@@ -271,7 +271,8 @@ private:
 
     // How deep a centre drill may go: it must not come out below.
     [[nodiscard]] Length start_room() const {
-        return m_needs.metal - std::max(Length::mm(least_floor_mm), m_needs.metal / 4.0);
+        const Length floor = std::max(Length::mm(least_floor_mm), m_needs.metal / 4.0);
+        return std::max(m_needs.metal - floor, m_needs.metal / 2.0);
     }
     [[nodiscard]] const std::vector<Cutter>& not_deeper_than(Length room) {
         m_short_centres.clear();

@@ -24,7 +24,8 @@ std::string source_of(const BudgetLine& line) {
 
 ordered tally_json(const Tally& tally) {
     return {{"changes", tally.changes},   {"moves", tally.moves}, {"reversals", tally.reversals},
-            {"settings", tally.settings}, {"turns", tally.turns}, {"minutes", tally.minutes}};
+            {"settings", tally.settings}, {"turns", tally.turns}, {"minutes", tally.minutes},
+            {"once", tally.once}};
 }
 
 ordered many_json(const ManyParts& many) {
@@ -33,6 +34,8 @@ ordered many_json(const ManyParts& many) {
                 {"share_within", many.share_within},
                 {"nineteen_in_twenty", many.most.in_mm()},
                 {"budget", ordered::array()}};
+    if (many.fits_within)
+        out["fits_within"] = many.fits_within->in_mm();
     if (many.share_bolts)
         out["share_bolts"] = *many.share_bolts;
     for (const BudgetLine& line : many.budget)
@@ -81,6 +84,8 @@ std::string order_to_text(const Job& job, const Shop& shop, const Plan& plan) {
     if (const auto many = many_parts_of(job, plan)) {
         out += fmt::format("\n{} parts on {}: {:.0f} in 100 have every hole within {}", many->parts, plan.machine.name,
                            std::floor(many->share_within * 100.0), with_unit(many->within, job.unit));
+        if (many->fits_within)
+            out += fmt::format(", those with a fit within {}", with_unit(*many->fits_within, job.unit));
         if (many->share_bolts)
             out += fmt::format(", {:.0f} in 100 bolt up", std::floor(*many->share_bolts * 100.0));
         out += ".\n";

@@ -50,7 +50,9 @@ const std::vector<Thread>& all_threads() {
 }
 
 std::string screw_of(const Thread& thread) {
-    return thread.name.substr(0, thread.name.find_first_of("x- "));
+    const std::string name = thread.name.substr(0, thread.name.find_first_of("x- "));
+    const bool one_inch = name == "1" && thread.major > Length::inches(0.5); // and not a number 1
+    return one_inch ? "1 in" : name;
 }
 
 namespace {

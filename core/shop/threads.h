@@ -30,7 +30,7 @@ struct Thread {
 };
 
 /// The name of a thread's screw, as tables of clearances and heads have it: of "6-32" and "6-40" a "6", of "M10x1" an
-/// "M10", of "1/4 BSW" a "1/4".
+/// "M10", of "1/4 BSW" a "1/4"; of "1-8" a "1 in", which is no number 1.
 std::string screw_of(const Thread& thread);
 
 /// All of the table, in its order: each series from small to large.

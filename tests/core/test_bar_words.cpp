@@ -1,5 +1,6 @@
 // What is said of holes in bars: why, figures, moves; and a drawer that cannot be.
 #include "layout/callout.h"
+#include "layout/callout_words.h"
 #include "layout/on_bar.h"
 #include "layout/why.h"
 #include "ordering/wording.h"
@@ -72,6 +73,39 @@ private slots:
         const auto read = read_callout(text.toStdString(), arbor());
         QVERIFY(!read);
         QCOMPARE(text.mid(static_cast<int>(read.error().begin), static_cast<int>(read.error().length)), word);
+    }
+
+    // Every word of the language put where it does not belong is refused, or changes the pattern.
+    void no_word_of_a_bar_is_dropped() {
+        struct Base {
+            const char* text;
+            std::vector<std::string> idle; // what this callout already is
+        };
+        const std::vector<Base> bases = {
+            {"3x 4.1 at 9.5 from left end in ring",
+             {"through", "thru", "radial", "cross", "ccw", "counter-clockwise", "cw", "clockwise", "round"}},
+            {"4.1 5 deep at 9.5 from left end angle 30", {"radial", "cross", "round"}},
+            {"3x 4.1 at 9.5 from left end in row 7 apart",
+             {"through", "thru", "radial", "cross", "cw", "ccw", "clockwise", "counter-clockwise", "round"}}};
+        const std::vector<std::string> grammar = {"a", "the", "of", "on", "and", "in", "hole", "holes", ",", ";"};
+        const Job job = arbor();
+        for (const Base& base : bases) {
+            const auto plain = read_callout(base.text, job);
+            QVERIFY2(plain, plain ? "" : plain.error().sentence.c_str());
+            const QStringList words = QString(base.text).split(QLatin1Char(' '));
+            for (const std::string& word : callout_all_words(true)) {
+                if (std::find(grammar.begin(), grammar.end(), word) != grammar.end() ||
+                    std::find(base.idle.begin(), base.idle.end(), word) != base.idle.end())
+                    continue;
+                for (int at = 1; at <= words.size(); ++at) {
+                    QStringList with = words;
+                    with.insert(at, QString::fromStdString(word));
+                    const auto read = read_callout(with.join(QLatin1Char(' ')).toStdString(), job);
+                    QVERIFY2(!read || callout_of(*read, job) != callout_of(*plain, job),
+                             qPrintable(with.join(QLatin1Char(' '))));
+                }
+            }
+        }
     }
 
     void why_a_hole_is_where_it_is() {

@@ -22,7 +22,9 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <numbers>
+#include <set>
 
 using namespace clockface;
 using namespace clockface::testing;
@@ -133,6 +135,7 @@ private slots:
         QVERIFY(near(normal("0BA"), 6.3) && near(normal("7BA"), 2.65)); // not those of an M6 and an M2.5
         QVERIFY(near(normal("M10x1"), 11) && near(normal("M3.5"), 3.9));
         QVERIFY(near(normal("9/16-12"), 0.625 * 25.4));
+        QVERIFY(near(normal("1-64"), 0.089 * 25.4) && near(normal("1-8"), 35.0 / 32 * 25.4)); // number 1, and one inch
         QVERIFY(!clearance_for(screw_of(*find_thread("3/16 BSW")))); // no row of that name: asked for, not guessed
         const Job job = broken_job("clear_6-32.json");
         const Plan plan = make_plan(job, default_shop());
@@ -157,6 +160,54 @@ private slots:
         QCOMPARE(shop_from_json(shop_to_json(shop))->customs.chart_clearance, false);
         shop.customs.chart_clearance = true;
         QCOMPARE(*shop_from_json(shop_to_json(shop)), shop);
+    }
+
+    // Every row of the table: close below normal below free, and the charts' two between the thread and the free hole.
+    void rows_of_clearance_are_in_order() {
+        int charted = 0;
+        for (const Clearance& row : all_clearances()) {
+            QVERIFY2(row.major < row.close && row.close < row.normal && row.normal < row.free, row.screw.c_str());
+            if (row.chart_close == Length{})
+                continue;
+            ++charted;
+            QVERIFY2(row.major < row.chart_close && row.chart_close < row.chart_free && row.chart_free <= row.free,
+                     row.screw.c_str());
+        }
+        QCOMPARE(charted, 19);
+        // Every name is there once, and every thread that finds a row has its diameter.
+        std::set<std::string> names;
+        for (const Clearance& row : all_clearances())
+            QVERIFY2(names.insert(row.screw).second, row.screw.c_str());
+        for (const Thread& thread : all_threads())
+            if (const auto row = clearance_for(screw_of(thread)))
+                QVERIFY2(std::fabs((row->major - thread.major).in_mm()) < 1e-6, thread.name.c_str());
+        for (const ScrewHead& head : all_heads())
+            QVERIFY2(std::fabs((clearance_for(head.screw)->major - head.major).in_mm()) < 1e-6, head.screw.c_str());
+    }
+    // However a name is written, the thread found is one of the table and reads back as itself.
+    void names_of_threads_read_back() {
+        holds("in full, with its class, in small letters", [](void) {
+            const Thread& thread = all_threads()[*rc::gen::inRange<std::size_t>(0, all_threads().size())];
+            std::string written = thread.name;
+            const bool metric = thread.series.starts_with("metric");
+            if (metric && written.find('x') == std::string::npos && *rc::gen::arbitrary<bool>())
+                written += "x" + decimal(thread.pitch.in_mm(), 2, Sign::WhenNegative, Tail::Trim);
+            if (thread.series == "UNC" || thread.series == "UNF") {
+                if (written.find('/') == std::string::npos && *rc::gen::arbitrary<bool>() && written.size() > 3)
+                    written = "#" + written;
+                if (*rc::gen::arbitrary<bool>())
+                    written += " " + thread.series;
+            }
+            if (metric && *rc::gen::arbitrary<bool>())
+                written += "-6H";
+            if (*rc::gen::arbitrary<bool>())
+                std::transform(written.begin(), written.end(), written.begin(),
+                               [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+            const auto found = find_thread(written);
+            if (!found)
+                RC_FAIL(written);
+            RC_ASSERT(found->name == thread.name);
+        });
     }
 
     void threads_as_people_write_them_data() {
@@ -277,6 +328,30 @@ private slots:
         QCOMPARE(std::abs(order[2] - order[3]), 2);
     }
 
+    // Any ring, whatever holes it has: all of them once, and from five on never one beside the last.
+    void rings_of_any_holes() {
+        holds("listed angles in any order", [](void) {
+            Job job = plate_job();
+            job.patterns = {circle("A", {mm(60), mm(45)}, 50, 5, 0)};
+            AnglesPattern ring{{mm(60), mm(45)}, mm(50), {}};
+            const int count = *rc::gen::inRange(3, 30);
+            std::vector<int> places;
+            for (int i = 0; i < count; ++i)
+                places.push_back(i);
+            for (int i = count - 1; i > 0; --i)
+                std::swap(places[std::size_t(i)], places[std::size_t(*rc::gen::inRange(0, i + 1))]);
+            for (const int place : places)
+                ring.at.push_back(deg(17.0 + 360.0 * place / count));
+            job.patterns[0].layout = ring;
+            const auto order = tightening_order(job, holes_of(job), 0);
+            RC_ASSERT(std::set<int>(order.begin(), order.end()).size() == std::size_t(count));
+            for (std::size_t i = 1; i < order.size() && count >= 5; ++i) {
+                const int gap = std::abs(places[std::size_t(order[i])] - places[std::size_t(order[i - 1])]);
+                RC_ASSERT(gap != 1 && gap != count - 1);
+            }
+        });
+    }
+
     void shop_numbers_that_look_like_others() {
         const auto difference = read_length("12-13/4", Unit::Millimetre);
         QVERIFY(difference && near(difference->value, 8.75));
@@ -351,7 +426,7 @@ private slots:
         QVERIFY(!drill || drill->cutter.kind != CutterKind::StepDrill);
     }
     void a_centre_drill_stays_inside_the_sheet() {
-        for (const double thickness : {0.8, 2.0, 4.1, 12.0}) {
+        for (const double thickness : {0.4, 0.8, 2.0, 4.1, 12.0}) {
             Job job = plate_job();
             job.blank.thickness = mm(thickness);
             job.patterns = {single("A", 40, 40)};
@@ -428,6 +503,71 @@ private slots:
                 QVERIFY2(each.sentence.starts_with("Each of A1 to A48 is 4 mm from the edge"), each.sentence.c_str());
             }
         QCOMPARE(near_edge, 1);
+    }
+    // What is not alike stays apart: two rings, two distances; and what is about two holes keeps both their names.
+    void findings_that_differ_stay_apart() {
+        Job job = broken_job("stepping_3.json");
+        job.patterns = {circle("A", {}, 132, 12, 0, Sense::CounterClockwise, 6.0),
+                        circle("B", {}, 128, 12, 15, Sense::CounterClockwise, 6.0)};
+        std::map<std::string, std::size_t> said;
+        for (const Finding& each : make_plan(job, default_shop()).findings)
+            if (each.kind == FindingKind::NearEdge)
+                said[each.sentence] = each.holes.size();
+        QCOMPARE(said.size(), std::size_t{2});
+        QVERIFY(said.contains("Each of A1 to A12 is 4 mm from the edge, 0.67 diameters; 1.5 is the usual least."));
+        QVERIFY(said.contains("Each of B1 to B12 is 6 mm from the edge, 1.00 diameters; 1.5 is the usual least."));
+        job.patterns[0].left_out = {2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12}; // one hole speaks for itself
+        bool one = false;
+        for (const Finding& each : make_plan(job, default_shop()).findings)
+            one = one || each.sentence.starts_with("A1 is 4 mm from the edge");
+        QVERIFY(one);
+    }
+    // Thirty-five turns are not counted on the fingers: a rule along the table says how far it must have gone.
+    void many_turns_have_a_check() {
+        Job job = plate_job();
+        job.blank.width.nominal = mm(300);
+        job.patterns = {single("A", 250, 20)};
+        job.machine = "Metric mill";
+        const Plan plan = make_plan(job, default_shop());
+        QStringList notes;
+        for (const Instruction& each : plan.route.list)
+            if (const auto* move = std::get_if<TurnHandwheel>(&each.action); move && move->turns >= 8 && !move->past)
+                notes << QString::fromStdString(in_words(each, words_for(job, plan)).note);
+        QVERIFY(!notes.isEmpty());
+        // 250 mm at 2.5 a turn: a hundred turns.
+        QVERIFY2(notes.first().contains("check with a rule: the table has gone 250 mm"), qPrintable(notes.first()));
+    }
+    void no_stop_by_caliper_where_none_reaches() {
+        Job job = plate_job();
+        job.blank.width.nominal = mm(700);
+        job.patterns = {single("A", 616.3, 20)};
+        job.machine = "Drill press";
+        const Plan plan = make_plan(job, default_shop());
+        std::string all;
+        for (const Instruction& each : plan.route.list)
+            if (std::holds_alternative<SetPacking>(each.action)) {
+                const Wording words = in_words(each, words_for(job, plan));
+                all += words.sentence + " " + words.note;
+            }
+        QVERIFY2(all.find("by a bar cut to length") != std::string::npos &&
+                     all.find("scribe the place and punch it") != std::string::npos,
+                 all.c_str());
+    }
+    // Marks keep the place whatever the height does.
+    void layout_is_not_taken_hole_by_hole() {
+        Job job = plate_job();
+        job.patterns = {row("A", 20, 20, 4, 20, 0, 12.0)};
+        Shop shop = default_shop();
+        for (Machine& machine : shop.machines) {
+            machine.spindle.stroke = mm(5); // no two cutters reach without changing the height
+            machine.spindle.keeps_place = false;
+            job.machine = machine.name;
+            const Plan plan = make_plan(job, shop);
+            if (std::holds_alternative<LayoutBench>(machine.kind))
+                QCOMPARE(plan.work.way, CutOrder::ByCutter);
+            else if (plan.cutters.room.loses)
+                QCOMPARE(plan.work.way, CutOrder::ByHole);
+        }
     }
     void a_drilling_move_says_what_to_set_first() {
         Job job = plate_job();

@@ -1,6 +1,7 @@
 // What a survey calls settled, tried on parts made at random whose true places are known: one slip among the readings,
 // no slip at all, another hole as zero. The files of readings with a fault are held against their right answers.
 #include "formats/text_file.h"
+#include "measure/figures.h"
 #include "support/old_parts.h"
 #include "survey/designs.h"
 #include "survey/part_text.h"
@@ -179,6 +180,81 @@ private slots:
         }
     }
 
+    // The same part drawn turned, shifted, at another scale, its readings in another order and its holes under other
+    // names: the same verdict.
+    void the_sketch_may_lie_anyhow() {
+        Dice dice(21);
+        int other_verdicts = 0;
+        for (int round = 0; round < 60; ++round) {
+            Strewn made = strewn_holes(dice, static_cast<int>(uniform(dice, 1.0, 7.0)));
+            if (round % 2 == 0)
+                slip(made, dice);
+            const Survey first = survey(made.part);
+            OldPart other = made.part;
+            const Angle turn = Angle::degrees(uniform(dice, 0.0, 360.0));
+            const double scale = uniform(dice, 0.2, 5.0);
+            for (OldHole& hole : other.holes) {
+                const Point from = hole.sketched;
+                hole.sketched = Point{Length::mm(300), Length::mm(-70)} +
+                                polar(hypot(from.x, from.y) * scale, bearing_of({}, from) + turn);
+            }
+            std::reverse(other.readings.begin(), other.readings.end());
+            const Survey second = survey(other);
+            bool same = true;
+            for (std::size_t i = 0; i < first.holes.size(); ++i)
+                same = same && second.holes[i].checked() == first.holes[i].checked();
+            for (std::size_t i = 0; i < first.readings.size(); ++i)
+                same = same && second.readings[first.readings.size() - 1 - i].set_aside == first.readings[i].set_aside;
+            other_verdicts += !same;
+        }
+        QVERIFY2(other_verdicts <= 3, qPrintable(QString::number(other_verdicts)));
+    }
+
+    // Parts with diameters, pins, edges and an angle, all measured with something to spare: a slip of 2 to 30 mm in a
+    // length. Whatever is called checked lies within a millimetre of the others.
+    void one_slip_among_readings_of_every_kind() {
+        Dice dice(5);
+        int checked = 0, wrong = 0;
+        for (int round = 0; round < 60; ++round) {
+            MadePart made = strewn(dice, 5 + static_cast<int>(dice() % 4));
+            measure_all(made, dice, 2, 1.0);
+            auto which = static_cast<std::size_t>(dice() % made.part.readings.size());
+            while (made.part.readings[which].kind > ReadingKind::Height)
+                which = static_cast<std::size_t>(dice() % made.part.readings.size());
+            made.part.readings[which].length += Length::mm(uniform(dice, 2.0, 30.0));
+            const Survey found = survey(made.part);
+            std::vector<std::size_t> known;
+            for (std::size_t i = 0; i < found.holes.size(); ++i)
+                if (found.holes[i].checked())
+                    known.push_back(i);
+            checked += static_cast<int>(known.size());
+            for (const std::size_t one : known) {
+                const auto out = std::count_if(known.begin(), known.end(), [&](std::size_t other) {
+                    const double apart =
+                        std::hypot(made.truth[one].x - made.truth[other].x, made.truth[one].y - made.truth[other].y);
+                    return std::fabs(distance(*found.holes[one].at, *found.holes[other].at).in_mm() - apart) > 1.0;
+                });
+                wrong += out > 0 && 2 * out >= static_cast<int>(known.size()) - 1;
+            }
+        }
+        QVERIFY2(checked > 150, qPrintable(QString::number(checked)));
+        QCOMPARE(wrong, 0);
+    }
+
+    // In inches the same: verdicts do not hang on the unit the readings are written in.
+    void an_inch_part_the_same_verdict() {
+        Dice dice(33);
+        for (int round = 0; round < 20; ++round) {
+            Strewn made = strewn_holes(dice, 4);
+            slip(made, dice);
+            const Survey metric = survey(made.part);
+            made.part.unit = Unit::Inch;
+            const Survey inch = survey(made.part);
+            for (std::size_t i = 0; i < metric.holes.size(); ++i)
+                QCOMPARE(inch.holes[i].checked(), metric.holes[i].checked());
+        }
+    }
+
     void three_distances_that_cannot_be() {
         const Survey found = survey_of("three_contradict.txt");
         for (const SurveyedHole& hole : found.holes)
@@ -276,6 +352,22 @@ private slots:
         hole.spread.major = Length::inches(0.0016 / nineteen_in_twenty); // 3.0136 in and -0.4212 in, to a thou
         QCOMPARE(place_in_words(hole, Unit::Inch).x, std::string("+3.014"));
         QCOMPARE(place_in_words(hole, Unit::Inch).y, std::string("−0.421"));
+    }
+
+    // Digits never claim more than the error allows, and never hide what it does not.
+    void digits_of_any_error() {
+        Dice dice(2);
+        for (int round = 0; round < 500; ++round) {
+            const double error = std::pow(10.0, uniform(dice, -4.5, 1.5));
+            const int decimals = worth_writing(error, 3);
+            const double last = std::pow(10.0, -decimals);
+            QVERIFY(decimals == 3 || last <= error * 1.0001); // no coarser than the error
+            QVERIFY(decimals == 0 || last * 10.0 > error);    // no finer than a tenth of it
+        }
+        QCOMPARE(worth_writing(0.0, 3), 3);
+        QCOMPARE(worth_writing(0.1, 3), 1);
+        QCOMPARE(worth_writing(0.099, 3), 2);
+        QCOMPARE(worth_writing(25.0, 3), 0);
     }
 
     // 80 by 50, turned by 30 degrees; sixth and fifth hole elsewhere. Metric throughout.
