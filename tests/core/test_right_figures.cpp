@@ -668,6 +668,33 @@ private slots:
                     .find("the left edge") != std::string::npos);
     }
 
+    // A list on collars that do not come out even, carried out on the simulated machine: every hole within rounding,
+    // with dials that turn and dials that do not.
+    void uneven_collars_land_every_hole() {
+        for (const bool turn : {true, false})
+            for (const double lines : {62.5, 98.425, 40.2}) {
+                Job job = plate_job();
+                job.unit = Unit::Inch;
+                job.patterns = {circle("A", {mm(60), mm(45)}, 61, 9, 20), row("B", 7, 83, 6, 19, 0)};
+                job.order.dial_x = 11;
+                job.order.dial_y = 37;
+                Handwheels wheels{screw(Unit::Inch, 25.4 / 16.0, lines, 0.25),
+                                  screw(Unit::Inch, 2.5, lines, 0.4, Turn::CounterClockwise, Towards::Minus), turn};
+                Shop shop = shop_with(wheels);
+                job.machine = "M";
+                const Plan plan = make_plan(job, shop);
+                QVERIFY2(plan.proof.complaints.empty(),
+                         plan.proof.complaints.empty() ? "" : plan.proof.complaints.front().c_str());
+                const Length most = hypot(wheels.x.graduation() / 2.0, wheels.y.graduation() / 2.0) + mm(1e-6);
+                QCOMPARE(plan.proof.worst()->miss <= most, true);
+                for (const Instruction& each : plan.route.list)
+                    if (const auto* move = std::get_if<TurnHandwheel>(&each.action)) {
+                        const Screw& dial = move->axis == Axis::X ? wheels.x : wheels.y;
+                        QVERIFY(move->line >= 0 && move->line < dial.engraved());
+                    }
+            }
+    }
+
     // ---- advice
 
     // What a batch pays once is counted once: zero, found against a stop, in 100 pieces still 4 minutes.

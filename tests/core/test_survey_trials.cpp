@@ -3,6 +3,7 @@
 #include "formats/text_file.h"
 #include "measure/figures.h"
 #include "support/old_parts.h"
+#include "survey/alike.h"
 #include "survey/designs.h"
 #include "survey/part_text.h"
 
@@ -111,7 +112,7 @@ private slots:
     void one_slip() {
         Dice dice(20261127);
         int settled = 0, wrong = 0;
-        for (int round = 0; round < 1500; ++round) {
+        for (int round = 0; round < 800; ++round) {
             Strewn made = strewn_holes(dice, static_cast<int>(uniform(dice, 0.0, 7.0)));
             slip(made, dice);
             const Survey found = survey(made.part);
@@ -128,14 +129,14 @@ private slots:
             }
             settled += static_cast<int>(checked.size());
         }
-        QVERIFY2(settled > 3000, qPrintable(QString::number(settled))); // it does not just refuse
+        QVERIFY2(settled > 1600, qPrintable(QString::number(settled))); // it does not just refuse
         QVERIFY2(wrong * 1000 <= settled, qPrintable(QStringLiteral("%1 of %2").arg(wrong).arg(settled)));
     }
 
     void faultless_parts_are_not_doubted() {
         Dice dice(15);
         int tried = 0, doubted = 0, checked = 0, holes = 0;
-        while (tried < 1000) {
+        while (tried < 500) {
             const Strewn made = strewn_holes(dice, static_cast<int>(uniform(dice, 2.0, 7.0)));
             if (made.spare < 2)
                 continue;
@@ -153,7 +154,7 @@ private slots:
     // Where zero is has nothing to do with what is settled. (A zero that hangs loose itself gives no hole a place.)
     void another_zero_the_same_verdict() {
         Dice dice(8);
-        for (int round = 0; round < 150; ++round) {
+        for (int round = 0; round < 100; ++round) {
             Strewn made = strewn_holes(dice, static_cast<int>(uniform(dice, 0.0, 7.0)));
             if (round % 2 == 0)
                 slip(made, dice);
@@ -253,6 +254,74 @@ private slots:
             for (std::size_t i = 0; i < metric.holes.size(); ++i)
                 QCOMPARE(inch.holes[i].checked(), metric.holes[i].checked());
         }
+    }
+
+    // ---- solutions compared, free of axes
+
+    // Five holes, turned and shifted as a whole, one of them put elsewhere: that one has moved, whichever it is.
+    void the_one_that_moved_is_found() {
+        Dice dice(4);
+        for (int round = 0; round < 200; ++round) {
+            const Strewn made = strewn_holes(dice, 6);
+            const auto holes = static_cast<Eigen::Index>(made.truth.size());
+            Estimate from{Eigen::VectorXd::Zero(holes * 3), Eigen::VectorXd()}, to = from;
+            const double turn = uniform(dice, 0.0, 6.28), x = uniform(dice, -50.0, 50.0),
+                         y = uniform(dice, -50.0, 50.0);
+            for (Eigen::Index i = 0; i < holes; ++i) {
+                const auto [px, py] = made.truth[static_cast<std::size_t>(i)];
+                from.holes[i * 3] = px;
+                from.holes[i * 3 + 1] = py;
+                to.holes[i * 3] = x + px * std::cos(turn) - py * std::sin(turn);
+                to.holes[i * 3 + 1] = y + px * std::sin(turn) + py * std::cos(turn);
+            }
+            for (const bool each : moved(from, to, 1e-6))
+                QVERIFY(!each);
+            const auto which = static_cast<Eigen::Index>(uniform(dice, 0.0, double(holes)));
+            to.holes[which * 3] += 0.7;
+            to.holes[which * 3 + 1] -= 0.4;
+            const std::vector<bool> found = moved(from, to, 0.05);
+            if (holes < 5)
+                continue; // of four, three that keep their places can be found in two ways
+            for (Eigen::Index i = 0; i < holes; ++i)
+                QCOMPARE(found[static_cast<std::size_t>(i)], i == which);
+            // Turned over, no group of three keeps its places, but for three in a line.
+            Estimate over = from;
+            for (Eigen::Index i = 1; i < holes * 3; i += 3)
+                over.holes[i] = -over.holes[i];
+            const std::vector<bool> flipped = moved(from, over, 1e-6);
+            QVERIFY(std::count(flipped.begin(), flipped.end(), true) >= holes - 2);
+        }
+    }
+    // A slip moves what hangs on it. H5 by its two readings alone: a slip in either puts H5 out, and no other hole.
+    void what_hangs_on_a_reading() {
+        std::vector<std::string> lines = {"hole H1 6 at 0 0",     "hole H2 6 at 60 0",     "hole H3 6 at 0 40",
+                                          "hole H4 6 at 60 40",   "hole H5 6 at 25 15",    "centres H1 H2 60",
+                                          "centres H1 H3 40",     "centres H2 H3 72.1110", "centres H1 H4 72.1110",
+                                          "centres H3 H4 60",     "centres H2 H4 40",      "centres H1 H5 29.1548",
+                                          "centres H2 H5 38.0789"};
+        for (std::string& line : lines)
+            if (line[0] == 'c')
+                line += " by caliper";
+        const OldPart part = part_of(lines);
+        const Net net = net_of(part);
+        const Weights all(net.observations.size(), 1.0);
+        const Adjusted fit = best_fit(net, all);
+        QVERIFY(fit.chi_square < 1.0);
+        const Knowledge known = knowledge_at(net.observations, all, net.unknowns, fit.at);
+        const auto hanging = unchecked(net, all, fit.at, known);
+        for (std::size_t hole = 0; hole < 4; ++hole)
+            QVERIFY(hanging[hole].empty());
+        QCOMPARE(hanging[4], (std::vector<std::size_t>{6, 7}));
+        // The sketch is the solution here: nothing is far from it, also with the solution turned over first.
+        for (const double away : from_the_sketch(net, fit.at))
+            QVERIFY(away < 0.5);
+        Estimate over = fit.at;
+        for (Eigen::Index i = 1; i < over.holes.size(); i += 3)
+            over.holes[i] = -over.holes[i];
+        const std::vector<double> far = from_the_sketch(net, over);
+        QVERIFY(*std::max_element(far.begin(), far.end()) > 10.0);
+        for (const double away : from_the_sketch(net, as_sketched(net, over)))
+            QVERIFY(away < 0.5);
     }
 
     void three_distances_that_cannot_be() {
