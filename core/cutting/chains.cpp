@@ -6,11 +6,19 @@
 
 namespace clockface {
 
+namespace {
+
+std::optional<DrillPath> path_of(const Job& job, const Hole& hole) {
+    return drill_path(section_at(job.blank, hole.bar->along),
+                      {hole.bar->bearing, hole.bar->offset, hole.spec.diameter});
+}
+
+} // namespace
+
 Length metal_under(const Job& job, const Hole& hole) {
     if (!hole.bar)
         return job.blank.metal_under(hole.at + datum_from_middle(job));
-    const auto path =
-        drill_path(section_at(job.blank, hole.bar->along), {hole.bar->bearing, hole.bar->offset, hole.spec.diameter});
+    const auto path = path_of(job, hole);
     return path ? path->entry - path->exit : Length{};
 }
 
@@ -30,8 +38,7 @@ namespace {
 std::optional<Hollow> hollow_under(const Job& job, const Hole& hole) {
     if (!hole.bar)
         return std::nullopt;
-    const auto path =
-        drill_path(section_at(job.blank, hole.bar->along), {hole.bar->bearing, hole.bar->offset, hole.spec.diameter});
+    const auto path = path_of(job, hole);
     if (!path || !path->bore_axis)
         return std::nullopt;
     return Hollow{path->depth_to(*path->bore_axis), path->depth_to(-*path->bore_axis)};

@@ -57,27 +57,22 @@ void find_steps_and_cuts(const Job& job, const Plan& plan, Findings& findings) {
         return;
     const Length same = Length::mm(1e-6), bar = job.blank.extent_x();
     const Length needed = bar_needed(*job.blank.cutting), least = bar_needed_to_its_end(*job.blank.cutting);
-    const std::string pieces = counted(pieces_in(*job.blank.cutting), "piece");
-    if (least > bar + same)
-        findings.push_back(
-            {Grade::Stop,
-             FindingKind::BarTooShort,
-             fmt::format("The bar is {} too short: {} with every saw cut and facing take {}, and {} even "
-                         "where the last ends at the bar's own end.",
-                         with_unit(needed - bar, job.unit), pieces, with_unit(needed, job.unit),
-                         with_unit(least, job.unit)),
-             "Cut fewer pieces, or take a longer bar.",
-             {}});
-    else if (needed > bar + same)
-        findings.push_back(
-            {Grade::Check,
-             FindingKind::BarTooShort,
-             fmt::format("The bar is {} too short for a saw cut behind the last piece: {} with every saw "
-                         "cut and facing take {}, and {} where the last ends at the bar's own end.",
-                         with_unit(needed - bar, job.unit), pieces, with_unit(needed, job.unit),
-                         with_unit(least, job.unit)),
-             "Use the bar's own end for the last piece, if it is true and square.",
-             {}});
+    if (needed <= bar + same)
+        return;
+    // Without a saw cut behind the last piece it may still do.
+    const bool too_short = least > bar + same;
+    findings.push_back(
+        {too_short ? Grade::Stop : Grade::Check,
+         FindingKind::BarTooShort,
+         fmt::format(
+             "The bar is {} too short{}: {} with every saw cut and facing take {}, and {}{} where the last ends "
+             "at the bar's own end.",
+             with_unit(needed - bar, job.unit), too_short ? "" : " for a saw cut behind the last piece",
+             counted(pieces_in(*job.blank.cutting), "piece"), with_unit(needed, job.unit), with_unit(least, job.unit),
+             too_short ? " even" : ""),
+         too_short ? "Cut fewer pieces, or take a longer bar."
+                   : "Use the bar's own end for the last piece, if it is true and square.",
+         {}});
 }
 
 // Places typed one by one: a row that is nearly straight was meant to be straight, and a place 25.4 times as far out as
