@@ -120,11 +120,11 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
         window.set_night(true);
     Job next = document.settled();
     if (!wishes.machine.isEmpty())
-        next.machine = wishes.machine.toStdString();
+        at_hand(next).machine = MachineRef(wishes.machine.toStdString());
     if (const auto way = QStringList{"zero", "hole", "routines"}.indexOf(wishes.readout_way); way >= 0)
-        next.order.readout = static_cast<ReadoutWay>(way);
+        at_hand(next).order.readout = static_cast<ReadoutWay>(way);
     if (const auto way = QStringList{"dial", "plates"}.indexOf(wishes.table_way); way >= 0)
-        next.order.table = static_cast<TableWay>(way);
+        at_hand(next).order.table = static_cast<TableWay>(way);
     (void)document.edit(QStringLiteral("machine"), next);
     for (const Hole& hole : document.plan().holes)
         if (hole.name == wishes.hole.toStdString())

@@ -1,4 +1,5 @@
 // clockface-cli: the core without a screen.
+#include "bench/work_findings.h"
 #include "formats/csv.h"
 #include "formats/cutter_report.h"
 #include "formats/job_json.h"
@@ -10,6 +11,7 @@
 #include "measure/figures.h"
 #include "measure/shop_number.h"
 #include "ordering/wording.h"
+#include "plan/makers.h"
 #include "plan/plan.h"
 #include "survey/part_text.h"
 
@@ -51,19 +53,23 @@ Result<Loaded> load(const std::string& job_path, const std::string& shop_path, c
             return problem("--machine",
                            fmt::format("The shop has no machine called '{}'. It has: {}.", machine, names));
         }
-        job->machine = machine;
+        for (Setup& setup : job->setups)
+            setup.machine = MachineRef(machine);
     }
+    *job = with_machines_of(std::move(*job), *shop);
     return Loaded{std::move(*job), std::move(*shop)};
 }
 
-void print_findings(const Plan& plan) {
-    for (const Finding& finding : plan.findings)
+void print_findings(const std::vector<Finding>& findings) {
+    for (const Finding& finding : findings)
         std::cout << fmt::format("{}: {} {}\n", in_words(finding.grade), finding.sentence, finding.remedy);
 }
 
-void print_text(const Job& job, const Plan& plan) {
-    std::cout << fmt::format("{}, {} on {} ({})\n\n", job.title, counted(static_cast<int>(plan.holes.size()), "hole"),
-                             plan.machine.name, machine_in_words(plan.machine));
+void print_setup(const Job& job, const SetupPlan& plan) {
+    const std::string face = job.setups.size() > 1 ? ", " + in_words(job, at_hand(job)) : "";
+    std::cout << fmt::format("{}{}, {} on {} ({})\n\n", job.title, face,
+                             counted(static_cast<int>(plan.holes.size()), "hole"), plan.machine.name,
+                             machine_in_words(plan.machine));
     const WordingNeeds needs = words_for(job, plan);
     for (std::size_t i = 0; i < plan.route.list.size(); ++i)
         std::cout << fmt::format("{:4}  {}\n", i + 1, in_words(plan.route.list[i], needs).sentence);
@@ -72,7 +78,12 @@ void print_text(const Job& job, const Plan& plan) {
         std::cout << fmt::format("The simulated operator carried this out: worst hole {}, {} from the drawing.\n",
                                  plan.holes[static_cast<std::size_t>(worst->hole)].name,
                                  deviation_in_words(worst->miss, job.unit));
-    print_findings(plan);
+    std::cout << (job.setups.size() > 1 ? "\n" : "");
+}
+
+void print_text(const Job& job, const Plan& plan, const std::vector<Finding>& findings) {
+    each_setup(job, plan, print_setup);
+    print_findings(findings);
     std::cout << "The machine maker's manual, the shop's rules and local codes come before this list.\n";
 }
 
@@ -174,14 +185,15 @@ int run(int argc, char** argv) {
     if (!loaded)
         return refuse(loaded.error());
     const Plan plan = make_plan(loaded->job, loaded->shop);
-    const bool stop = !plan.findings.empty() && plan.findings.front().grade == Grade::Stop;
+    const std::vector<Finding> findings = all_findings(loaded->job, plan);
+    const bool stop = !findings.empty() && findings.front().grade == Grade::Stop;
     if (check_command->parsed()) {
         if (as == "json")
-            std::cout << findings_to_json(plan);
-        else if (plan.findings.empty())
+            std::cout << findings_to_json(loaded->job, plan);
+        else if (findings.empty())
             std::cout << "Nothing stands against this job.\n";
         else
-            print_findings(plan);
+            print_findings(findings);
         return stop ? stands : done;
     }
     if (order_command->parsed()) {
@@ -200,7 +212,7 @@ int run(int argc, char** argv) {
     else if (as == "coordinates")
         std::cout << coordinates_csv(loaded->job, plan);
     else
-        print_text(loaded->job, plan);
+        print_text(loaded->job, plan, findings);
     return done;
 }
 

@@ -12,6 +12,7 @@
 #include <QPageSize>
 #include <QPdfWriter>
 #include <QTextDocument>
+#include <algorithm>
 
 namespace clockface {
 
@@ -25,7 +26,7 @@ QString cell(const std::string& plain, bool right = false) {
     return QStringLiteral("<td%1>%2</td>").arg(right ? QStringLiteral(" align='right'") : QString(), text(plain));
 }
 
-QString holes_table(const Job& job, const Plan& plan) {
+QString holes_table(const Job& job, const SetupPlan& plan) {
     const bool side = job.blank.on_side();
     QString html =
         QStringLiteral("<h3>Holes, in %1%2</h3><table width='100%' cellpadding='2' cellspacing='0' border='1'>"
@@ -47,12 +48,12 @@ QString holes_table(const Job& job, const Plan& plan) {
 
 // What to fetch, then what makes each kind of hole.
 QString cutters_table(const Job& job, const Plan& plan) {
-    if (plan.cutters.lines.empty())
+    if (plan.cutting->list.lines.empty())
         return {};
     QString html =
         QStringLiteral("<h3>Cutters to fetch</h3><table width='100%' cellpadding='2' cellspacing='0' border='1'>"
                        "<tr><th>there</th><th>cutter</th><th>holes</th><th>turns a minute</th></tr>");
-    for (const FetchLine& line : plan.cutters.lines)
+    for (const FetchLine& line : plan.cutting->list.lines)
         html += QStringLiteral("<tr><td align='center'>☐</td>") +
                 cell(line.cutter.name + (line.owned ? "" : " (not in the drawer)")) +
                 cell(std::to_string(line.holes), true) +
@@ -62,8 +63,8 @@ QString cutters_table(const Job& job, const Plan& plan) {
                      true) +
                 QStringLiteral("</tr>");
     html += QStringLiteral("</table>");
-    for (std::size_t i = 0; i < plan.chains.size(); ++i) {
-        const Chain& chain = plan.chains[i];
+    for (std::size_t i = 0; i < plan.cutting->chains.size(); ++i) {
+        const Chain& chain = plan.cutting->chains[i];
         html += QStringLiteral("<p><b>%1: %2</b>")
                     .arg(text(holes_of_chain(plan, static_cast<int>(i))), text(size_in_words(chain.spec, job.unit)));
         for (const CutStep& step : chain.steps)
@@ -78,14 +79,14 @@ QString cutters_table(const Job& job, const Plan& plan) {
 }
 
 // Which way of ordering was taken, and the order of tightening on assembly.
-QString order_words(const Job& job, const Plan& plan) {
+QString order_words(const Job& job, const SetupPlan& plan) {
     QString html = QStringLiteral("<p>Order: %1. %2</p>").arg(text(in_words(plan.work.way)), text(plan.work.reason));
     for (const std::string& sentence : tightening_in_words(job, plan))
         html += QStringLiteral("<p>%1</p>").arg(text(sentence));
     return html;
 }
 
-QString moves_table(const Job& job, const Plan& plan) {
+QString moves_table(const Job& job, const SetupPlan& plan) {
     QString html =
         QStringLiteral("<h3>Moves on %1</h3><p>%2.</p><table width='100%' cellpadding='2' cellspacing='0' border='1'>"
                        "<tr><th>no.</th><th>done</th><th>move</th></tr>")
@@ -117,22 +118,44 @@ QString cuts_table(const Job& job) {
                "</table><p>The saw stays between its two lines. The finished ends are faced to their own lines.</p>");
 }
 
+QString proof_words(const Job& job, const SetupPlan& plan) {
+    const auto worst = plan.proof.worst();
+    if (!worst || !plan.proof.complaints.empty())
+        return {};
+    return QStringLiteral("<p>Carried out by the simulated operator: worst hole %1, %2 from the drawing.</p>")
+        .arg(text(plan.holes[static_cast<std::size_t>(worst->hole)].name),
+             text(deviation_in_words(worst->miss, job.unit)));
+}
+
+// The holes of a set-up, how it is gone about, and its moves; with a heading of its own where there are several.
+QString setup_part(const Job& job, const SetupPlan& plan, int number) {
+    QString html;
+    if (job.setups.size() > 1)
+        html =
+            QStringLiteral("<h2>Set-up %1 of %2: %3, on %4</h2><p>Zero %5.</p>")
+                .arg(number)
+                .arg(job.setups.size())
+                .arg(text(in_words(job, at_hand(job))), text(plan.machine.name), text(in_words(job.datum, job.blank)));
+    return html + proof_words(job, plan) + holes_table(job, plan) + order_words(job, plan) + moves_table(job, plan);
+}
+
 } // namespace
 
 QString sheet_html(const Job& job, const Plan& plan) {
-    QString html = QStringLiteral("<h2>%1</h2><p>%2. Wanted: %3. Zero %4. Angles: %5.</p>")
+    QString html = QStringLiteral("<h2>%1</h2><p>%2. Wanted: %3.%4 Angles: %5.</p>")
                        .arg(text(job.title), text(job.work_for))
                        .arg(job.pieces)
-                       .arg(text(in_words(job.datum, job.blank)), text(job.convention.in_words()));
-    if (const auto worst = plan.proof.worst(); worst && plan.proof.complaints.empty())
-        html += QStringLiteral("<p>Carried out by the simulated operator: worst hole %1, %2 from the drawing.</p>")
-                    .arg(text(plan.holes[static_cast<std::size_t>(worst->hole)].name),
-                         text(deviation_in_words(worst->miss, job.unit)));
+                       .arg(job.setups.size() > 1 ? QString() : " Zero " + text(in_words(job.datum, job.blank)) + ".",
+                            text(job.convention.in_words()));
     for (const Finding& finding : plan.findings)
         html += QStringLiteral("<p><b>%1:</b> %2 %3</p>")
                     .arg(text(in_words(finding.grade)), text(finding.sentence), text(finding.remedy));
-    html += cuts_table(job) + holes_table(job, plan) + cutters_table(job, plan) + order_words(job, plan) +
-            moves_table(job, plan);
+    html += cuts_table(job) + cutters_table(job, plan);
+    each_setup(job, plan, [&](const Job& there, const SetupPlan& each) {
+        const auto at = std::find_if(job.setups.begin(), job.setups.end(),
+                                     [&](const Setup& setup) { return setup.id == each.setup; });
+        html += setup_part(there, each, static_cast<int>(at - job.setups.begin()) + 1);
+    });
     html += QStringLiteral("<p>Clamp the work against being spun by the drill, chuck key out, eyes covered, no gloves "
                            "or loose sleeves at the "
                            "spindle, chips with a brush. The machine maker's manual, the shop's rules, local codes and "

@@ -52,7 +52,8 @@ TemplateSheets laid_on(QSizeF paper, QSizeF face) {
 
 class Sheet {
 public:
-    Sheet(QPainter& painter, const Job& job, const Plan& plan, const TemplateSheets& sheets, const TemplatePage& page)
+    Sheet(QPainter& painter, const Job& job, const SetupPlan& plan, const TemplateSheets& sheets,
+          const TemplatePage& page)
         : m_painter(painter)
         , m_job(job)
         , m_plan(plan)
@@ -75,7 +76,7 @@ public:
 private:
     QPainter& m_painter;
     const Job& m_job;
-    const Plan& m_plan;
+    const SetupPlan& m_plan;
     const TemplateSheets& m_sheets;
     const TemplatePage& m_page;
 
@@ -202,7 +203,7 @@ bool is_svg(const QString& path) {
     return path.endsWith(QLatin1String(".svg"), Qt::CaseInsensitive);
 }
 
-Result<int> write_pdf(const Job& job, const Plan& plan, const TemplateSheets& sheets, const QString& path) {
+Result<int> write_pdf(const Job& job, const SetupPlan& plan, const TemplateSheets& sheets, const QString& path) {
     QByteArray pdf;
     QBuffer buffer(&pdf);
     buffer.open(QIODevice::WriteOnly);
@@ -247,7 +248,7 @@ QByteArray with_title(const QByteArray& svg, const QString& title) {
     return reader.hasError() ? svg : out;
 }
 
-Result<int> write_svg(const Job& job, const Plan& plan, const TemplateSheets& sheets, const QString& path) {
+Result<int> write_svg(const Job& job, const SetupPlan& plan, const TemplateSheets& sheets, const QString& path) {
     const QStringList files = template_files(job, path);
     for (std::size_t i = 0; i < sheets.pages.size(); ++i) {
         QByteArray svg;
@@ -284,7 +285,7 @@ QPointF on_paper(const Job& job, const TemplatePage& page, Point from_datum) {
     return page.at + from_upper_left(job, from_datum) - page.part.topLeft();
 }
 
-void paint_template(QPainter& painter, const Job& job, const Plan& plan, const TemplateSheets& sheets,
+void paint_template(QPainter& painter, const Job& job, const SetupPlan& plan, const TemplateSheets& sheets,
                     std::size_t page) {
     Sheet(painter, job, plan, sheets, sheets.pages[page]).paint();
 }
@@ -299,7 +300,7 @@ QStringList template_files(const Job& job, const QString& path) {
     return files;
 }
 
-Result<int> write_template(const Job& job, const Plan& plan, const QString& path) {
+Result<int> write_template(const Job& job, const SetupPlan& plan, const QString& path) {
     if (job.blank.on_side())
         return problem("", "The side of a bar is not flat: a template is made for a face or an end.");
     const TemplateSheets sheets = sheets_for(job);

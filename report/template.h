@@ -37,7 +37,7 @@ TemplateSheets sheets_for(const Job& job);
 QPointF on_paper(const Job& job, const TemplatePage& page, Point from_datum);
 
 /// Paints one sheet; the painter counts millimetres.
-void paint_template(QPainter& painter, const Job& job, const Plan& plan, const TemplateSheets& sheets,
+void paint_template(QPainter& painter, const Job& job, const SetupPlan& plan, const TemplateSheets& sheets,
                     std::size_t page);
 
 /// The files write_template() would write.
@@ -45,6 +45,6 @@ QStringList template_files(const Job& job, const QString& path);
 
 /// Writes it as PDF (all sheets in one file), or as SVG (a file for each sheet, numbered from the second on) by the
 /// ending of the path. Gives the number of sheets.
-Result<int> write_template(const Job& job, const Plan& plan, const QString& path);
+Result<int> write_template(const Job& job, const SetupPlan& plan, const QString& path);
 
 } // namespace clockface

@@ -17,7 +17,8 @@ const Angle top = Angle::degrees(90.0);
 
 } // namespace
 
-BarPicture::BarPicture(QPainter& painter, const Look& look, const Job& job, const Plan& plan, QRectF area, int hole)
+BarPicture::BarPicture(QPainter& painter, const Look& look, const Job& job, const SetupPlan& plan, QRectF area,
+                       int hole)
     : m_painter(painter)
     , m_look(look)
     , m_job(job)

@@ -10,7 +10,7 @@ namespace clockface::app {
 
 class BarPicture {
 public:
-    BarPicture(QPainter& painter, const Look& look, const Job& job, const Plan& plan, QRectF area, int hole);
+    BarPicture(QPainter& painter, const Look& look, const Job& job, const SetupPlan& plan, QRectF area, int hole);
 
     void turned(const TurnBar& turn);
     void stood_over(const StandOverAxis& stand);
@@ -23,7 +23,7 @@ private:
     QPainter& m_painter;
     const Look& m_look;
     const Job& m_job;
-    const Plan& m_plan;
+    const SetupPlan& m_plan;
     QRectF m_area;
     int m_hole;
     QPointF m_centre; // of the bar's end

@@ -3,15 +3,19 @@
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
+#include "measure/limits.h"
 #include "ordering/wording.h"
 
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLabel>
+#include <QLineEdit>
+#include <QMenu>
 #include <QPainter>
 #include <QPushButton>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <set>
 
 namespace clockface::app {
 
@@ -96,11 +100,26 @@ BenchView::BenchView(Document& document, QWidget* parent)
     m_done = button(QStringLiteral("benchDone"), tr("Done   (Space)"), tr("done, next move"), &BenchView::next);
     m_back = button(QStringLiteral("benchBack"), tr("Back"), tr("back one move, Backspace"), &BenchView::back);
     m_why_button = button(QStringLiteral("benchWhyButton"), tr("Why?"), tr("what and why, H"), &BenchView::toggle_why);
-    m_again =
-        button(QStringLiteral("benchAgain"), tr("Begin again"), tr("begin the list again"), &BenchView::begin_again);
+    m_again = button(QStringLiteral("benchAgain"), tr("From zero"), tr("from zero again, with what is left"),
+                     &BenchView::begin_again);
+    m_more = button(QStringLiteral("benchMore"), tr("More…"), tr("another hole, piece or set-up, a note"),
+                    &BenchView::show_more);
+    set_tip(m_more, tr("Another hole, piece or set-up, a note (M)"));
+    m_note_line = new QLineEdit;
+    m_note_line->setObjectName(QStringLiteral("benchNoteLine"));
+    m_note_line->setAccessibleName(tr("note on this piece"));
+    m_note_line->setPlaceholderText(tr("what is to be remembered of this piece; Enter keeps it"));
+    m_note_line->setMaxLength(limits::text / 4);
+    m_note_line->hide();
+    connect(m_note_line, &QLineEdit::returnPressed, this, [this] {
+        if (!m_note_line->text().trimmed().isEmpty())
+            m_document.take_note(m_note_line->text().trimmed());
+        m_note_line->hide();
+        setFocus();
+    });
     set_tip(m_back, tr("Back one move (Backspace)"));
     set_tip(m_why_button, tr("What and why (H)"));
-    set_tip(m_again, tr("Begin the list again (Home)"));
+    set_tip(m_again, tr("From zero again, with what is left (Home)"));
 
     auto* top = new QHBoxLayout;
     top->addWidget(m_title);
@@ -114,6 +133,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     acts->addWidget(m_back, 1);
     acts->addWidget(m_why_button, 1);
     acts->addWidget(m_again, 1);
+    acts->addWidget(m_more, 1);
     auto* right = new QVBoxLayout;
     right->setSpacing(9);
     right->addStretch(1);
@@ -123,6 +143,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     right->addWidget(m_note);
     right->addWidget(m_why);
     right->addWidget(m_next_moves);
+    right->addWidget(m_note_line);
     right->addStretch(2);
     right->addLayout(acts);
     auto* middle = new QHBoxLayout;
@@ -185,18 +206,31 @@ void BenchView::resizeEvent(QResizeEvent* event) {
 }
 
 void BenchView::next() {
-    const int all = static_cast<int>(m_document.plan().route.list.size());
-    if (m_document.done() < all)
-        m_document.set_done(m_document.done() + 1);
+    if (!m_document.bench().finished())
+        return m_document.next_done();
+    if (const auto setup = m_document.next_setup())
+        m_document.go_to_setup(*setup);
+    else if (const int piece = next_piece(); piece > 0) {
+        m_document.choose_piece(piece);
+        m_document.go_to_setup(m_document.job().setups.front().id);
+    }
 }
 
 void BenchView::back() {
-    if (m_document.done() > 0)
-        m_document.set_done(m_document.done() - 1);
+    m_document.last_back();
 }
 
 void BenchView::begin_again() {
-    m_document.set_done(0);
+    if (m_document.bench().finished())
+        m_document.begin_again();
+    else if (!m_document.bench().broken_off && m_document.bench().next > 0)
+        m_document.jump_to(std::nullopt);
+}
+
+int BenchView::next_piece() const {
+    const Job& job = m_document.job();
+    const int next = m_document.piece().number + 1;
+    return next <= job.pieces ? next : 0;
 }
 
 void BenchView::toggle_why() {
@@ -218,7 +252,16 @@ void BenchView::keyPressEvent(QKeyEvent* event) {
         return toggle_why();
     case Qt::Key_Home:
         return begin_again();
+    case Qt::Key_M:
+    case Qt::Key_Menu:
+        return show_more();
+    case Qt::Key_N:
+        return begin_note();
     case Qt::Key_Escape:
+        if (m_note_line->isVisible()) {
+            m_note_line->hide();
+            return setFocus();
+        }
         emit leave_wanted();
         return;
     default:
@@ -226,78 +269,194 @@ void BenchView::keyPressEvent(QKeyEvent* event) {
     }
 }
 
-QString BenchView::place_in_list(int step) const {
-    const Plan& plan = m_document.plan();
-    const int hole = plan.route.list[static_cast<std::size_t>(step)].hole;
-    QString where = tr("%1 · move %2 of %3").arg(q(plan.machine.name)).arg(step + 1).arg(plan.route.list.size());
-    if (hole >= 0) {
-        const auto at = std::find(plan.route.order.begin(), plan.route.order.end(), hole) - plan.route.order.begin();
-        where += tr(" · hole %1, %2 of %3")
-                     .arg(q(plan.holes[static_cast<std::size_t>(hole)].name))
-                     .arg(at + 1)
-                     .arg(plan.route.order.size());
-    }
-    return where;
+Instruction BenchView::instruction(const Task& task) const {
+    Instruction move = m_document.bench().list.list[static_cast<std::size_t>(task.move)];
+    if (auto* hand = std::get_if<WorkByHand>(&move.action))
+        hand->holes = {task.hole};
+    return move;
 }
 
-QString BenchView::next_moves(int step) const {
-    const Plan& plan = m_document.plan();
+Wording BenchView::wording(const Task& task) const {
+    return in_words(instruction(task), words_for(m_document.job(), m_document.plan()));
+}
+
+// Which piece and which set-up; nothing where there is one of each.
+QString BenchView::setup_line() const {
+    const Job& job = m_document.job();
+    QStringList parts;
+    if (job.pieces > 1)
+        parts << tr("piece %1 of %2").arg(q(in_words(m_document.piece()))).arg(job.pieces);
+    if (job.setups.size() > 1) {
+        const Setup& here = at_hand(job);
+        const auto at =
+            std::find_if(job.setups.begin(), job.setups.end(), [&](const Setup& each) { return each.id == here.id; }) -
+            job.setups.begin();
+        parts << tr("set-up %1 of %2: %3").arg(at + 1).arg(job.setups.size()).arg(q(in_words(job, here)));
+    }
+    return parts.join(QStringLiteral(" · "));
+}
+
+QString BenchView::place_in_list() const {
+    const SetupPlan& plan = m_document.plan();
+    const BenchState& bench = m_document.bench();
+    QStringList parts;
+    if (const QString setup = setup_line(); !setup.isEmpty())
+        parts << setup;
+    parts << q(plan.machine.name);
+    if (const Task* task = bench.now()) {
+        parts << tr("move %1 of %2").arg(bench.next + 1).arg(bench.tasks.size());
+        if (task->hole >= 0) {
+            const auto& order = bench.list.order.empty() ? plan.route.order : bench.list.order;
+            const auto at = std::find(order.begin(), order.end(), task->hole);
+            const QString name = q(plan.holes[static_cast<std::size_t>(task->hole)].name);
+            parts << (at == order.end()
+                          ? tr("hole %1").arg(name)
+                          : tr("hole %1, %2 of %3").arg(name).arg(at - order.begin() + 1).arg(order.size()));
+        }
+    }
+    return parts.join(QStringLiteral(" · "));
+}
+
+QString BenchView::next_moves() const {
+    const BenchState& bench = m_document.bench();
     QString text;
-    for (int i = step + 1;
-         i <= step + (window()->height() < low_window ? 1 : 3) && i < static_cast<int>(plan.route.list.size()); ++i)
+    const int shown = window()->height() < low_window ? 1 : 3;
+    for (int i = bench.next + 1; i <= bench.next + shown && i < static_cast<int>(bench.tasks.size()); ++i)
         text += tr("%1  %2\n")
-                    .arg(i == step + 1 ? tr("next") : tr("then"),
-                         q(in_words(plan.route.list[static_cast<std::size_t>(i)], words_for(m_document.job(), plan))
-                               .sentence));
+                    .arg(i == bench.next + 1 ? tr("next") : tr("then"),
+                         q(wording(bench.tasks[static_cast<std::size_t>(i)]).sentence));
     return text.trimmed();
 }
 
 void BenchView::show_finished() {
-    const bool empty = m_document.plan().route.list.empty();
-    m_where->setText(q(m_document.plan().machine.name));
+    const BenchState& bench = m_document.bench();
+    const Job& job = m_document.job();
+    const bool empty = bench.tasks.empty() && m_document.plan().route.list.empty();
+    m_where->setText(place_in_list());
     m_picture->hide();
-    m_heading->setText(empty ? tr("There is nothing to do yet") : tr("The last move is done"));
+    const auto setup = m_document.next_setup();
+    m_heading->setText(empty   ? tr("There is nothing to do yet")
+                       : setup ? tr("The last move of this set-up is done")
+                               : tr("The last move is done"));
     m_figures->show_figures({{"", std::to_string(m_document.plan().route.order.size()), "holes", true}});
     m_direction->setText(empty ? tr("Place holes under Holes, then come back.")
                                : tr("Deburr both sides, wipe, and measure before the work is unclamped."));
     m_note->hide();
     m_why->hide();
     m_next_moves->clear();
+    if (setup) {
+        const Setup& next = *find_setup(job, *setup);
+        m_done->setText(tr("On to %1   (Space)").arg(q(in_words(job, next))));
+        m_next_moves->setText(tr("next  %1, on %2: take the work out and lay it anew with that face up.")
+                                  .arg(q(in_words(job, next)), q(m_document.whole_plan().of(*setup).machine.name)));
+        m_next_moves->show();
+    } else if (const int piece = next_piece(); piece > 0 && !empty) {
+        m_done->setText(tr("Piece %1   (Space)").arg(piece));
+    }
+    m_done->setEnabled(!empty && (setup || next_piece() > 0));
 }
 
 void BenchView::refresh() {
-    const Plan& plan = m_document.plan();
-    const int all = static_cast<int>(plan.route.list.size());
-    const int step = m_document.done();
+    const BenchState& bench = m_document.bench();
+    const int all = static_cast<int>(bench.tasks.size());
     m_title->setText(q(m_document.job().title));
-    m_progress->show_progress(step, all);
-    m_back->setEnabled(step > 0);
-    m_done->setEnabled(step < all);
-    // Beginning again is only offered when the list and the place in it no longer agree, or at the end.
-    const auto progress = m_document.job().progress.find(progress_name(m_document.job(), plan.machine.name));
-    const bool stale = progress != m_document.job().progress.end() && progress->second.list != plan.fingerprint;
-    m_again->setVisible(stale || (all > 0 && step == all));
-    m_why_button->setEnabled(step < all);
-    if (step >= all)
+    m_progress->show_progress(bench.next, all);
+    m_back->setEnabled(bench.next > 0 || (bench.from_zero && !bench.broken_off));
+    m_done->setText(tr("Done   (Space)"));
+    m_done->setEnabled(!bench.finished());
+    m_again->setVisible(bench.finished() ? all > 0 : bench.next > 0);
+    m_again->setText(bench.finished() ? tr("Begin again") : tr("From zero"));
+    m_why_button->setEnabled(!bench.finished());
+    if (bench.finished())
         return show_finished();
     m_picture->show();
-    const Wording words = in_words(plan.route.list[static_cast<std::size_t>(step)], words_for(m_document.job(), plan));
-    m_where->setText(place_in_list(step));
-    m_picture->show_move(step);
+    const Task& task = *bench.now();
+    const Wording words = wording(task);
+    m_where->setText(place_in_list());
+    m_picture->show_move(instruction(task));
     m_heading->setText(q(words.heading));
     m_figures->show_figures(words.figures);
     m_direction->setText(q(words.direction));
     QString note = q(words.note);
-    if (stale)
-        note = tr("The list has changed since %1 of its moves were done. Find zero again and begin here, or leave and "
-                  "undo the change.")
-                   .arg(progress->second.done);
+    if (bench.broken_off)
+        note = tr("The list has changed since work on this piece began. Nothing that is done is lost: this is what is "
+                  "left, and it begins with finding zero again.");
     m_note->setText(note);
     m_note->setVisible(!note.isEmpty());
     m_why->setText(tr("Why? %1").arg(q(words.why)));
     m_why->setVisible(m_why_shown);
-    m_next_moves->setText(next_moves(step));
+    m_next_moves->setText(next_moves());
     m_next_moves->setVisible(!m_why_shown); // the reason takes its room
+}
+
+void BenchView::add_holes(QMenu& menu) {
+    const SetupPlan& plan = m_document.plan();
+    const Job& job = m_document.job();
+    const std::vector<HoleState> states = states_of(job, plan, m_document.piece());
+    QMenu* jump = menu.addMenu(tr("&Go to a hole"));
+    jump->setObjectName(QStringLiteral("benchHoles"));
+    for (std::size_t i = 0; i < plan.holes.size(); ++i) {
+        const HoleId hole = id_of(job, plan.holes[i]);
+        QAction* act = jump->addAction(tr("%1: %2").arg(q(plan.holes[i].name), q(in_words(states[i]))));
+        connect(act, &QAction::triggered, this, [this, hole] { m_document.jump_to(hole); });
+    }
+    jump->setEnabled(!plan.holes.empty());
+    const Task* task = m_document.bench().now();
+    if (!task || task->hole < 0)
+        return;
+    const Hole& hole = plan.holes[static_cast<std::size_t>(task->hole)];
+    const HoleId id = id_of(job, hole);
+    connect(menu.addAction(tr("%1 is &spoiled, leave it").arg(q(hole.name))), &QAction::triggered, this,
+            [this, id] { m_document.spoil(id); });
+}
+
+void BenchView::fill_more(QMenu& menu) {
+    const Job& job = m_document.job();
+    add_holes(menu);
+    connect(menu.addAction(tr("&Note on this piece…")), &QAction::triggered, this, &BenchView::begin_note);
+    if (job.setups.size() > 1) {
+        QMenu* setups = menu.addMenu(tr("Set-&up"));
+        for (const Setup& each : job.setups) {
+            QAction* act = setups->addAction(button_text(
+                tr("%1, on %2").arg(q(in_words(job, each)), q(m_document.whole_plan().of(each.id).machine.name))));
+            act->setCheckable(true);
+            act->setChecked(each.id == at_hand(job).id);
+            connect(act, &QAction::triggered, this, [this, id = each.id] { m_document.go_to_setup(id); });
+        }
+    }
+    if (job.pieces > 1) {
+        QMenu* pieces = menu.addMenu(tr("&Piece"));
+        std::set<int> numbers{m_document.piece().number};
+        for (const Piece& each : job.begun)
+            numbers.insert(each.number);
+        // A job may want thousands: those that are begun, and the next one.
+        for (int i = 1; i <= job.pieces; ++i)
+            if (numbers.insert(i).second)
+                break;
+        for (const int number : numbers) {
+            const auto begun = std::find_if(job.begun.begin(), job.begun.end(),
+                                            [&](const Piece& each) { return each.number == number; });
+            const QString name = begun == job.begun.end() ? tr("%1, not begun").arg(number) : q(in_words(*begun));
+            QAction* act = pieces->addAction(button_text(name));
+            act->setCheckable(true);
+            act->setChecked(number == m_document.piece().number);
+            connect(act, &QAction::triggered, this, [this, number] { m_document.choose_piece(number); });
+        }
+    }
+}
+
+void BenchView::show_more() {
+    auto* menu = new QMenu(this);
+    menu->setObjectName(QStringLiteral("benchMenu"));
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    fill_more(*menu);
+    menu->popup(m_more->mapToGlobal(QPoint(0, -menu->sizeHint().height())));
+}
+
+void BenchView::begin_note() {
+    m_note_line->clear();
+    m_note_line->show();
+    m_note_line->setFocus();
 }
 
 } // namespace clockface::app

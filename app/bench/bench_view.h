@@ -5,10 +5,13 @@
 #include "bench/device_picture.h"
 #include "document/document.h"
 #include "look/look.h"
+#include "ordering/wording.h"
 
 #include <QWidget>
 
 class QLabel;
+class QLineEdit;
+class QMenu;
 class QPushButton;
 
 namespace clockface::app {
@@ -35,10 +38,14 @@ public:
     explicit BenchView(Document& document, QWidget* parent = nullptr);
     void set_look(const Look& look);
 
+    /// Done; at the end of a set-up on to the next one, at the end of a piece on to the next.
     void next();
     void back();
+    /// From zero again with what is left; at the end everything of the set-up from the beginning.
     void begin_again();
     void toggle_why();
+    /// What is done seldom: another hole, piece or set-up, a note, a spoiled hole.
+    void show_more();
 
 signals:
     void leave_wanted();
@@ -57,12 +64,20 @@ private:
     ProgressStrip* m_progress;
     DevicePicture* m_picture;
     BigFigures* m_figures;
-    QPushButton *m_done, *m_back, *m_why_button, *m_again;
+    QPushButton *m_done, *m_back, *m_why_button, *m_again, *m_more;
+    QLineEdit* m_note_line;
 
     void refresh();
     void show_finished();
-    [[nodiscard]] QString next_moves(int step) const;
-    [[nodiscard]] QString place_in_list(int step) const;
+    void fill_more(QMenu& menu);
+    void add_holes(QMenu& menu);
+    void begin_note();
+    [[nodiscard]] int next_piece() const; // 0: none is left
+    [[nodiscard]] Wording wording(const Task& task) const;
+    [[nodiscard]] Instruction instruction(const Task& task) const;
+    [[nodiscard]] QString next_moves() const;
+    [[nodiscard]] QString setup_line() const;
+    [[nodiscard]] QString place_in_list() const;
 };
 
 } // namespace clockface::app

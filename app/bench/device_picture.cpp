@@ -36,7 +36,7 @@ private:
     QPainter& m_painter;
     const Look& m_look;
     const Job& m_job;
-    const Plan& m_plan;
+    const SetupPlan& m_plan;
     QRectF m_area;
     QPointF m_centre;
     double m_radius;
@@ -149,8 +149,8 @@ private:
         work(false);
         std::vector<int> holes;
         for (std::size_t i = 0; i < m_plan.holes.size(); ++i) {
-            const Chain& chain = m_plan.chains[static_cast<std::size_t>(m_plan.chain_of[i])];
-            const std::string& name = m_plan.cutters.lines[static_cast<std::size_t>(change.cutter)].cutter.name;
+            const Chain& chain = m_plan.chains()[static_cast<std::size_t>(m_plan.chain_of[i])];
+            const std::string& name = m_plan.cutters().lines[static_cast<std::size_t>(change.cutter)].cutter.name;
             if (std::any_of(chain.steps.begin(), chain.steps.end(),
                             [&](const CutStep& step) { return !step.skipped && step.cutter.name == name; }))
                 holes.push_back(static_cast<int>(i));
@@ -424,19 +424,17 @@ void DevicePicture::set_look(const Look& look) {
     update();
 }
 
-void DevicePicture::show_move(int step) {
-    m_step = step;
+void DevicePicture::show_move(const Instruction& move) {
+    m_move = move;
     update();
 }
 
 void DevicePicture::paintEvent(QPaintEvent*) {
-    const auto& list = m_document.plan().route.list;
-    if (m_step < 0 || m_step >= static_cast<int>(list.size()))
+    if (!m_move)
         return;
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
-    DeviceArtist(painter, *m_look, m_document, QRectF(rect()).adjusted(0, 0, 0, -18))
-        .draw(list[static_cast<std::size_t>(m_step)]);
+    DeviceArtist(painter, *m_look, m_document, QRectF(rect()).adjusted(0, 0, 0, -18)).draw(*m_move);
 }
 
 } // namespace clockface::app

@@ -6,6 +6,7 @@
 
 #include <QPainter>
 #include <QWidget>
+#include <optional>
 
 namespace clockface::app {
 
@@ -14,8 +15,7 @@ class DevicePicture : public QWidget {
 public:
     explicit DevicePicture(Document& document, QWidget* parent = nullptr);
     void set_look(const Look& look);
-    /// Shows the move at this place of the list.
-    void show_move(int step);
+    void show_move(const Instruction& move);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -23,7 +23,7 @@ protected:
 private:
     Document& m_document;
     const Look* m_look = &Look::day();
-    int m_step = 0;
+    std::optional<Instruction> m_move;
 };
 
 } // namespace clockface::app

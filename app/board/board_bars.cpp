@@ -279,7 +279,7 @@ void BoardPainter::bar_hole_in_end(const Hole& hole, const QColor& line, double 
 
 // Names stand beside the near mouths; on the end every bearing is named once, with its angle.
 void BoardPainter::bar_names(const std::string& pattern, const std::string& selected, Stage stage) {
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     const Job& job = m_document.job();
     const BarViews views(job.blank);
     const QFontMetricsF metrics(type(10, true));

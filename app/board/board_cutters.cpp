@@ -28,7 +28,7 @@ QString makers(const Chain& chain) {
 } // namespace
 
 void BoardPainter::cutter_rings() {
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     // Where holes stand close, the numbers are smaller, and at last only the colours are left.
     const double room =
         m_area.width() * m_area.height() / std::max<double>(1.0, static_cast<double>(plan.holes.size()));
@@ -53,7 +53,7 @@ void BoardPainter::cutter_rings() {
 
 QRectF BoardPainter::legend_place(const Document& document, QSizeF board) {
     const Blank& blank = document.job().blank;
-    const auto kinds = static_cast<int>(document.plan().chains.size());
+    const auto kinds = static_cast<int>(document.plan().chains().size());
     const double line = QFontMetricsF(type(10)).height() * line_share;
     const int lines = std::min(kinds, most_lines + 1);
     constexpr double wide = 1.5, share = 0.4, tools = 44.0;
@@ -65,12 +65,12 @@ QRectF BoardPainter::legend_place(const Document& document, QSizeF board) {
 }
 
 void BoardPainter::cutter_legend() {
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     const QFontMetricsF metrics(type(10));
     const QRectF place = legend_place(m_document, m_area.size()).translated(m_area.topLeft());
     const bool beside = place.width() < m_area.width() * 0.6;
     const double line = metrics.height() * line_share;
-    const int kinds = static_cast<int>(plan.chains.size());
+    const int kinds = static_cast<int>(plan.chains().size());
     double y = place.top();
     const auto write = [&](const QString& words, double x) {
         const QString text = metrics.elidedText(words, Qt::ElideRight, place.right() - x);
@@ -92,7 +92,7 @@ void BoardPainter::cutter_legend() {
         m_painter.drawEllipse(mark, disc, disc);
         label(mark, QString::number(i + 1), m_look.surround, 9, true);
         const QString who = q(holes_of_chain(plan, i)).left(40);
-        const QString what = makers(plan.chains[static_cast<std::size_t>(i)]);
+        const QString what = makers(plan.chains()[static_cast<std::size_t>(i)]);
         if (beside) {
             write(who, x);
             write(what, x);

@@ -19,7 +19,7 @@ QPointF unit(QPointF way) {
 } // namespace
 
 void BoardPainter::path() {
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     if (plan.route.order.empty())
         return;
     QColor colour = m_look.brass_on_dark;
@@ -48,7 +48,7 @@ void BoardPainter::path() {
 
 // A hook beyond a hole that is come to from the wrong side: past it, and back. The list itself says where.
 void BoardPainter::take_ups() {
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     const auto* wheels = std::get_if<Handwheels>(&plan.machine.kind);
     if (!wheels || m_document.job().blank.on_side())
         return;
@@ -85,7 +85,7 @@ void BoardPainter::hook(QPointF at, double radius, QPointF out) {
 }
 
 void BoardPainter::order_tags() {
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     if (plan.route.order.size() > most_labels)
         return;
     constexpr double radius = 9.5;

@@ -362,7 +362,7 @@ void BoardPainter::draw_hole(QPainter& painter, QPointF at, const HoleLook& look
 }
 
 void BoardPainter::holes(Stage stage, const std::string& pattern, const std::string& selected) {
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     std::set<int> troubled;
     for (const Finding& finding : plan.findings)
         troubled.insert(finding.holes.begin(), finding.holes.end());

@@ -84,18 +84,18 @@ int CuttersSlip::chain() const {
 
 // What the widgets stand for: other steps or other choices need other widgets, other figures do not.
 QString CuttersSlip::structure() const {
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     QString all = QStringLiteral("%1|%2|%3|").arg(m_page).arg(chain()).arg(m_why);
     if (m_page == ToFetch) {
-        for (const FetchLine& line : plan.cutters.lines)
+        for (const FetchLine& line : plan.cutters().lines)
             all += q(line.cutter.name) + QString::number(line.holes) + QStringLiteral(";");
         return all;
     }
-    for (int i = 0; i < static_cast<int>(plan.chains.size()); ++i)
-        all += q(holes_of_chain(plan, i)) + QStringLiteral(";");
+    for (int i = 0; i < static_cast<int>(plan.chains().size()); ++i)
+        all += q(holes_of_chain(document().whole_plan(), i)) + QStringLiteral(";");
     if (chain() < 0)
         return all;
-    const Chain& now = plan.chains[static_cast<std::size_t>(chain())];
+    const Chain& now = plan.chains()[static_cast<std::size_t>(chain())];
     all += QString::number(static_cast<int>(now.spec.purpose)) + QString::number(now.spec.recess.has_value()) +
            QString::number(now.spec.depth.has_value()) + QString::number(now.spec.wishes.locked) +
            QString::number(now.spec.wishes == CuttingWishes{}) + QString::number(now.spec.wishes.added.size());
@@ -176,29 +176,45 @@ void CuttersSlip::build_hole(QVBoxLayout* box) {
     }
     build_kinds(box);
     build_spec(box);
-    const Chain& now = document().plan().chains[static_cast<std::size_t>(chain())];
+    const Chain& now = document().plan().chains()[static_cast<std::size_t>(chain())];
     int number = 0;
     for (const CutStep& step : now.steps)
         build_step(box, step, ++number);
     add_words(box, [this] {
         QStringList all;
         if (chain() >= 0)
-            for (const std::string& sentence : document().plan().chains[static_cast<std::size_t>(chain())].missing)
+            for (const std::string& sentence : document().plan().chains()[static_cast<std::size_t>(chain())].missing)
                 all << QStringLiteral("▲ ") + q(sentence);
         return all.join(QLatin1Char('\n'));
     })->setObjectName(QStringLiteral("missing"));
     build_acts(box);
 }
 
+// Its first hole, and the set-up that hole is made in where it is on another face.
+void CuttersSlip::show_kind(int chain) {
+    const auto has = [chain](const SetupPlan& each) {
+        return std::find(each.chain_of.begin(), each.chain_of.end(), chain) != each.chain_of.end();
+    };
+    const auto& setups = document().whole_plan().setups;
+    if (const auto found = std::find_if(setups.begin(), setups.end(), has);
+        !has(document().plan()) && found != setups.end())
+        document().go_to_setup(found->setup);
+    const SetupPlan& now = document().plan();
+    if (const auto hole = std::find(now.chain_of.begin(), now.chain_of.end(), chain); hole != now.chain_of.end()) {
+        const Hole& first = now.holes[static_cast<std::size_t>(hole - now.chain_of.begin())];
+        selection().select(document().job().patterns[first.pattern].name, first.name);
+    }
+}
+
 void CuttersSlip::build_kinds(QVBoxLayout* box) {
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     const Job& job = document().job();
-    for (int i = 0; i < std::min(static_cast<int>(plan.chains.size()), most_kinds); ++i) {
-        const Chain& each = plan.chains[static_cast<std::size_t>(i)];
+    for (int i = 0; i < std::min(static_cast<int>(plan.chains().size()), most_kinds); ++i) {
+        const Chain& each = plan.chains()[static_cast<std::size_t>(i)];
         auto* button = new LineButton(
             kind_mark(i),
             tr("%1 – %2, %3")
-                .arg(q(holes_of_chain(plan, i)), q(size_in_words(each.spec, job.unit)),
+                .arg(q(holes_of_chain(document().whole_plan(), i)), q(size_in_words(each.spec, job.unit)),
                      each.spec.depth ? tr("%1 deep").arg(q(with_unit(*each.spec.depth, job.unit))) : tr("through")));
         button->setObjectName(QStringLiteral("kind:%1").arg(i + 1));
         button->setAccessibleName(tr("kind of hole %1: %2").arg(i + 1).arg(button->words()));
@@ -206,12 +222,7 @@ void CuttersSlip::build_kinds(QVBoxLayout* box) {
         button->setChecked(i == chain());
         button->setIconSize(QSize(22, 22));
         connect(button, &QPushButton::clicked, this, [this, i] {
-            const Plan& now = document().plan();
-            for (std::size_t k = 0; k < now.chain_of.size(); ++k)
-                if (now.chain_of[k] == i) {
-                    selection().select(document().job().patterns[now.holes[k].pattern].name, now.holes[k].name);
-                    break;
-                }
+            show_kind(i);
             refresh();
         });
         box->addWidget(button);
@@ -269,7 +280,7 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
     else
         step_blanks(*words, blanks(), document(), index, step);
     const auto now = [this, name]() -> const CutStep* {
-        return chain() < 0 ? nullptr : document().plan().chains[static_cast<std::size_t>(chain())].find(name);
+        return chain() < 0 ? nullptr : document().plan().chains()[static_cast<std::size_t>(chain())].find(name);
     };
     auto* acts = new QHBoxLayout;
     acts->setContentsMargins(24, 0, 0, 4);
@@ -338,7 +349,7 @@ void CuttersSlip::build_acts(QVBoxLayout* box) {
     act(QStringLiteral("addStep"), tr("a further step after drilling"),
         tr("Adds a step of your own; say its cutter and depth then"), [this] {
             wish(tr("a further step"), [&](CuttingWishes& wishes) {
-                const Chain& now = document().plan().chains[static_cast<std::size_t>(chain())];
+                const Chain& now = document().plan().chains()[static_cast<std::size_t>(chain())];
                 const CutStep* drill = now.last(StepKind::Drill);
                 wishes.added.push_back({"drill", drill ? drill->cutter.name : std::string("5 mm drill"), {}});
             });
@@ -354,7 +365,7 @@ void CuttersSlip::build_acts(QVBoxLayout* box) {
                     wishes = {};
                     return;
                 }
-                const Chain& now = document().plan().chains[static_cast<std::size_t>(chain())];
+                const Chain& now = document().plan().chains()[static_cast<std::size_t>(chain())];
                 for (const CutStep& step : now.steps) {
                     StepWish& kept = wishes.steps[step.name];
                     kept.cutter = step.cutter.name;

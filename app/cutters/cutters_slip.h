@@ -37,6 +37,7 @@ private:
     [[nodiscard]] QString structure() const;
     void build();
     void build_hole(QVBoxLayout* box);
+    void show_kind(int chain);
     void build_kinds(QVBoxLayout* box);
     void build_spec(QVBoxLayout* box);
     void build_step(QVBoxLayout* box, const CutStep& step, int number);

@@ -65,9 +65,9 @@ void DepthView::follow() {
     const int index = chosen_hole(m_document, m_selection);
     const Job& job = m_document.job();
     if (index >= 0) {
-        const Plan& plan = m_document.plan();
+        const SetupPlan& plan = m_document.plan();
         const Hole& hole = plan.holes[static_cast<std::size_t>(index)];
-        const Chain& chain = plan.chains[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(index)])];
+        const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(index)])];
         m_stack = depth_stack(chain, crossings_of(job, hole, hole.spec.diameter), job.unit);
         m_title =
             tr("%1 in section: %2, %3")

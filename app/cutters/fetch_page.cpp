@@ -15,14 +15,14 @@
 namespace clockface::app {
 
 void CuttersSlip::build_fetch(QVBoxLayout* box) {
-    const Plan& plan = document().plan();
-    if (plan.cutters.lines.empty()) {
+    const SetupPlan& plan = document().plan();
+    if (plan.cutters().lines.empty()) {
         box->addWidget(quiet(tr("There are no holes yet, so nothing is to be fetched.")));
         return;
     }
     box->setSpacing(3); // so that a whole job's list stands on one screen
     int number = 0;
-    for (const FetchLine& line : plan.cutters.lines) {
+    for (const FetchLine& line : plan.cutters().lines) {
         QStringList kinds;
         for (const int chain : line.chains)
             kinds << QString::number(chain + 1);
@@ -42,16 +42,11 @@ void CuttersSlip::build_fetch(QVBoxLayout* box) {
         row->addWidget(facts);
         button->setObjectName(QStringLiteral("fetch:%1").arg(number));
         button->setAccessibleName(tr("fetch %1").arg(q(line.cutter.name)));
-        connect(button, &QPushButton::clicked, this, [this, kind = line.chains.front()] {
-            const Plan& now = document().plan();
-            for (std::size_t k = 0; k < now.chain_of.size(); ++k)
-                if (now.chain_of[k] == kind)
-                    return selection().select(document().job().patterns[now.holes[k].pattern].name, now.holes[k].name);
-        });
+        connect(button, &QPushButton::clicked, this, [this, kind = line.chains.front()] { show_kind(kind); });
         box->addLayout(row);
     }
     add_words(box, [this] {
-        const CutterList& list = document().plan().cutters;
+        const CutterList& list = document().plan().cutters();
         QStringList all;
         QStringList fluids;
         for (const std::string& fluid : list.fluids)
@@ -64,9 +59,9 @@ void CuttersSlip::build_fetch(QVBoxLayout* box) {
                    (hour > 0.0 ? tr(" At %1 an hour: %2.")
                                      .arg(plain_figure(hour, 2), plain_figure(list.minutes / minutes * hour, 2))
                                : QString());
-        if (!list.room.sentence.empty())
-            all << q(list.room.sentence);
-        for (const std::string& sentence : not_in_drawer(document().plan()))
+        if (!document().plan().room.sentence.empty())
+            all << q(document().plan().room.sentence);
+        for (const std::string& sentence : not_in_drawer(document().whole_plan()))
             all << QStringLiteral("▲ ") + q(sentence);
         all << tr("The cutter maker's figures, the machine's manual and the shop's rules come before these.");
         return all.join(QLatin1Char('\n'));

@@ -14,10 +14,10 @@ namespace {
 
 // The step as the plan has it now, found again by its name: the slip is older than the plan.
 const CutStep* step_now(const Document& document, std::size_t pattern, const std::string& name) {
-    const Plan& plan = document.plan();
+    const SetupPlan& plan = document.plan();
     for (std::size_t i = 0; i < plan.holes.size(); ++i)
         if (pattern_of_kind(document.job(), plan.holes[i].pattern) == pattern)
-            return plan.chains[static_cast<std::size_t>(plan.chain_of[i])].find(name);
+            return plan.chains()[static_cast<std::size_t>(plan.chain_of[i])].find(name);
     return nullptr;
 }
 

@@ -1,18 +1,24 @@
 #include "document/document.h"
 
+#include "bench/old_progress.h"
+#include "bench/work_findings.h"
 #include "document/file_stamp.h"
 #include "formats/job_json.h"
 #include "formats/text_file.h"
 #include "layout/from_part.h"
 #include "layout/validate.h"
+#include "measure/text.h"
+#include "plan/makers.h"
 #include "shop/validate.h"
 
+#include <QDateTime>
 #include <QUndoCommand>
+#include <algorithm>
 
 namespace clockface::app {
 
-/// One undo step, from one Job value to the next. Progress at the machines is not part of it: undoing a figure must not
-/// undo work that is done.
+/// One undo step, from one Job value to the next. What was done to the pieces is not part of it: undoing a figure must
+/// not undo work that is done.
 class JobEdit : public QUndoCommand {
 public:
     JobEdit(Document& document, const QString& name, Job next)
@@ -29,7 +35,7 @@ private:
     Job m_before, m_after;
 
     void apply(Job job) {
-        job.progress = m_document.m_job.progress;
+        job.begun = m_document.m_job.begun;
         job.planned_with = m_document.m_job.planned_with;
         m_document.set_job(job);
     }
@@ -64,7 +70,7 @@ Job blank_job() {
     job.blank.thickness = Length::mm(8.0);
     job.blank.material = "steel";
     job.datum.place = DatumPlace::LowerLeft;
-    job.order.holes = HoleOrder::LeastWork;
+    at_hand(job).order.holes = HoleOrder::LeastWork;
     return job;
 }
 
@@ -73,7 +79,8 @@ Document::Document(Shop shop, QObject* parent)
 
 Document::Document(Shop shop, QString shop_path, QObject* parent)
     : QObject(parent)
-    , m_shop(std::move(shop))
+    , clock([] { return QDateTime::currentSecsSinceEpoch(); })
+    , m_shop(with_ids(std::move(shop)))
     , m_shop_path(std::move(shop_path)) {
     new_job();
 }
@@ -91,12 +98,46 @@ void Document::follow_old_part() {
         m_survey.reset();
 }
 
+namespace {
+
+// What follows by itself when something else of the job changes: ids, set-ups, places copied from the old part.
+Job followed(const Job& before, const Job& wanted) {
+    Job next = with_proposed_setups(with_ids(wanted));
+    return old_part_moved(before, next) ? following_old_part(std::move(next)) : next;
+}
+
+} // namespace
+
+namespace {
+
+// The piece something was done to last; the first where nothing was done yet.
+Piece last_worked_on(const Job& job) {
+    const Piece* last = nullptr;
+    for (const Piece& each : job.begun)
+        if (!last || (!each.log.empty() && (last->log.empty() || each.log.back().time >= last->log.back().time)))
+            last = &each;
+    return last ? *last : Piece{};
+}
+
+} // namespace
+
+void Document::plan_for(const Job& job, Effort effort) {
+    m_plan = make_plan(job, m_shop, effort);
+    m_findings = all_findings(job, m_plan);
+    forget_bench();
+}
+
+void Document::forget_bench() {
+    m_bench.reset();
+    m_moves_done.reset();
+}
+
 Result<void> Document::edit(const QString& name, const Job& wanted) {
-    if (const auto fault = first_fault(wanted)) {
+    const Job next = followed(m_job, wanted);
+    if (const auto fault = first_fault(next)) {
         drop_preview();
         return tl::unexpected(*fault);
     }
-    const Job next = old_part_moved(m_job, wanted) ? following_old_part(wanted) : wanted;
     if (next == m_job) {
         drop_preview();
         return {};
@@ -105,8 +146,9 @@ Result<void> Document::edit(const QString& name, const Job& wanted) {
     return {};
 }
 
-Result<void> Document::edit_shop(const QString& name, const Shop& next, const QString& path) {
+Result<void> Document::edit_shop(const QString& name, const Shop& wanted, const QString& path) {
     drop_preview();
+    const Shop next = with_ids(wanted);
     if (const auto fault = first_fault(next))
         return tl::unexpected(*fault);
     if (!(next == m_shop) || path != m_shop_path)
@@ -118,19 +160,20 @@ void Document::set_shop(const Shop& shop, const QString& path) {
     m_preview.reset();
     m_shop = shop;
     m_shop_path = path;
-    m_plan = make_plan(m_job, m_shop);
+    plan_for(m_job);
     emit shop_changed();
     emit changed();
 }
 
 bool Document::preview(const Job& next) {
-    if (first_fault(next)) {
+    Job shown = followed(m_job, next);
+    if (first_fault(shown)) {
         drop_preview();
         return false;
     }
-    m_preview = old_part_moved(m_job, next) ? following_old_part(next) : next;
+    m_preview = std::move(shown);
     follow_old_part();
-    m_plan = make_plan(*m_preview, m_shop, Effort::Quick); // a key is being pressed
+    plan_for(*m_preview, Effort::Quick); // a key is being pressed
     emit changed();
     return true;
 }
@@ -140,35 +183,130 @@ void Document::drop_preview() {
         return;
     m_preview.reset();
     follow_old_part();
-    m_plan = make_plan(m_job, m_shop);
+    plan_for(m_job);
     emit changed();
 }
 
-void Document::set_done(int moves) {
+void Document::go_to_setup(int id) {
     drop_preview();
-    Progress progress{moves, m_plan.fingerprint};
-    if (moves == 0)
-        m_job.progress.erase(progress_name(m_job, m_plan.machine.name));
-    else
-        m_job.progress[progress_name(m_job, m_plan.machine.name)] = progress;
-    m_plan.findings = find_faults(m_job, m_shop, m_plan);
+    if (id == m_job.setup || !find_setup(m_job, id))
+        return;
+    m_job = with_setup(m_job, id);
+    forget_bench();
     update_dirty();
     emit changed();
     emit settled_changed();
 }
 
+void Document::choose_piece(int number) {
+    const auto found =
+        std::find_if(m_job.begun.begin(), m_job.begun.end(), [&](const Piece& each) { return each.number == number; });
+    m_piece = found != m_job.begun.end() ? *found : Piece{number, "", {}, {}};
+    forget_bench();
+    emit changed();
+}
+
+const BenchState& Document::bench() const {
+    if (!m_bench)
+        m_bench = bench_state(job(), m_shop, plan(), m_piece);
+    return *m_bench;
+}
+
+const std::vector<bool>& Document::moves_done() const {
+    if (!m_moves_done)
+        m_moves_done = clockface::moves_done(job(), plan(), m_piece);
+    return *m_moves_done;
+}
+
+int Document::move_at_hand() const {
+    const std::vector<bool>& behind = moves_done();
+    return static_cast<int>(std::find(behind.begin(), behind.end(), false) - behind.begin());
+}
+
+// A piece is stored once something was done to it.
+void Document::keep_piece(const Piece& piece) {
+    drop_preview();
+    const auto place = std::lower_bound(m_job.begun.begin(), m_job.begun.end(), piece.number,
+                                        [](const Piece& each, int number) { return each.number < number; });
+    const bool known = place != m_job.begun.end() && place->number == piece.number;
+    const bool nothing = piece.log.empty() && !piece.standing && piece.mark.empty();
+    if (known && nothing)
+        m_job.begun.erase(place);
+    else if (known)
+        *place = piece;
+    else if (!nothing)
+        m_job.begun.insert(place, piece);
+    m_piece = piece;
+    m_findings = all_findings(m_job, m_plan);
+    forget_bench();
+    update_dirty();
+    emit changed();
+    emit settled_changed();
+}
+
+void Document::next_done() {
+    keep_piece(with_next_done(m_piece, bench(), clock()));
+}
+
+void Document::last_back() {
+    keep_piece(with_last_back(m_piece, bench(), clock()));
+}
+
+void Document::jump_to(std::optional<HoleId> hole) {
+    keep_piece(with_jump(m_piece, plan().setup, hole, clock()));
+}
+
+void Document::begin_again() {
+    keep_piece(with_all_back(m_piece, plan().setup, clock()));
+}
+
+void Document::spoil(const HoleId& hole) {
+    keep_piece(with_spoiled(m_piece, hole, clock()));
+}
+
+void Document::take_note(const QString& text) {
+    keep_piece(with_note(m_piece, on_one_line(text.toStdString()), clock()));
+}
+
+void Document::mark_piece(const QString& mark) {
+    Piece piece = m_piece;
+    piece.mark = on_one_line(mark.toStdString());
+    keep_piece(piece);
+}
+
+void Document::set_done(int moves) {
+    Piece piece = with_all_back(m_piece, plan().setup, clock());
+    const Job& at = m_job;
+    for (;;) {
+        const BenchState state = bench_state(at, m_shop, plan(), piece);
+        if (!state.now() || state.now()->move >= moves)
+            break;
+        piece = with_next_done(std::move(piece), state, clock());
+    }
+    keep_piece(piece);
+}
+
+std::optional<int> Document::next_setup() const {
+    const int here = at_hand(m_job).id;
+    std::vector<int> ids;
+    for (const Setup& each : m_job.setups)
+        ids.push_back(each.id);
+    std::rotate(ids.begin(), std::find(ids.begin(), ids.end(), here) + 1, ids.end());
+    for (const int id : ids)
+        if (id != here && !bench_state(with_setup(m_job, id), m_shop, m_plan.of(id), m_piece).finished())
+            return id;
+    return std::nullopt;
+}
+
 int Document::done() const {
-    const auto found = m_job.progress.find(progress_name(m_job, m_plan.machine.name));
-    if (found == m_job.progress.end() || found->second.list != m_plan.fingerprint)
-        return 0;
-    return std::min(found->second.done, static_cast<int>(m_plan.route.list.size()));
+    return bench().finished() ? static_cast<int>(bench().list.list.size()) : bench().now()->move;
 }
 
 void Document::set_job(const Job& job) {
     m_preview.reset();
     m_job = job;
     follow_old_part();
-    m_plan = make_plan(m_job, m_shop);
+    plan_for(m_job);
     update_dirty();
     emit changed();
     emit settled_changed();
@@ -179,6 +317,7 @@ void Document::replace(const Job& job, const Job& saved, const QString& path, co
     m_path = path;
     m_stamp = stamp;
     m_undo.clear();
+    m_piece = last_worked_on(job);
     set_job(job);
     emit replaced();
     emit file_changed();
@@ -197,8 +336,9 @@ void Document::new_job() {
     replace(job, job, {}, {});
 }
 
-void Document::recover(const Job& job, const QString& path, const QByteArray& stamp) {
-    replace(job, Job{}, path, stamp);
+void Document::recover(const Job& job, const QString& path, const QByteArray& stamp,
+                       const std::vector<OldProgress>& old_progress) {
+    replace(with_old_progress(with_machines_of(job, m_shop), m_shop, old_progress, clock()), Job{}, path, stamp);
 }
 
 bool Document::changed_meanwhile() const {
@@ -215,15 +355,17 @@ Result<void> Document::open(const QString& path) {
     const Result<Job> job = read_job(*text, path.toStdString());
     if (!job)
         return tl::unexpected(job.error());
-    replace(*job, *job, path, stamp_of_text(*text));
+    const Job known = with_old_progress(with_machines_of(*job, m_shop), m_shop, old_progress_in(*text), clock());
+    replace(known, known, path, stamp_of_text(*text));
     return {};
 }
 
 Result<void> Document::save(const QString& path) {
     // The figures the list was worked out with go with the job, so that a change of the shop is noticed later.
-    Job kept = m_job;
-    if (!m_plan.holes.empty())
-        kept.planned_with[m_plan.machine.name] = machine_in_words(m_plan.machine);
+    Job kept = with_machines_of(m_job, m_shop);
+    for (const SetupPlan& each : m_plan.setups)
+        if (!each.holes.empty())
+            kept.planned_with[each.machine.id] = {figures_mark(each.machine), machine_in_words(each.machine)};
     const std::string text = job_to_json(kept);
     if (Result<void> saved = write_file_atomically(path.toStdString(), text); !saved)
         return saved;
@@ -233,7 +375,7 @@ Result<void> Document::save(const QString& path) {
     m_path = path;
     update_dirty();
     if (other_figures) {
-        m_plan.findings = find_faults(m_job, m_shop, m_plan);
+        plan_for(m_job);
         emit changed();
     }
     emit file_changed();

@@ -2,6 +2,8 @@
 // the next Job value. The shop it is planned for is kept here too, and changes in the same way.
 #pragma once
 
+#include "bench/old_progress.h"
+#include "bench/session.h"
 #include "job/job.h"
 #include "measure/problem.h"
 #include "plan/plan.h"
@@ -11,6 +13,8 @@
 #include <QObject>
 #include <QString>
 #include <QUndoStack>
+#include <cstdint>
+#include <functional>
 #include <optional>
 
 namespace clockface::app {
@@ -25,7 +29,12 @@ public:
     [[nodiscard]] const Job& job() const { return m_preview ? *m_preview : m_job; }
     /// The job as it stands, without what is being typed.
     [[nodiscard]] const Job& settled() const { return m_job; }
-    [[nodiscard]] const Plan& plan() const { return m_plan; }
+    /// The work of the set-up at hand.
+    [[nodiscard]] const SetupPlan& plan() const { return m_plan.of(at_hand(job()).id); }
+    /// The plan of the whole job.
+    [[nodiscard]] const Plan& whole_plan() const { return m_plan; }
+    /// What stands against the job, gravest first: of its plan, and of what was done to its pieces.
+    [[nodiscard]] const std::vector<Finding>& findings() const { return m_findings; }
     /// Whether this pattern of job() is only being typed, and not yet of the job.
     [[nodiscard]] bool is_ghost(std::size_t pattern) const { return pattern >= m_job.patterns.size(); }
     /// The readings of job()'s old part, worked out; kept until they change.
@@ -49,16 +58,42 @@ public:
     bool preview(const Job& next);
     void drop_preview();
 
-    /// Moves done at the machine in use. Not an undo step: Backspace at the Bench is its own undo.
+    /// Brings another set-up to hand, as the Bench does when one is finished. A place, not a figure: no undo step.
+    void go_to_setup(int id);
+
+    /// The piece that is worked on, by its number. Which one it is goes by the logs when a job is opened.
+    [[nodiscard]] const Piece& piece() const { return m_piece; }
+    void choose_piece(int number);
+    /// Where it stands in the set-up at hand.
+    [[nodiscard]] const BenchState& bench() const;
+    /// The next set-up in which something is left to do on it; nothing when the piece is finished but for this one.
+    [[nodiscard]] std::optional<int> next_setup() const;
+    /// Which moves of the set-up's list are behind it.
+    [[nodiscard]] const std::vector<bool>& moves_done() const;
+    /// The first move of the set-up's list that is not behind it; one past the end when all are.
+    [[nodiscard]] int move_at_hand() const;
+    // What is done to a piece. None of it is an undo step: undoing a figure must not undo work; it is written in the
+    // log of the piece, and can be taken back there.
+    void next_done();
+    void last_back();
+    void jump_to(std::optional<HoleId> hole);
+    void begin_again();
+    void spoil(const HoleId& hole);
+    void take_note(const QString& text);
+    void mark_piece(const QString& mark);
+    /// As if so many moves of the list had been done one after the other, and no more.
     void set_done(int moves);
-    /// Moves done that still fit the list; 0 when the list has changed since.
+    /// Moves of the list that is followed that are done.
     [[nodiscard]] int done() const;
+    /// Seconds since 1970; tests set their own clock.
+    std::function<std::int64_t()> clock;
 
     void new_job();
     /// Shows a job that belongs to no file and needs no saving, such as the demo.
     void show_example(const Job& job) { replace(job, job, {}, {}); }
     /// Replaces the job by one that was recovered: no path unless given, and unsaved. `stamp` is its file_stamp().
-    void recover(const Job& job, const QString& path, const QByteArray& stamp);
+    void recover(const Job& job, const QString& path, const QByteArray& stamp,
+                 const std::vector<OldProgress>& old_progress = {});
     Result<void> open(const QString& path);
     Result<void> save(const QString& path);
 
@@ -78,6 +113,10 @@ private:
     Job m_job, m_saved;
     std::optional<Job> m_preview;
     Plan m_plan;
+    std::vector<Finding> m_findings;
+    Piece m_piece;
+    mutable std::optional<BenchState> m_bench;
+    mutable std::optional<std::vector<bool>> m_moves_done;
     mutable std::optional<Survey> m_survey;
     mutable OldPart m_surveyed; // what m_survey was worked out from
     QString m_path;
@@ -85,6 +124,9 @@ private:
     bool m_dirty = false;
     QUndoStack m_undo;
 
+    void plan_for(const Job& job, Effort effort = Effort::Usual);
+    void forget_bench();
+    void keep_piece(const Piece& piece);
     void follow_old_part(); // forgets the survey of another old part
     void set_job(const Job& job);
     void set_shop(const Shop& shop, const QString& path);

@@ -61,6 +61,7 @@ Result<LeftBehind> read_copy(const QString& file) {
         return tl::unexpected(job.error());
     left->file = file;
     left->job = *job;
+    left->old_progress = old_progress_in(*text);
     return *left;
 }
 
@@ -175,7 +176,7 @@ bool Recovery::bring_back(const LeftBehind& left) {
     m_file = left.file;
     m_lock = std::move(lock);
     m_serial = std::max(m_serial, left.serial);
-    m_document.recover(left.job, left.path, left.stamp);
+    m_document.recover(left.job, left.path, left.stamp, left.old_progress);
     return true;
 }
 

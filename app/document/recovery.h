@@ -1,6 +1,7 @@
 // Autosave: a copy of the unsaved job beside the settings, found again after a kill or a power cut.
 #pragma once
 
+#include "bench/old_progress.h"
 #include "document/document.h"
 #include "formats/held_lock.h"
 
@@ -20,6 +21,7 @@ struct LeftBehind {
     QDateTime kept;    ///< when the copy was written, as it says itself
     qint64 serial = 0; ///< counts up with every copy written in the folder: the newest whatever the clock says
     Job job;
+    std::vector<OldProgress> old_progress{}; ///< where an older program kept it
 };
 
 /// Every copy has a name of its own and a lock beside it that is held as long as the program that writes it runs.

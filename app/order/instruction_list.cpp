@@ -18,9 +18,9 @@ constexpr int few_moves = 14;
 } // namespace
 
 void InstructionList::refresh() {
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     const bool changed = plan.fingerprint != m_list || m_moves != static_cast<int>(plan.route.list.size());
-    const int at_hand = m_document.done();
+    const int at_hand = m_document.move_at_hand();
     if (!changed && at_hand == m_at_hand) {
         if (!m_rows.empty())
             emit dataChanged(index(0), index(rowCount() - 1));
@@ -135,14 +135,14 @@ void InstructionList::open_all() {
 
 const Instruction* InstructionList::at(int move) const {
     // The view may ask before it has been told of another list: then nothing stands there.
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     return move >= 0 && move < m_moves && plan.fingerprint == m_list ? &plan.route.list[static_cast<std::size_t>(move)]
                                                                      : nullptr;
 }
 
 QString InstructionList::why(int row) const {
     const Instruction* instruction = at(move_of(row));
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     return instruction ? q(in_words(*instruction, words_for(m_document.job(), plan)).why) : QString();
 }
 
@@ -159,7 +159,7 @@ int InstructionList::hole_of(int row) const {
 
 // "4.2 mm drill: A1 to A7, moves 12 to 40"; "A3, moves 20 to 23".
 QString InstructionList::heading(const Group& group) const {
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     if (!at(group.first))
         return {};
     const WordingNeeds needs = words_for(m_document.job(), plan);
@@ -175,10 +175,10 @@ QString InstructionList::heading(const Group& group) const {
                 holes.insert(list[static_cast<std::size_t>(move)].hole);
         const auto* change = std::get_if<ChangeCutter>(&list[static_cast<std::size_t>(group.first)].action);
         const bool known =
-            change && change->cutter >= 0 && change->cutter < static_cast<int>(plan.cutters.lines.size());
+            change && change->cutter >= 0 && change->cutter < static_cast<int>(plan.cutters().lines.size());
         const bool by_hand = std::holds_alternative<WorkByHand>(list[static_cast<std::size_t>(group.first)].action);
         name = by_hand         ? tr("By hand")
-               : known         ? q(plan.cutters.lines[static_cast<std::size_t>(change->cutter)].cutter.name)
+               : known         ? q(plan.cutters().lines[static_cast<std::size_t>(change->cutter)].cutter.name)
                : holes.empty() ? tr("To begin with")
                                : tr("The work");
         if (!holes.empty())
@@ -186,6 +186,11 @@ QString InstructionList::heading(const Group& group) const {
     }
     return group.first == group.last ? tr("%1, move %2").arg(name).arg(group.first + 1)
                                      : tr("%1, moves %2 to %3").arg(name).arg(group.first + 1).arg(group.last + 1);
+}
+
+bool InstructionList::is_done(const Group& group) const {
+    const std::vector<bool>& behind = m_document.moves_done();
+    return std::all_of(behind.begin() + group.first, behind.begin() + group.last + 1, [](bool done) { return done; });
 }
 
 QVariant InstructionList::data(const QModelIndex& index, int role) const {
@@ -202,14 +207,14 @@ QVariant InstructionList::data(const QModelIndex& index, int role) const {
         }
         if (role == Qt::AccessibleTextRole)
             return tr("%1, %2").arg(heading(group), is_open(group) ? tr("open") : tr("closed"));
-        const QString done = group.last < m_document.done() ? QStringLiteral("✓ ") : QString();
+        const QString done = is_done(group) ? QStringLiteral("✓ ") : QString();
         return (group.level == 1 ? QStringLiteral("    ") : QString()) +
                (is_open(group) ? QStringLiteral("▼ ") : QStringLiteral("▶ ")) + done + heading(group);
     }
     const Instruction* instruction = at(row.move);
     if (!instruction || role == Qt::FontRole)
         return {};
-    const QString mark = row.move < m_document.done() ? QStringLiteral("✓ ") : QString();
+    const QString mark = m_document.moves_done()[static_cast<std::size_t>(row.move)] ? QStringLiteral("✓ ") : QString();
     return QStringLiteral("%1%2  %3")
         .arg(mark)
         .arg(row.move + 1)

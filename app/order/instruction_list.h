@@ -61,6 +61,7 @@ private:
     bool open_for(int move);
     void fill_rows();
     [[nodiscard]] QString heading(const Group& group) const;
+    [[nodiscard]] bool is_done(const Group& group) const;
 };
 
 } // namespace clockface::app

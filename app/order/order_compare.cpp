@@ -42,7 +42,7 @@ QString about(Length length, Unit unit) {
 
 void OrderSlip::build_compare(QVBoxLayout* box) {
     const Job& job = document().job();
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     if (plan.holes.empty()) {
         box->addWidget(quiet(tr("There are no holes yet: place some under Holes.")));
         return;
@@ -70,7 +70,7 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
         const int index = static_cast<int>(option.way) - static_cast<int>(CutOrder::ByCutter);
         auto* made = button(QStringLiteral("way:%1").arg(index), words[index], option.taken, option.advised);
         connect(made, &QPushButton::clicked, this, [this, way = option.way] {
-            edit(tr("order of the cutters"), [way](Job& at) { at.order.cuts = way; });
+            edit(tr("order of the cutters"), [way](Job& at) { at_hand(at).order.cuts = way; });
             refresh();
         });
         ways->addWidget(made, ++row, 0);
@@ -92,12 +92,13 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
     QString remark;
     row = 0;
     for (const MethodReport& report : advise_methods(job, document().shop())) {
-        const bool taken = report.machine == plan.machine.name;
-        auto* made = button(QStringLiteral("machine:") + q(report.machine), q(report.machine), taken, report.advised);
-        made->setAccessibleName(tr("make it on: %1").arg(q(report.machine)));
+        const bool taken = report.machine.id == plan.machine.id;
+        auto* made =
+            button(QStringLiteral("machine:") + q(report.machine.name), q(report.machine.name), taken, report.advised);
+        made->setAccessibleName(tr("make it on: %1").arg(q(report.machine.name)));
         set_tip(made, q(report.remark));
-        connect(made, &QPushButton::clicked, this, [this, name = report.machine] {
-            edit(tr("change of machine"), [name](Job& at) { at.machine = name; });
+        connect(made, &QPushButton::clicked, this, [this, machine = report.machine] {
+            edit(tr("change of machine"), [machine](Job& at) { at_hand(at).machine = machine; });
             refresh();
         });
         machines->addWidget(made, ++row, 0);
@@ -106,7 +107,7 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
         machines->addWidget(figures(report.many ? share_words(report.many->share_within) : QStringLiteral("–")), row,
                             3);
         if (taken)
-            remark = tr("%1: %2").arg(q(report.machine), q(report.remark));
+            remark = tr("%1: %2").arg(q(report.machine.name), q(report.remark));
     }
     box->addLayout(machines);
     auto* words_below = quiet(remark);

@@ -23,7 +23,7 @@ void OrderSlip::keep_within(QVBoxLayout* box) {
 
 void OrderSlip::build_proof(QVBoxLayout* box) {
     const Job& job = document().job();
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     constexpr int usual = 400;
     const auto many = many_parts_of(job, plan, parts_worth_making(plan.holes.size(), usual));
     if (!many) {

@@ -28,7 +28,9 @@ void dial_blank(const JobBlanks& blanks, Sentence& sentence, const char* name, c
                 int OrderWishes::*line) {
     blanks.custom(
         sentence, QLatin1String(name), what,
-        [screw, line](const Job& job) { return q(dial_figure(screw, dial_line(job.order.*line, screw.engraved()))); },
+        [screw, line](const Job& job) {
+            return q(dial_figure(screw, dial_line(at_hand(job).order.*line, screw.engraved())));
+        },
         [screw, line](Job& job, const QString& text) -> Result<QString> {
             const auto read = read_length(text.toStdString(), screw.unit);
             if (!read)
@@ -38,7 +40,7 @@ void dial_blank(const JobBlanks& blanks, Sentence& sentence, const char* name, c
                 return problem("", QObject::tr("The dial shows figures from 0 to %1.")
                                        .arg(q(dial_figure(screw, screw.engraved() - 1)))
                                        .toStdString());
-            job.order.*line = static_cast<int>(lines);
+            at_hand(job).order.*line = static_cast<int>(lines);
             return q(counted(lines, "line"));
         });
 }
@@ -46,7 +48,7 @@ void dial_blank(const JobBlanks& blanks, Sentence& sentence, const char* name, c
 } // namespace
 
 void OrderSlip::keep_ways(QVBoxLayout* box) {
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     const auto* readout = std::get_if<Readout>(&plan.machine.kind);
     const auto* wheels = std::get_if<Handwheels>(&plan.machine.kind);
     const auto* table = std::get_if<RotaryTable>(&plan.machine.kind);
@@ -55,10 +57,10 @@ void OrderSlip::keep_ways(QVBoxLayout* box) {
         Sentence* walk = kept_sentence(box);
         walk->words(tr("Before the first hole"));
         blanks().flag(*walk, "walkFirst", tr("a first light walk"), tr("go straight to work"),
-                      tr("touch every place lightly"), [](Job& at) -> bool& { return at.order.walk_first; });
+                      tr("touch every place lightly"), [](Job& at) -> bool& { return at_hand(at).order.walk_first; });
         walk->words(tr("; half way round and at the last hole"));
         blanks().flag(*walk, "checkHalfWay", tr("measuring half way"), tr("do not measure"),
-                      tr("measure from the edges"), [](Job& at) -> bool& { return at.order.check_half_way; });
+                      tr("measure from the edges"), [](Job& at) -> bool& { return at_hand(at).order.check_half_way; });
         walk->words(QStringLiteral("."));
     }
     if (wheels && !wheels->dials_turn) {
@@ -75,8 +77,8 @@ void OrderSlip::keep_ways(QVBoxLayout* box) {
         blanks().choice(
             *way, "readoutWay", tr("how the readout is used"),
             {tr("counted from the drawing's zero"), tr("counted from each hole to the next"), tr("its own routines'")},
-            [](const Job& at) { return static_cast<int>(at.order.readout); },
-            [](Job& at, int chosen) { at.order.readout = static_cast<ReadoutWay>(chosen); });
+            [](const Job& at) { return static_cast<int>(at_hand(at).order.readout); },
+            [](Job& at, int chosen) { at_hand(at).order.readout = static_cast<ReadoutWay>(chosen); });
         way->words(QStringLiteral("."));
     }
     if (table && flat) {
@@ -84,14 +86,14 @@ void OrderSlip::keep_ways(QVBoxLayout* box) {
         way->words(tr("The table's handle is set by"));
         blanks().choice(
             *way, "tableWay", tr("what the table is set by"), {tr("its dial"), tr("its index plates")},
-            [](const Job& at) { return static_cast<int>(at.order.table); },
-            [](Job& at, int chosen) { at.order.table = static_cast<TableWay>(chosen); });
+            [](const Job& at) { return static_cast<int>(at_hand(at).order.table); },
+            [](Job& at, int chosen) { at_hand(at).order.table = static_cast<TableWay>(chosen); });
         way->words(QStringLiteral("."));
     }
 }
 
 void OrderSlip::build_setup(QVBoxLayout* box) {
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     if (std::holds_alternative<Readout>(plan.machine.kind) && !document().job().blank.on_side())
         build_hole_one(box);
     if (std::holds_alternative<LayoutBench>(plan.machine.kind)) {
@@ -157,10 +159,10 @@ void OrderSlip::keep_own_order(QVBoxLayout* box) {
     connect(m_own_order, &OrderList::hovered, this, &OrderSlip::say_cost);
     connect(m_own_order, &OrderList::reordered, this, [this](const QStringList& order) {
         edit(tr("own order of the holes"), [&](Job& at) {
-            at.order.holes = HoleOrder::ByHand;
-            at.order.by_hand.clear();
+            at_hand(at).order.holes = HoleOrder::ByHand;
+            at_hand(at).order.by_hand.clear();
             for (const QString& name : order)
-                at.order.by_hand.push_back(name.toStdString());
+                at_hand(at).order.by_hand.push_back(name.toStdString());
         });
     });
     auto* longer = new QPushButton(tr("Look longer for a shorter way"));
@@ -181,7 +183,7 @@ QHash<QString, int> OrderSlip::holes_by_name() const {
 void OrderSlip::show_own_order() {
     if (!m_own_order)
         return;
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     const QHash<QString, int> holes = holes_by_name();
     QStringList names;
     QSet<QString> named;
@@ -192,8 +194,8 @@ void OrderSlip::show_own_order() {
         }
     };
     // An own order is shown as it was given, whichever cutter comes first; otherwise as the list comes to them.
-    if (document().job().order.holes == HoleOrder::ByHand)
-        for (const std::string& name : document().job().order.by_hand)
+    if (at_hand(document().job()).order.holes == HoleOrder::ByHand)
+        for (const std::string& name : at_hand(document().job()).order.by_hand)
             add(q(name));
     for (const int hole : plan.work.holes())
         add(q(plan.holes[static_cast<std::size_t>(hole)].name));
@@ -203,7 +205,7 @@ void OrderSlip::show_own_order() {
 
 // What going once round would take, and what that is more or less than now.
 void OrderSlip::say_cost(const QStringList& order) {
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     const QHash<QString, int> known = holes_by_name();
     const auto seconds = [&](const QStringList& names) {
         std::vector<int> order_of_names;
@@ -226,8 +228,8 @@ void OrderSlip::look_longer_now() {
     if (found.seconds > found.before - 1.0)
         return emit told(tr("There is none: going round takes about %1 s as it is.").arg(std::lround(found.before)));
     edit(tr("a shorter way"), [&](Job& at) {
-        at.order.holes = HoleOrder::ByHand;
-        at.order.by_hand = found.names;
+        at_hand(at).order.holes = HoleOrder::ByHand;
+        at_hand(at).order.by_hand = found.names;
     });
     emit told(tr("Going round now takes about %1 s instead of %2 s.")
                   .arg(std::lround(found.seconds))

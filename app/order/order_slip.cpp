@@ -201,11 +201,14 @@ QLabel* OrderSlip::figures(const QString& text) {
 // "Made on the Metric mill, each cutter through all its holes; round the holes with least work."
 void OrderSlip::refresh_head() {
     const Job& job = document().job();
-    QStringList names;
+    std::vector<MachineRef> machines;
     for (const Machine& machine : document().shop().machines)
-        names << q(machine.name);
+        machines.push_back(ref(machine));
     if (!job.old_part.empty())
-        names << q(document().shop().marks.name); // marks need a part to come from
+        machines.push_back(ref(document().shop().marks)); // marks need a part to come from
+    QStringList names;
+    for (const MachineRef& machine : machines)
+        names << q(machine.name);
     if (names != m_machine_names) {
         m_machine_names = names;
         QVBoxLayout* box = m_made.begin(8);
@@ -214,36 +217,37 @@ void OrderSlip::refresh_head() {
         blanks().choice(
             *m_made_on, "machine", tr("machine"), names,
             [this, names](const Job&) { return static_cast<int>(names.indexOf(q(document().plan().machine.name))); },
-            [names](Job& at, int machine) { at.machine = names[machine].toStdString(); });
+            [machines](Job& at, int machine) { at_hand(at).machine = machines[static_cast<std::size_t>(machine)]; });
         m_made_on->words(QStringLiteral(","));
         blanks().choice(
             *m_made_on, "cutOrder", tr("order of the cutters"),
             {tr("cutters as advised"), tr("each cutter through all its holes"),
              tr("every hole finished before the next"), tr("tap and reamer follow their drill")},
-            [](const Job& at) { return static_cast<int>(at.order.cuts); },
-            [](Job& at, int order) { at.order.cuts = static_cast<CutOrder>(order); });
+            [](const Job& at) { return static_cast<int>(at_hand(at).order.cuts); },
+            [](Job& at, int order) { at_hand(at).order.cuts = static_cast<CutOrder>(order); });
         m_made_on->words(tr("; round the holes"));
         blanks().choice(
             *m_made_on, "holeOrder", tr("order of the holes"),
             {tr("as they are drawn"), tr("with least work"), tr("in an order of your own")},
-            [](const Job& at) { return static_cast<int>(at.order.holes); },
+            [](const Job& at) { return static_cast<int>(at_hand(at).order.holes); },
             [this](Job& at, int order) {
-                at.order.holes = static_cast<HoleOrder>(order);
-                if (at.order.holes == HoleOrder::ByHand && at.order.by_hand.empty())
+                at_hand(at).order.holes = static_cast<HoleOrder>(order);
+                if (at_hand(at).order.holes == HoleOrder::ByHand && at_hand(at).order.by_hand.empty())
                     for (const int hole : document().plan().route.order) // begins as it is now
-                        at.order.by_hand.push_back(document().plan().holes[static_cast<std::size_t>(hole)].name);
+                        at_hand(at).order.by_hand.push_back(
+                            document().plan().holes[static_cast<std::size_t>(hole)].name);
             });
         m_made_on->words(QStringLiteral("."));
         box->addWidget(m_made_on);
         m_made.end();
     }
     m_made_on->refresh();
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     // A table goes round in its own order, marks come from the old part, and a bar goes as drawn.
     const bool marks = std::holds_alternative<MarksAcross>(plan.machine.kind);
     const bool own_way = marks || std::holds_alternative<RotaryTable>(plan.machine.kind) || job.blank.on_side();
     const bool proved =
-        !own_way && job.order.holes == HoleOrder::LeastWork && !plan.work.passes.empty() &&
+        !own_way && at_hand(job).order.holes == HoleOrder::LeastWork && !plan.work.passes.empty() &&
         std::all_of(plan.work.passes.begin(), plan.work.passes.end(), [](const Pass& pass) { return pass.proved; });
     QString reason = q(plan.work.reason);
     if (plan.work.reason.empty() && !plan.work.passes.empty())
@@ -278,7 +282,7 @@ void OrderSlip::refresh() {
 
 // Typing must not pull the blank from under the hands: what is typed into stays as long as it fits.
 void OrderSlip::keep_page() {
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     const QString wanted = QStringLiteral("%1 %2 %3 %4")
                                .arg(static_cast<int>(m_page))
                                .arg(q(plan.machine.name))
@@ -310,7 +314,7 @@ Sentence* OrderSlip::kept_sentence(QVBoxLayout* box) {
 }
 
 void OrderSlip::refresh_list() {
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     const Job& job = document().job();
     m_ways->refresh();
     m_ways->setVisible(job.blank.on_side());
@@ -354,7 +358,7 @@ void OrderSlip::show_slips() {
         item->widget()->deleteLater();
         delete item;
     }
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     const int move = m_list_model.move_of(m_list->currentIndex().row());
     const auto slips = slips_at(plan.route, plan.machine, static_cast<std::size_t>(std::max(move, 0)));
     for (const MoveSlip slip : slips) {
@@ -376,7 +380,7 @@ void OrderSlip::show_slips() {
 }
 
 void OrderSlip::try_slip(MoveSlip slip) {
-    const Plan& plan = document().plan();
+    const SetupPlan& plan = document().plan();
     const Job& job = document().job();
     const auto move = static_cast<std::size_t>(std::max(m_list_model.move_of(m_list->currentIndex().row()), 0));
     const Broken broken = with_slip(plan.route, plan.machine, move, slip);

@@ -71,7 +71,7 @@ WaysBox::List WaysBox::make_list(QVBoxLayout* box, const QString& name) {
 }
 
 const Hole* WaysBox::chosen_hole() const {
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     for (const Hole& hole : plan.holes)
         if (hole.name == m_selection.hole())
             return &hole;
@@ -139,7 +139,7 @@ void WaysBox::show_ways(List& list, const QString& title, const Ranked<Kind>& ra
 
 void WaysBox::refresh() {
     const Job& job = m_document.job();
-    const Plan& plan = m_document.plan();
+    const SetupPlan& plan = m_document.plan();
     const bool needed = job.blank.on_side() && !plan.route.order.empty();
     setVisible(needed);
     if (!needed)

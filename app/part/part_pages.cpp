@@ -418,7 +418,7 @@ void PartSlip::build_marks() {
     auto* work = link(QStringLiteral("workByMarks"), tr("make the list for marks"));
     connect(work, &QPushButton::clicked, this, [this] {
         Job next = this->document().settled();
-        next.machine = this->document().shop().marks.name;
+        at_hand(next).machine = ref(this->document().shop().marks);
         edit(tr("working by marks"), next);
         emit order_wanted();
     });

@@ -477,7 +477,7 @@ void MainWindow::write_where(const QString& title, const QString& suggested, con
 void MainWindow::save_sheet() {
     write_where(tr("Sheet as PDF"), file_name(m_document.job()) + QStringLiteral(".pdf"), QStringLiteral(".pdf"),
                 tr("PDF (*.pdf)"), [this](const QString& path) {
-                    const Result<void> written = write_sheet(m_document.job(), m_document.plan(), path);
+                    const Result<void> written = write_sheet(m_document.job(), m_document.whole_plan(), path);
                     tell(written ? tr("The sheet is in %1.").arg(path) : q(written.error().text()));
                 });
 }
@@ -509,7 +509,7 @@ void MainWindow::save_csv(bool instructions) {
     write_where(tr("Save as CSV"), name, QStringLiteral(".csv"), tr("CSV (*.csv)"),
                 [this, instructions](const QString& path) {
                     const Job& job = m_document.job();
-                    const Plan& plan = m_document.plan();
+                    const Plan& plan = m_document.whole_plan();
                     const Result<void> written = write_file_atomically(
                         path.toStdString(), instructions ? instructions_csv(job, plan) : coordinates_csv(job, plan));
                     tell(written ? tr("The table is in %1.").arg(path) : q(written.error().text()));

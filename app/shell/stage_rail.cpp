@@ -132,27 +132,30 @@ void StageRail::set_look(const Look& look) {
 void StageRail::refresh() {
     using Kind = StageState::Kind;
     const Job& job = m_document.job();
-    const Plan& plan = m_document.plan();
     const bool measured = job.blank.is_round() ? job.blank.diameter.measured.has_value()
                                                : job.blank.width.measured && job.blank.height.measured;
     m_buttons[0]->set_state({measured ? Kind::Done : Kind::InHand});
     const auto of_order = [](FindingKind kind) {
-        return kind == FindingKind::ListFails || kind == FindingKind::ListChanged ||
-               kind == FindingKind::NoSuchMachine || kind == FindingKind::FiguresChanged;
+        return kind == FindingKind::ListFails || kind == FindingKind::NoSuchMachine ||
+               kind == FindingKind::FiguresChanged || kind == FindingKind::NotMade || kind == FindingKind::TooEarly ||
+               kind == FindingKind::NoLongerWanted;
     };
     // A note is good to know; it does not ask for attention.
     int of_stage[3] = {0, 0, 0}; // holes, cutters, order
-    for (const Finding& finding : plan.findings)
+    for (const Finding& finding : m_document.findings())
         if (finding.grade != Grade::Note)
             ++of_stage[of_order(finding.kind) ? 2 : is_of_cutters(finding.kind) ? 1 : 0];
-    const bool empty = plan.holes.empty();
+    const auto& setups = m_document.whole_plan().setups;
+    const bool empty =
+        std::all_of(setups.begin(), setups.end(), [](const SetupPlan& each) { return each.holes.empty(); });
     for (int i = 0; i < 3; ++i)
         m_buttons[i + 1]->set_state(of_stage[i] > 0 ? StageState{Kind::Attention, of_stage[i]}
                                                     : StageState{empty ? Kind::Untouched : Kind::Done});
-    const int done = m_document.done();
-    m_buttons[4]->set_state({done == 0                                         ? Kind::Untouched
-                             : done < static_cast<int>(plan.route.list.size()) ? Kind::InHand
-                                                                               : Kind::Done});
+    const Piece& piece = m_document.piece();
+    const bool begun = !piece.log.empty() || piece.standing;
+    m_buttons[4]->set_state({!begun                                                      ? Kind::Untouched
+                             : m_document.bench().finished() && !m_document.next_setup() ? Kind::Done
+                                                                                         : Kind::InHand});
 }
 
 } // namespace clockface::app

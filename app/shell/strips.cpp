@@ -41,9 +41,13 @@ FindingsStrip::FindingsStrip(Document& document, QWidget* parent)
         refresh();
     });
     connect(m_show, &QPushButton::clicked, this, [this] {
-        const auto& findings = m_document.plan().findings;
-        if (m_at < static_cast<int>(findings.size()))
-            emit show_wanted(findings[static_cast<std::size_t>(m_at)].holes);
+        const auto& findings = m_document.findings();
+        if (m_at >= static_cast<int>(findings.size()))
+            return;
+        const Finding found = findings[static_cast<std::size_t>(m_at)];
+        if (found.setup != 0 && found.setup != m_document.plan().setup)
+            m_document.go_to_setup(found.setup); // its holes are on another face
+        emit show_wanted(found.holes);
     });
     connect(&document, &Document::changed, this, [this] {
         m_at = 0;
@@ -58,7 +62,7 @@ void FindingsStrip::set_look(const Look& look) {
 }
 
 void FindingsStrip::refresh() {
-    const auto& findings = m_document.plan().findings;
+    const auto& findings = m_document.findings();
     const int count = static_cast<int>(findings.size());
     m_at = count == 0 ? 0 : m_at % count;
     m_next->setVisible(count > 1);

@@ -38,7 +38,7 @@ int DrawerPicture::height_needed() const {
 
 std::vector<DrawerPicture::Row> DrawerPicture::rows() const {
     std::set<std::string> used;
-    for (const FetchLine& line : m_document.plan().cutters.lines)
+    for (const FetchLine& line : m_document.plan().cutters().lines)
         used.insert(line.cutter.name);
     std::vector<Row> out;
     int at = 0;

@@ -63,40 +63,49 @@ AsCut as_cut(const Job& job, const Hole& hole) {
 
 } // namespace
 
-JobChains chains_of(const Job& job, const Shop& shop, const Machine& machine, const std::vector<Hole>& holes) {
-    JobChains out;
-    const auto metal = metal_of(job.blank.material);
-    out.metal_known = metal.has_value();
-    const Metal& cut = metal ? *metal : all_metals().front();
-    const std::vector<Cutter> owned = cutters_in(shop.drawer);
-    // Holes of one pattern follow each other and are nearly always alike: the last chain is tried first.
+ChainGatherer::ChainGatherer(const Job& job, const Shop& shop)
+    : m_shop(shop)
+    , m_metal(metal_of(job.blank.material).value_or(all_metals().front()))
+    , m_owned(cutters_in(shop.drawer)) {
+    m_out.metal_known = metal_of(job.blank.material).has_value();
+}
+
+std::vector<int> ChainGatherer::add(const Job& job, const std::vector<Hole>& holes,
+                                    const std::vector<const Machine*>& on) {
     constexpr double same_mm = 1e-6;
-    std::vector<int> counts;
-    const auto fits = [&](int chain, const AsCut& wanted) {
-        const Chain& known = out.chains[static_cast<std::size_t>(chain)];
+    const auto fits = [&](int chain, const AsCut& wanted, const Spindle& spindle) {
+        const Chain& known = m_out.chains[static_cast<std::size_t>(chain)];
         const bool same_hollow = known.hollow.has_value() == wanted.hollow.has_value() &&
                                  (!known.hollow || abs(known.hollow->from - wanted.hollow->from) < Length::mm(same_mm));
-        return abs(known.metal - wanted.metal) < Length::mm(same_mm) && same_hollow && known.spec == wanted.spec;
+        return *m_spindles[static_cast<std::size_t>(chain)] == spindle &&
+               abs(known.metal - wanted.metal) < Length::mm(same_mm) && same_hollow && known.spec == wanted.spec;
     };
-    for (const Hole& hole : holes) {
-        const AsCut wanted = as_cut(job, hole);
-        int found = -1;
-        if (!out.chain_of.empty() && fits(out.chain_of.back(), wanted))
-            found = out.chain_of.back();
-        for (int i = 0; found < 0 && i < static_cast<int>(out.chains.size()); ++i)
-            if (fits(i, wanted))
+    std::vector<int> chain_of;
+    chain_of.reserve(holes.size());
+    for (std::size_t h = 0; h < holes.size(); ++h) {
+        const AsCut wanted = as_cut(job, holes[h]);
+        const Spindle& spindle = on[h]->spindle;
+        // Holes of one pattern follow each other and are nearly always alike: the last chain is tried first.
+        int found = !chain_of.empty() && fits(chain_of.back(), wanted, spindle) ? chain_of.back() : -1;
+        for (int i = 0; found < 0 && i < static_cast<int>(m_out.chains.size()); ++i)
+            if (fits(i, wanted, spindle))
                 found = i;
         if (found < 0) {
-            found = static_cast<int>(out.chains.size());
-            out.chains.push_back(chain_for({wanted.spec, wanted.metal, wanted.hollow, cut, owned, machine.spindle,
-                                            shop.customs, shop.drawer.fluids, job.unit}));
-            counts.push_back(0);
+            found = static_cast<int>(m_out.chains.size());
+            m_out.chains.push_back(chain_for({wanted.spec, wanted.metal, wanted.hollow, m_metal, m_owned, spindle,
+                                              m_shop.customs, m_shop.drawer.fluids, job.unit}));
+            m_uses.push_back({0, spindle.change_minutes});
+            m_spindles.push_back(&spindle);
         }
-        out.chain_of.push_back(found);
-        ++counts[static_cast<std::size_t>(found)];
+        chain_of.push_back(found);
+        ++m_uses[static_cast<std::size_t>(found)].holes;
     }
-    out.list = cutter_list(out.chains, counts, machine.spindle, job.unit);
-    return out;
+    return chain_of;
+}
+
+JobChains ChainGatherer::take() {
+    m_out.list = cutter_list(m_out.chains, m_uses);
+    return std::move(m_out);
 }
 
 } // namespace clockface

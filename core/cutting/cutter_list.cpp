@@ -12,8 +12,19 @@ namespace {
 constexpr double held_mm = 25.0;
 constexpr double clear_mm = 5.0;
 
+} // namespace
+
 // Set for the furthest_out cutter just above the work, the quill has to bring the shortest down to its depth.
-Room room_for(const std::vector<const CutStep*>& steps, Length metal, const Spindle& spindle, Unit unit) {
+Room room_for(const std::vector<const Chain*>& chains, const Spindle& spindle, Unit unit) {
+    std::vector<const CutStep*> steps;
+    Length metal;
+    for (const Chain* chain : chains)
+        for (const CutStep& step : chain->steps)
+            if (!step.skipped) {
+                metal = std::max(metal, chain->metal);
+                if (!step.by_hand)
+                    steps.push_back(&step);
+            }
     const CutStep* furthest_out = nullptr;
     const CutStep* reach = nullptr; // needs most stroke, seen from the furthest_out's height
     for (const CutStep* step : steps)
@@ -50,25 +61,18 @@ Room room_for(const std::vector<const CutStep*>& steps, Length metal, const Spin
     return room;
 }
 
-} // namespace
-
 Length stands_out(const Cutter& cutter) {
     return std::max({cutter.overall - Length::mm(held_mm), cutter.overall / 2.0, cutter.flute});
 }
 
-CutterList cutter_list(const std::vector<Chain>& chains, const std::vector<int>& holes, const Spindle& spindle,
-                       Unit unit) {
+CutterList cutter_list(const std::vector<Chain>& chains, const std::vector<ChainUse>& uses) {
     CutterList out;
-    std::vector<const CutStep*> turned;
-    Length metal;
     for (std::size_t i = 0; i < chains.size(); ++i)
         for (const CutStep& step : chains[i].steps) {
-            if (step.skipped || holes[i] == 0)
+            const int holes = uses[i].holes;
+            if (step.skipped || holes == 0)
                 continue;
-            metal = std::max(metal, chains[i].metal);
-            out.minutes += step.minutes * holes[i];
-            if (!step.by_hand)
-                turned.push_back(&step);
+            out.minutes += step.minutes * holes;
             if (step.fluid != "dry" && std::find(out.fluids.begin(), out.fluids.end(), step.fluid) == out.fluids.end())
                 out.fluids.push_back(step.fluid);
             auto line = std::find_if(out.lines.begin(), out.lines.end(),
@@ -76,13 +80,14 @@ CutterList cutter_list(const std::vector<Chain>& chains, const std::vector<int>&
             if (line == out.lines.end()) {
                 out.lines.push_back({step.cutter, step.owned, step.kind, {}, 0, step.rpm, step.by_hand});
                 line = std::prev(out.lines.end());
+                out.minutes += uses[i].change_minutes;
             }
             if (step.rpm && (!line->rpm || *step.rpm < *line->rpm))
                 line->rpm = step.rpm;
             line->kind = std::min(line->kind, step.kind);
             if (line->chains.empty() || line->chains.back() != static_cast<int>(i)) {
                 line->chains.push_back(static_cast<int>(i));
-                line->holes += holes[i];
+                line->holes += holes;
             }
         }
     std::stable_sort(out.lines.begin(), out.lines.end(), [](const FetchLine& a, const FetchLine& b) {
@@ -90,8 +95,6 @@ CutterList cutter_list(const std::vector<Chain>& chains, const std::vector<int>&
                : a.cutter.diameter != b.cutter.diameter ? a.cutter.diameter < b.cutter.diameter
                                                         : a.cutter.lead < b.cutter.lead;
     });
-    out.minutes += static_cast<double>(out.lines.size()) * spindle.change_minutes;
-    out.room = room_for(turned, metal, spindle, unit);
     return out;
 }
 

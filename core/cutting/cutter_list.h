@@ -28,16 +28,23 @@ struct Room {
 struct CutterList {
     std::vector<FetchLine> lines;
     std::vector<std::string> fluids;
-    Room room;
     double minutes = 0.0; ///< cutting and changing, for one piece
+};
+
+/// What a chain is used for.
+struct ChainUse {
+    int holes = 0;               ///< it makes
+    double change_minutes = 0.0; ///< to change a cutter, on the machine it is made on
 };
 
 /// How far a cutter stands out of the chuck: what the chuck does not hold.
 Length stands_out(const Cutter& cutter);
 
-/// `holes[i]` is the number of holes chain i makes. Starts come first, then pilots, drills, recesses, chamfers, reamers
-/// and taps; within each from small to large.
-CutterList cutter_list(const std::vector<Chain>& chains, const std::vector<int>& holes, const Spindle& spindle,
-                       Unit unit);
+/// `uses[i]` is what chain i is used for. Starts come first, then pilots, drills, recesses, chamfers, reamers and taps;
+/// within each from small to large.
+CutterList cutter_list(const std::vector<Chain>& chains, const std::vector<ChainUse>& uses);
+
+/// Whether the cutters of some chains fit under one spindle together.
+Room room_for(const std::vector<const Chain*>& chains, const Spindle& spindle, Unit unit);
 
 } // namespace clockface

@@ -5,6 +5,7 @@
 #include "ordering/wording.h"
 
 #include <fmt/format.h>
+#include <set>
 
 namespace clockface {
 
@@ -15,28 +16,26 @@ std::string exact(Length length, Unit unit) {
     return fmt::format("{}", length.in(unit) + 0.0);
 }
 
-} // namespace
-
-std::string coordinates_csv(const Job& job, const Plan& plan) {
-    // On the side of a bar the second figure is the way round it, rolled out; bearing and offset follow at the end.
-    const bool side = job.blank.on_side();
-    std::string out = fmt::format("hole,x,y,unit,diameter,kind,label,depth{}\r\n", side ? ",angle,offset" : "");
+// One row for each hole of a face.
+void add_coordinates(std::string& out, const Job& job, const SetupPlan& plan, const std::string& face, bool any_side) {
     const std::string unit = job.unit == Unit::Inch ? "in" : "mm";
     for (const Hole& hole : plan.holes) {
         const Point drawn = as_drawn(job.datum, hole.at);
-        out += fmt::format(
-            "{},{},{},{},{},{},{},{}{}\r\n", cell(hole.name), exact(drawn.x, job.unit), exact(drawn.y, job.unit), unit,
-            exact(hole.spec.diameter, job.unit), name_of(hole.spec.purpose), cell(hole.spec.label),
-            hole.spec.depth ? exact(*hole.spec.depth, job.unit) : "",
-            hole.bar ? fmt::format(",{},{}", job.convention.figure_of(as_seen(job, hole.bar->bearing)).in_degrees(),
-                                   exact(hole.bar->offset, job.unit))
-                     : "");
+        out +=
+            fmt::format("{},{},{},{},{},{},{},{}", cell(hole.name), exact(drawn.x, job.unit), exact(drawn.y, job.unit),
+                        unit, exact(hole.spec.diameter, job.unit), name_of(hole.spec.purpose), cell(hole.spec.label),
+                        hole.spec.depth ? exact(*hole.spec.depth, job.unit) : "");
+        // On the side of a bar the second figure is the way round it, rolled out; bearing and offset follow.
+        if (hole.bar)
+            out += fmt::format(",{},{}", job.convention.figure_of(as_seen(job, hole.bar->bearing)).in_degrees(),
+                               exact(hole.bar->offset, job.unit));
+        else if (any_side)
+            out += ",,";
+        out += face.empty() ? "\r\n" : "," + cell(face) + "\r\n";
     }
-    return out;
 }
 
-std::string instructions_csv(const Job& job, const Plan& plan) {
-    std::string out = "step,hole,device,figures,direction,sentence\r\n";
+void add_instructions(std::string& out, const Job& job, const SetupPlan& plan, const std::string& setup) {
     const WordingNeeds needs = words_for(job, plan);
     for (std::size_t i = 0; i < plan.route.list.size(); ++i) {
         const Instruction& instruction = plan.route.list[i];
@@ -48,9 +47,38 @@ std::string instructions_csv(const Job& job, const Plan& plan) {
                     figures += (figures.empty() ? "" : " ") + part;
         const std::string hole =
             instruction.hole < 0 ? "" : plan.holes[static_cast<std::size_t>(instruction.hole)].name;
-        out += fmt::format("{},{},{},{},{},{}\r\n", i + 1, cell(hole), cell(words.heading), cell(figures),
+        out += fmt::format("{},{},{},{},{},{}", i + 1, cell(hole), cell(words.heading), cell(figures),
                            cell(words.direction), cell(words.sentence));
+        out += setup.empty() ? "\r\n" : "," + cell(setup) + "\r\n";
     }
+}
+
+} // namespace
+
+std::string coordinates_csv(const Job& job, const Plan& plan) {
+    std::set<Face> faces;
+    bool any_side = false;
+    each_setup(job, plan, [&](const Job& there, const SetupPlan& each) {
+        if (!each.holes.empty())
+            faces.insert(there.blank.up);
+        any_side = any_side || there.blank.on_side();
+    });
+    std::string out = fmt::format("hole,x,y,unit,diameter,kind,label,depth{}{}\r\n", any_side ? ",angle,offset" : "",
+                                  faces.size() > 1 ? ",face" : "");
+    const bool several = faces.size() > 1;
+    each_setup(job, plan, [&](const Job& there, const SetupPlan& each) {
+        if (faces.erase(there.blank.up) > 0) // a face may have several set-ups
+            add_coordinates(out, there, each, several ? face_in_words(job.blank.shape, there.blank.up) : "", any_side);
+    });
+    return out;
+}
+
+std::string instructions_csv(const Job& job, const Plan& plan) {
+    const bool several = plan.setups.size() > 1;
+    std::string out = fmt::format("step,hole,device,figures,direction,sentence{}\r\n", several ? ",setup" : "");
+    each_setup(job, plan, [&](const Job& there, const SetupPlan& each) {
+        add_instructions(out, there, each, several ? in_words(there, at_hand(there)) : "");
+    });
     return out;
 }
 

@@ -5,8 +5,10 @@
 #include "formats/json_words.h"
 #include "measure/figures.h"
 
+#include <algorithm>
 #include <fmt/format.h>
 #include <fmt/ranges.h>
+#include <set>
 
 namespace clockface {
 
@@ -20,7 +22,7 @@ std::string num(double value, int decimals = 0) {
 
 } // namespace
 
-std::string holes_of_chain(const Plan& plan, int chain) {
+std::string holes_of_chain(const SetupPlan& plan, int chain) {
     // Runs of neighbours are joined: "A1 to A4, B2".
     std::string out;
     const auto is_of = [&](std::size_t i) { return i < plan.chain_of.size() && plan.chain_of[i] == chain; };
@@ -40,6 +42,15 @@ std::string holes_of_chain(const Plan& plan, int chain) {
         i = end;
     }
     return out;
+}
+
+std::string holes_of_chain(const Plan& plan, int chain) {
+    std::vector<std::string> parts;
+    for (const SetupPlan& each : plan.setups)
+        if (std::string holes = holes_of_chain(each, chain);
+            !holes.empty() && std::find(parts.begin(), parts.end(), holes) == parts.end())
+            parts.push_back(std::move(holes)); // a face may have several set-ups
+    return fmt::format("{}", fmt::join(parts, ", "));
 }
 
 std::string step_in_words(const CutStep& step, Unit unit) {
@@ -87,8 +98,8 @@ std::vector<std::string> depths_in_words(const DepthStack& stack, Unit unit) {
 std::vector<std::string> not_in_drawer(const Plan& plan) {
     constexpr std::size_t most_instead = 2;
     std::vector<std::string> out;
-    for (std::size_t i = 0; i < plan.chains.size(); ++i) {
-        const Chain& chain = plan.chains[i];
+    for (std::size_t i = 0; i < plan.cutting->chains.size(); ++i) {
+        const Chain& chain = plan.cutting->chains[i];
         const std::string who = holes_of_chain(plan, static_cast<int>(i));
         for (const std::string& sentence : chain.missing)
             out.push_back(fmt::format("{}: {}", who, sentence));
@@ -107,22 +118,44 @@ std::vector<std::string> not_in_drawer(const Plan& plan) {
     return out;
 }
 
+namespace {
+
+int holes_in(const Job& job, const Plan& plan) {
+    int holes = 0;
+    std::set<Face> faces;
+    each_setup(job, plan, [&](const Job& there, const SetupPlan& each) {
+        if (faces.insert(there.blank.up).second)
+            holes += static_cast<int>(each.holes.size());
+    });
+    return holes;
+}
+
+// "Metric mill", or all of them.
+std::string machines_in(const Plan& plan) {
+    std::vector<std::string> names;
+    for (const SetupPlan& each : plan.setups)
+        if (std::find(names.begin(), names.end(), each.machine.name) == names.end())
+            names.push_back(each.machine.name);
+    return fmt::format("{}", fmt::join(names, ", "));
+}
+
+} // namespace
+
 std::string cutters_to_text(const Job& job, const Plan& plan) {
-    std::string out =
-        fmt::format("{}: cutters to fetch, for {} in {}, on {}\n\n", job.title,
-                    counted(static_cast<int>(plan.holes.size()), "hole"), job.blank.material, plan.machine.name);
+    std::string out = fmt::format("{}: cutters to fetch, for {} in {}, on {}\n\n", job.title,
+                                  counted(holes_in(job, plan), "hole"), job.blank.material, machines_in(plan));
     int number = 0;
-    for (const FetchLine& line : plan.cutters.lines)
+    for (const FetchLine& line : plan.cutting->list.lines)
         out += fmt::format("{:3}  {:<28} {:>10}  {}{}\n", ++number, line.cutter.name, counted(line.holes, "hole"),
                            line.by_hand ? "by hand"
                            : line.rpm   ? num(*line.rpm) + " turns a minute"
                                         : "no speed",
                            line.owned ? "" : "  NOT IN THE DRAWER");
-    if (!plan.cutters.fluids.empty())
-        out += fmt::format("     {}\n", fmt::join(plan.cutters.fluids, ", "));
-    out += fmt::format("\nAbout {} minutes a piece, changing included.\n", num(plan.cutters.minutes));
-    for (std::size_t i = 0; i < plan.chains.size(); ++i) {
-        const Chain& chain = plan.chains[i];
+    if (!plan.cutting->list.fluids.empty())
+        out += fmt::format("     {}\n", fmt::join(plan.cutting->list.fluids, ", "));
+    out += fmt::format("\nAbout {} minutes a piece, changing included.\n", num(plan.cutting->list.minutes));
+    for (std::size_t i = 0; i < plan.cutting->chains.size(); ++i) {
+        const Chain& chain = plan.cutting->chains[i];
         out +=
             fmt::format("\n{}  {}{}\n", holes_of_chain(plan, static_cast<int>(i)), size_in_words(chain.spec, job.unit),
                         chain.spec.depth ? ", " + with_unit(*chain.spec.depth, job.unit) + " deep" : ", through");
@@ -136,29 +169,33 @@ std::string cutters_to_text(const Job& job, const Plan& plan) {
         for (const std::string& sentence : missing)
             out += "   " + sentence + "\n";
     }
-    if (!plan.cutters.room.sentence.empty())
-        out += "\n" + plan.cutters.room.sentence + "\n";
+    for (const SetupPlan& each : plan.setups)
+        if (!each.room.sentence.empty())
+            out += "\n" + each.room.sentence + "\n";
     return out + "\nZero of every depth is touched off on the bare face with that cutter, never in a spot.\n"
                  "The cutter maker's figures, the machine's manual and the shop's rules come before these.\n";
 }
 
 std::string cutters_to_json(const Job& job, const Plan& plan) {
-    ordered out{{"clockface", "cutters"}, {"title", job.title}, {"machine", plan.machine.name}};
+    ordered out{{"clockface", "cutters"}, {"title", job.title}, {"machine", machines_in(plan)}};
     out["fetch"] = ordered::array();
-    for (const FetchLine& line : plan.cutters.lines) {
+    for (const FetchLine& line : plan.cutting->list.lines) {
         ordered each{
             {"cutter", line.cutter.name}, {"owned", line.owned}, {"holes", line.holes}, {"by_hand", line.by_hand}};
         if (line.rpm)
             each["turns_a_minute"] = *line.rpm;
         out["fetch"].push_back(each);
     }
-    out["fluids"] = plan.cutters.fluids;
-    out["minutes"] = plan.cutters.minutes;
+    out["fluids"] = plan.cutting->list.fluids;
+    out["minutes"] = plan.cutting->list.minutes;
     out["not_in_drawer"] = not_in_drawer(plan);
-    out["room"] = plan.cutters.room.sentence;
+    out["room"] = ordered::array();
+    for (const SetupPlan& each : plan.setups)
+        if (!each.room.sentence.empty())
+            out["room"].push_back(each.room.sentence);
     out["chains"] = ordered::array();
-    for (std::size_t i = 0; i < plan.chains.size(); ++i) {
-        const Chain& chain = plan.chains[i];
+    for (std::size_t i = 0; i < plan.cutting->chains.size(); ++i) {
+        const Chain& chain = plan.cutting->chains[i];
         ordered each{{"holes", holes_of_chain(plan, static_cast<int>(i))},
                      {"purpose", name_of(chain.spec.purpose)},
                      {"size", size_in_words(chain.spec, job.unit)},

@@ -16,7 +16,8 @@ std::string cutters_to_json(const Job& job, const Plan& plan);
 /// that comes to.
 std::vector<std::string> not_in_drawer(const Plan& plan);
 
-/// "A1 to A4", "A1, A3 and B2": the holes of a chain.
+/// "A1 to A4", "A1, A3 and B2": the holes of a chain, in one set-up or in the whole job.
+std::string holes_of_chain(const SetupPlan& plan, int chain);
 std::string holes_of_chain(const Plan& plan, int chain);
 /// "4.2 mm drill: tip 16.3 mm deep, 1180 turns a minute, 85 mm a minute, 3 pecks of 5.4 mm, cutting oil".
 std::string step_in_words(const CutStep& step, Unit unit);

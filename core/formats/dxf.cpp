@@ -18,7 +18,7 @@ std::string layer_name(const Pattern& pattern) {
 
 } // namespace
 
-Result<std::string> dxf_of(const Job& job, const Plan& plan) {
+Result<std::string> dxf_of(const Job& job, const SetupPlan& plan) {
     // The library writes to files only, so it gets one that lies on no disk.
     MemoryFile file;
     DL_Dxf dxf;

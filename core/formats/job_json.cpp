@@ -2,6 +2,8 @@
 
 #include "formats/json_words.h"
 #include "formats/pattern_json.h"
+#include "formats/piece_json.h"
+#include "formats/setup_json.h"
 #include "formats/text_file.h"
 #include "layout/from_part.h"
 #include "layout/validate.h"
@@ -21,10 +23,6 @@ const std::vector<std::string> existing_kinds = {"hole", "boss", "slot"};
 const std::vector<std::string> places = {"middle",      "lower-left", "lower-right", "upper-left",
                                          "upper-right", "left-edge",  "right-edge",  "lower-edge",
                                          "upper-edge",  "existing",   "point"};
-const std::vector<std::string> orders = {"as-drawn", "shortest-way", "by-hand"};
-const std::vector<std::string> cut_orders = {"advised", "by-cutter", "by-hole", "follow-drill"};
-const std::vector<std::string> readout_ways = {"from-zero", "from-each-hole", "routines"};
-const std::vector<std::string> table_ways = {"dial", "plates"};
 
 // ---- writing
 
@@ -98,8 +96,6 @@ ordered blank_json(const Blank& blank) {
         out["existing"].push_back(existing_json(there));
     if (blank.cutting)
         out["cutting"] = cutting_json(*blank.cutting);
-    if (blank.up != Face::Top)
-        out["up"] = word_for(blank.up, face_words());
     return out;
 }
 
@@ -191,7 +187,7 @@ void read_sizes(JsonObject& blank, Blank& out) {
         out.thickness = length(blank, "thickness");
 }
 
-Blank read_blank(JsonObject& in) {
+Blank read_blank(JsonObject& in, int version) {
     JsonObject blank(in.member("blank"), "blank", in.fault());
     Blank out;
     out.shape = static_cast<BlankShape>(blank.word("shape", shapes));
@@ -209,7 +205,8 @@ Blank read_blank(JsonObject& in) {
     }
     if (blank.has("cutting"))
         out.cutting = read_cutting(blank);
-    out.up = read_face(blank, "up");
+    if (version == 1) // since then the set-up at hand says it
+        out.up = read_face(blank, "up");
     return out;
 }
 
@@ -226,23 +223,6 @@ Datum read_datum(const json& value, const std::string& place, FirstFault& fault)
     return out;
 }
 
-std::map<std::string, Progress> read_progress(JsonObject& in) {
-    std::map<std::string, Progress> out;
-    const json& all = in.member("progress");
-    if (!all.is_object()) {
-        in.fault().note("progress", "A group of named values in { } is expected here.");
-        return out;
-    }
-    for (const auto& item : all.items()) {
-        JsonObject progress(item.value(), "progress." + item.key(), in.fault());
-        const Progress read{progress.integer("done"), progress.text("list")};
-        if (read.done < 0)
-            in.fault().note("progress." + item.key(), "The number of moves done cannot be below nought.");
-        out[item.key()] = read;
-    }
-    return out;
-}
-
 // Lines of text (survey/part_text.h): they are easier to read and to write than a tree of values.
 OldPart read_old_part_lines(JsonObject& in) {
     std::vector<std::string> lines;
@@ -254,54 +234,35 @@ OldPart read_old_part_lines(JsonObject& in) {
     return part.value_or(OldPart{});
 }
 
-// What was not said when the file was written is as it is for a new job.
-OrderWishes read_order(JsonObject& in) {
-    OrderWishes order;
-    order.holes = static_cast<HoleOrder>(in.word("order", orders));
-    if (in.has("by_hand"))
-        for (const json& name : in.array("by_hand"))
-            order.by_hand.push_back(text_at(name, in.place_of("by_hand"), in.fault()));
-    if (in.has("cuts"))
-        order.cuts = static_cast<CutOrder>(in.word("cuts", cut_orders));
-    if (in.has("walk_first"))
-        order.walk_first = in.flag("walk_first");
-    if (in.has("check_half_way"))
-        order.check_half_way = in.flag("check_half_way");
-    if (in.has("readout_way"))
-        order.readout = static_cast<ReadoutWay>(in.word("readout_way", readout_ways));
-    if (in.has("table_way"))
-        order.table = static_cast<TableWay>(in.word("table_way", table_ways));
-    if (in.has("dials_at_zero")) {
-        JsonObject dials(in.member("dials_at_zero"), in.place_of("dials_at_zero"), in.fault());
-        order.dial_x = dials.integer("x");
-        order.dial_y = dials.integer("y");
+std::map<std::string, PlannedWith> read_planned_with(JsonObject& in, int version) {
+    std::map<std::string, PlannedWith> out;
+    const json& all = in.member("planned_with");
+    if (!all.is_object()) {
+        in.fault().note("planned_with", "A group of named values in { } is expected here.");
+        return out;
     }
-    return order;
-}
-
-void write_order(ordered& out, const OrderWishes& order) {
-    out["order"] = word_for(order.holes, orders);
-    if (!order.by_hand.empty())
-        out["by_hand"] = order.by_hand;
-    out["cuts"] = word_for(order.cuts, cut_orders);
-    out["walk_first"] = order.walk_first;
-    out["check_half_way"] = order.check_half_way;
-    out["readout_way"] = word_for(order.readout, readout_ways);
-    out["table_way"] = word_for(order.table, table_ways);
-    if (order.dial_x != 0 || order.dial_y != 0)
-        out["dials_at_zero"] = {{"x", order.dial_x}, {"y", order.dial_y}};
+    for (const auto& item : all.items()) {
+        const std::string place = "planned_with." + item.key();
+        if (version == 1) {
+            out[item.key()] = {"", text_at(item.value(), place, in.fault())};
+            continue;
+        }
+        JsonObject known(item.value(), place, in.fault());
+        out[item.key()] = {known.text("mark"), known.text("words")};
+    }
+    return out;
 }
 
 Job read_job(const json& document, FirstFault& fault) {
     JsonObject in(document, "", fault);
     Job job;
     in.text("clockface");
-    in.integer("version");
+    const int version = in.integer("version");
     job.title = in.text("title");
     job.work_for = in.text("work_for");
     job.pieces = in.integer("pieces");
     job.unit = static_cast<Unit>(in.word("unit", unit_words()));
-    job.blank = read_blank(in);
+    job.blank = read_blank(in, version);
     job.datum = read_datum(in.member("datum"), "datum", fault);
     if (in.has("other_datums")) {
         const json& all = in.member("other_datums");
@@ -316,24 +277,19 @@ Job read_job(const json& document, FirstFault& fault) {
         job.patterns.push_back(read_pattern(patterns[i], fmt::format("patterns[{}]", i), fault));
     if (in.has("holes_called_for"))
         job.holes_called_for = in.integer("holes_called_for");
-    job.machine = in.text("machine");
-    job.order = read_order(in);
+    read_setups(in, version, job);
     if (in.has("holes_within"))
         job.holes_within = length(in, "holes_within");
     if (in.has("old_part"))
         job.old_part = read_old_part_lines(in);
     if (in.has("axis_within"))
         job.axis_within = length(in, "axis_within");
-    if (in.has("progress"))
-        job.progress = read_progress(in);
-    if (in.has("planned_with")) {
-        const json& all = in.member("planned_with");
-        if (!all.is_object())
-            fault.note("planned_with", "A group of named values in { } is expected here.");
-        else
-            for (const auto& item : all.items())
-                job.planned_with[item.key()] = text_at(item.value(), "planned_with." + item.key(), fault);
-    }
+    if (in.has("begun"))
+        job.begun = read_pieces(in);
+    if (version == 1 && in.has("progress"))
+        (void)in.member("progress"); // old_progress.h turns it into what was done
+    if (in.has("planned_with"))
+        job.planned_with = read_planned_with(in, version);
     return job;
 }
 
@@ -356,20 +312,16 @@ std::string job_to_json(const Job& job) {
         out["patterns"].push_back(pattern_json(pattern));
     if (job.holes_called_for)
         out["holes_called_for"] = *job.holes_called_for;
-    out["machine"] = job.machine;
-    write_order(out, job.order);
+    write_setups(out, job);
     out["holes_within"] = job.holes_within.in_mm();
     if (!job.old_part.empty())
         out["old_part"] = to_lines(job.old_part);
     if (job.blank.is_bar())
         out["axis_within"] = job.axis_within.in_mm();
-    if (!job.progress.empty()) {
-        out["progress"] = ordered::object();
-        for (const auto& [machine, progress] : job.progress)
-            out["progress"][machine] = {{"done", progress.done}, {"list", progress.list}};
-    }
-    if (!job.planned_with.empty())
-        out["planned_with"] = job.planned_with;
+    if (!job.begun.empty())
+        out["begun"] = pieces_json(job);
+    for (const auto& [machine, known] : job.planned_with)
+        out["planned_with"][machine] = {{"mark", known.mark}, {"words", known.words}};
     return out.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
 }
 
@@ -383,9 +335,12 @@ Result<Job> job_from_json(const std::string& text) {
     Job job = read_job(*document, fault);
     if (fault.problem)
         return tl::unexpected(*fault.problem);
+    job = with_ids(std::move(job));
     if (const auto found = first_fault(job))
         return tl::unexpected(*found);
-    return following_old_part(std::move(job));
+    if (const auto found = first_fault(job.begun))
+        return tl::unexpected(*found);
+    return with_proposed_setups(following_old_part(std::move(job)));
 }
 
 Result<Job> read_job(const std::string& text, const std::string& path) {

@@ -9,7 +9,7 @@
 
 namespace clockface {
 
-inline constexpr int job_file_version = 1;
+inline constexpr int job_file_version = 2;
 
 std::string job_to_json(const Job& job);
 

@@ -45,7 +45,7 @@ ordered many_json(const ManyParts& many) {
 
 } // namespace
 
-std::vector<std::string> tightening_in_words(const Job& job, const Plan& plan) {
+std::vector<std::string> tightening_in_words(const Job& job, const SetupPlan& plan) {
     std::vector<std::string> sentences;
     for (std::size_t pattern = 0; pattern < job.patterns.size(); ++pattern) {
         const Purpose purpose = spec_of(job, job.patterns[pattern]).purpose;
@@ -64,9 +64,12 @@ std::vector<std::string> tightening_in_words(const Job& job, const Plan& plan) {
     return sentences;
 }
 
-std::string order_to_text(const Job& job, const Shop& shop, const Plan& plan) {
-    std::string out =
-        fmt::format("{} on {}: {}. {}\n\n", job.title, plan.machine.name, in_words(plan.work.way), plan.work.reason);
+namespace {
+
+std::string setup_to_text(const Job& job, const Shop& shop, const SetupPlan& plan) {
+    const std::string face = job.setups.size() > 1 ? ", " + in_words(job, at_hand(job)) + "," : "";
+    std::string out = fmt::format("{}{} on {}: {}. {}\n\n", job.title, face, plan.machine.name, in_words(plan.work.way),
+                                  plan.work.reason);
     out += fmt::format("{:<62}{:>8}{:>8}{:>10}{:>9}\n", "one piece", "changes", "moves", "reversals", "minutes");
     for (const OrderOption& option : order_options(job, shop, plan))
         out += fmt::format("{:<62}{:>8}{:>8}{:>10}{:>9.0f}\n",
@@ -75,12 +78,13 @@ std::string order_to_text(const Job& job, const Shop& shop, const Plan& plan) {
     out += fmt::format("\n{:<30}{:>9}{:>22}{:>14}\n", counted(job.pieces, "piece"), "minutes", "19 in 20 within",
                        "parts right");
     for (const MethodReport& report : advise_methods(job, shop))
-        out += fmt::format(
-            "{:<30}{:>9}{:>22}{:>14}\n",
-            (report.machine == plan.machine.name ? "> " : "  ") + report.machine + (report.advised ? " (advised)" : ""),
-            report.can ? fmt::format("{:.0f}", report.minutes) : "cannot",
-            report.many ? thousandths(report.many->most, job.unit) : "-",
-            report.many ? fmt::format("{:.0f} in 100", std::floor(report.many->share_within * 100.0)) : "-");
+        out += fmt::format("{:<30}{:>9}{:>22}{:>14}\n",
+                           (report.machine.id == plan.machine.id ? "> " : "  ") + report.machine.name +
+                               (report.advised ? " (advised)" : ""),
+                           report.can ? fmt::format("{:.0f}", report.minutes) : "cannot",
+                           report.many ? thousandths(report.many->most, job.unit) : "-",
+                           report.many ? fmt::format("{:.0f} in 100", std::floor(report.many->share_within * 100.0))
+                                       : "-");
     if (const auto many = many_parts_of(job, plan)) {
         out += fmt::format("\n{} parts on {}: {:.0f} in 100 have every hole within {}", many->parts, plan.machine.name,
                            std::floor(many->share_within * 100.0), with_unit(many->within, job.unit));
@@ -97,10 +101,8 @@ std::string order_to_text(const Job& job, const Shop& shop, const Plan& plan) {
     return out;
 }
 
-std::string order_to_json(const Job& job, const Shop& shop, const Plan& plan) {
-    ordered out{{"clockface", "order"},
-                {"version", 1},
-                {"title", job.title},
+ordered setup_json(const Job& job, const Shop& shop, const SetupPlan& plan) {
+    ordered out{{"setup", in_words(job, at_hand(job))},
                 {"machine", plan.machine.name},
                 {"way", in_words(plan.work.way)},
                 {"reason", plan.work.reason}};
@@ -114,8 +116,8 @@ std::string order_to_json(const Job& job, const Shop& shop, const Plan& plan) {
     }
     out["machines"] = ordered::array();
     for (const MethodReport& report : advise_methods(job, shop)) {
-        ordered entry{{"machine", report.machine},     {"can", report.can},         {"minutes", report.minutes},
-                      {"worst", report.worst.in_mm()}, {"advised", report.advised}, {"remark", report.remark}};
+        ordered entry{{"machine", report.machine.name}, {"can", report.can},         {"minutes", report.minutes},
+                      {"worst", report.worst.in_mm()},  {"advised", report.advised}, {"remark", report.remark}};
         if (report.many)
             entry["many"] = many_json(*report.many);
         out["machines"].push_back(entry);
@@ -123,6 +125,24 @@ std::string order_to_json(const Job& job, const Shop& shop, const Plan& plan) {
     if (const auto many = many_parts_of(job, plan))
         out["many"] = many_json(*many);
     out["tightening"] = tightening_in_words(job, plan);
+    return out;
+}
+
+} // namespace
+
+std::string order_to_text(const Job& job, const Shop& shop, const Plan& plan) {
+    std::string out;
+    each_setup(job, plan, [&](const Job& there, const SetupPlan& each) {
+        out += (out.empty() ? "" : "\n") + setup_to_text(there, shop, each);
+    });
+    return out;
+}
+
+std::string order_to_json(const Job& job, const Shop& shop, const Plan& plan) {
+    ordered out{{"clockface", "order"}, {"version", 2}, {"title", job.title}, {"setups", ordered::array()}};
+    each_setup(job, plan, [&](const Job& there, const SetupPlan& each) {
+        out["setups"].push_back(setup_json(there, shop, each));
+    });
     return out.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
 }
 

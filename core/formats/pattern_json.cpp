@@ -149,7 +149,7 @@ struct LayoutOut {
 } // namespace
 
 ordered pattern_json(const Pattern& pattern) {
-    ordered out{{"name", pattern.name}, {"kind", pattern_kinds.at(pattern.layout.index())}};
+    ordered out{{"id", pattern.id}, {"name", pattern.name}, {"kind", pattern_kinds.at(pattern.layout.index())}};
     if (pattern.face != Face::Top)
         out["face"] = word_for(pattern.face, face_words());
     std::visit(LayoutOut{out}, pattern.layout);
@@ -165,6 +165,10 @@ ordered pattern_json(const Pattern& pattern) {
         out["top_way"] = word_for(*pattern.top, top_way_words);
     if (pattern.angle)
         out["angle_way"] = word_for(*pattern.angle, angle_way_words);
+    if (pattern.within.x)
+        out["within"]["x"] = pattern.within.x->in_mm();
+    if (pattern.within.y)
+        out["within"]["y"] = pattern.within.y->in_mm();
     return out;
 }
 
@@ -283,6 +287,7 @@ const std::vector<LayoutReader> layout_readers = {
 Pattern read_pattern(const json& value, const std::string& place, FirstFault& fault) {
     JsonObject in(value, place, fault);
     Pattern out;
+    out.id = in.has("id") ? in.integer("id") : 0;
     out.name = in.text("name");
     out.face = read_face(in, "face");
     out.layout = layout_readers.at(in.word("kind", pattern_kinds))(in);
@@ -305,6 +310,10 @@ Pattern read_pattern(const json& value, const std::string& place, FirstFault& fa
         out.top = static_cast<TopWay>(in.word("top_way", top_way_words));
     if (in.has("angle_way"))
         out.angle = static_cast<AngleWay>(in.word("angle_way", angle_way_words));
+    if (in.has("within")) {
+        JsonObject within(in.member("within"), in.place_of("within"), fault);
+        out.within = {optional_length(within, "x"), optional_length(within, "y")};
+    }
     return out;
 }
 

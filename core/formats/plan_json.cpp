@@ -1,6 +1,8 @@
 #include "formats/plan_json.h"
 
+#include "bench/work_findings.h"
 #include "formats/job_json.h"
+#include "formats/json_values.h"
 #include "formats/json_words.h"
 #include "layout/on_bar.h"
 #include "ordering/wording.h"
@@ -9,13 +11,11 @@ namespace clockface {
 
 namespace {
 
-using ordered = nlohmann::ordered_json;
-
-const std::string& hole_name(const Plan& plan, int hole) {
+const std::string& hole_name(const SetupPlan& plan, int hole) {
     return plan.holes.at(static_cast<std::size_t>(hole)).name;
 }
 
-ordered holes_json(const Job& job, const Plan& plan) {
+ordered holes_json(const Job& job, const SetupPlan& plan) {
     ordered holes = ordered::array();
     for (const Hole& hole : plan.holes) {
         const Point drawn = as_drawn(job.datum, hole.at);
@@ -40,7 +40,7 @@ ordered holes_json(const Job& job, const Plan& plan) {
     return holes;
 }
 
-ordered instructions_json(const Job& job, const Plan& plan) {
+ordered instructions_json(const Job& job, const SetupPlan& plan) {
     const WordingNeeds needs = words_for(job, plan);
     ordered list = ordered::array();
     for (const Instruction& instruction : plan.route.list) {
@@ -56,32 +56,30 @@ ordered instructions_json(const Job& job, const Plan& plan) {
     return list;
 }
 
-ordered findings(const Plan& plan) {
+ordered findings_json(const Job& job, const Plan& plan) {
     ordered list = ordered::array();
-    for (const Finding& finding : plan.findings) {
+    for (const Finding& finding : all_findings(job, plan)) {
         ordered out{{"grade", in_words(finding.grade)},
                     {"kind", name_of(finding.kind)},
                     {"sentence", finding.sentence},
                     {"remedy", finding.remedy}};
+        if (finding.setup != 0)
+            out["setup"] = finding.setup;
         out["holes"] = ordered::array();
         for (const int hole : finding.holes)
-            out["holes"].push_back(hole_name(plan, hole));
+            out["holes"].push_back(hole_name(plan.of(finding.setup), hole));
         list.push_back(out);
     }
     return list;
 }
 
-std::string dumped(const ordered& value) {
-    return value.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
-}
-
-} // namespace
-
-std::string plan_to_json(const Job& job, const Plan& plan) {
-    ordered out{{"clockface", "plan"},
-                {"version", plan_json_version},
-                {"title", job.title},
+ordered setup_json(const Job& job, const SetupPlan& plan) {
+    const Setup& setup = at_hand(job);
+    ordered out{{"id", setup.id},
+                {"name", in_words(job, setup)},
+                {"face", word_for(setup.up, face_words())},
                 {"machine", plan.machine.name},
+                {"machine_id", plan.machine.id},
                 {"holes", holes_json(job, plan)},
                 {"instructions", instructions_json(job, plan)}};
     ordered proof{{"complaints", plan.proof.complaints}, {"landings", ordered::array()}};
@@ -101,12 +99,26 @@ std::string plan_to_json(const Job& job, const Plan& plan) {
     if (const auto worst = plan.proof.worst())
         proof["worst"] = {{"hole", hole_name(plan, worst->hole)}, {"miss", worst->miss.in_mm()}};
     out["proof"] = proof;
-    out["findings"] = findings(plan);
+    return out;
+}
+
+std::string dumped(const ordered& value) {
+    return value.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
+}
+
+} // namespace
+
+std::string plan_to_json(const Job& job, const Plan& plan) {
+    ordered out{{"clockface", "plan"}, {"version", plan_json_version}, {"title", job.title}};
+    out["setups"] = ordered::array();
+    each_setup(job, plan,
+               [&](const Job& there, const SetupPlan& each) { out["setups"].push_back(setup_json(there, each)); });
+    out["findings"] = findings_json(job, plan);
     return dumped(out);
 }
 
-std::string findings_to_json(const Plan& plan) {
-    return dumped(findings(plan));
+std::string findings_to_json(const Job& job, const Plan& plan) {
+    return dumped(findings_json(job, plan));
 }
 
 } // namespace clockface

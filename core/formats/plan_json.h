@@ -8,10 +8,10 @@
 
 namespace clockface {
 
-inline constexpr int plan_json_version = 1;
+inline constexpr int plan_json_version = 2;
 
 std::string plan_to_json(const Job& job, const Plan& plan);
 /// The findings alone, as the array inside plan_to_json.
-std::string findings_to_json(const Plan& plan);
+std::string findings_to_json(const Job& job, const Plan& plan);
 
 } // namespace clockface

@@ -310,6 +310,8 @@ Shop read_shop(const json& document, FirstFault& fault) {
         Machine read{name, remark, read_kind(machine)};
         read.spindle = machine.has("spindle") ? read_spindle(machine) : default_spindle(read);
         read.lock_jump = read_lock_jump(machine);
+        if (machine.has("id"))
+            read.id = machine.text("id");
         read.errors = machine.has("errors") ? read_errors(machine) : default_errors(read);
         if (machine.has("hour"))
             read.hour = machine.number("hour");
@@ -336,8 +338,10 @@ std::string shop_to_json(const Shop& shop) {
                 {"name", shop.name},
                 {"edge_distance_factor", shop.edge_distance_factor}};
     const auto machine_json = [](const Machine& machine) {
-        ordered entry{
-            {"name", machine.name}, {"remark", machine.remark}, {"kind", machine_kinds.at(machine.kind.index())}};
+        ordered entry{{"id", machine.id},
+                      {"name", machine.name},
+                      {"remark", machine.remark},
+                      {"kind", machine_kinds.at(machine.kind.index())}};
         std::visit(KindOut{entry}, machine.kind);
         entry["lock_jump_x"] = machine.lock_jump.x.in_mm();
         entry["lock_jump_y"] = machine.lock_jump.y.in_mm();
@@ -371,7 +375,7 @@ Result<Shop> shop_from_json(const std::string& text) {
         return tl::unexpected(*fault.problem);
     if (const auto found = first_fault(shop))
         return tl::unexpected(*found);
-    return shop;
+    return with_ids(std::move(shop));
 }
 
 Result<Shop> load_shop(const std::string& path) {

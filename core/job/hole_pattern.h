@@ -192,6 +192,12 @@ using PatternLayout =
     std::variant<CirclePattern, ArcPattern, RowPattern, SinglePattern, GridPattern, AnglesPattern, MarginsPattern,
                  StepsPattern, MiddlePattern, TwoDistancesPattern, PointsPattern, CopyPattern, BarPattern>;
 
+/// What a pattern's holes may stand beside their place, along each axis of the drawing; nothing: what the job says.
+struct Within {
+    std::optional<Length> x{}, y{};
+    bool operator==(const Within&) const = default;
+};
+
 struct Pattern {
     std::string name; ///< "A": its holes are A1, A2 …
     PatternLayout layout;
@@ -202,6 +208,8 @@ struct Pattern {
     std::vector<Point> extras{};     ///< further holes, numbered on; from the centre, otherwise from hole 1
     std::optional<TopWay> top{};     ///< in the side of a bar: the way the user has taken to stand over its axis
     std::optional<AngleWay> angle{}; ///< and to bring it to the angle; nothing: the one that ranks first
+    Within within{};
+    int id = 0; ///< never changes; 0: none yet (with_ids)
 
     bool operator==(const Pattern&) const = default;
 };

@@ -4,11 +4,24 @@
 
 #include <algorithm>
 #include <fmt/format.h>
+#include <set>
+#include <utility>
 
 namespace clockface {
 
-std::string progress_name(const Job& job, const std::string& machine) {
-    return job.blank.up == Face::Top ? machine : machine + ", " + face_in_words(job.blank.shape, job.blank.up);
+const Setup* find_setup(const Job& job, int id) {
+    const auto found =
+        std::find_if(job.setups.begin(), job.setups.end(), [&](const Setup& each) { return each.id == id; });
+    return found == job.setups.end() ? nullptr : &*found;
+}
+
+const Setup& at_hand(const Job& job) {
+    const Setup* found = find_setup(job, job.setup);
+    return found ? *found : job.setups.front();
+}
+
+Setup& at_hand(Job& job) {
+    return const_cast<Setup&>(at_hand(std::as_const(job))); // it is one of the job's own
 }
 
 Job with_datum(Job job, const Datum& datum) {
@@ -37,9 +50,12 @@ Datum datum_on(const Job& job, Point from_datum, const std::string& what) {
     return datum;
 }
 
-Job with_face_up(Job job, Face face) {
+namespace {
+
+// Every face keeps its own zero.
+void turn_up(Job& job, Face face) {
     if (face == job.blank.up)
-        return job;
+        return;
     job.other_datums[job.blank.up] = job.datum;
     job.blank.up = face;
     if (const auto known = job.other_datums.find(face); known != job.other_datums.end()) {
@@ -54,7 +70,114 @@ Job with_face_up(Job job, Face face) {
         job.datum.on.clear();
         job.datum.off = {};
     }
+}
+
+// An id nothing of the job has or ever had, as far as it or the log of a piece knows.
+int fresh_id(Job& job) {
+    const auto above = [&](int id) { job.next_id = std::max(job.next_id, id + 1); };
+    const auto above_hole = [&](const std::optional<HoleId>& hole) {
+        if (hole)
+            above(hole->pattern);
+    };
+    for (const Piece& piece : job.begun)
+        for (const Event& event : piece.log) {
+            if (const auto* done = std::get_if<Done>(&event.what)) {
+                above(done->deed.setup);
+                above_hole(done->deed.hole);
+            } else if (const auto* spoiled = std::get_if<Spoiled>(&event.what)) {
+                above_hole(spoiled->hole);
+            }
+        }
+    return job.next_id++;
+}
+
+// A further set-up, on the machine of the first and with its wishes, but for those that name holes or dials.
+Setup further(Job& job, Face face, Operations makes) {
+    Setup made{fresh_id(job), "", face, job.setups.front().machine, std::move(makes), job.setups.front().order};
+    if (made.order.holes == HoleOrder::ByHand)
+        made.order.holes = HoleOrder::LeastWork;
+    made.order.by_hand.clear();
+    made.order.dial_x = made.order.dial_y = 0;
+    return made;
+}
+
+} // namespace
+
+Job with_setup(Job job, int id) {
+    turn_up(job, find_setup(job, id)->up);
+    job.setup = id;
     return job;
+}
+
+Job with_face_up(Job job, Face face) {
+    if (face == job.blank.up)
+        return job;
+    const auto found =
+        std::find_if(job.setups.begin(), job.setups.end(), [&](const Setup& each) { return each.up == face; });
+    if (found != job.setups.end())
+        return with_setup(std::move(job), found->id);
+    job.setups.push_back(further(job, face, TheRest{}));
+    return with_setup(std::move(job), job.setups.back().id);
+}
+
+Job with_ids(Job job) {
+    std::set<int> taken;
+    for (const Setup& each : job.setups)
+        job.next_id = std::max(job.next_id, each.id + 1);
+    for (const Pattern& each : job.patterns)
+        job.next_id = std::max(job.next_id, each.id + 1);
+    for (Pattern& each : job.patterns)
+        if (each.id <= 0 || !taken.insert(each.id).second)
+            taken.insert(each.id = fresh_id(job));
+    return job;
+}
+
+Job with_proposed_setups(Job job) {
+    if (job.own_setups)
+        return job;
+    std::vector<Setup> next;
+    const auto keep = [&](Face face, const Operations& makes) {
+        const auto known = std::find_if(job.setups.begin(), job.setups.end(), [&](const Setup& each) {
+            return each.up == face && each.makes.index() == makes.index();
+        });
+        next.push_back(known != job.setups.end() ? *known : further(job, face, makes));
+    };
+    std::vector<Face> faces;
+    for (const Face face : faces_of(job.blank.shape))
+        if (face == job.blank.up || std::any_of(job.patterns.begin(), job.patterns.end(),
+                                                [&](const Pattern& each) { return each.face == face; }))
+            faces.push_back(face);
+    for (const Face face : faces)
+        keep(face, TheRest{});
+    for (const Face face : faces)
+        if (job.handwork_apart)
+            keep(face, Handwork{});
+    if (next.empty()) // the blank is being changed, and has no such face any more
+        return job;
+    job.setups = std::move(next);
+    if (!find_setup(job, job.setup))
+        job.setup = std::find_if(job.setups.begin(), job.setups.end(), [&](const Setup& each) {
+                        return each.up == job.blank.up;
+                    })->id;
+    return job;
+}
+
+std::string in_words(const Job& job, const Setup& setup) {
+    if (!setup.name.empty())
+        return setup.name;
+    return face_in_words(job.blank.shape, setup.up) +
+           (std::holds_alternative<Handwork>(setup.makes) ? ", by hand" : "");
+}
+
+std::string in_words(const Piece& piece) {
+    return piece.mark.empty() ? std::to_string(piece.number) : piece.mark;
+}
+
+std::optional<HoleRef> hole_of(const Job& job, const HoleId& hole) {
+    for (const Pattern& pattern : job.patterns)
+        if (pattern.id == hole.pattern)
+            return HoleRef{pattern.name, hole.number};
+    return std::nullopt;
 }
 
 namespace {

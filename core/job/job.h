@@ -1,25 +1,26 @@
-// What the user wants: the piece of metal, its zero, the holes, the way of working, and how far the work has come.
+// What the user wants: the piece of metal, its zero, the holes, the set-ups they are made in, and what has been done to
+// each piece so far.
 // Plain values: cheap to copy, comparable, saved as they stand.
 #pragma once
 
 #include "job/hole_pattern.h"
 #include "job/old_part.h"
-#include "job/order_wishes.h"
+#include "job/piece.h"
+#include "job/setup.h"
 
 namespace clockface {
 
-/// How far the work has come on one machine. `list` is the fingerprint of the instruction list that was being followed;
-/// when it no longer fits, the list has changed under the user's hands and the program says so.
-struct Progress {
-    int done = 0;
-    std::string list;
-    bool operator==(const Progress&) const = default;
+/// A machine's figures when the job was last saved with it, so that a later change is found.
+struct PlannedWith {
+    std::string mark;  ///< fingerprint of its figures; empty: an old file, which has only the words
+    std::string words; ///< what they were, for people
+    bool operator==(const PlannedWith&) const = default;
 };
 
 struct Job {
     std::string title;
     std::string work_for; ///< the larger piece of work this belongs to
-    int pieces = 1;
+    int pieces = 1;       ///< how many are wanted
     Unit unit = Unit::Millimetre;
     Blank blank;
     Datum datum;                        ///< of the face at hand
@@ -27,23 +28,44 @@ struct Job {
     AngleConvention convention;
     std::vector<Pattern> patterns;       ///< of all faces
     std::optional<int> holes_called_for; ///< the drawing's own count, as a check
-    std::string machine;                 ///< name of the shop's machine to work on
-    OrderWishes order;
-    Length holes_within = Length::mm(0.15);            ///< what a hole may stand beside its place
-    OldPart old_part;                                  ///< what holes are copied from, if anything
-    Length axis_within = Length::mm(0.1);              ///< what holes in the side of a bar may miss its axis by
-    std::map<std::string, Progress> progress;          ///< by machine, and face where it is not the top
-    std::map<std::string, std::string> planned_with{}; ///< by machine: its figures when the job was last saved with it
+
+    std::vector<Setup> setups{Setup{}}; ///< in the order in which they are gone through; never none
+    int setup = 1;                      ///< id of the one at hand; its face is blank.up
+    bool own_setups = false;            ///< the user has changed the list; otherwise it follows the holes
+    bool handwork_apart = false;        ///< the program proposes set-ups of their own for what is done by hand
+
+    Length holes_within = Length::mm(0.15); ///< what a hole may stand beside its place, where its pattern does not say
+    OldPart old_part;                       ///< what holes are copied from, if anything
+    Length axis_within = Length::mm(0.1);   ///< what holes in the side of a bar may miss its axis by
+    std::vector<Piece> begun;               ///< the pieces something was done to, by number
+    std::map<std::string, PlannedWith> planned_with{}; ///< by machine id (in old files by name)
+    int next_id = 2; ///< for the next pattern or set-up, so that none is ever given twice
 
     bool operator==(const Job&) const = default;
 };
+
+/// The set-up at hand.
+const Setup& at_hand(const Job& job);
+Setup& at_hand(Job& job);
+/// The set-up of that id, or nullptr.
+const Setup* find_setup(const Job& job, int id);
+/// The job with another set-up at hand, and so its face up. Requires one of that id.
+Job with_setup(Job job, int id);
+/// The job with an id for everything that has none, and for what was copied with its own; nothing that has one changes.
+Job with_ids(Job job);
+/// The set-ups that follow from the holes, unless the user has changed the list: one for each face with holes and for
+/// the face at hand, and behind them one each for handwork where that is wanted apart. What is known of a set-up that
+/// stays is kept; new ones work on the machine of the first.
+Job with_proposed_setups(Job job);
+/// "front", "front, by hand", or the name the user gave it.
+std::string in_words(const Job& job, const Setup& setup);
+/// "1", or the mark the user gave it.
+std::string in_words(const Piece& piece);
 
 /// Whether a pattern is on the face at hand.
 inline bool is_at_hand(const Job& job, const Pattern& pattern) {
     return pattern.face == job.blank.up;
 }
-/// The name progress is kept under.
-std::string progress_name(const Job& job, const std::string& machine);
 
 /// Where zero lies, from the middle of the face at hand.
 inline Point datum_from_middle(const Job& job) {
@@ -59,7 +81,8 @@ Job with_datum(Job job, const Datum& datum);
 Job with_datum_place(Job job, DatumPlace place);
 /// A zero on a point of the face, such as the place of a hole ("hole A3"); axes as they are.
 Datum datum_on(const Job& job, Point from_datum, const std::string& what);
-/// The job with another face up. Every face keeps its own zero; a new one begins with the zero of the last.
+/// The job with another face up, in the first set-up that has it up; where there is none, one is added. Every face
+/// keeps its own zero; a new one begins with the zero of the last.
 Job with_face_up(Job job, Face face);
 
 /// A bearing, or a way round, as the drawing sees it: on the side of a bar that it looks at from the left end, what is
@@ -90,6 +113,8 @@ std::string recess_in_words(const Recess& recess, Unit unit);
 std::string limits_in_words(const HoleSpec& hole, Unit unit);
 /// "M5", "M5 clear", "8.4 mm", "#7 (0.201 in)", "4 mm H7", "8.4 mm +0.2 0", "M5 clear counterbored 10:5.4".
 std::string size_in_words(const HoleSpec& hole, Unit unit);
+/// The hole of a pattern and number, by id; nothing when the pattern is no longer there.
+std::optional<HoleRef> hole_of(const Job& job, const HoleId& hole);
 /// "A3".
 std::string in_words(const HoleRef& hole);
 

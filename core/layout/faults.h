@@ -21,5 +21,7 @@ Fault angle_fault(const std::string& place, Angle angle);
 /// The blank with all that is in it, and a zero on one of its faces.
 Fault blank_fault(const Blank& blank);
 Fault datum_fault(const Blank& blank, const Datum& datum, Face face);
+/// The set-ups, and that the one at hand has the blank's face up.
+Fault setups_fault(const Job& job);
 
 } // namespace clockface

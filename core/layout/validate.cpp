@@ -317,6 +317,10 @@ Fault pattern_fault(const std::string& place, const Pattern& pattern) {
         return found;
     if (Fault found = std::visit([&](const auto& layout) { return layout_fault(place, layout); }, pattern.layout))
         return found;
+    for (const auto& within : {pattern.within.x, pattern.within.y})
+        if (within)
+            if (Fault found = size_fault(place + ".within", "What its holes may stand beside their place", *within))
+                return found;
     return hole_fault(place, pattern);
 }
 
@@ -456,24 +460,14 @@ Fault old_part_fault(const Job& job) {
 
 // Every text of the job itself; those of its blank and its patterns are looked at with them.
 Fault texts_fault(const Job& job) {
-    const std::pair<const char*, const std::string*> texts[] = {
-        {"title", &job.title}, {"work_for", &job.work_for}, {"machine", &job.machine}};
+    const std::pair<const char*, const std::string*> texts[] = {{"title", &job.title}, {"work_for", &job.work_for}};
     for (const auto& [place, text] : texts)
         if (Fault found = words_fault(place, "This text", *text, limits::text))
             return found;
-    if (job.order.by_hand.size() > static_cast<std::size_t>(limits::holes_in_job))
-        return fault("by_hand", fmt::format("An order of up to {} holes would do.", limits::holes_in_job));
-    for (const std::string& hole : job.order.by_hand)
-        if (Fault found = words_fault("by_hand", "The name of a hole", hole, limits::name))
-            return found;
-    if (job.progress.size() > limits::drawer || job.planned_with.size() > limits::drawer)
-        return fault("progress", fmt::format("Up to {} machines would do.", limits::drawer));
-    for (const auto& [name, progress] : job.progress)
-        for (const std::string& text : {name, progress.list})
-            if (Fault found = words_fault("progress", "The name of a machine", text, limits::text))
-                return found;
-    for (const auto& [name, figures] : job.planned_with)
-        for (const std::string& text : {name, figures})
+    if (job.planned_with.size() > limits::drawer)
+        return fault("planned_with", fmt::format("Up to {} machines would do.", limits::drawer));
+    for (const auto& [name, known] : job.planned_with)
+        for (const std::string& text : {name, known.mark, known.words})
             if (Fault found = words_fault("planned_with", "The name of a machine", text, limits::text))
                 return found;
     return std::nullopt;
@@ -489,6 +483,8 @@ std::optional<Problem> first_fault(const Job& job) {
     if (Fault found = texts_fault(job))
         return found;
     if (Fault found = blank_fault(job.blank))
+        return found;
+    if (Fault found = setups_fault(job))
         return found;
     if (Fault found = datum_fault(job.blank, job.datum, job.blank.up))
         return found;

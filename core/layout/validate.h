@@ -18,4 +18,7 @@ std::optional<Problem> first_fault(const Job& job);
 /// The same of a kind of hole by itself.
 std::optional<Problem> first_fault(const HoleSpec& hole);
 
+/// The logs of pieces. Only what comes from a file is looked at: the program itself only adds to them.
+std::optional<Problem> first_fault(const std::vector<Piece>& begun);
+
 } // namespace clockface

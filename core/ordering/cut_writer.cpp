@@ -34,7 +34,7 @@ void CutWriter::change(int cutter, int hole) {
 // Only where the quill alone does not reach all of them. The knee carries its load upwards, so it always ends going up.
 void CutWriter::move_knee(const Cutter& last, const Cutter& next, int hole) {
     const Spindle& spindle = m_needs.machine.spindle;
-    if (!m_needs.cutters.room.tight || spindle.knee_lead <= Length{} || spindle.knee_lines <= 0)
+    if (!m_needs.room.tight || spindle.knee_lead <= Length{} || spindle.knee_lines <= 0)
         return;
     const double by = (stands_out(last) - stands_out(next)).in_mm();
     const auto lines =
@@ -54,7 +54,7 @@ void CutWriter::hands() {
 HalfWay::HalfWay(const RouteNeeds& needs)
     : m_needs(needs) {
     constexpr std::size_t least = 6;
-    if (!needs.job.order.check_half_way || needs.order.size() < least)
+    if (!at_hand(needs.job).order.check_half_way || needs.order.size() < least)
         return;
     const ReferenceEdges edges = reference_edges(needs.job);
     const auto reach = [&](int hole) {

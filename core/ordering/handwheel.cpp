@@ -61,7 +61,7 @@ std::vector<TurnHandwheel> DialWriter::moves_to(Length target) {
 Route make_route(const RouteNeeds& needs, const Handwheels& machine) {
     Route route;
     route.order = needs.order;
-    const OrderWishes& wishes = needs.job.order;
+    const OrderWishes& wishes = at_hand(needs.job).order;
     const int line_x = machine.dials_turn ? 0 : dial_line(wishes.dial_x, machine.x.engraved());
     const int line_y = machine.dials_turn ? 0 : dial_line(wishes.dial_y, machine.y.engraved());
     route.list.push_back({PickUpZero{machine.x.finish, machine.y.finish, line_x, line_y}});

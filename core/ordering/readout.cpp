@@ -92,12 +92,12 @@ public:
     Route make() {
         m_route.order = m_needs.order;
         m_route.list.push_back({ZeroReadout{}});
-        if (m_needs.job.order.walk_first)
+        if (at_hand(m_needs.job).order.walk_first)
             for (const int hole : m_needs.order) {
                 go(hole);
                 m_route.list.push_back({TouchLightly{}, hole});
             }
-        if (m_needs.job.order.readout == ReadoutWay::Routines)
+        if (at_hand(m_needs.job).order.readout == ReadoutWay::Routines)
             by_routines();
         else
             each_visit(m_route, m_needs, [&](int hole) {
@@ -127,7 +127,7 @@ private:
         const std::int64_t x = counts(at.x), y = counts(at.y);
         // What it stops short is rounded together with the place, not by itself.
         const GoToReadout to{x - m_zero_x, y - m_zero_y, x - counts(at.x - jump.x), y - counts(at.y - jump.y),
-                             m_needs.job.order.readout == ReadoutWay::FromEachHole};
+                             at_hand(m_needs.job).order.readout == ReadoutWay::FromEachHole};
         if (m_here == std::pair(x, y))
             return; // it stands there already, locked
         m_here = std::pair(x, y);

@@ -24,7 +24,7 @@ public:
         , m_machine(machine)
         , m_centre(table_centre(needs.job))
         , m_slide(Axis::X, machine.slide) {
-        if (needs.job.order.table == TableWay::Plates)
+        if (at_hand(needs.job).order.table == TableWay::Plates)
             m_circle = best_circle(turned(), machine.ratio, machine.plates);
         m_full_turn = static_cast<std::int64_t>(machine.ratio) * (m_circle ? m_circle->holes : machine.graduations);
     }

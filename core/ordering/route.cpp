@@ -1,110 +1,17 @@
 #include "ordering/route.h"
 
+#include "measure/fingerprint.h"
 #include "ordering/bar_route.h"
-
-#include <fmt/format.h>
-#include <fmt/ranges.h>
+#include "ordering/cut_writer.h"
 
 namespace clockface {
 
-namespace {
-
-// One line of plain figures for each action; used only to recognise a list again.
-struct Spell {
-    std::string operator()(const PickUpZero& a) const {
-        return fmt::format("zero {} {} {} {}", int(a.finish_x), int(a.finish_y), a.line_x, a.line_y);
-    }
-    std::string operator()(const TurnHandwheel& a) const {
-        return fmt::format("wheel {} {} {} {} {} {}", int(a.axis), int(a.way), a.turns, a.line, a.take_up, a.past);
-    }
-    std::string operator()(const ZeroReadout& a) const { return a.here ? "zero here" : "readout zero"; }
-    std::string operator()(const KeyCircle& a) const {
-        return fmt::format("circle {} {} {} {} {} {} {} {}", a.centre_x, a.centre_y, a.diameter, a.first, a.last,
-                           a.step, a.count, fmt::join(a.holes, " "));
-    }
-    std::string operator()(const GoToReadout& a) const {
-        return fmt::format("readout {} {} {} {} {}", a.x, a.y, a.short_x, a.short_y, a.from_last);
-    }
-    std::string operator()(const KeyRow& a) const {
-        return fmt::format("row {} {} {} {} {} {}", a.x, a.y, a.pitch, a.angle, a.count, fmt::join(a.holes, " "));
-    }
-    std::string operator()(const RoutinePlace& a) const { return fmt::format("place {}", a.place); }
-    std::string operator()(const TurnIndex& a) const {
-        return fmt::format("index {} {} {} {}", a.circle, a.turns, a.holes, a.reading);
-    }
-    std::string operator()(const CentreOnTable& a) const {
-        return fmt::format("centre {:.6f} {:.6f} {}", a.centre.x.in_mm(), a.centre.y.in_mm(), int(a.finish));
-    }
-    std::string operator()(const TurnTable& a) const {
-        return fmt::format("table {} {} {} {} {}", int(a.way), a.turns, a.line, a.reading, a.take_up);
-    }
-    std::string operator()(const ScribeLine& a) const {
-        return fmt::format("line {} {} {} {} {}", int(a.axis), a.from_far_edge, a.setting, fmt::join(a.holes, " "),
-                           fmt::join(a.centres, " "));
-    }
-    std::string operator()(const StrikeCircle& a) const {
-        return fmt::format("strike {} {} {}", a.pattern, a.radius, fmt::join(a.holes, " "));
-    }
-    std::string operator()(const StepChord& a) const {
-        return fmt::format("chord {} {} {} {}", a.pattern, a.chord, a.steps, a.last);
-    }
-    std::string operator()(const PrickMark&) const { return "prick"; }
-    std::string operator()(const LookAtMarks& a) const { return fmt::format("look {}", fmt::join(a.holes, " ")); }
-    std::string operator()(const PunchMark&) const { return "punch"; }
-    std::string operator()(const CompareMarks& a) const {
-        return fmt::format("compare {} {} {}", a.from, a.to, a.expected);
-    }
-    std::string operator()(const LayOldPart& a) const {
-        return fmt::format("lay {} {} {:.6f} {:.6f} {:.6f} {}", a.zero, a.along, a.at.x.in_mm(), a.at.y.in_mm(),
-                           a.bearing.in_degrees(), a.turned_over * 2 + a.bonded);
-    }
-    std::string operator()(const MarkAcross& a) const {
-        return fmt::format("across {} {} {:.4f} {:.4f} {}", a.from, int(a.way), a.hole.in_mm(), a.tool.in_mm(),
-                           a.thread);
-    }
-    std::string operator()(const PinThrough& a) const { return fmt::format("pin {} {:.4f}", a.from, a.pin.in_mm()); }
-    std::string operator()(const TakeOldPartOff&) const { return "off"; }
-    std::string operator()(const CompareAcross& a) const {
-        return fmt::format("compare across {} {} {:.4f}", a.from, a.to, a.expected.in_mm());
-    }
-    std::string operator()(const DrillMark& a) const { return fmt::format("drill mark {} {}", a.from, a.size); }
-    std::string operator()(const DrillHole& a) const { return fmt::format("drill {} {}", a.step, a.cutter); }
-    std::string operator()(const ChangeCutter& a) const { return fmt::format("cutter {}", a.cutter); }
-    std::string operator()(const MoveKnee& a) const { return fmt::format("knee {} {} {}", a.up, a.turns, a.line); }
-    std::string operator()(const TouchLightly&) const { return "touch"; }
-    std::string operator()(const CheckPlace& a) const {
-        return fmt::format("check {} {} {} {}", a.from_right, a.from_upper, a.x, a.y);
-    }
-    std::string operator()(const WorkByHand& a) const {
-        return fmt::format("hand {} {} {}", a.cutter, a.step, fmt::join(a.holes, " "));
-    }
-    std::string operator()(const TurnBar& a) const {
-        return fmt::format("turn {} {:.6f} {} {} {:.6f} {:.6f} {:.6f} {} {} {} {}", a.first, a.bearing.in_degrees(),
-                           int(a.way), a.from, a.set.in_degrees(), a.height.in_mm(), a.rod.in_mm(), int(a.lean),
-                           a.faces, a.sides, a.other_end * 2 + a.far_mouth);
-    }
-    std::string operator()(const StandOverAxis& a) const {
-        return fmt::format("axis {} {:.6f} {:.6f} {}", int(a.way), a.go.in_mm(), a.finder.in_mm(), int(a.finish));
-    }
-    std::string operator()(const SetPacking& a) const {
-        return fmt::format("packing {} {} {:.6f} {:.6f} {:.6f} {}", int(a.axis), a.from_far_end, a.pin.in_mm(),
-                           a.gap.in_mm(), a.half_block.in_mm() + (a.vee ? 1000.0 : 0.0), a.pieces.size());
-    }
-    std::string operator()(const ScribeAlongBar& a) const {
-        return fmt::format("along {} {}", a.setting, fmt::join(a.holes, " "));
-    }
-    std::string operator()(const ScribeAcrossBar& a) const {
-        return fmt::format("across {} {} {}", a.from_right_end, a.setting, fmt::join(a.holes, " "));
-    }
-};
-
-} // namespace
-
 Route make_route(const RouteNeeds& needs, const Machine& machine) {
-    if (needs.holes.empty()) { // nothing to do, so nothing to set up either
-        Route empty;
-        empty.machine = machine.name;
-        return empty;
+    if (needs.work.passes.empty()) { // nothing is done at the machine, so nothing is set up either
+        Route by_hand;
+        by_hand.machine = machine.name;
+        CutWriter(by_hand, needs).hands();
+        return by_hand;
     }
     Route route = needs.job.blank.on_side()
                       ? make_bar_route(needs, machine)
@@ -114,13 +21,7 @@ Route make_route(const RouteNeeds& needs, const Machine& machine) {
 }
 
 std::string fingerprint(const Route& route) {
-    std::uint64_t hash = 0xcbf29ce484222325ULL; // FNV-1a, 64 bit
-    for (const Instruction& instruction : route.list)
-        for (const char c : fmt::format("{} {};", std::visit(Spell{}, instruction.action), instruction.hole)) {
-            hash ^= static_cast<unsigned char>(c);
-            hash *= 0x100000001b3ULL;
-        }
-    return fmt::format("{:016x}", hash);
+    return fingerprint_of(route.list);
 }
 
 } // namespace clockface

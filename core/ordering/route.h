@@ -16,6 +16,7 @@ struct RouteNeeds {
     const std::vector<int>& order; ///< holes in the order in which each is first come to
     const RoundKit& kit;
     const CutterList& cutters;
+    const Room& room;
     const Machine& machine;
 };
 
@@ -35,8 +36,7 @@ Point table_centre(const Job& job);
 /// The list for a machine, with its name in it.
 Route make_route(const RouteNeeds& needs, const Machine& machine);
 
-/// A short text that changes whenever the list changes (64-bit FNV-1a of its CSV-like form, in hex): kept with the
-/// progress, to know whether the place in the list still means the same.
+/// A short text that changes whenever any field of any instruction does.
 std::string fingerprint(const Route& route);
 
 } // namespace clockface

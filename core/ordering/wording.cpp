@@ -148,8 +148,8 @@ struct Say {
         }
         const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind);
         const int at_zero = !wheels || wheels->dials_turn ? 0
-                            : move.axis == Axis::X        ? needs.job.order.dial_x
-                                                          : needs.job.order.dial_y;
+                            : move.axis == Axis::X        ? at_hand(needs.job).order.dial_x
+                                                          : at_hand(needs.job).order.dial_y;
         const Length reached = dial_position(screw, dial_count(screw, to, at_zero), at_zero);
         const double lines = abs(reached) / screw.graduation(), turns = std::floor(lines / screw.lines + 1e-9);
         const auto number = [](double value) { return decimal(value, 3, Sign::WhenNegative, Tail::Trim); };

@@ -33,7 +33,9 @@ public:
     }
 
     WorkOrder make() {
-        if (m_order.way == CutOrder::ByHole)
+        if (std::holds_alternative<Handwork>(at_hand(m_needs.job).makes)) {
+            // Nothing is done at the machine.
+        } else if (m_order.way == CutOrder::ByHole)
             by_hole();
         else
             by_cutter();
@@ -62,17 +64,28 @@ private:
         return found == m_line.end() ? -1 : found->second;
     }
 
+    [[nodiscard]] bool takes(int hole, std::size_t step) const {
+        return m_needs.shares.empty() || m_needs.shares[static_cast<std::size_t>(hole)][step];
+    }
+    [[nodiscard]] bool takes_whole(int hole) const {
+        return m_needs.shares.empty() || m_needs.shares[static_cast<std::size_t>(hole)].back();
+    }
+
     // Steps at the machine. A tap that is turned by hand can still be guided by the spindle, before moving away.
     [[nodiscard]] static bool at_machine(const CutStep& step, bool before_moving) {
         return !step.skipped && (!step.by_hand || (before_moving && follows_drill(step.kind)));
     }
     [[nodiscard]] std::vector<Cut> cuts_at_once(int hole) const {
         std::vector<Cut> cuts;
+        bool any = false;
         if (const Chain* chain = chain_of(hole))
             for (std::size_t i = 0; i < chain->steps.size(); ++i)
-                if (at_machine(chain->steps[i], true))
-                    cuts.push_back({static_cast<int>(i), line_of(chain->steps[i])});
-        if (cuts.empty())
+                if (at_machine(chain->steps[i], true)) {
+                    any = true;
+                    if (takes(hole, i))
+                        cuts.push_back({static_cast<int>(i), line_of(chain->steps[i])});
+                }
+        if (!any && takes_whole(hole))
             cuts.push_back({});
         return cuts;
     }
@@ -80,7 +93,10 @@ private:
     void by_hole() {
         Pass& pass = m_order.passes.emplace_back();
         for (int hole = 0; hole < static_cast<int>(m_needs.holes.size()); ++hole)
-            pass.visits.push_back({hole, cuts_at_once(hole)});
+            if (std::vector<Cut> cuts = cuts_at_once(hole); !cuts.empty())
+                pass.visits.push_back({hole, std::move(cuts)});
+        if (pass.visits.empty())
+            m_order.passes.clear();
     }
 
     void by_cutter() {
@@ -99,6 +115,8 @@ private:
                 if (!at_machine(step, stays))
                     continue;
                 any = true;
+                if (!takes(hole, i))
+                    continue;
                 const Cut cut{static_cast<int>(i), line_of(step)};
                 if (stays && at_drill) {
                     at_drill->push_back(cut);
@@ -109,7 +127,7 @@ private:
                 if (stays && step.kind == StepKind::Drill)
                     at_drill = &visits.back().cuts;
             }
-            if (!any)
+            if (!any && takes_whole(hole))
                 whole.push_back({hole, {{}}});
         }
         // The list to fetch is in the order of use: its lines order the passes of one kind of step.
@@ -131,7 +149,7 @@ private:
             const Chain* chain = chain_of(hole);
             for (std::size_t i = 0; chain && i < chain->steps.size(); ++i) {
                 const CutStep& step = chain->steps[i];
-                if (!step.skipped && !done.contains({hole, static_cast<int>(i)}))
+                if (!step.skipped && takes(hole, i) && !done.contains({hole, static_cast<int>(i)}))
                     left[{step.kind, line_of(step), step.name}].push_back(hole);
             }
         }
@@ -142,7 +160,7 @@ private:
     }
 
     void put_in_order(Pass& pass) {
-        switch (m_needs.job.order.holes) {
+        switch (at_hand(m_needs.job).order.holes) {
         case HoleOrder::AsDrawn:
             return;
         case HoleOrder::ByHand:
@@ -158,7 +176,7 @@ private:
 
     void as_named(Pass& pass) const {
         std::map<std::string, std::size_t> rank;
-        for (const std::string& name : m_needs.job.order.by_hand)
+        for (const std::string& name : at_hand(m_needs.job).order.by_hand)
             rank.emplace(name, rank.size());
         const auto rank_of = [&](const Visit& visit) {
             const auto found = rank.find(m_needs.holes[static_cast<std::size_t>(visit.hole)].name);
@@ -244,7 +262,7 @@ CutOrder advised_way(const WorkNeeds& needs, std::string& why) {
         return CutOrder::ByHole;
     }
     // Marks keep the place, whatever the height does.
-    if (needs.cutters.room.loses && !std::holds_alternative<LayoutBench>(needs.machine.kind)) {
+    if (needs.room.loses && !std::holds_alternative<LayoutBench>(needs.machine.kind)) {
         why = "Changing the height loses the place on this machine, so every hole is finished before moving on.";
         return CutOrder::ByHole;
     }
@@ -263,14 +281,14 @@ CutOrder advised_way(const WorkNeeds& needs, std::string& why) {
 }
 
 WorkOrder work_order(const WorkNeeds& needs) {
-    if ((needs.job.blank.on_side() && !bar_comes_back(needs)) || needs.job.order.cuts == CutOrder::Advised) {
+    if ((needs.job.blank.on_side() && !bar_comes_back(needs)) || at_hand(needs.job).order.cuts == CutOrder::Advised) {
         std::string why;
         const CutOrder way = advised_way(needs, why);
         WorkOrder made = work_order(needs, way);
         made.reason = why;
         return made;
     }
-    return work_order(needs, needs.job.order.cuts);
+    return work_order(needs, at_hand(needs.job).order.cuts);
 }
 
 WorkOrder work_order(const WorkNeeds& needs, CutOrder way) {

@@ -49,6 +49,9 @@ struct WorkOrder {
     [[nodiscard]] std::vector<int> holes() const;
 };
 
+/// Which steps a set-up makes: by hole of its face, by step of its chain, and last the hole as a whole. Empty: all.
+using Shares = std::vector<std::vector<bool>>;
+
 /// What an order is made from. References must outlive the call.
 struct WorkNeeds {
     const Job& job;
@@ -57,6 +60,8 @@ struct WorkNeeds {
     const std::vector<Chain>& chains;
     const std::vector<int>& chain_of;
     const CutterList& cutters;
+    const Room& room;
+    const Shares& shares;
     Effort effort = Effort::Usual;
 };
 

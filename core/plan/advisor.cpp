@@ -41,7 +41,7 @@ const MethodReport* best_of(const std::vector<MethodReport>& all) {
                              [&](const auto* a, const auto* b) { return most(*a) < most(*b); });
 }
 
-std::string remark_on(const MethodReport& report, const Plan& plan, Unit unit) {
+std::string remark_on(const MethodReport& report, const SetupPlan& plan, Unit unit) {
     if (!report.can)
         return plan.proof.complaints.empty() ? "It cannot make these holes." : plan.proof.complaints.front();
     if (!report.many || report.many->budget.empty())
@@ -56,11 +56,11 @@ std::string remark_on(const MethodReport& report, const Plan& plan, Unit unit) {
 
 } // namespace
 
-std::optional<ManyParts> many_parts_of(const Job& job, const Plan& plan, int parts, std::uint64_t seed) {
-    return make_many({plan.route, plan.machine, job, plan.holes, plan.chains, plan.chain_of}, parts, seed);
+std::optional<ManyParts> many_parts_of(const Job& job, const SetupPlan& plan, int parts, std::uint64_t seed) {
+    return make_many({plan.route, plan.machine, job, plan.holes, plan.chains(), plan.chain_of}, parts, seed);
 }
 
-LongSearch look_longer(const Job& job, const Plan& plan) {
+LongSearch look_longer(const Job& job, const SetupPlan& plan) {
     std::vector<Point> stops;
     stops.reserve(plan.holes.size());
     for (const Hole& hole : plan.holes)
@@ -69,8 +69,8 @@ LongSearch look_longer(const Job& job, const Plan& plan) {
     for (const int hole : cheapest_tour(stops, {}, travel_cost(plan.machine), Effort::Long).order)
         found.names.push_back(plan.holes[static_cast<std::size_t>(hole)].name);
     Job own = job;
-    own.order.holes = HoleOrder::ByHand;
-    own.order.by_hand = found.names;
+    at_hand(own).order.holes = HoleOrder::ByHand;
+    at_hand(own).order.by_hand = found.names;
     const auto all_passes = [&](const WorkOrder& work) {
         std::vector<int> order;
         for (const Pass& pass : work.passes)
@@ -78,15 +78,14 @@ LongSearch look_longer(const Job& job, const Plan& plan) {
                 order.push_back(visit.hole);
         return seconds_of(stops, {}, travel_cost(plan.machine), order);
     };
-    found.seconds = all_passes(work_order(
-        {own, plan.machine, plan.holes, plan.chains, plan.chain_of, plan.cutters, Effort::Usual}, plan.work.way));
+    found.seconds = all_passes(work_order(work_needs(own, plan), plan.work.way));
     found.before = all_passes(plan.work);
     return found;
 }
 
-std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const Plan& plan) {
+std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const SetupPlan& plan) {
     std::vector<OrderOption> options;
-    const WorkNeeds needs{job, plan.machine, plan.holes, plan.chains, plan.chain_of, plan.cutters, Effort::Usual};
+    const WorkNeeds needs = work_needs(job, plan);
     std::string why;
     const CutOrder advised = advised_way(needs, why);
     for (const CutOrder way : {CutOrder::ByCutter, CutOrder::ByHole, CutOrder::FollowDrill}) {
@@ -94,7 +93,7 @@ std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const P
         if (job.blank.on_side() && !bar_comes_back(needs) && !taken)
             continue;
         const Route route = taken ? plan.route : route_for(job, shop, plan, work_order(needs, way));
-        options.push_back({way, tally_of(route, plan.machine, plan.chains, plan.chain_of), way == advised, taken});
+        options.push_back({way, tally_of(route, plan.machine, plan.chains(), plan.chain_of), way == advised, taken});
     }
     return options;
 }
@@ -113,11 +112,11 @@ std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, int p
         machines.push_back(&shop.marks);
     for (const Machine* machine : machines) {
         Job on = job;
-        on.machine = machine->name;
-        const Plan plan = make_plan(on, shop);
+        at_hand(on).machine = ref(*machine);
+        const SetupPlan plan = plan_at_hand(on, shop);
         MethodReport report;
-        report.machine = machine->name;
-        report.tally = tally_of(plan.route, plan.machine, plan.chains, plan.chain_of);
+        report.machine = ref(*machine);
+        report.tally = tally_of(plan.route, plan.machine, plan.chains(), plan.chain_of);
         report.minutes = report.tally.batch(job.pieces);
         report.can = plan.proof.complaints.empty() && !plan.route.order.empty();
         if (const auto worst = plan.proof.worst())

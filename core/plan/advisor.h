@@ -19,11 +19,11 @@ struct OrderOption {
     bool taken = false;
 };
 /// All three for the plan's machine; for the side of a bar only the one there is.
-std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const Plan& plan);
+std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const SetupPlan& plan);
 
 /// A machine of the shop for this job.
 struct MethodReport {
-    std::string machine;
+    MachineRef machine;
     Tally tally;                   ///< for one piece
     double minutes = 0.0;          ///< for all pieces of the job, what a batch pays once counted once
     Length worst;                  ///< of the list, carried out exactly
@@ -47,9 +47,9 @@ struct LongSearch {
     std::vector<std::string> names;
     double seconds = 0.0, before = 0.0;
 };
-LongSearch look_longer(const Job& job, const Plan& plan);
+LongSearch look_longer(const Job& job, const SetupPlan& plan);
 
 /// What many parts come to for a plan.
-std::optional<ManyParts> many_parts_of(const Job& job, const Plan& plan, int parts = 400, std::uint64_t seed = 1);
+std::optional<ManyParts> many_parts_of(const Job& job, const SetupPlan& plan, int parts = 400, std::uint64_t seed = 1);
 
 } // namespace clockface

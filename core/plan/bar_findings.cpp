@@ -21,7 +21,7 @@ constexpr double least_thread = 0.8;
 
 class BarJudge {
 public:
-    BarJudge(const Job& job, const Plan& plan, std::vector<Finding>& findings)
+    BarJudge(const Job& job, const SetupPlan& plan, std::vector<Finding>& findings)
         : m_job(job)
         , m_plan(plan)
         , m_findings(findings)
@@ -36,7 +36,7 @@ public:
 
 private:
     const Job& m_job;
-    const Plan& m_plan;
+    const SetupPlan& m_plan;
     std::vector<Finding>& m_findings;
     std::vector<std::vector<Place>> m_places;
     std::size_t m_index = 0;
@@ -244,7 +244,7 @@ private:
 
 } // namespace
 
-void find_bar_faults(const Job& job, const Plan& plan, std::vector<Finding>& findings) {
+void find_bar_faults(const Job& job, const SetupPlan& plan, std::vector<Finding>& findings) {
     BarJudge(job, plan, findings).judge();
 }
 

@@ -5,6 +5,6 @@
 
 namespace clockface {
 
-void find_bar_faults(const Job& job, const Plan& plan, std::vector<Finding>& findings);
+void find_bar_faults(const Job& job, const SetupPlan& plan, std::vector<Finding>& findings);
 
 } // namespace clockface

@@ -20,14 +20,14 @@ constexpr double nut = 0.8;
 
 class ChainJudge {
 public:
-    ChainJudge(const Job& job, const Shop& shop, const Plan& plan, std::vector<Finding>& findings)
+    ChainJudge(const Job& job, const Shop& shop, const SetupPlan& plan, std::vector<Finding>& findings)
         : m_job(job)
         , m_shop(shop)
         , m_plan(plan)
         , m_findings(findings) {}
 
     void judge(int index) {
-        m_chain = &m_plan.chains[static_cast<std::size_t>(index)];
+        m_chain = &m_plan.chains()[static_cast<std::size_t>(index)];
         m_holes.clear();
         for (std::size_t i = 0; i < m_plan.chain_of.size(); ++i)
             if (m_plan.chain_of[i] == index)
@@ -45,7 +45,7 @@ public:
 private:
     const Job& m_job;
     const Shop& m_shop;
-    const Plan& m_plan;
+    const SetupPlan& m_plan;
     std::vector<Finding>& m_findings;
     const Chain* m_chain = nullptr;
     std::vector<int> m_holes;
@@ -240,7 +240,7 @@ private:
 };
 
 // Blind points and holes of other faces: only where there is another face to come from.
-void crossing(const Job& job, const Plan& plan, std::vector<Finding>& findings) {
+void crossing(const Job& job, const SetupPlan& plan, std::vector<Finding>& findings) {
     const bool others = std::any_of(job.patterns.begin(), job.patterns.end(),
                                     [&](const Pattern& each) { return each.face != job.blank.up; });
     const bool existing = std::any_of(job.blank.existing.begin(), job.blank.existing.end(),
@@ -250,7 +250,7 @@ void crossing(const Job& job, const Plan& plan, std::vector<Finding>& findings) 
         return;
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const Hole& hole = plan.holes[i];
-        const DepthStack stack = depth_stack(plan.chains[static_cast<std::size_t>(plan.chain_of[i])],
+        const DepthStack stack = depth_stack(plan.chains()[static_cast<std::size_t>(plan.chain_of[i])],
                                              crossings_of(job, hole, hole.spec.diameter), job.unit);
         for (const Crossing& each : stack.crossings)
             if (each.from < stack.tip)
@@ -265,12 +265,12 @@ void crossing(const Job& job, const Plan& plan, std::vector<Finding>& findings) 
 
 } // namespace
 
-void find_cutter_faults(const Job& job, const Shop& shop, const Plan& plan, std::vector<Finding>& findings) {
+void find_cutter_faults(const Job& job, const Shop& shop, const SetupPlan& plan, std::vector<Finding>& findings) {
     ChainJudge judge(job, shop, plan, findings);
-    for (int i = 0; i < static_cast<int>(plan.chains.size()); ++i)
+    for (int i = 0; i < static_cast<int>(plan.chains().size()); ++i)
         judge.judge(i);
     crossing(job, plan, findings);
-    if (!plan.metal_known && !plan.holes.empty())
+    if (!plan.cutting->metal_known && !plan.holes.empty())
         findings.push_back(
             {Grade::Note,
              FindingKind::NoCutter,
@@ -280,20 +280,27 @@ void find_cutter_faults(const Job& job, const Shop& shop, const Plan& plan, std:
                                job.blank.material),
              "Name the metal under Blank, such as brass or stainless steel.",
              {}});
-    if (plan.cutters.room.tight)
-        findings.push_back({plan.cutters.room.loses ? Grade::Check : Grade::Note,
+    if (plan.room.tight)
+        findings.push_back({plan.room.loses ? Grade::Check : Grade::Note,
                             FindingKind::NoRoom,
-                            plan.cutters.room.sentence,
+                            plan.room.sentence,
                             "Short cutters, where there are any, also wander less.",
                             {}});
-    if (const auto then = job.planned_with.find(plan.machine.name); then != job.planned_with.end())
-        if (const std::string now = machine_in_words(plan.machine); now != then->second)
-            findings.push_back({Grade::Check,
-                                FindingKind::FiguresChanged,
-                                fmt::format("{} has other figures than when this job was saved. Then: {}. Now: {}.",
-                                            plan.machine.name, then->second, now),
-                                "If the shop is right now, save the job again; work that is begun may be out.",
-                                {}});
+    auto then = job.planned_with.find(plan.machine.id);
+    if (then == job.planned_with.end())
+        then = job.planned_with.find(plan.machine.name);
+    if (then == job.planned_with.end())
+        return;
+    const std::string now = machine_in_words(plan.machine);
+    const bool same =
+        then->second.mark.empty() ? then->second.words == now : then->second.mark == figures_mark(plan.machine);
+    if (!same)
+        findings.push_back({Grade::Check,
+                            FindingKind::FiguresChanged,
+                            fmt::format("{} has other figures than when this job was saved. Then: {}. Now: {}.",
+                                        plan.machine.name, then->second.words, now),
+                            "If the shop is right now, save the job again; work that is begun may be out.",
+                            {}});
 }
 
 } // namespace clockface

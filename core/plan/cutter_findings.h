@@ -5,6 +5,6 @@
 
 namespace clockface {
 
-void find_cutter_faults(const Job& job, const Shop& shop, const Plan& plan, std::vector<Finding>& findings);
+void find_cutter_faults(const Job& job, const Shop& shop, const SetupPlan& plan, std::vector<Finding>& findings);
 
 } // namespace clockface

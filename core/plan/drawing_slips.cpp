@@ -13,7 +13,7 @@ namespace clockface {
 namespace {
 
 // Indices of the plan's holes, by the pattern they belong to.
-std::vector<std::vector<int>> by_pattern(const Job& job, const Plan& plan) {
+std::vector<std::vector<int>> by_pattern(const Job& job, const SetupPlan& plan) {
     std::vector<std::vector<int>> groups(job.patterns.size());
     for (std::size_t i = 0; i < plan.holes.size(); ++i)
         groups[plan.holes[i].pattern].push_back(static_cast<int>(i));
@@ -23,7 +23,7 @@ std::vector<std::vector<int>> by_pattern(const Job& job, const Plan& plan) {
 } // namespace
 
 // A drill that starts half on a step, or a hole that the saw would cut through.
-void find_steps_and_cuts(const Job& job, const Plan& plan, Findings& findings) {
+void find_steps_and_cuts(const Job& job, const SetupPlan& plan, Findings& findings) {
     const Point corner = datum_from_middle(job) - datum_from_middle(job.blank, DatumPlace::LowerLeft);
     const bool flat = job.blank.up == Face::Top;
     for (std::size_t i = 0; flat && i < plan.holes.size(); ++i) {
@@ -77,7 +77,7 @@ void find_steps_and_cuts(const Job& job, const Plan& plan, Findings& findings) {
 
 // Places typed one by one: a row that is nearly straight was meant to be straight, and a place 25.4 times as far out as
 // the others came from figures in another unit.
-void find_typed_places(const Job& job, const Plan& plan, Findings& findings) {
+void find_typed_places(const Job& job, const SetupPlan& plan, Findings& findings) {
     const std::vector<std::vector<int>> groups = by_pattern(job, plan);
     for (std::size_t i = 0; i < job.patterns.size(); ++i) {
         const auto* points = std::get_if<PointsPattern>(&job.patterns[i].layout);
@@ -136,7 +136,7 @@ void find_typed_places(const Job& job, const Plan& plan, Findings& findings) {
 }
 
 // A pitch circle twice as wide as it should be, or a hole wider than the stock: slips of a factor or of a figure.
-void find_sizes(const Job& job, const Plan& plan, Findings& findings) {
+void find_sizes(const Job& job, const SetupPlan& plan, Findings& findings) {
     const std::vector<std::vector<int>> groups = by_pattern(job, plan);
     const Point datum = datum_from_middle(job);
     const Length narrow = std::min(job.blank.extent_x(), job.blank.extent_y());
@@ -181,7 +181,7 @@ void find_sizes(const Job& job, const Plan& plan, Findings& findings) {
 }
 
 // With zero at a corner every figure has the same sign; the odd one out has lost or gained a minus.
-void find_signs(const Job& job, const Plan& plan, Findings& findings) {
+void find_signs(const Job& job, const SetupPlan& plan, Findings& findings) {
     const DatumPlace place = job.datum.place;
     const bool corner = place == DatumPlace::LowerLeft || place == DatumPlace::LowerRight ||
                         place == DatumPlace::UpperLeft || place == DatumPlace::UpperRight;
@@ -207,7 +207,7 @@ void find_signs(const Job& job, const Plan& plan, Findings& findings) {
     }
 }
 
-void find_long_pitches(const Job& job, const Plan& plan, Findings& findings) {
+void find_long_pitches(const Job& job, const SetupPlan& plan, Findings& findings) {
     const std::vector<std::vector<int>> groups = by_pattern(job, plan);
     const Point datum = datum_from_middle(job);
     for (std::size_t i = 0; i < job.patterns.size(); ++i) {

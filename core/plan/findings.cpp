@@ -6,6 +6,8 @@
 #include "plan/bar_findings.h"
 #include "plan/cutter_findings.h"
 #include "plan/drawing_slips.h"
+#include "plan/makers.h"
+#include "plan/plan.h"
 #include "plan/right_way_up.h"
 
 #include <algorithm>
@@ -13,6 +15,7 @@
 #include <fmt/format.h>
 #include <fmt/ranges.h>
 #include <map>
+#include <set>
 #include <tuple>
 #include <unordered_map>
 
@@ -20,7 +23,7 @@ namespace clockface {
 
 namespace {
 
-void edges(const Job& job, const Shop& shop, const Plan& plan, Findings& findings) {
+void edges(const Job& job, const Shop& shop, const SetupPlan& plan, Findings& findings) {
     const Point datum = datum_from_middle(job);
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const Hole& hole = plan.holes[i];
@@ -52,7 +55,7 @@ void edges(const Job& job, const Shop& shop, const Plan& plan, Findings& finding
     }
 }
 
-void depths(const Job& job, const Plan& plan, Findings& findings) {
+void depths(const Job& job, const SetupPlan& plan, Findings& findings) {
     const Point datum = datum_from_middle(job);
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const Hole& hole = plan.holes[i];
@@ -134,7 +137,7 @@ private:
 };
 
 // Said before the first hole, while a mark can still be made: later a half-made part goes back the wrong way round.
-void right_way_up(const Job& job, const Plan& plan, Findings& findings) {
+void right_way_up(const Job& job, const SetupPlan& plan, Findings& findings) {
     const LooksAlike alike = looks_alike(job, plan.holes);
     if (!alike.turned && !alike.over)
         return;
@@ -151,23 +154,13 @@ void right_way_up(const Job& job, const Plan& plan, Findings& findings) {
                         {}});
 }
 
-void counts(const Job& job, const Plan& plan, Findings& findings) {
-    const auto planned = static_cast<int>(plan.holes.size());
-    if (job.holes_called_for && *job.holes_called_for != planned)
-        findings.push_back({Grade::Stop,
-                            FindingKind::CountDiffers,
-                            fmt::format("The drawing calls for {}, the plan makes {}.",
-                                        counted(*job.holes_called_for, "hole"), planned),
-                            "Look for a hole left out or made twice, or correct the drawing's count.",
-                            {}});
-}
-
-void lists(const Job& job, const Shop& shop, const Plan& plan, Findings& findings) {
-    if (!job.machine.empty() && !shop.find(job.machine))
+void lists(const Job& job, const Shop& shop, const SetupPlan& plan, Findings& findings) {
+    const MachineRef& wanted = at_hand(job).machine;
+    if (!wanted.empty() && !shop.find(wanted))
         findings.push_back({Grade::Check,
                             FindingKind::NoSuchMachine,
                             fmt::format("The job asks for '{}', which this shop does not have; {} is used.",
-                                        job.machine, plan.machine.name),
+                                        wanted.name.empty() ? wanted.id : wanted.name, plan.machine.name),
                             "Choose a machine under Order.",
                             {}});
     if (!plan.proof.complaints.empty())
@@ -176,19 +169,10 @@ void lists(const Job& job, const Shop& shop, const Plan& plan, Findings& finding
                             "The simulated operator could not carry out the list. " + plan.proof.complaints.front(),
                             "Do not work from this list.",
                             {}});
-    const auto progress = job.progress.find(progress_name(job, plan.machine.name));
-    if (progress != job.progress.end() && progress->second.done > 0 && progress->second.list != plan.fingerprint)
-        findings.push_back(
-            {Grade::Check,
-             FindingKind::ListChanged,
-             fmt::format("The list for {} has changed since {} of it {} done.", plan.machine.name,
-                         counted(progress->second.done, "move"), progress->second.done == 1 ? "was" : "were"),
-             "Go to Bench and begin the list again, or undo the change.",
-             {}});
 }
 
 // Copied holes that the readings do not settle, and those the list of marks leaves out.
-void copied(const Job& job, const Plan& plan, Findings& findings) {
+void copied(const Job& job, const SetupPlan& plan, Findings& findings) {
     for (const Pattern& pattern : job.patterns) {
         const auto* points = std::get_if<PointsPattern>(&pattern.layout);
         if (!points || !is_at_hand(job, pattern))
@@ -219,7 +203,7 @@ void copied(const Job& job, const Plan& plan, Findings& findings) {
 }
 
 // One finding for holes of one pattern of which the same is said: "Each of A1 to A48 is 6 mm from the edge …".
-Findings alike_together(const Job& job, const Plan& plan, Findings findings) {
+Findings alike_together(const Job& job, const SetupPlan& plan, Findings findings) {
     Findings out;
     std::map<std::tuple<Grade, FindingKind, std::string, std::string, std::size_t>, std::size_t> known;
     std::vector<std::string> sentences; // of each of `out`, with the place of the name marked
@@ -255,7 +239,7 @@ Findings alike_together(const Job& job, const Plan& plan, Findings findings) {
 
 } // namespace
 
-std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& plan) {
+std::vector<Finding> find_faults(const Job& job, const Shop& shop, const SetupPlan& plan) {
     Findings findings;
     if (job.blank.on_side()) {
         find_bar_faults(job, plan, findings);
@@ -273,10 +257,95 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& p
     }
     find_cutter_faults(job, shop, plan, findings);
     copied(job, plan, findings);
-    counts(job, plan, findings);
     right_way_up(job, plan, findings);
     lists(job, shop, plan, findings);
     findings = alike_together(job, plan, std::move(findings));
+    std::stable_sort(findings.begin(), findings.end(),
+                     [](const Finding& a, const Finding& b) { return a.grade < b.grade; });
+    for (Finding& each : findings)
+        each.setup = plan.setup;
+    return findings;
+}
+
+namespace {
+
+void counts(const Job& job, const Plan& plan, Findings& findings) {
+    std::set<Face> faces;
+    int planned = 0;
+    for (const SetupPlan& each : plan.setups)
+        if (faces.insert(find_setup(job, each.setup)->up).second)
+            planned += static_cast<int>(each.holes.size());
+    if (job.holes_called_for && *job.holes_called_for != planned)
+        findings.push_back({Grade::Stop,
+                            FindingKind::CountDiffers,
+                            fmt::format("The drawing calls for {}, the plan makes {}.",
+                                        counted(*job.holes_called_for, "hole"), planned),
+                            "Look for a hole left out or made twice, or correct the drawing's count.",
+                            {}});
+}
+
+// Every step of every hole has to be made by one of the set-ups, and none before the step it follows.
+void shared_out(const Job& job, const Plan& plan, Findings& findings) {
+    std::map<std::string, std::vector<std::string>> nobody;
+    std::set<std::pair<std::string, std::string>> early;
+    std::set<Face> faces;
+    for (const SetupPlan& each : plan.setups) {
+        const Face face = find_setup(job, each.setup)->up;
+        const std::vector<const Setup*> setups = setups_of(job, face);
+        if (!faces.insert(face).second || (setups.size() == 1 && each.shares.empty()))
+            continue;
+        for (std::size_t h = 0; h < each.holes.size(); ++h) {
+            const int pattern = job.patterns[each.holes[h].pattern].id;
+            const Setup* before = setups.front();
+            for (const CutStep& step : each.chains()[static_cast<std::size_t>(each.chain_of[h])].steps) {
+                if (step.skipped)
+                    continue;
+                const Setup* maker = maker_of(setups, pattern, &step);
+                if (!maker) {
+                    nobody[step.name].push_back(each.holes[h].name);
+                    continue;
+                }
+                if (std::find(setups.begin(), setups.end(), maker) < std::find(setups.begin(), setups.end(), before))
+                    early.emplace(step.name, each.holes[h].name);
+                before = maker;
+            }
+        }
+    }
+    for (const auto& [step, holes] : nobody)
+        findings.push_back({Grade::Stop,
+                            FindingKind::NotMade,
+                            fmt::format("No set-up makes the {} of {}{}.", step, holes.front(),
+                                        holes.size() > 1 ? fmt::format(" and {} more", holes.size() - 1) : ""),
+                            "Under Order, let one of the set-ups of its face make all that is left.",
+                            {}});
+    if (!early.empty())
+        findings.push_back({Grade::Stop,
+                            FindingKind::TooEarly,
+                            fmt::format("The {} of {} comes in a set-up before the step that it follows.",
+                                        early.begin()->first, early.begin()->second),
+                            "Under Order, put the set-ups in the order of the work.",
+                            {}});
+    for (const Pattern& pattern : job.patterns)
+        if (setups_of(job, pattern.face).empty() && faces.insert(pattern.face).second)
+            findings.push_back({Grade::Stop,
+                                FindingKind::NotMade,
+                                fmt::format("No set-up has the {} up, so {} is not made.",
+                                            face_in_words(job.blank.shape, pattern.face), pattern.name),
+                                "Add a set-up for that face under Order.",
+                                {}});
+}
+
+} // namespace
+
+std::vector<Finding> find_faults(const Job& job, const Plan& plan) {
+    Findings findings;
+    counts(job, plan, findings);
+    shared_out(job, plan, findings);
+    std::set<std::pair<std::string, std::string>> said;
+    for (const SetupPlan& each : plan.setups)
+        for (const Finding& found : each.findings)
+            if (said.emplace(found.sentence, found.remedy).second)
+                findings.push_back(found);
     std::stable_sort(findings.begin(), findings.end(),
                      [](const Finding& a, const Finding& b) { return a.grade < b.grade; });
     return findings;
@@ -316,8 +385,6 @@ std::string name_of(FindingKind kind) {
         return "no-such-machine";
     case FindingKind::ListFails:
         return "list-fails";
-    case FindingKind::ListChanged:
-        return "list-changed";
     case FindingKind::SteepStart:
         return "starts-on-a-slope";
     case FindingKind::ThreadShort:
@@ -378,6 +445,12 @@ std::string name_of(FindingKind kind) {
         return "step-left-out";
     case FindingKind::FiguresChanged:
         return "machine-figures-changed";
+    case FindingKind::NotMade:
+        return "step-nobody-makes";
+    case FindingKind::TooEarly:
+        return "step-before-its-turn";
+    case FindingKind::NoLongerWanted:
+        return "done-but-not-wanted";
     case FindingKind::RightWayUp:
         break;
     }

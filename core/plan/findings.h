@@ -10,6 +10,7 @@
 namespace clockface {
 
 struct Plan;
+struct SetupPlan;
 
 /// Stop: it would spoil the part or hurt somebody. Check: look before going on. Note: good to know.
 enum class Grade { Stop, Check, Note };
@@ -23,7 +24,6 @@ enum class FindingKind {
     TooDeep,
     NoSuchMachine,
     ListFails,
-    ListChanged,
     RightWayUp,
     ThinMetal,
     OnStep,
@@ -54,7 +54,10 @@ enum class FindingKind {
     TooFewThreads,
     NoRoom,
     NotAudited,
-    FiguresChanged
+    FiguresChanged,
+    NotMade,
+    TooEarly,
+    NoLongerWanted
 };
 
 struct Finding {
@@ -62,14 +65,17 @@ struct Finding {
     FindingKind kind = FindingKind::OffBlank;
     std::string sentence;
     std::string remedy;     ///< what would do
-    std::vector<int> holes; ///< indices into Plan::holes
+    std::vector<int> holes; ///< indices into SetupPlan::holes of its set-up
+    int setup = 0;          ///< id of the set-up it is about; 0: the job as a whole
 
     bool operator==(const Finding&) const = default;
 };
 
-/// All findings on a plan whose holes, route and proof are worked out; gravest first, otherwise in the order of the
-/// holes.
-std::vector<Finding> find_faults(const Job& job, const Shop& shop, const Plan& plan);
+/// All findings on a set-up whose holes, route and proof are worked out; gravest first, otherwise in the order of the
+/// holes. The job has that set-up at hand.
+std::vector<Finding> find_faults(const Job& job, const Shop& shop, const SetupPlan& plan);
+/// Those of all set-ups of a plan, each said once, and those of the job as a whole.
+std::vector<Finding> find_faults(const Job& job, const Plan& plan);
 
 /// Whether it is about the cutters and what they do.
 bool is_of_cutters(FindingKind kind);

@@ -1,29 +1,146 @@
 #include "plan/plan.h"
 
-#include "cutting/chains.h"
 #include "ordering/route.h"
+#include "plan/makers.h"
+
+#include <algorithm>
 
 namespace clockface {
 
+namespace {
+
+// Makes the plan of a job: first what its faces want, together, then the work of each set-up.
+class Planner {
+public:
+    Planner(const Job& job, const Shop& shop, Effort effort)
+        : m_job(job)
+        , m_shop(shop)
+        , m_effort(effort) {
+        ChainGatherer gatherer(job, shop);
+        for (const Setup& each : job.setups)
+            if (!find(each.up))
+                m_faces.push_back(read(each, gatherer));
+        m_cutting = std::make_shared<const JobChains>(gatherer.take());
+    }
+
+    [[nodiscard]] const std::shared_ptr<const JobChains>& cutting() const { return m_cutting; }
+
+    [[nodiscard]] SetupPlan plan_of(const Setup& setup) const {
+        const OnFace& face = *find(setup.up);
+        const bool here = setup.id == at_hand(m_job).id;
+        const Job turned = here ? Job{} : with_setup(m_job, setup.id);
+        const Job& job = here ? m_job : turned;
+        SetupPlan plan;
+        plan.setup = setup.id;
+        plan.cutting = m_cutting;
+        plan.machine = m_shop.machine_for(setup.machine, m_job.unit);
+        plan.holes = face.holes;
+        plan.chain_of = face.chain_of;
+        plan.shares = shares_of(setup, face);
+        plan.room = room_for(chains_in(plan), plan.machine.spindle, m_job.unit);
+        plan.work = work_order(work_needs(job, plan, m_effort));
+        plan.route = route_for(job, m_shop, plan, plan.work);
+        plan.fingerprint = fingerprint(plan.route);
+        plan.proof = carry_out(plan.route, plan.machine, job, plan.holes);
+        plan.findings = find_faults(job, m_shop, plan);
+        return plan;
+    }
+
+private:
+    struct OnFace {
+        Face face = Face::Top;
+        std::vector<Hole> holes;
+        std::vector<int> chain_of;
+        std::vector<const Setup*> setups;
+    };
+
+    const Job& m_job;
+    const Shop& m_shop;
+    Effort m_effort;
+    std::vector<OnFace> m_faces;
+    std::shared_ptr<const JobChains> m_cutting;
+
+    [[nodiscard]] const OnFace* find(Face face) const {
+        const auto found =
+            std::find_if(m_faces.begin(), m_faces.end(), [&](const OnFace& each) { return each.face == face; });
+        return found == m_faces.end() ? nullptr : &*found;
+    }
+
+    [[nodiscard]] OnFace read(const Setup& first, ChainGatherer& gatherer) const {
+        OnFace face;
+        face.face = first.up;
+        face.setups = setups_of(m_job, first.up);
+        const bool here = first.up == m_job.blank.up;
+        const Job turned = here ? Job{} : with_setup(m_job, first.id);
+        const Job& job = here ? m_job : turned;
+        face.holes = holes_of(job);
+        std::vector<const Machine*> on;
+        on.reserve(face.holes.size());
+        for (const Hole& hole : face.holes)
+            on.push_back(&m_shop.machine_for(cut_in(face.setups, m_job.patterns[hole.pattern].id).machine, m_job.unit));
+        face.chain_of = gatherer.add(job, face.holes, on);
+        return face;
+    }
+
+    [[nodiscard]] Shares shares_of(const Setup& setup, const OnFace& face) const {
+        Shares shares;
+        if (face.setups.size() == 1 && std::holds_alternative<TheRest>(setup.makes))
+            return shares;
+        for (std::size_t h = 0; h < face.holes.size(); ++h) {
+            const Chain& chain = m_cutting->chains[static_cast<std::size_t>(face.chain_of[h])];
+            const int pattern = m_job.patterns[face.holes[h].pattern].id;
+            std::vector<bool>& own = shares.emplace_back();
+            for (const CutStep& step : chain.steps)
+                own.push_back(maker_of(face.setups, pattern, &step) == &setup);
+            own.push_back(maker_of(face.setups, pattern, nullptr) == &setup);
+        }
+        return shares;
+    }
+
+    // The chains the set-up cuts any step of.
+    [[nodiscard]] std::vector<const Chain*> chains_in(const SetupPlan& plan) const {
+        std::vector<bool> seen(m_cutting->chains.size(), false);
+        std::vector<const Chain*> used;
+        for (std::size_t h = 0; h < plan.holes.size(); ++h) {
+            const auto chain = static_cast<std::size_t>(plan.chain_of[h]);
+            if (seen[chain] || (!plan.shares.empty() &&
+                                std::find(plan.shares[h].begin(), plan.shares[h].end(), true) == plan.shares[h].end()))
+                continue;
+            seen[chain] = true;
+            used.push_back(&m_cutting->chains[chain]);
+        }
+        return used;
+    }
+};
+
+} // namespace
+
+const SetupPlan& Plan::of(int setup) const {
+    return *std::find_if(setups.begin(), setups.end(), [&](const SetupPlan& each) { return each.setup == setup; });
+}
+
 Plan make_plan(const Job& job, const Shop& shop, Effort effort) {
+    const Planner planner(job, shop, effort);
     Plan plan;
-    plan.machine = shop.machine_for(job.machine, job.unit);
-    plan.holes = holes_of(job);
-    JobChains cutting = chains_of(job, shop, plan.machine, plan.holes);
-    plan.chains = std::move(cutting.chains);
-    plan.chain_of = std::move(cutting.chain_of);
-    plan.cutters = std::move(cutting.list);
-    plan.metal_known = cutting.metal_known;
-    plan.work = work_order({job, plan.machine, plan.holes, plan.chains, plan.chain_of, plan.cutters, effort});
-    plan.route = route_for(job, shop, plan, plan.work);
-    plan.fingerprint = fingerprint(plan.route);
-    plan.proof = carry_out(plan.route, plan.machine, job, plan.holes);
-    plan.findings = find_faults(job, shop, plan);
+    plan.cutting = planner.cutting();
+    for (const Setup& each : job.setups)
+        plan.setups.push_back(planner.plan_of(each));
+    plan.findings = find_faults(job, plan);
     return plan;
 }
 
-Route route_for(const Job& job, const Shop& shop, const Plan& plan, const WorkOrder& work) {
-    return make_route({job, plan.holes, work, work.holes(), shop.kit, plan.cutters, plan.machine}, plan.machine);
+SetupPlan plan_at_hand(const Job& job, const Shop& shop, Effort effort) {
+    return Planner(job, shop, effort).plan_of(at_hand(job));
+}
+
+WorkNeeds work_needs(const Job& job, const SetupPlan& plan, Effort effort) {
+    return {job,       plan.machine, plan.holes, plan.chains(), plan.chain_of, plan.cutters(),
+            plan.room, plan.shares,  effort};
+}
+
+Route route_for(const Job& job, const Shop& shop, const SetupPlan& plan, const WorkOrder& work) {
+    return make_route({job, plan.holes, work, work.holes(), shop.kit, plan.cutters(), plan.room, plan.machine},
+                      plan.machine);
 }
 
 } // namespace clockface

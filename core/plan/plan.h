@@ -1,7 +1,7 @@
 // What follows from a job and a shop. Never saved as truth; the same job and shop give the same plan, bit for bit.
 #pragma once
 
-#include "cutting/cutter_list.h"
+#include "cutting/chains.h"
 #include "job/job.h"
 #include "layout/pattern.h"
 #include "ordering/instruction.h"
@@ -11,34 +11,67 @@
 #include "shop/shop.h"
 #include "simulate/operator.h"
 
+#include <memory>
 #include <vector>
 
 namespace clockface {
 
-struct Plan {
+/// The work of one set-up. Holes are those of its face, by that face's own zero.
+struct SetupPlan {
+    int setup = 1; ///< its id
     std::vector<Hole> holes;
-    std::vector<Chain> chains; ///< one for each kind of hole in each depth of metal
-    std::vector<int> chain_of; ///< by hole
-    CutterList cutters;        ///< what to fetch for all of them
-    bool metal_known = true;   ///< the job's material is one of the table; otherwise it is reckoned as mild steel
-    Machine machine;           ///< the one the job names, or the shop's first when it names none that is there
-    WorkOrder work;            ///< what is cut when, and why that way
+    std::vector<int> chain_of;                ///< by hole, of chains()
+    std::shared_ptr<const JobChains> cutting; ///< of the whole job, shared by all its set-ups
+    Shares shares;                            ///< which steps of which holes it makes
+    Room room;                                ///< for its cutters under its spindle
+    Machine machine; ///< the one it names, or the shop's first that suits when it names none that is there
+    WorkOrder work;  ///< what is cut when, and why that way
     Route route;
     std::string fingerprint; ///< of the route
     Proof proof;
-    std::vector<Finding> findings; ///< gravest first
+    std::vector<Finding> findings; ///< on this set-up, gravest first
+
+    [[nodiscard]] const std::vector<Chain>& chains() const { return cutting->chains; }
+    [[nodiscard]] const CutterList& cutters() const { return cutting->list; }
 };
 
-/// What the words of a plan's moves need to know. The job and the plan must outlive it.
-inline WordingNeeds words_for(const Job& job, const Plan& plan) {
-    return {job, plan.holes, plan.machine, &plan.chains, &plan.chain_of, &plan.cutters};
+/// The plan of a whole job: what to fetch, and the work of every set-up, in the order of the set-ups.
+struct Plan {
+    std::shared_ptr<const JobChains> cutting;
+    std::vector<SetupPlan> setups;
+    std::vector<Finding> findings; ///< of all set-ups and of the job as a whole, gravest first
+
+    /// The work of the set-up of that id. Requires one.
+    [[nodiscard]] const SetupPlan& of(int setup) const;
+};
+
+/// What the words of a set-up's moves need to know. The job, with that set-up at hand, and the plan must outlive it.
+inline WordingNeeds words_for(const Job& job, const SetupPlan& plan) {
+    return {job, plan.holes, plan.machine, &plan.chains(), &plan.chain_of, &plan.cutters()};
+}
+
+/// Calls `act` with every set-up of a plan that has work or holes, and the job with that set-up at hand.
+template <class Act> void each_setup(const Job& job, const Plan& plan, const Act& act) {
+    for (const SetupPlan& each : plan.setups)
+        if (!each.holes.empty() || plan.setups.size() == 1) {
+            if (each.setup == at_hand(job).id)
+                act(job, each);
+            else
+                act(with_setup(job, each.setup), each);
+        }
 }
 
 /// Works out the plan. Pure. Requires: the job and the shop have no first_fault (readers and editors see to that).
 /// The effort goes into the way round the holes.
 Plan make_plan(const Job& job, const Shop& shop, Effort effort = Effort::Usual);
 
-/// The list of a plan's holes for a given order of work.
-Route route_for(const Job& job, const Shop& shop, const Plan& plan, const WorkOrder& work);
+/// The work of the set-up at hand alone, with the cutters of the whole job.
+SetupPlan plan_at_hand(const Job& job, const Shop& shop, Effort effort = Effort::Usual);
+
+/// What an order of work for a set-up is made from. The job, with that set-up at hand, and the plan must outlive it.
+WorkNeeds work_needs(const Job& job, const SetupPlan& plan, Effort effort = Effort::Usual);
+
+/// The list of a set-up's holes for a given order of work.
+Route route_for(const Job& job, const Shop& shop, const SetupPlan& plan, const WorkOrder& work);
 
 } // namespace clockface

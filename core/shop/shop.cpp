@@ -2,10 +2,12 @@
 
 #include "measure/cases.h"
 #include "measure/figures.h"
+#include "measure/fingerprint.h"
 
 #include <algorithm>
 #include <fmt/format.h>
 #include <fmt/ranges.h>
+#include <set>
 
 namespace clockface {
 
@@ -65,20 +67,63 @@ Unit unit_of(const Machine& machine) {
                       machine.kind);
 }
 
-const Machine& Shop::machine_for(const std::string& called, Unit unit) const {
-    if (const Machine* named = find(called))
+const Machine& Shop::machine_for(const MachineRef& machine, Unit unit) const {
+    if (const Machine* named = find(machine))
         return *named;
     const auto found =
         std::find_if(machines.begin(), machines.end(), [&](const Machine& m) { return unit_of(m) == unit; });
     return found == machines.end() ? machines.at(0) : *found;
 }
 
-const Machine* Shop::find(const std::string& called) const {
-    const auto found =
-        std::find_if(machines.begin(), machines.end(), [&](const Machine& m) { return m.name == called; });
-    if (found != machines.end())
-        return &*found;
-    return !called.empty() && called == marks.name ? &marks : nullptr;
+const Machine* Shop::find(const MachineRef& machine) const {
+    const auto by = [&](std::string Machine::*what, const std::string& wanted) -> const Machine* {
+        if (wanted.empty())
+            return nullptr;
+        const auto found =
+            std::find_if(machines.begin(), machines.end(), [&](const Machine& m) { return m.*what == wanted; });
+        return found != machines.end() ? &*found : marks.*what == wanted ? &marks : nullptr;
+    };
+    const Machine* same = by(&Machine::id, machine.id);
+    return same ? same : by(&Machine::name, machine.name);
+}
+
+namespace {
+
+// "Metric mill" -> "metric-mill": letters and figures of plain English, everything else a dash.
+std::string id_from(const std::string& name) {
+    std::string id;
+    for (const char c : name)
+        if ((c >= 'a' && c <= 'z') || (c >= '0' && c <= '9'))
+            id += c;
+        else if (c >= 'A' && c <= 'Z')
+            id += static_cast<char>(c - 'A' + 'a');
+        else if (!id.empty() && id.back() != '-')
+            id += '-';
+    while (!id.empty() && id.back() == '-')
+        id.pop_back();
+    return id.empty() ? "machine" : id;
+}
+
+} // namespace
+
+Shop with_ids(Shop shop) {
+    std::vector<Machine*> all;
+    for (Machine& machine : shop.machines)
+        all.push_back(&machine);
+    all.push_back(&shop.marks);
+    std::set<std::string> taken;
+    for (Machine* machine : all) // those that have one keep it, whatever stands before them
+        if (!machine->id.empty() && !taken.insert(machine->id).second)
+            machine->id.clear();
+    for (Machine* machine : all) {
+        if (!machine->id.empty())
+            continue;
+        const std::string plain = id_from(machine->name);
+        machine->id = plain;
+        for (int i = 2; !taken.insert(machine->id).second; ++i)
+            machine->id = fmt::format("{}-{}", plain, i);
+    }
+    return shop;
 }
 
 Shop default_shop() {
@@ -122,7 +167,7 @@ Shop default_shop() {
     shop.marks.errors = default_errors(shop.marks);
     shop.drawer = default_drawer();
     shop.customs = default_customs();
-    return shop;
+    return with_ids(std::move(shop));
 }
 
 Spindle default_spindle(const Machine& machine) {
@@ -215,6 +260,10 @@ RoundKit default_kit() {
 
 std::string kind_in_words(const MachineKind& kind) {
     return std::visit(KindWord{}, kind);
+}
+
+std::string figures_mark(const Machine& machine) {
+    return fingerprint_of(machine.kind);
 }
 
 std::string machine_in_words(const Machine& machine) {

@@ -1,6 +1,7 @@
 // What the user has: the machines and their faults, and the shop's rules of thumb.
 #pragma once
 
+#include "job/setup.h"
 #include "measure/convention.h"
 #include "measure/length.h"
 #include "shop/customs.h"
@@ -133,6 +134,7 @@ struct Machine {
     Spindle spindle{}; ///< of a layout bench: of the drill its marks are taken to
     double hour{};     ///< what an hour on it is reckoned at, in the shop's own money; nought: not reckoned
     MachineErrors errors{};
+    std::string id{}; ///< never changes, whatever it is called
     bool operator==(const Machine&) const = default;
 };
 
@@ -146,11 +148,11 @@ struct Shop {
     Customs customs;
     bool operator==(const Shop&) const = default;
 
-    /// The machine of that name, or nullptr.
-    [[nodiscard]] const Machine* find(const std::string& name) const;
-    /// The machine a job is made on: the one it names; else, or where there is none of that name, the first whose
+    /// The machine of that id, or else of that name; or nullptr.
+    [[nodiscard]] const Machine* find(const MachineRef& machine) const;
+    /// The machine a set-up is made on: the one it names; else, or where there is no such machine, the first whose
     /// figures are in the job's unit; else the first.
-    [[nodiscard]] const Machine& machine_for(const std::string& name, Unit unit) const;
+    [[nodiscard]] const Machine& machine_for(const MachineRef& machine, Unit unit) const;
 };
 
 /// A made-up shop to begin with: a metric and an inch handwheel mill, a readout mill, a rotary table, a layout bench.
@@ -169,8 +171,18 @@ MachineErrors default_errors(const Machine& machine);
 RoundKit default_kit();
 Machine default_marks();
 
+/// What a set-up calls it by.
+inline MachineRef ref(const Machine& machine) {
+    return {machine.id, machine.name};
+}
+/// The shop with an id for every machine that has none, or one that another has: made from its name, so that two shops
+/// that call a machine alike mean the same kind of thing by it.
+Shop with_ids(Shop shop);
+
 /// "handwheels", "readout", "rotary table", "layout", "drill press".
 std::string kind_in_words(const MachineKind& kind);
+/// A mark that changes when what its lists are made from does.
+std::string figures_mark(const Machine& machine);
 /// What a machine can show and where it slips: "2.5 mm a turn, 125 lines of 0.02 mm, backlash 0.18 mm".
 std::string machine_in_words(const Machine& machine);
 

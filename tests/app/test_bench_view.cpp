@@ -24,11 +24,13 @@ private slots:
         QCOMPARE(w.main.stage(), Stage::Bench);
         auto* bench = w.find<BenchView>("bench");
         const int all = static_cast<int>(w.document.plan().route.list.size());
-        QString last;
-        for (int step = 0; step < all; ++step) {
-            QCOMPARE(w.document.done(), step);
-            QVERIFY(
-                w.find<QLabel>("benchWhere")->text().contains(QStringLiteral("move %1 of %2").arg(step + 1).arg(all)));
+        const int tasks = static_cast<int>(w.document.bench().tasks.size());
+        QVERIFY(tasks >= all); // what is done by hand is one task for each hole
+        for (int step = 0; step < tasks; ++step) {
+            QCOMPARE(w.document.bench().next, step);
+            QVERIFY(w.find<QLabel>("benchWhere")
+                        ->text()
+                        .contains(QStringLiteral("move %1 of %2").arg(step + 1).arg(tasks)));
             const QString shown = w.find<BigFigures>("bigFigures")->accessibleName();
             QVERIFY(!shown.isEmpty());
             QVERIFY(!w.find<QLabel>("benchHeading")->text().isEmpty());
@@ -37,10 +39,13 @@ private slots:
         }
         QCOMPARE(w.document.done(), all);
         QVERIFY(w.find<QLabel>("benchHeading")->text().contains("last move"));
-        QTest::keyClick(bench, Qt::Key_Space); // nothing after the end
+        QTest::keyClick(bench, Qt::Key_Space); // on to the next piece
+        QCOMPARE(w.document.piece().number, 2);
+        QCOMPARE(w.document.done(), 0);
+        w.document.choose_piece(1);
         QCOMPARE(w.document.done(), all);
         QTest::keyClick(bench, Qt::Key_Backspace);
-        QCOMPARE(w.document.done(), all - 1);
+        QCOMPARE(w.document.bench().next, tasks - 1);
         QTest::keyClick(bench, Qt::Key_Home);
         QCOMPARE(w.document.done(), 0);
     }
@@ -92,7 +97,7 @@ private slots:
         w.main.resize(1024, 700);
         for (const Machine& machine : w.document.shop().machines) {
             Job next = w.job();
-            next.machine = machine.name;
+            at_hand(next).machine = machine.name;
             QVERIFY(w.document.edit("machine", next));
             w.main.show_stage(Stage::Bench);
             auto* bench = w.find<BenchView>("bench");
@@ -126,11 +131,15 @@ private slots:
         Window w;
         w.document.set_done(6);
         w.main.selection().select("E", {});
-        w.fill("placeX", "-13.1");
-        QVERIFY(w.find<QLabel>("finding")->text().contains("has changed"));
+        w.fill("placeX", "-13.1"); // its turn has not come: nothing to tell
+        QVERIFY(!w.document.bench().broken_off);
+        QCOMPARE(w.document.done(), 6);
+        w.document.set_done(static_cast<int>(w.document.plan().route.list.size()));
+        w.fill("placeX", "-13.4"); // now it is drilled where it is not wanted any more
+        QVERIFY(w.find<QLabel>("finding")->text().contains("not wanted so any more"));
         w.main.show_stage(Stage::Bench);
         QVERIFY(w.find<QLabel>("benchNote")->text().contains("has changed"));
-        QVERIFY(w.find("benchAgain"));
+        QVERIFY(w.find<QLabel>("benchNote")->text().contains("Nothing that is done is lost"));
     }
     void a_job_without_holes_has_an_empty_bench() {
         Window w;
@@ -141,7 +150,7 @@ private slots:
         bench->grab();
         QVERIFY(w.document.plan().route.list.empty());
         QCOMPARE(w.document.done(), 0);
-        QVERIFY(w.job().progress.empty()); // nothing was noted that was not done
+        QVERIFY(w.job().begun.empty()); // nothing was noted that was not done
     }
 };
 

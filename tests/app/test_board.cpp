@@ -231,7 +231,7 @@ private slots:
         QVERIFY(html.contains("calls for 18 holes"));
         QVERIFY(html.contains("&lt;b&gt;Odd &amp; ends"));
         QCOMPARE(html.mid(html.indexOf("Moves on")).count("<td align='center'>☐</td>"),
-                 static_cast<int>(make_plan(job, default_shop()).route.list.size()));
+                 static_cast<int>(plan_at_hand(job, default_shop()).route.list.size()));
     }
 };
 

@@ -424,7 +424,8 @@ private slots:
         QCOMPARE(w.document.plan().holes.size(), 1U);
         QVERIFY(same(w.document.plan().holes[0].at, {mm(20), mm(0)}));
         w.document.set_done(2);
-        QCOMPARE(w.job().progress.begin()->first, w.document.plan().machine.name + ", front");
+        QVERIFY(at_hand(w.job()).up == Face::Front);
+        QCOMPARE(w.document.done(), 2);
         w.main.show_stage(Stage::Blank);
         w.choose("face", "top");
         QVERIFY(w.document.plan().holes.empty());

@@ -99,9 +99,9 @@ private slots:
         auto* machine = w.find<ChoiceBlank>("machine");
         machine->setFocus();
         QTest::keyClicks(machine, "rot");
-        QCOMPARE(w.job().machine, std::string("Rotary table"));
+        QCOMPARE(at_hand(w.job()).machine.name, std::string("Rotary table"));
         w.document.undo_stack().undo();
-        QVERIFY(w.job().machine != "Rotary table");
+        QVERIFY(at_hand(w.job()).machine.name != "Rotary table");
     }
 };
 

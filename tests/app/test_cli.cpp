@@ -50,7 +50,7 @@ private slots:
         QVERIFY(text.out.contains("Go to A1: X +15.375, Y +26.630."));
         QVERIFY(text.out.contains("worst hole"));
         const Ran json = run({"plan", demo, "--as", "json"});
-        const auto document = nlohmann::json::parse(json.out.toStdString());
+        const auto document = nlohmann::json::parse(json.out.toStdString())["setups"][0];
         QCOMPARE(document["holes"].size(), 17U);
         QVERIFY(document["proof"]["worst"]["miss"] < 0.0142); // half a line of 0.02 in X and Y: 0.01414
         QVERIFY(std::abs(document["holes"][2]["x"].get<double>() - 22.541) < 0.0005);
@@ -65,8 +65,8 @@ private slots:
         QVERIFY(text.out.contains("A1 to A4  M5, 12.5 mm deep"));
         QVERIFY(text.out.contains("There is no 4.2 mm drill, which gives 77 percent of thread."));
         const auto json = nlohmann::json::parse(run({"cutters", block, "--as", "json"}).out.toStdString());
-        QCOMPARE(json["fetch"].size(), 13U);
-        QCOMPARE(json["chains"].size(), 4U);
+        QCOMPARE(json["fetch"].size(), 14U); // with the drill of the oil hole in the front
+        QCOMPARE(json["chains"].size(), 5U);
         const auto& drill = json["chains"][0]["steps"][1];
         QCOMPARE(drill["cutter"].get<std::string>(), std::string("4.3 mm drill"));
         QVERIFY(std::abs(drill["full"].get<double>() - 17.3) < 1e-9); // 12.5 + 6 x 0.8
@@ -139,7 +139,7 @@ private slots:
         QVERIFY(ran.out.contains("in 100 bolt up"));
         const auto order =
             nlohmann::json::parse(run({"order", demo, "--machine", "Drill press", "--as", "json"}).out.toStdString());
-        QCOMPARE(order["machine"].get<std::string>(), std::string("Drill press"));
+        QCOMPARE(order["setups"][0]["machine"].get<std::string>(), std::string("Drill press"));
         QCOMPARE(run({"order", demo, "--machine", "Loom"}).code, 2);
         QCOMPARE(run({"order", "nothing.json"}).code, 2);
     }
@@ -147,6 +147,7 @@ private slots:
         QTemporaryDir folder;
         Shop shop = default_shop();
         shop.machines[0].name = "Bench drill";
+        shop.machines[0].id = "bench-drill";
         std::get<Handwheels>(shop.machines[0].kind).x.lines = 250; // lines of 0.01 mm
         QFile file(folder.filePath("shop.json"));
         QVERIFY(file.open(QIODevice::WriteOnly));
@@ -162,6 +163,13 @@ private slots:
         QCOMPARE(other.code, 0);
         QVERIFY(other.out.contains(
             "check: The job asks for 'Metric mill', which this shop does not have; Bench drill is used."));
+        // A machine that only has another name is still the one the job means.
+        shop.machines[0].id = "metric-mill";
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write(QByteArray::fromStdString(shop_to_json(shop)));
+        file.close();
+        const Ran renamed = run({"check", demo, "--shop", file.fileName()});
+        QVERIFY(!renamed.out.contains("does not have"));
     }
     void every_machine_plans_the_demo_in_every_form() {
         for (const Machine& machine : default_shop().machines)
@@ -170,7 +178,7 @@ private slots:
                 QCOMPARE(ran.code, 0);
                 QVERIFY(ran.err.isEmpty() && ran.out.size() > 500);
                 if (QByteArray(form) == "json") {
-                    const auto plan = nlohmann::json::parse(ran.out.toStdString());
+                    const auto plan = nlohmann::json::parse(ran.out.toStdString())["setups"][0];
                     QVERIFY(plan["proof"]["complaints"].empty());
                     // Every landing is where the worst one says or nearer, and every hole has one.
                     std::set<std::string> landed;

@@ -25,10 +25,10 @@ struct CuttersWindow : Window {
         QApplication::processEvents();
     }
     const Chain& chain(const std::string& hole) {
-        const Plan& plan = document.plan();
+        const SetupPlan& plan = document.plan();
         for (std::size_t i = 0; i < plan.holes.size(); ++i)
             if (plan.holes[i].name == hole)
-                return plan.chains[static_cast<std::size_t>(plan.chain_of[i])];
+                return plan.chains()[static_cast<std::size_t>(plan.chain_of[i])];
         qFatal("no such hole");
     }
     QString said_below(const QString& blank_name) { return fault_below(*this, blank_name); }

@@ -77,15 +77,16 @@ private slots:
         document.show_example(flange());
         document.set_done(7);
         Job next = document.settled();
-        next.machine = "Readout mill";
+        at_hand(next).machine = "Readout mill";
         QVERIFY(document.edit("machine", next));
         QCOMPARE(document.done(), 0);
         document.undo_stack().undo();
         QCOMPARE(document.done(), 7);
         next = document.settled();
-        next.patterns.pop_back();
+        next.patterns.pop_back(); // of a hole whose turn has not come yet
         QVERIFY(document.edit("fewer", next));
-        QCOMPARE(document.done(), 0); // the list is another one now
+        QCOMPARE(document.done(), 7);
+        QVERIFY(!document.bench().broken_off);
         document.undo_stack().undo();
         QCOMPARE(document.done(), 7);
     }
@@ -126,7 +127,7 @@ private slots:
                         break;
                     RC_ASSERT(document.edit("change", next).has_value());
                     states.resize(at + 1);
-                    states.push_back(next);
+                    states.push_back(with_proposed_setups(with_ids(next)));
                     ++at;
                 }
                 }

@@ -73,7 +73,7 @@ private slots:
         // A shop without one works with what it has.
         Shop shop = default_shop();
         std::erase_if(shop.machines, [](const Machine& machine) { return unit_of(machine) == Unit::Inch; });
-        QVERIFY(make_plan(in_inches(blank_job()), shop).machine.name == shop.machines.front().name);
+        QVERIFY(plan_at_hand(in_inches(blank_job()), shop).machine.name == shop.machines.front().name);
     }
     void the_hint_is_a_callout_of_this_job() {
         for (const bool side : {false, true})

@@ -139,7 +139,7 @@ private slots:
         w.command("sheet");
         const QByteArray pdf = bytes(w.folder.filePath("sheet.pdf"));
         QVERIFY(pdf.startsWith("%PDF-") && pdf.size() > 5000 && pdf.trimmed().endsWith("%%EOF"));
-        const QString html = sheet_html(w.document.job(), w.document.plan());
+        const QString html = sheet_html(w.document.job(), w.document.whole_plan());
         for (const char* part : {"Dial-centre flange", "+15.375", "worst hole", "Metric mill", "then on to 0.38",
                                  "Clamp the work", "maker"})
             QVERIFY2(html.contains(part), part);

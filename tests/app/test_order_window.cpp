@@ -42,11 +42,11 @@ private slots:
         w.choose("machine", "Metric mill");
         const auto moves = w.document.plan().route.list.size();
         w.choose("cutOrder", "every hole finished before the next");
-        QCOMPARE(w.job().order.cuts, CutOrder::ByHole);
+        QCOMPARE(at_hand(w.job()).order.cuts, CutOrder::ByHole);
         QVERIFY(w.document.plan().route.list.size() != moves);
         QVERIFY(w.words("orderReason").contains("every hole finished"));
         w.document.undo_stack().undo();
-        QCOMPARE(w.job().order.cuts, CutOrder::Advised);
+        QCOMPARE(at_hand(w.job()).order.cuts, CutOrder::Advised);
         QVERIFY(w.words("orderReason").contains("comes back to every place"));
     }
     void what_if_a_turn_is_miscounted() {
@@ -66,7 +66,7 @@ private slots:
         OrderWindow w;
         const int move = w.first<DrillHole>();
         w.choose_move(move);
-        const Plan& plan = w.document.plan();
+        const SetupPlan& plan = w.document.plan();
         QCOMPARE(w.main.selection().hole(),
                  plan.holes[static_cast<std::size_t>(plan.route.list[static_cast<std::size_t>(move)].hole)].name);
         QVERIFY(w.words("why").size() > 20);
@@ -75,14 +75,14 @@ private slots:
         OrderWindow w;
         w.click("orderComparePage");
         w.click("way:1"); // hole by hole
-        QCOMPARE(w.job().order.cuts, CutOrder::ByHole);
+        QCOMPARE(at_hand(w.job()).order.cuts, CutOrder::ByHole);
         w.click("machine:Rotary table");
-        QCOMPARE(w.job().machine, std::string("Rotary table"));
+        QCOMPARE(at_hand(w.job()).machine.name, std::string("Rotary table"));
         QVERIFY(!w.words("methodRemark").isEmpty());
         auto* taken = w.find<QPushButton>("machine:Rotary table");
         QVERIFY(taken && taken->isChecked());
         w.document.undo_stack().undo();
-        QVERIFY(w.job().machine != "Rotary table");
+        QVERIFY(at_hand(w.job()).machine.name != "Rotary table");
     }
     void many_parts_and_what_they_may_be_off() {
         OrderWindow w;
@@ -108,12 +108,12 @@ private slots:
         list->setFocus();
         list->setCurrentRow(2);
         QTest::keyClick(list, Qt::Key_Up, Qt::AltModifier);
-        QCOMPARE(w.job().order.holes, HoleOrder::ByHand);
-        QCOMPARE(QString::fromStdString(w.job().order.by_hand.at(1)), before[2]);
-        QCOMPARE(QString::fromStdString(w.job().order.by_hand.at(2)), before[1]);
+        QCOMPARE(at_hand(w.job()).order.holes, HoleOrder::ByHand);
+        QCOMPARE(QString::fromStdString(at_hand(w.job()).order.by_hand.at(1)), before[2]);
+        QCOMPARE(QString::fromStdString(at_hand(w.job()).order.by_hand.at(2)), before[1]);
         QVERIFY(w.words("orderCost").contains("Once round takes about"));
         w.document.undo_stack().undo();
-        QVERIFY(w.job().order.by_hand.empty());
+        QVERIFY(at_hand(w.job()).order.by_hand.empty());
     }
     void the_cost_is_said_while_a_hole_is_dragged() {
         OrderWindow w;
@@ -124,7 +124,7 @@ private slots:
         emit list->hovered(far);
         QVERIFY2(w.words("orderCost").contains("than now"), qPrintable(w.words("orderCost")));
         emit list->reordered(far);
-        QCOMPARE(QString::fromStdString(w.job().order.by_hand.back()), far.back());
+        QCOMPARE(QString::fromStdString(at_hand(w.job()).order.by_hand.back()), far.back());
     }
     void looking_longer_is_kept_as_an_own_order() {
         OrderWindow w;
@@ -132,8 +132,8 @@ private slots:
         w.choose("holeOrder", "as they are drawn");
         w.click("orderSetupPage");
         w.click("lookLonger");
-        QCOMPARE(w.job().order.holes, HoleOrder::ByHand);
-        QCOMPARE(w.job().order.by_hand.size(), std::size_t{17});
+        QCOMPARE(at_hand(w.job()).order.holes, HoleOrder::ByHand);
+        QCOMPARE(at_hand(w.job()).order.by_hand.size(), std::size_t{17});
         w.click("lookLonger"); // there is none shorter now
         QVERIFY(w.words("noticeText").contains("There is none"));
     }
@@ -156,7 +156,7 @@ private slots:
         w.click("orderSetupPage");
         w.choose("machine", "Readout mill");
         w.choose("readoutWay", "its own routines'");
-        QCOMPARE(w.job().order.readout, ReadoutWay::Routines);
+        QCOMPARE(at_hand(w.job()).order.readout, ReadoutWay::Routines);
         QVERIFY(w.first<RoutinePlace>() >= 0);
         w.choose("machine", "Rotary table");
         QVERIFY(!w.find("readoutWay"));
@@ -177,9 +177,9 @@ private slots:
         w.choose("machine", "Metric mill");
         w.click("orderSetupPage");
         w.fill("dialX", "0.46");
-        QCOMPARE(w.job().order.dial_x, 23);
+        QCOMPARE(at_hand(w.job()).order.dial_x, 23);
         w.fill("dialX", "7"); // more than the dial shows
-        QCOMPARE(w.job().order.dial_x, 23);
+        QCOMPARE(at_hand(w.job()).order.dial_x, 23);
     }
     void a_template_is_written() {
         OrderWindow w;

@@ -361,7 +361,7 @@ private slots:
         w.choose("drillGuide", "may be drilled through");
         w.choose("way-H5", w.find<ChoiceBlank>("way-H5")->list()->actions().back()->text()); // what cannot be is said
         w.click("workByMarks");
-        QCOMPARE(w.job().machine, std::string("Marks"));
+        QCOMPARE(at_hand(w.job()).machine.name, std::string("Marks"));
         QVERIFY(w.find("instructions"));
         QVERIFY(w.document.plan().proof.complaints.empty());
         QVERIFY(!w.document.plan().proof.landings.empty());

@@ -109,7 +109,7 @@ private slots:
         Met met;
         for (const Machine& machine : w.document.shop().machines) {
             Job next = w.document.settled();
-            next.machine = machine.name;
+            at_hand(next).machine = machine.name;
             QVERIFY(w.document.edit("machine", next));
             for (const Stage stage : {Stage::Blank, Stage::Holes, Stage::Cutters, Stage::Order, Stage::Bench}) {
                 w.main.show_stage(stage);

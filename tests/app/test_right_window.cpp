@@ -142,7 +142,7 @@ private slots:
         QTest::keyClick(w.blank("yLines"), Qt::Key_Escape);
         w.main.show_stage(Stage::Order);
         w.choose("machine", "Inch mill");
-        const Plan& plan = w.document.plan();
+        const SetupPlan& plan = w.document.plan();
         QVERIFY(plan.proof.complaints.empty());
         QVERIFY(plan.proof.worst()->miss < Length::inches(0.001));
         for (const Instruction& each : plan.route.list)
@@ -172,13 +172,14 @@ private slots:
         job.blank.width.nominal = mm(100);
         job.blank.height.nominal = mm(60);
         job.blank.thickness = mm(30);
-        job.blank.up = Face::Front;
         job.datum = Datum{};
+        job.other_datums.clear();
+        job.patterns.clear();
+        job = with_face_up(job, Face::Front);
         job.patterns = {single("A", 0, 0)};
         job.patterns[0].face = Face::Front;
         job.holes_called_for.reset();
-        job.order = {};
-        job.progress.clear();
+        at_hand(job).order = {};
         const auto kept = w.document.edit("front", job);
         QVERIFY2(kept, kept ? "" : kept.error().text().c_str());
         w.main.show_stage(Stage::Bench);
@@ -190,6 +191,12 @@ private slots:
         QTest::keyClick(bench, Qt::Key_Escape);
         Job next = w.job();
         next.patterns[0].layout = SinglePattern{{mm(7), mm(3)}};
+        QVERIFY(w.document.edit("moved", next));
+        QCOMPARE(w.document.done(), 2); // nothing was cut yet, so nothing is out of place
+        while (!w.document.bench().finished() && w.document.bench().now()->deed.act != Act::Cut)
+            w.document.next_done();
+        w.document.next_done();
+        next.patterns[0].layout = SinglePattern{{mm(9), mm(3)}};
         QVERIFY(w.document.edit("moved", next));
         w.main.show_stage(Stage::Bench);
         QVERIFY(w.find<QLabel>("benchNote") && w.find<QLabel>("benchNote")->text().contains("has changed"));

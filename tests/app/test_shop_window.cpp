@@ -38,7 +38,7 @@ private slots:
         w.fill("setWithout:1", "4.3, 8.4, 11.8");
         QVERIFY(w.owns("4.2 mm drill") && !w.owns("4.3 mm drill"));
         // The open job's M5 holes are drilled 4.2 now.
-        QCOMPARE(w.document.plan().chains[0].find("drill")->cutter.name, std::string("4.2 mm drill"));
+        QCOMPARE(w.document.plan().chains()[0].find("drill")->cutter.name, std::string("4.2 mm drill"));
         QTest::keyClick(&w.main, Qt::Key_Z, Qt::ControlModifier);
         QVERIFY(w.owns("4.3 mm drill"));
         QCOMPARE(w.blank("setWithout:1")->text(), QString("4.2, 8.4, 11.8"));
@@ -290,7 +290,7 @@ private slots:
         ShopWindow w;
         w.next_file = w.folder.filePath("job.clockface.json");
         w.main.save_as();
-        QVERIFY(w.job().planned_with.contains("Metric mill"));
+        QVERIFY(w.job().planned_with.contains("metric-mill"));
         w.page("Metric mill");
         w.fill("xBacklash", "0.31");
         const auto& findings = w.document.plan().findings;

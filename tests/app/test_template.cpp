@@ -48,7 +48,7 @@ std::vector<QImage> rendered(const QString& pdf, const QTemporaryDir& folder) {
 }
 
 // How far the dots on the paper stand from where the drawing has the holes.
-double worst_on(const std::vector<QImage>& pages, const Job& job, const Plan& plan, int& found) {
+double worst_on(const std::vector<QImage>& pages, const Job& job, const SetupPlan& plan, int& found) {
     const TemplateSheets sheets = sheets_for(job);
     double worst = 0.0;
     // A PDF's sheet is a whole number of points high, so all of it may stand a hair up or down: it is laid on by the
@@ -88,7 +88,7 @@ private slots:
     void holes_stand_where_the_drawing_has_them() {
         QTemporaryDir folder;
         const Job job = flange();
-        const Plan plan = make_plan(job, default_shop());
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         const QString pdf = folder.filePath("flange.pdf");
         const Result<int> sheets = write_template(job, plan, pdf);
         QVERIFY(sheets && *sheets == 1);
@@ -106,7 +106,7 @@ private slots:
         QTemporaryDir folder;
         const Job job = flange();
         const QString pdf = folder.filePath("flange.pdf");
-        QVERIFY(write_template(job, make_plan(job, default_shop()), pdf));
+        QVERIFY(write_template(job, plan_at_hand(job, default_shop()), pdf));
         const auto pages = rendered(pdf, folder);
         QCOMPARE(pages.size(), std::size_t{1});
         // The level bar begins 16 mm from the left and 22 mm above the lower edge, and is 100 mm long.
@@ -136,7 +136,7 @@ private slots:
         job.blank.width.nominal = mm(431.8);
         job.blank.height.nominal = mm(288.6);
         job.patterns = {row("A", 22.2, 31.7, 9, 47.3, 3, 6.5), row("B", 30.2, 250.1, 9, 45.1, -2, 9.0)};
-        const Plan plan = make_plan(job, default_shop());
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         const QString pdf = folder.filePath("plate.pdf");
         const Result<int> sheets = write_template(job, plan, pdf);
         QVERIFY(sheets && *sheets > 2);
@@ -150,7 +150,7 @@ private slots:
     void the_drawing_is_true_to_scale_too() {
         QTemporaryDir folder;
         const Job job = flange();
-        const Plan plan = make_plan(job, default_shop());
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         const QString svg = folder.filePath("flange.svg");
         QVERIFY(write_template(job, plan, svg));
         QFile file(svg);
@@ -171,15 +171,15 @@ private slots:
     }
     void what_cannot_be_written_is_said() {
         const Job job = flange();
-        const Plan plan = make_plan(job, default_shop());
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         const Result<int> nowhere = write_template(job, plan, "/nowhere/flange.pdf");
         QVERIFY(!nowhere && !nowhere.error().sentence.empty());
         const Job bar = load_job(SOURCE_FOLDER "/demo/winding-arbor.clockface.json").value();
-        const Result<int> side = write_template(bar, make_plan(bar, default_shop()), "/tmp/side.pdf");
+        const Result<int> side = write_template(bar, plan_at_hand(bar, default_shop()), "/tmp/side.pdf");
         QVERIFY(!side && side.error().sentence.find("not flat") != std::string::npos);
         Job huge = plate_job();
         huge.blank.width.nominal = huge.blank.height.nominal = mm(4000);
-        const Result<int> sheets = write_template(huge, make_plan(huge, default_shop()), "/tmp/huge.pdf");
+        const Result<int> sheets = write_template(huge, plan_at_hand(huge, default_shop()), "/tmp/huge.pdf");
         QVERIFY(!sheets && sheets.error().sentence.find("sheets of A4") != std::string::npos);
     }
 };

@@ -271,7 +271,7 @@ private slots:
     }
     void zero_and_convention_change_figures_only() {
         Window w;
-        const Plan before = w.document.plan();
+        const SetupPlan before = w.document.plan();
         w.main.show_stage(Stage::Blank);
         w.fill("angleZero", "3 o'clock");
         w.choose("angleSense", "counter-clockwise");

@@ -26,7 +26,7 @@ namespace {
 Job job_of(int holes) {
     Job job = plate_job();
     job.blank.width.nominal = job.blank.height.nominal = mm(1200);
-    job.order.holes = HoleOrder::LeastWork;
+    at_hand(job).order.holes = HoleOrder::LeastWork;
     for (int made = 0; made < holes; made += 100)
         job.patterns.push_back(
             row(next_pattern_name(job), 7.3, 9.1 + made / 10.0, std::min(100, holes - made), 11.7, 0));
@@ -82,10 +82,10 @@ using JobOf = Job (*)(int holes);
 
 void re_plan(benchmark::State& state, const char* machine, JobOf make) {
     Job job = make(static_cast<int>(state.range(0)));
-    job.machine = machine;
+    at_hand(job).machine = machine;
     const Shop shop = default_shop();
     for (auto _ : state)
-        benchmark::DoNotOptimize(make_plan(job, shop));
+        benchmark::DoNotOptimize(plan_at_hand(job, shop));
 }
 BENCHMARK_CAPTURE(re_plan, handwheels, "Metric mill", job_of)
     ->Arg(100)
@@ -231,8 +231,8 @@ BENCHMARK_CAPTURE(way_round, readout_usual, "Readout mill", Effort::Usual)
 
 void many_parts(benchmark::State& state, const char* machine) {
     Job job = job_of(static_cast<int>(state.range(0)));
-    job.machine = machine;
-    const Plan plan = make_plan(job, default_shop());
+    at_hand(job).machine = machine;
+    const SetupPlan plan = plan_at_hand(job, default_shop());
     for (auto _ : state)
         benchmark::DoNotOptimize(many_parts_of(job, plan, 400));
 }

@@ -17,7 +17,7 @@ namespace {
 Job any_job_at_all() {
     Job job = *rc::gen::inRange(0, 3) == 0 ? *any_bar_job() : *any_job();
     const Shop shop = default_shop();
-    job.machine =
+    at_hand(job).machine =
         shop.machines[static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(shop.machines.size())))].name;
     return job;
 }
@@ -43,7 +43,7 @@ private slots:
     void words_are_words() {
         holds("no move, finding or figure of any plan says nonsense", [](void) {
             const Job job = any_job_at_all();
-            const Plan plan = make_plan(job, default_shop());
+            const SetupPlan plan = plan_at_hand(job, default_shop());
             const WordingNeeds needs = words_for(job, plan);
             for (const Instruction& each : plan.route.list) {
                 const Wording words = in_words(each, needs);
@@ -72,15 +72,15 @@ private slots:
     void what_is_only_written_changes_no_move() {
         holds("title, purpose, number of pieces and convention leave the work of the hands alone", [](void) {
             Job job = any_job_at_all();
-            const Plan before = make_plan(job, default_shop());
+            const SetupPlan before = plan_at_hand(job, default_shop());
             job.title += " again";
             job.work_for = "somebody";
             job.pieces += 3;
-            const Plan after = make_plan(job, default_shop());
+            const SetupPlan after = plan_at_hand(job, default_shop());
             RC_ASSERT(after.fingerprint == before.fingerprint);
             job.convention = {deg(*rc::gen::inRange(0, 360)),
                               *rc::gen::element(Sense::Clockwise, Sense::CounterClockwise)};
-            const Plan other = make_plan(job, default_shop());
+            const SetupPlan other = plan_at_hand(job, default_shop());
             RC_ASSERT(other.holes.size() == before.holes.size());
             for (std::size_t i = 0; i < other.holes.size(); ++i)
                 RC_ASSERT(same(other.holes[i].at, before.holes[i].at));
@@ -89,9 +89,9 @@ private slots:
     void the_unit_moves_no_hole() {
         holds("inches or millimetres, every hole stays where it is", [](void) {
             Job job = any_job_at_all();
-            const Plan before = make_plan(job, default_shop());
+            const SetupPlan before = plan_at_hand(job, default_shop());
             job.unit = job.unit == Unit::Inch ? Unit::Millimetre : Unit::Inch;
-            const Plan after = make_plan(job, default_shop());
+            const SetupPlan after = plan_at_hand(job, default_shop());
             RC_ASSERT(after.machine.name == before.machine.name); // it is named, so it stays
             RC_ASSERT(after.holes.size() == before.holes.size());
             for (std::size_t i = 0; i < after.holes.size(); ++i)
@@ -104,8 +104,8 @@ private slots:
             Shop shop = default_shop();
             const std::size_t taken_away = static_cast<std::size_t>(*rc::gen::inRange(0, 5));
             shop.machines.erase(shop.machines.begin() + static_cast<std::ptrdiff_t>(taken_away));
-            job.machine = *rc::gen::element<std::string>("", "a machine nobody has");
-            const Machine& machine = shop.machine_for(job.machine, job.unit);
+            at_hand(job).machine = *rc::gen::element<std::string>("", "a machine nobody has");
+            const Machine& machine = shop.machine_for(at_hand(job).machine, job.unit);
             const bool there = std::any_of(shop.machines.begin(), shop.machines.end(),
                                            [&](const Machine& each) { return unit_of(each) == job.unit; });
             RC_ASSERT(!there || unit_of(machine) == job.unit);
@@ -114,7 +114,7 @@ private slots:
                     break;
                 RC_ASSERT(there && unit_of(each) != job.unit);
             }
-            RC_ASSERT(make_plan(job, shop).machine == machine);
+            RC_ASSERT(plan_at_hand(job, shop).machine == machine);
         });
     }
 };

@@ -19,12 +19,12 @@ Length worst(const Proof& proof) {
     return landing ? landing->miss : Length{};
 }
 
-Plan plan_with(const Job& job, MachineKind kind) {
-    return make_plan(job, shop_with(std::move(kind)));
+SetupPlan plan_with(const Job& job, MachineKind kind) {
+    return plan_at_hand(job, shop_with(std::move(kind)));
 }
 
 // The largest way round that an angle taken in these steps may be off by.
-Length angle_rounding(const Job& job, const Plan& plan) {
+Length angle_rounding(const Job& job, const SetupPlan& plan) {
     Length most;
     for (const Instruction& each : plan.route.list)
         if (const auto* turn = std::get_if<TurnBar>(&each.action); turn && !turn->first) {
@@ -53,8 +53,8 @@ private slots:
         const Job job = arbor();
         for (const Machine& machine : default_shop().machines) {
             Job here = job;
-            here.machine = machine.name;
-            const Plan plan = make_plan(here, default_shop());
+            at_hand(here).machine = machine.name;
+            const SetupPlan plan = plan_at_hand(here, default_shop());
             QVERIFY2(plan.proof.complaints.empty(),
                      (machine.name + ": " + (plan.proof.complaints.empty() ? "" : plan.proof.complaints[0])).c_str());
             std::set<int> made;
@@ -74,7 +74,7 @@ private slots:
     void far_mouths_come_out_opposite() {
         Job job = arbor();
         job.patterns.resize(1);
-        const Plan plan = plan_with(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise});
+        const SetupPlan plan = plan_with(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise});
         // Straight through the axis from the top: half of the girth further round.
         QVERIFY(same(plan.proof.landings[0].at.y, mm(0)));
         QVERIFY(same(abs(plan.proof.landings[0].far->y), mm(27.92 * std::numbers::pi / 2)));
@@ -82,7 +82,7 @@ private slots:
     void tilt_and_off_centre_show() {
         Job job = arbor();
         job.patterns.resize(1);
-        const Plan plan = plan_with(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise});
+        const SetupPlan plan = plan_with(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise});
         const auto with = [&](const BarFaults& faults) {
             Conditions conditions;
             conditions.bar = faults;
@@ -101,7 +101,7 @@ private slots:
     }
     void turned_too_far_shows() {
         const Job job = arbor();
-        const Plan plan = make_plan(job, default_shop());
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         Conditions rolled;
         rolled.bar.roll = deg(1);
         const Proof spoilt = carry_out(plan.route, plan.machine, job, plan.holes, rolled);
@@ -113,7 +113,7 @@ private slots:
         for (const char* text : {"6.2 at 17.3 from left end, angle 0", "6.2 at 40 from left end, 115 cw from A1"})
             job.patterns.push_back(*read_callout(text, job));
         job.patterns[1].angle = AngleWay::RodAndProtractor;
-        const Plan plan = plan_with(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise});
+        const SetupPlan plan = plan_with(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise});
         bool seen = false;
         for (const Instruction& each : plan.route.list)
             if (const auto* turn = std::get_if<TurnBar>(&each.action); turn && !turn->first) {
@@ -127,7 +127,7 @@ private slots:
         QVERIFY(worst(plan.proof) < mm(0.003));
         // A blind hole cannot be drilled from the other side, but the rod in the through hole has another end.
         job.patterns[1].hole.depth = mm(5);
-        const Plan blind = plan_with(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise});
+        const SetupPlan blind = plan_with(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise});
         for (const Instruction& each : blind.route.list)
             if (const auto* turn = std::get_if<TurnBar>(&each.action); turn && !turn->first)
                 QVERIFY(turn->other_end && !turn->far_mouth);
@@ -135,9 +135,9 @@ private slots:
     }
     void vee_block_and_fence() {
         Job job = arbor();
-        job.machine = "Drill press";
+        at_hand(job).machine = "Drill press";
         job.patterns.resize(1);
-        const Plan plan = make_plan(job, default_shop());
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         const auto fence = std::find_if(plan.route.list.begin(), plan.route.list.end(), [](const Instruction& each) {
             return std::holds_alternative<SetPacking>(each.action);
         });
@@ -152,13 +152,13 @@ private slots:
     }
     void a_hexagon_lies_against_the_fence_itself() {
         Job job = arbor();
-        job.machine = "Drill press";
+        at_hand(job).machine = "Drill press";
         job.blank.shape = BlankShape::HexagonBar;
         job.blank.bar = {};
         job.blank.bore.reset();
         job.blank.diameter = {mm(24), {}};
         job.patterns = {*read_callout("4.6 at 20 from left end, angle 0, 3.1 off the axis cw", job)};
-        const Plan plan = make_plan(job, default_shop());
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         QVERIFY(plan.proof.complaints.empty());
         // Clockwise of the top is away from the user: 12 + 3.1 from the fence, less half a pin of 6.
         for (const Instruction& each : plan.route.list)
@@ -168,8 +168,8 @@ private slots:
     }
     void drill_press_on_flat_work() {
         Job job = flange();
-        job.machine = "Drill press";
-        const Plan plan = make_plan(job, default_shop());
+        at_hand(job).machine = "Drill press";
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         QVERIFY(plan.proof.complaints.empty());
         QVERIFY(worst(plan.proof) <= mm(0.0501 * std::sqrt(2.0))); // packing is taken when it comes within 0.05
     }
@@ -180,7 +180,7 @@ private slots:
             const std::vector<MachineKind> kinds = {*any_handwheels(), *any_readout(), *any_rotary(), *any_layout(),
                                                     DrillPress{}};
             for (const MachineKind& kind : kinds) {
-                const Plan plan = plan_with(job, kind);
+                const SetupPlan plan = plan_with(job, kind);
                 std::string heard;
                 for (const std::string& complaint : plan.proof.complaints)
                     heard += complaint;

@@ -26,12 +26,12 @@ bool says(const std::string& text, const std::string& words) {
 
 // The words of the first move of a kind, with the ways of all patterns chosen.
 template <class Action> Wording words_of(Job job, const std::string& machine, TopWay top, AngleWay angle) {
-    job.machine = machine;
+    at_hand(job).machine = machine;
     for (Pattern& pattern : job.patterns) {
         pattern.top = top;
         pattern.angle = angle;
     }
-    const Plan plan = make_plan(job, default_shop());
+    const SetupPlan plan = plan_at_hand(job, default_shop());
     for (const Instruction& each : plan.route.list)
         if (const auto* action = std::get_if<Action>(&each.action)) {
             if constexpr (std::is_same_v<Action, TurnBar>)
@@ -188,8 +188,8 @@ private slots:
         poor.kit.collet_blocks.clear();
         for (const Machine& machine : poor.machines) {
             Job job = arbor();
-            job.machine = machine.name;
-            const Plan plan = make_plan(job, poor);
+            at_hand(job).machine = machine.name;
+            const SetupPlan plan = plan_at_hand(job, poor);
             QVERIFY2(plan.proof.complaints.empty(), machine.name.c_str());
             std::set<int> made;
             for (const Landing& landing : plan.proof.landings)

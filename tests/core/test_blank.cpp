@@ -103,7 +103,9 @@ private slots:
         QCOMPARE(holes_of(back).size(), 1U);
         QCOMPARE(holes_of(back)[0].name, std::string("A1"));
         QCOMPARE(with_face_up(back, Face::Front).datum.place, DatumPlace::Middle);
-        QCOMPARE(progress_name(front, "Mill"), std::string("Mill, front"));
+        QCOMPARE(front.setups.size(), 2U); // each face has its own set-up, and what is at hand is the face that is up
+        QVERIFY(at_hand(front).up == Face::Front && at_hand(back).up == Face::Top);
+        QCOMPARE(in_words(front, at_hand(front)), std::string("front"));
         QVERIFY(!first_fault(front));
         Job left = with_face_up(job, Face::Left);
         QCOMPARE(left.blank.extent_x(), mm(90));

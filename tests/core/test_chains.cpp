@@ -55,7 +55,7 @@ std::string used(const Chain& chain, const std::string& step) {
     return found ? found->cutter.name : "";
 }
 
-std::vector<Finding> of_kind(const Plan& plan, FindingKind kind) {
+std::vector<Finding> of_kind(const SetupPlan& plan, FindingKind kind) {
     std::vector<Finding> out;
     std::copy_if(plan.findings.begin(), plan.findings.end(), std::back_inserter(out),
                  [&](const Finding& each) { return each.kind == kind; });
@@ -333,25 +333,25 @@ private slots:
     }
     void whole_job() {
         const Job job = *load_job(std::string(SOURCE_FOLDER) + "/demo/fly-bearing-block.clockface.json");
-        const Plan plan = make_plan(job, default_shop());
-        QCOMPARE(plan.chains.size(), std::size_t{4});
+        const SetupPlan plan = plan_at_hand(job, default_shop());
+        QCOMPARE(plan.chains().size(), std::size_t{5}); // four kinds on the top, the oil hole on the front
         QCOMPARE(plan.chain_of.size(), plan.holes.size());
         QCOMPARE(holes_of_chain(plan, plan.chain_of.front()), std::string("A1 to A4"));
         std::string fetch;
-        for (const FetchLine& line : plan.cutters.lines) {
+        for (const FetchLine& line : plan.cutters().lines) {
             QVERIFY2(line.owned, line.cutter.name.c_str());
             fetch += line.cutter.name + "; ";
         }
-        QCOMPARE(
-            fetch,
-            std::string("#2 centre drill; #3 centre drill; #4 centre drill; 4.3 mm drill; 5 mm drill; 5.5 mm drill; "
-                        "5.8 mm drill; M5 counterbore; 20.5 mm 90° countersink; 6 mm reamer; M5 taper tap; M5 plug "
-                        "tap; M6 taper tap; "));
+        QCOMPARE(fetch, std::string(
+                            "#2 centre drill; #3 centre drill; #4 centre drill; 4.1 mm drill; 4.3 mm drill; 5 mm "
+                            "drill; 5.5 mm drill; "
+                            "5.8 mm drill; M5 counterbore; 20.5 mm 90° countersink; 6 mm reamer; M5 taper tap; M5 plug "
+                            "tap; M6 taper tap; "));
         // E1 comes in from the front at half the height: 11.75 - 2.05 = 9.7 below the top, under D2.
         const auto crossing = of_kind(plan, FindingKind::IntoOtherHole);
         QCOMPARE(crossing.size(), std::size_t{1});
         QVERIFY(crossing.front().sentence.find("D2 runs into E1 at 9.7 mm") == 0);
-        QVERIFY(cutters_to_text(job, plan).find("M5 counterbore") != std::string::npos);
+        QVERIFY(cutters_to_text(job, make_plan(job, default_shop())).find("M5 counterbore") != std::string::npos);
     }
     void findings() {
         Job job = plate_job();
@@ -361,7 +361,7 @@ private slots:
         const Shop shop = default_shop();
         const auto found_in = [&](const HoleSpec& hole, FindingKind kind) {
             job.patterns[0].hole = hole;
-            const auto all = of_kind(make_plan(job, shop), kind);
+            const auto all = of_kind(plan_at_hand(job, shop), kind);
             return !all.empty();
         };
         QVERIFY(found_in(spec("8", 11), FindingKind::BreaksThrough)); // 11 + 2.4 of point
@@ -396,13 +396,15 @@ private slots:
         job.blank.thickness = mm(12);
         QVERIFY(!found_in(spec("4"), FindingKind::LongAndThin));
         job.blank.material = "moon cheese";
-        const Plan unknown = make_plan(job, shop);
-        QVERIFY(!unknown.metal_known && !of_kind(unknown, FindingKind::NoCutter).empty());
-        job.machine = "Metric mill";
-        job.planned_with["Metric mill"] = "something else";
-        QVERIFY(!of_kind(make_plan(job, shop), FindingKind::FiguresChanged).empty());
-        job.planned_with["Metric mill"] = machine_in_words(shop.machines[0]);
-        QVERIFY(of_kind(make_plan(job, shop), FindingKind::FiguresChanged).empty());
+        const SetupPlan unknown = plan_at_hand(job, shop);
+        QVERIFY(!unknown.cutting->metal_known && !of_kind(unknown, FindingKind::NoCutter).empty());
+        at_hand(job).machine = "Metric mill";
+        job.planned_with["metric-mill"] = {"another mark", "something else"};
+        QVERIFY(!of_kind(plan_at_hand(job, shop), FindingKind::FiguresChanged).empty());
+        job.planned_with["metric-mill"] = {figures_mark(shop.machines[0]), "something else"};
+        QVERIFY(of_kind(plan_at_hand(job, shop), FindingKind::FiguresChanged).empty());
+        job.planned_with = {{"Metric mill", {"", machine_in_words(shop.machines[0])}}}; // as old files have it
+        QVERIFY(of_kind(plan_at_hand(job, shop), FindingKind::FiguresChanged).empty());
     }
     void findings_say_what_the_chain_does() {
         holds("every finding follows from the figures, and none is missing", [] {
@@ -432,9 +434,9 @@ private slots:
                 any_wish("ream");
             hole.wishes.locked = *rc::gen::inRange(0, 6) == 0;
             Shop shop = default_shop();
-            job.machine = (*rc::gen::elementOf(shop.machines)).name;
-            const Plan plan = make_plan(job, shop);
-            const Chain& chain = plan.chains.front();
+            at_hand(job).machine = (*rc::gen::elementOf(shop.machines)).name;
+            const SetupPlan plan = plan_at_hand(job, shop);
+            const Chain& chain = plan.chains().front();
             const CutStep* drill = chain.last(StepKind::Drill);
             const auto said = [&](FindingKind kind, std::optional<Grade> grade = std::nullopt) {
                 const auto all = of_kind(plan, kind);
@@ -465,17 +467,18 @@ private slots:
                 RC_ASSERT(said(FindingKind::NothingUnderReamer) ==
                           (!drill || cuts(drill->cutter, metal) >= ream->cutter.actual()));
             }
-            RC_ASSERT(plan.metal_known == (job.blank.material != "unobtainium"));
+            RC_ASSERT(plan.cutting->metal_known == (job.blank.material != "unobtainium"));
             // The words of it all can be made, whatever was asked for.
-            RC_ASSERT(!cutters_to_text(job, plan).empty() && !cutters_to_json(job, plan).empty());
+            RC_ASSERT(!cutters_to_text(job, make_plan(job, shop)).empty() &&
+                      !cutters_to_json(job, make_plan(job, shop)).empty());
         });
     }
     void into_the_bore_of_a_bar() {
         // The arbor's tapped hole opens into the bore: 10.7 - sqrt(4.6² - 2.5²) = 6.839 of metal, and nothing to drill
         // beyond.
         const Job job = *load_job(std::string(SOURCE_FOLDER) + "/demo/winding-arbor.clockface.json");
-        const Plan plan = make_plan(job, default_shop());
-        const Chain& chain = plan.chains[static_cast<std::size_t>(plan.chain_of.back())];
+        const SetupPlan plan = plan_at_hand(job, default_shop());
+        const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.chain_of.back())];
         QVERIFY(chain.spec.purpose == Purpose::Tapped && is_through(chain.spec));
         QVERIFY(same(chain.metal, mm(10.7 - std::sqrt(4.6 * 4.6 - 2.5 * 2.5)), 1e-6));
         QVERIFY(same(depth_stack(chain, {}, Unit::Millimetre).thread, chain.metal, 1e-6));
@@ -498,13 +501,13 @@ private slots:
         bench.machine.spindle.stroke = mm(40);
         bench.machine.spindle.keeps_place = false;
         const std::vector<Chain> chains = {bench.chain(spec("10"), 20)};
-        const CutterList list = cutter_list(chains, {3}, bench.machine.spindle, Unit::Millimetre);
-        QVERIFY(list.room.tight && list.room.loses);
-        QVERIFY(list.room.sentence.find("finish each hole") != std::string::npos);
+        const auto room = [&] { return room_for({&chains.front()}, bench.machine.spindle, Unit::Millimetre); };
+        QVERIFY(room().tight && room().loses);
+        QVERIFY(room().sentence.find("finish each hole") != std::string::npos);
         bench.machine.spindle.stroke = mm(200);
-        QVERIFY(!cutter_list(chains, {3}, bench.machine.spindle, Unit::Millimetre).room.tight);
+        QVERIFY(!room().tight);
         bench.machine.spindle.room = mm(60);
-        QVERIFY(cutter_list(chains, {3}, bench.machine.spindle, Unit::Millimetre).room.tight);
+        QVERIFY(room().tight);
     }
 };
 

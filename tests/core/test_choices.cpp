@@ -251,9 +251,9 @@ private slots:
         job.patterns = {single("A", 40, 40)};
         job.patterns[0].hole = read_hole_size("1/4-20", Unit::Inch)->spec;
         job.patterns[0].hole.depth = Length::inches(0.5);
-        job.machine = "Inch mill";
-        const Plan plan = make_plan(job, default_shop());
-        const Chain& chain = plan.chains.front();
+        at_hand(job).machine = "Inch mill";
+        const SetupPlan plan = plan_at_hand(job, default_shop());
+        const Chain& chain = plan.chains().front();
         QCOMPARE(chain.find("drill")->cutter.name, std::string("#7 drill"));
         // 0.5 + (4 + 2) / 20 = 0.8 at full diameter; the point 0.201 x 0.300430 = 0.060387
         QVERIFY(same(chain.find("drill")->full, Length::inches(0.8)));
@@ -278,18 +278,18 @@ private slots:
                                    12, 0, *rc::gen::element(3.0, 4.0));
                 job.patterns.push_back(next);
             }
-            const Plan plan = make_plan(job, default_shop());
+            const SetupPlan plan = plan_at_hand(job, default_shop());
             RC_ASSERT(plan.chain_of.size() == plan.holes.size());
             std::set<std::pair<double, double>> kinds;
             for (std::size_t i = 0; i < plan.holes.size(); ++i) {
-                const Chain& chain = plan.chains[static_cast<std::size_t>(plan.chain_of[i])];
+                const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.chain_of[i])];
                 RC_ASSERT(chain.spec == plan.holes[i].spec);
                 RC_ASSERT(same(chain.metal, metal_under(job, plan.holes[i])));
                 kinds.insert({chain.spec.diameter.in_mm(), chain.metal.in_mm()});
             }
-            RC_ASSERT(kinds.size() == plan.chains.size());
+            RC_ASSERT(kinds.size() == plan.chains().size());
             int fetched = 0;
-            for (const FetchLine& line : plan.cutters.lines)
+            for (const FetchLine& line : plan.cutters().lines)
                 if (line.cutter.kind == CutterKind::Drill)
                     fetched += line.holes;
             RC_ASSERT(fetched == static_cast<int>(plan.holes.size())); // every hole has its drill, once

@@ -132,7 +132,7 @@ private slots:
     void every_finding_names_holes_there_are() {
         holds("holes named in findings exist, sentences end in a full stop and say what would do", [](void) {
             const Job job = *any_job();
-            const Plan plan = make_plan(job, default_shop());
+            const SetupPlan plan = plan_at_hand(job, default_shop());
             for (const Finding& finding : plan.findings) {
                 for (const int hole : finding.holes)
                     RC_ASSERT(hole >= 0 && static_cast<std::size_t>(hole) < plan.holes.size());

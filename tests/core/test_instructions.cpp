@@ -21,18 +21,18 @@ template <class Action> std::vector<Action> all_of(const Route& route) {
     return found;
 }
 
-Plan plan_on(Job job, MachineKind kind) {
-    job.machine = "M";
-    return make_plan(job, shop_with(std::move(kind)));
+SetupPlan plan_on(Job job, MachineKind kind) {
+    at_hand(job).machine = "M";
+    return plan_at_hand(job, shop_with(std::move(kind)));
 }
 
 Job by_routines(Job job) {
-    job.order.readout = ReadoutWay::Routines;
+    at_hand(job).order.readout = ReadoutWay::Routines;
     return job;
 }
 
 // What is keyed for the circle of so many holes.
-KeyCircle circle_of(const Plan& plan, int count) {
+KeyCircle circle_of(const SetupPlan& plan, int count) {
     for (const KeyCircle& key : all_of<KeyCircle>(plan.route))
         if (key.count == count)
             return key;
@@ -40,12 +40,12 @@ KeyCircle circle_of(const Plan& plan, int count) {
 }
 
 // The holes that are drilled, in order: the steps of one kind of a plan's list.
-std::vector<Instruction> moves_with(const Plan& plan, StepKind kind) {
+std::vector<Instruction> moves_with(const SetupPlan& plan, StepKind kind) {
     std::vector<Instruction> found;
     for (const Instruction& each : plan.route.list)
         if (const auto* drill = std::get_if<DrillHole>(&each.action); drill && drill->step >= 0) {
             const Chain& chain =
-                plan.chains[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(each.hole)])];
+                plan.chains()[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(each.hole)])];
             if (chain.steps[static_cast<std::size_t>(drill->step)].kind == kind)
                 found.push_back(each);
         }
@@ -97,7 +97,7 @@ private slots:
     void readout_figures_are_rounded_once_from_zero() {
         Job job = plate_job();
         job.patterns = {row("A", 0.004, 10, 20, 1.004, 0)};
-        const Plan plan = plan_on(job, Readout{Unit::Millimetre, mm(0.01), deg(0.001), {}});
+        const SetupPlan plan = plan_on(job, Readout{Unit::Millimetre, mm(0.01), deg(0.001), {}});
         const auto stops = all_of<GoToReadout>(plan.route);
         QCOMPARE(stops.size() % 20U, 0U); // 20 for each cutter
         QCOMPARE(stops[0].x, 0);
@@ -107,8 +107,9 @@ private slots:
         // Seven from one o'clock clockwise, in a routine with 0 at three o'clock counter-clockwise: the first stays at
         // 60, the holes come in reverse, and the last is at 60 + 6 x 360/7 = 368.571, shown as 8.571.
         Job job = flange();
-        job.order.readout = ReadoutWay::Routines;
-        const Plan plan = plan_on(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
+        at_hand(job).order.readout = ReadoutWay::Routines;
+        const SetupPlan plan =
+            plan_on(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
         const KeyCircle key = circle_of(plan, 7);
         QCOMPARE(key.first, 60'000);
         QCOMPARE(key.last, 8'571);
@@ -122,8 +123,8 @@ private slots:
         QCOMPARE(same_way.holes, (std::vector<int>{0, 1, 2, 3, 4, 5, 6}));
     }
     void circle_routine_names_what_is_left_out() {
-        const Plan plan = plan_on(by_routines(flange()),
-                                  Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
+        const SetupPlan plan = plan_on(by_routines(flange()),
+                                       Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
         const KeyCircle arc_key = circle_of(plan, 5);
         QCOMPARE(arc_key.count, 5);
         QCOMPARE(arc_key.holes[1], -1);
@@ -136,7 +137,7 @@ private slots:
         Job job = plate_job();
         job.datum.place = DatumPlace::Middle;
         job.patterns = {circle("A", {}, 40, 3, 10)};
-        const Plan plan =
+        const SetupPlan plan =
             plan_on(job, RotaryTable{90, 240, deg(0.05), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)});
         const auto turns = all_of<TurnTable>(plan.route);
         QVERIFY(turns.size() >= 5U); // back and forth at the start, then three for each cutter
@@ -152,7 +153,7 @@ private slots:
     }
     void table_never_turns_back() {
         holds("after the first take-up the handle only ever goes clockwise", [](void) {
-            const Plan plan = plan_on(*any_job(), *any_rotary());
+            const SetupPlan plan = plan_on(*any_job(), *any_rotary());
             const auto turns = all_of<TurnTable>(plan.route);
             for (std::size_t i = 1; i < turns.size(); ++i)
                 RC_ASSERT(turns[i].way == Turn::Clockwise);
@@ -162,7 +163,7 @@ private slots:
     void layout_sets_the_gauge_once_a_line() {
         Job job = plate_job();
         job.patterns = {row("A", 20, 30, 4, 10, 0), single("B", 20, 50)};
-        const Plan plan = plan_on(job, LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
+        const SetupPlan plan = plan_on(job, LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
         const auto lines = all_of<ScribeLine>(plan.route);
         QCOMPARE(lines.size(), 6U); // x 20, 30, 40, 50 and y 30, 50
         QCOMPARE(lines[0].setting, 1000);
@@ -185,7 +186,7 @@ private slots:
         QVERIFY(lines[1].from_far_edge && lines[1].setting == 650);
     }
     void layout_dividers_and_checks() {
-        const Plan plan = plan_on(flange(), LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
+        const SetupPlan plan = plan_on(flange(), LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
         QCOMPARE(all_of<StrikeCircle>(plan.route).at(0).radius, 308); // 30.75 is a tie at tenths
         QCOMPARE(all_of<StepChord>(plan.route).at(0).chord, 267);     // 61.5 sin(180/7) = 26.684
         const auto checks = all_of<CompareMarks>(plan.route);
@@ -199,8 +200,8 @@ private slots:
     void every_instruction_has_words() {
         for (const Machine& machine : default_shop().machines) {
             Job job = flange();
-            job.machine = machine.name;
-            const Plan plan = make_plan(job, default_shop());
+            at_hand(job).machine = machine.name;
+            const SetupPlan plan = plan_at_hand(job, default_shop());
             for (const Instruction& instruction : plan.route.list) {
                 const Wording words = in_words(instruction, words_for(job, plan));
                 QVERIFY(!words.heading.empty() && !words.figures.empty() && words.why.size() > 15);
@@ -209,7 +210,7 @@ private slots:
         }
     }
     void words_of_a_dial_move() {
-        const Plan plan = make_plan(flange(), default_shop());
+        const SetupPlan plan = plan_at_hand(flange(), default_shop());
         const Job job = flange();
         const auto first = std::find_if(plan.route.list.begin(), plan.route.list.end(), [](const Instruction& each) {
             return std::holds_alternative<TurnHandwheel>(each.action);
@@ -221,20 +222,20 @@ private slots:
     }
     void a_changed_list_has_another_fingerprint() {
         Job job = flange();
-        const std::string before = make_plan(job, default_shop()).fingerprint;
-        QCOMPARE(make_plan(job, default_shop()).fingerprint, before);
+        const std::string before = plan_at_hand(job, default_shop()).fingerprint;
+        QCOMPARE(plan_at_hand(job, default_shop()).fingerprint, before);
         std::get<SinglePattern>(job.patterns[4].layout).at.x += mm(0.05);
-        QVERIFY(make_plan(job, default_shop()).fingerprint != before);
+        QVERIFY(plan_at_hand(job, default_shop()).fingerprint != before);
     }
     void a_moved_hole_moves_in_every_list() {
         for (const Machine& machine : default_shop().machines) {
             Job job = flange();
-            job.machine = machine.name;
-            const Plan before = make_plan(job, default_shop());
+            at_hand(job).machine = machine.name;
+            const SetupPlan before = plan_at_hand(job, default_shop());
             std::get<SinglePattern>(job.patterns[4].layout).at = {mm(-13.9), mm(17.1)};
-            const Plan after = make_plan(job, default_shop());
+            const SetupPlan after = plan_at_hand(job, default_shop());
             QVERIFY2(before.route.list != after.route.list, machine.name.c_str());
-            const auto landed = [](const Plan& plan) {
+            const auto landed = [](const SetupPlan& plan) {
                 for (const Landing& landing : plan.proof.landings)
                     if (plan.holes[static_cast<std::size_t>(landing.hole)].name == "E1")
                         return landing.at;
@@ -250,7 +251,7 @@ private slots:
         Job job = flange(); // A: M5, 8.6 of full thread
         const auto words = [&](DepthOf of) {
             job.patterns[0].hole.depth_of = of;
-            const Plan plan = make_plan(job, default_shop());
+            const SetupPlan plan = plan_at_hand(job, default_shop());
             for (const Instruction& move : moves_with(plan, StepKind::Drill))
                 if (plan.holes[static_cast<std::size_t>(move.hole)].pattern == 0)
                     return in_words(move, words_for(job, plan));

@@ -112,8 +112,8 @@ private slots:
         add("place", static_cast<std::size_t>(limits::size.in_mm()), "patterns[0].at", [](Job& job, std::size_t n) {
             job.patterns[0].layout = SinglePattern{{mm(-static_cast<double>(n)), mm(0)}};
         });
-        add("order by hand", limits::holes_in_job, "by_hand",
-            [](Job& job, std::size_t n) { grow(job.order.by_hand, n, std::string("A1")); });
+        add("order by hand", limits::holes_in_job, "setups[0].by_hand",
+            [](Job& job, std::size_t n) { grow(at_hand(job).order.by_hand, n, std::string("A1")); });
     }
     void of_a_job() {
         QFETCH(Spoil, spoil);
@@ -121,6 +121,7 @@ private slots:
         QFETCH(QString, place);
         Job within = any_sound_job(), beyond = within;
         spoil(within, static_cast<std::size_t>(limit));
+        within = with_ids(within);
         const auto fault = first_fault(within);
         QVERIFY2(!fault, fault ? fault->text().c_str() : "");
         const auto read = job_from_json(job_to_json(within));
@@ -204,6 +205,7 @@ private slots:
         spoil(within, static_cast<std::size_t>(limit));
         const auto fault = first_fault(within);
         QVERIFY2(!fault, fault ? fault->text().c_str() : "");
+        within = with_ids(within);
         const auto read = shop_from_json(shop_to_json(within));
         QVERIFY2(read, read ? "" : read.error().text().c_str());
         QVERIFY(*read == within);

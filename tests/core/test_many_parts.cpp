@@ -19,7 +19,7 @@ Shop exact_shop(MachineKind kind) {
 }
 
 Job on_m(Job job) {
-    job.machine = "M";
+    at_hand(job).machine = "M";
     return job;
 }
 
@@ -40,7 +40,7 @@ class TestManyParts : public QObject {
 private slots:
     void the_same_seed_makes_the_same_parts() {
         const Job job = flange();
-        const Plan plan = make_plan(job, default_shop());
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         const auto one = many_parts_of(job, plan, 50, 7), again = many_parts_of(job, plan, 50, 7);
         const auto other = many_parts_of(job, plan, 50, 1000);
         QVERIFY(one && again && other);
@@ -55,7 +55,7 @@ private slots:
         Shop shop = exact_shop(fine);
         shop.machines[0].errors.pick_up = mm(0.02);
         const Job job = on_m(flange());
-        const Plan plan = make_plan(job, shop);
+        const SetupPlan plan = plan_at_hand(job, shop);
         const auto many = many_parts_of(job, plan, 4000, 3);
         QVERIFY(many);
         const Length pick_up = line_of(*many, ErrorSource::PickUp);
@@ -69,9 +69,10 @@ private slots:
         shop.machines[0].errors.pick_up = mm(0.03);
         shop.machines[0].errors.setting = mm(0.02);
         const Job job = on_m(flange());
-        const auto many = many_parts_of(job, make_plan(job, shop), 3000, 5);
+        const auto many = many_parts_of(job, plan_at_hand(job, shop), 3000, 5);
         // The drill's own wander in a spot: 0.015 mm by the metal's share.
-        const double wander = wander_of(job, make_plan(job, shop).chains, make_plan(job, shop).chain_of)[0].in_mm();
+        const double wander =
+            wander_of(job, plan_at_hand(job, shop).chains(), plan_at_hand(job, shop).chain_of)[0].in_mm();
         const double s = std::sqrt(0.03 * 0.03 + 0.02 * 0.02 + wander * wander);
         QVERIFY2(same(many->most, mm(s * 2.4477), s * 0.12), qPrintable(QString::number(many->most.in_mm())));
     }
@@ -80,7 +81,7 @@ private slots:
         for (Pattern& pattern : job.patterns)
             if (pattern.hole.purpose == Purpose::Reamed) // a fit has a figure of its own
                 pattern.hole = HoleSpec{Purpose::Plain, pattern.hole.diameter, "", {}};
-        const Plan plan = make_plan(job, default_shop());
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         double before = -1.0;
         for (const double within : {0.005, 0.03, 0.06, 0.1, 0.5}) {
             job.holes_within = mm(within);
@@ -98,17 +99,17 @@ private slots:
         Shop shop = exact_shop(fine);
         const Job job = on_m(flange());
         shop.machines[0].errors.setting = mm(0.02);
-        const auto good = many_parts_of(job, make_plan(job, shop), 100);
+        const auto good = many_parts_of(job, plan_at_hand(job, shop), 100);
         QVERIFY(good->share_bolts && *good->share_bolts == 1.0);
         shop.machines[0].errors.setting = mm(0.4);
-        QVERIFY(*many_parts_of(job, make_plan(job, shop), 60)->share_bolts < 0.1);
+        QVERIFY(*many_parts_of(job, plan_at_hand(job, shop), 60)->share_bolts < 0.1);
         // A shift of all holes alike costs nothing: the mate goes with it.
         shop.machines[0].errors.setting = {};
         shop.machines[0].errors.pick_up = mm(0.6);
-        QVERIFY(*many_parts_of(job, make_plan(job, shop), 60)->share_bolts > 0.97);
+        QVERIFY(*many_parts_of(job, plan_at_hand(job, shop), 60)->share_bolts > 0.97);
         Job plain = on_m(plate_job());
         plain.patterns = {row("A", 20, 20, 4, 12, 0)};
-        QVERIFY(!many_parts_of(plain, make_plan(plain, shop), 20)->share_bolts); // no screws
+        QVERIFY(!many_parts_of(plain, plan_at_hand(plain, shop), 20)->share_bolts); // no screws
     }
     void zero_set_at_each_hole_hands_its_error_on() {
         // Counted from zero a hole is off by one setting; set anew at each, the n-th is off by n of them: root n times
@@ -116,28 +117,28 @@ private slots:
         Shop shop = exact_shop(fine);
         shop.machines[0].errors.setting = mm(0.02);
         Job job = on_m(plate_job());
-        job.order.cuts = CutOrder::ByHole;
-        job.order.holes = HoleOrder::AsDrawn;
+        at_hand(job).order.cuts = CutOrder::ByHole;
+        at_hand(job).order.holes = HoleOrder::AsDrawn;
         job.patterns = {row("A", 5, 20, 25, 4.4, 0, 3)};
-        job.order.readout = ReadoutWay::FromEachHole;
+        at_hand(job).order.readout = ReadoutWay::FromEachHole;
         const auto spread = [](const std::vector<Point>& cloud) {
             double sum = 0.0;
             for (const Point& off : cloud)
                 sum += off.x.in_mm() * off.x.in_mm();
             return std::sqrt(sum / static_cast<double>(cloud.size()));
         };
-        const auto chained = many_parts_of(job, make_plan(job, shop), 240);
+        const auto chained = many_parts_of(job, plan_at_hand(job, shop), 240);
         QVERIFY(spread(chained->cloud[24]) > 3.5 * spread(chained->cloud[0]));
-        job.order.readout = ReadoutWay::FromZero;
-        const auto absolute = many_parts_of(job, make_plan(job, shop), 240);
+        at_hand(job).order.readout = ReadoutWay::FromZero;
+        const auto absolute = many_parts_of(job, plan_at_hand(job, shop), 240);
         QVERIFY(spread(absolute->cloud[24]) < 1.4 * spread(absolute->cloud[0]));
     }
     void marks_from_an_old_part() {
         // The bracket's marks, each drawn beside its place: the spread is the punch's, 0.08 mm on each axis, and the
         // readings' own error stays as it is in every part.
         Job job = load_job(SOURCE_FOLDER "/demo/bell-crank-bracket.clockface.json").value();
-        job.machine = default_shop().marks.name;
-        const Plan plan = make_plan(job, default_shop());
+        at_hand(job).machine = default_shop().marks.name;
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         QVERIFY(std::holds_alternative<MarksAcross>(plan.machine.kind));
         const auto many = many_parts_of(job, plan, 100);
         QVERIFY(many && !plan.route.order.empty());
@@ -145,15 +146,15 @@ private slots:
     }
     void nothing_where_there_is_nothing_to_make() {
         const Job job = plate_job();
-        QVERIFY(!many_parts_of(job, make_plan(job, default_shop())));
+        QVERIFY(!many_parts_of(job, plan_at_hand(job, default_shop())));
     }
     void each_machine_draws_its_own_errors() {
         const Job flange_job = flange();
         const Shop shop = default_shop();
         for (const Machine& machine : shop.machines) {
             Job job = flange_job;
-            job.machine = machine.name;
-            const Plan plan = make_plan(job, shop);
+            at_hand(job).machine = machine.name;
+            const SetupPlan plan = plan_at_hand(job, shop);
             const auto many = many_parts_of(job, plan, 60);
             QVERIFY(many && many->most > mm(0.01));
             QCOMPARE(many->worst_of_part.size(), std::size_t{60});
@@ -169,8 +170,8 @@ private slots:
         holds("any turn too many or too few on any handwheel move but the first zero", [](void) {
             const Handwheels wheels = *any_handwheels();
             Job job = on_m(*any_job());
-            job.order.check_half_way = *rc::gen::arbitrary<bool>();
-            const Plan plan = make_plan(job, shop_with(wheels));
+            at_hand(job).order.check_half_way = *rc::gen::arbitrary<bool>();
+            const SetupPlan plan = plan_at_hand(job, shop_with(wheels));
             std::vector<std::size_t> turned;
             for (std::size_t i = 0; i < plan.route.list.size(); ++i)
                 if (std::holds_alternative<TurnHandwheel>(plan.route.list[i].action))
@@ -196,9 +197,9 @@ private slots:
         for (const Machine& machine : shop.machines)
             for (const ReadoutWay way : {ReadoutWay::FromZero, ReadoutWay::FromEachHole, ReadoutWay::Routines}) {
                 Job job = flange();
-                job.machine = machine.name;
-                job.order.readout = way;
-                const Plan plan = make_plan(job, shop);
+                at_hand(job).machine = machine.name;
+                at_hand(job).order.readout = way;
+                const SetupPlan plan = plan_at_hand(job, shop);
                 int tried = 0, spoiled = 0;
                 for (std::size_t move = 0; move < plan.route.list.size(); move += 3)
                     for (const MoveSlip slip : slips_at(plan.route, plan.machine, move)) {
@@ -220,11 +221,11 @@ private slots:
         // Seven from 1 o'clock clockwise, keyed for a readout that turns out to count the other way round: hole k
         // stands mirrored about the routine's own 0.
         Job job = flange();
-        job.order.readout = ReadoutWay::Routines;
-        job.order.cuts = CutOrder::ByHole;
+        at_hand(job).order.readout = ReadoutWay::Routines;
+        at_hand(job).order.cuts = CutOrder::ByHole;
         job.patterns.resize(1);
-        job.machine = "Readout mill";
-        const Plan plan = make_plan(job, default_shop());
+        at_hand(job).machine = "Readout mill";
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         std::size_t move = 0;
         while (!std::holds_alternative<RoutinePlace>(plan.route.list[move].action))
             ++move;

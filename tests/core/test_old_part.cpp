@@ -519,8 +519,8 @@ private slots:
         part.along = "H2";
         part.marking.within = Length::mm(0.5);
         Job job = copying(part);
-        job.machine = "Marks";
-        Plan plan = make_plan(job, default_shop());
+        at_hand(job).machine = "Marks";
+        SetupPlan plan = plan_at_hand(job, default_shop());
         QVERIFY(std::holds_alternative<MarksAcross>(plan.machine.kind));
         QVERIFY(plan.proof.complaints.empty());
         QVERIFY(!plan.proof.landings.empty());
@@ -530,7 +530,7 @@ private slots:
             QVERIFY(!in_words(each, needs).sentence.empty());
         // As a guide: the first hole is drilled and pinned before the second.
         job.old_part.marking.drill_guide = true;
-        plan = make_plan(job, default_shop());
+        plan = plan_at_hand(job, default_shop());
         std::vector<std::string> order;
         for (const Instruction& each : plan.route.list)
             if (const auto* across = std::get_if<MarkAcross>(&each.action))
@@ -552,7 +552,7 @@ private slots:
         // A mark three millimetres out does not pass the comparison: the design taken is another than the part.
         Job other = job;
         other.old_part.marking.drill_guide = false;
-        const Plan marked = make_plan(other, default_shop());
+        const SetupPlan marked = plan_at_hand(other, default_shop());
         Route compared = marked.route;
         for (Instruction& each : compared.list)
             if (auto* compare = std::get_if<CompareAcross>(&each.action))
@@ -561,8 +561,8 @@ private slots:
         // Nothing to lay on a bar, and nothing without a part: an empty list, no crash.
         Job none = plate_job();
         none.patterns = {{"A", SinglePattern{at(20, 20)}, {Purpose::Plain, Length::mm(5), "", {}}}};
-        none.machine = "Marks";
-        QVERIFY(make_plan(none, default_shop()).route.list.empty());
+        at_hand(none).machine = "Marks";
+        QVERIFY(plan_at_hand(none, default_shop()).route.list.empty());
         QVERIFY(!found(none, FindingKind::NotMarked).empty());
     }
 };

@@ -13,11 +13,11 @@ using namespace clockface::testing;
 
 namespace {
 
-Plan plan_on(Job job, MachineKind kind, Point lock_jump = {}) {
-    job.machine = "M";
+SetupPlan plan_on(Job job, MachineKind kind, Point lock_jump = {}) {
+    at_hand(job).machine = "M";
     Shop shop = shop_with(std::move(kind));
     shop.machines[0].lock_jump = lock_jump;
-    return make_plan(job, shop);
+    return plan_at_hand(job, shop);
 }
 
 // What tightening the locks pulls the slides by: the list aims off by it, so it must not show in the part.
@@ -28,7 +28,7 @@ Point any_lock_jump() {
 
 // Every step of every hole made exactly once, at the machine or by hand, each within its allowance; and in the chain's
 // order, at the machine.
-template <class Allowance> void all_within(const Plan& plan, Allowance&& allowance) {
+template <class Allowance> void all_within(const SetupPlan& plan, Allowance&& allowance) {
     if (!plan.proof.complaints.empty())
         RC_FAIL(plan.proof.complaints.front());
     std::vector<std::vector<int>> made(plan.holes.size());
@@ -45,13 +45,13 @@ template <class Allowance> void all_within(const Plan& plan, Allowance&& allowan
         if (const auto* work = std::get_if<WorkByHand>(&each.action))
             for (const int hole : work->holes) {
                 const Chain& chain =
-                    plan.chains[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(hole)])];
+                    plan.chains()[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(hole)])];
                 const CutStep* step = chain.find(work->step);
                 RC_ASSERT(step != nullptr);
                 made[static_cast<std::size_t>(hole)].push_back(static_cast<int>(step - chain.steps.data()));
             }
     for (std::size_t i = 0; i < made.size(); ++i) {
-        const Chain& chain = plan.chains[static_cast<std::size_t>(plan.chain_of[i])];
+        const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.chain_of[i])];
         std::vector<int> wanted;
         for (std::size_t k = 0; k < chain.steps.size(); ++k)
             if (!chain.steps[k].skipped)
@@ -68,7 +68,7 @@ constexpr double whisker = 1e-6; // mm, for floating point
 // Half of what the table can be set to, in degrees: a step of its dial, or a hole of the coarsest circle it may use.
 double half_step(const Job& job, const RotaryTable& machine) {
     int holes = machine.graduations;
-    if (job.order.table == TableWay::Plates)
+    if (at_hand(job).order.table == TableWay::Plates)
         for (const auto& plate : machine.plates)
             for (const int circle : plate)
                 holes = std::min(holes, circle);
@@ -76,12 +76,12 @@ double half_step(const Job& job, const RotaryTable& machine) {
 }
 
 // The list with every take-up struck out: the wrong-way move goes straight to the target and nobody comes back.
-Route without_take_up(const Plan& plan) {
+Route without_take_up(const SetupPlan& plan) {
     return with_slip(plan.route, plan.machine, 0, MoveSlip::NoTakeUp).route;
 }
 
 // How far a routine's turned figure reaches: the radius of its pitch circle, or the length of its row.
-Length reach_of(const Job& job, const Pattern& pattern, const Plan& plan) {
+Length reach_of(const Job& job, const Pattern& pattern, const SetupPlan& plan) {
     if (const auto* copy = std::get_if<CopyPattern>(&pattern.layout))
         return reach_of(job, job.patterns[static_cast<std::size_t>(pattern_index(job, copy->of))], plan);
     if (const auto diameter = pitch_circle_of(pattern.layout))
@@ -106,7 +106,7 @@ private slots:
     void handwheels_land_within_rounding() {
         holds("half a line in X and in Y, whatever the backlash, units, turns and finishing side", [](void) {
             const Handwheels machine = *any_handwheels();
-            const Plan plan = plan_on(*any_job(), machine, any_lock_jump());
+            const SetupPlan plan = plan_on(*any_job(), machine, any_lock_jump());
             const Length most = hypot(machine.x.graduation() / 2.0, machine.y.graduation() / 2.0) + mm(whisker);
             all_within(plan, [&](const Landing&) { return most; });
         });
@@ -115,8 +115,8 @@ private slots:
         holds("half a step in X and Y; the circle routine adds half a step of radius and of angle", [](void) {
             const Readout machine = *any_readout();
             const Job job = *any_job();
-            const bool routines = job.order.readout == ReadoutWay::Routines;
-            const Plan plan = plan_on(job, machine, routines ? Point{} : any_lock_jump());
+            const bool routines = at_hand(job).order.readout == ReadoutWay::Routines;
+            const SetupPlan plan = plan_on(job, machine, routines ? Point{} : any_lock_jump());
             all_within(plan, [&](const Landing& landing) {
                 const Length steps = machine.resolution * std::sqrt(0.5) + mm(whisker);
                 if (!routines)
@@ -133,7 +133,7 @@ private slots:
         holds("half a line of the slide, half a step of the table at the hole's own radius", [](void) {
             const RotaryTable machine = *any_rotary();
             const Job job = *any_job();
-            const Plan plan = plan_on(job, machine);
+            const SetupPlan plan = plan_on(job, machine);
             Point centre;
             for (const Instruction& instruction : plan.route.list)
                 if (const auto* table = std::get_if<CentreOnTable>(&instruction.action))
@@ -148,7 +148,7 @@ private slots:
     void layout_lands_within_rounding() {
         holds("half a gauge step in X and Y", [](void) {
             const LayoutBench machine = *any_layout();
-            const Plan plan = plan_on(*any_job(), machine);
+            const SetupPlan plan = plan_on(*any_job(), machine);
             all_within(plan, [&](const Landing&) { return machine.gauge_step * std::sqrt(0.5) + mm(whisker); });
         });
     }
@@ -157,18 +157,18 @@ private slots:
         holds("packing is taken where it comes within 0.05, a caliper's step otherwise", [](void) {
             // Holes that a pin can be set to: half the pin and more from the edges.
             Job job = plate_job();
-            job.order = (*any_job()).order;
+            at_hand(job).order = at_hand(*any_job()).order;
             const int holes = *rc::gen::inRange(1, 12);
             for (int i = 0; i < holes; ++i)
                 job.patterns.push_back(single(next_pattern_name(job), *rc::gen::inRange(800, 11200) / 100.0,
                                               *rc::gen::inRange(800, 8200) / 100.0, *rc::gen::inRange(5, 90) / 10.0));
-            const Plan plan = plan_on(job, DrillPress{*rc::gen::element(Unit::Millimetre, Unit::Inch)});
+            const SetupPlan plan = plan_on(job, DrillPress{*rc::gen::element(Unit::Millimetre, Unit::Inch)});
             all_within(plan, [&](const Landing&) { return mm(0.05 * std::sqrt(2.0) + whisker); });
         });
     }
     void lines_are_all_scribed_before_a_mark_is_made() {
         holds("nothing is scribed over a mark that is needed", [](void) {
-            const Plan plan = plan_on(*any_job(), *any_layout());
+            const SetupPlan plan = plan_on(*any_job(), *any_layout());
             bool marked = false;
             for (const Instruction& each : plan.route.list) {
                 marked = marked || std::holds_alternative<PrickMark>(each.action);
@@ -183,7 +183,7 @@ private slots:
     void without_take_up_the_backlash_shows_on_handwheels() {
         const Handwheels machine{screw(Unit::Millimetre, 2.5, 125, 0.4),
                                  screw(Unit::Inch, 2.54, 100, 0.3, Turn::CounterClockwise, Towards::Minus)};
-        const Plan plan = plan_on(flange(), machine);
+        const SetupPlan plan = plan_on(flange(), machine);
         QVERIFY(worst(plan.proof) < mm(0.02));
         const Proof spoilt = carry_out(without_take_up(plan), plan.machine, flange(), plan.holes);
         QVERIFY(worst(spoilt) > mm(0.29));
@@ -196,7 +196,7 @@ private slots:
                   machine.x.backlash = std::max(machine.x.backlash, machine.x.graduation() * 2.5);
                   machine.y.backlash = std::max(machine.y.backlash, machine.y.graduation() * 2.5);
                   Job job = *any_job();
-                  const Plan plan = plan_on(job, machine);
+                  const SetupPlan plan = plan_on(job, machine);
                   const auto wrong_way = [&](Axis axis) {
                       return std::any_of(plan.route.list.begin(), plan.route.list.end(), [axis](const Instruction& i) {
                           const auto* move = std::get_if<TurnHandwheel>(&i.action);
@@ -206,7 +206,7 @@ private slots:
                       });
                   };
                   RC_PRE(wrong_way(Axis::X) || wrong_way(Axis::Y));
-                  job.machine = "M";
+                  at_hand(job).machine = "M";
                   const Proof spoilt = carry_out(without_take_up(plan), plan.machine, job, plan.holes);
                   const Length least =
                       std::min(wrong_way(Axis::X) ? machine.x.backlash - machine.x.graduation() : mm(1e9),
@@ -216,14 +216,14 @@ private slots:
     }
     void without_take_up_the_backlash_shows_on_a_table() {
         const RotaryTable machine{90, 240, deg(0.5), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)};
-        const Plan plan = plan_on(flange(), machine);
+        const SetupPlan plan = plan_on(flange(), machine);
         QVERIFY(worst(plan.proof) < mm(0.03));
         // Half a degree on a radius of 38.4 mm is 0.335 mm.
         const Proof spoilt = carry_out(without_take_up(plan), plan.machine, flange(), plan.holes);
         QVERIFY(worst(spoilt) > mm(0.3));
     }
     void a_lost_turn_is_found() {
-        Plan plan = plan_on(
+        SetupPlan plan = plan_on(
             flange(), Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.18)});
         const auto first = std::find_if(plan.route.list.begin(), plan.route.list.end(), [](const Instruction& each) {
             return std::holds_alternative<TurnHandwheel>(each.action);
@@ -233,15 +233,15 @@ private slots:
     }
     void a_wrong_end_angle_is_found() {
         Job job = flange();
-        job.order.readout = ReadoutWay::Routines;
-        Plan plan = plan_on(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
+        at_hand(job).order.readout = ReadoutWay::Routines;
+        SetupPlan plan = plan_on(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise});
         for (Instruction& each : plan.route.list)
             if (auto* key = std::get_if<KeyCircle>(&each.action))
                 key->last = key->first; // 360 on: the usual mistake, all holes on the first
         QVERIFY(worst(carry_out(plan.route, plan.machine, job, plan.holes)) > mm(20));
     }
     void what_cannot_be_done_is_complained_of() {
-        Plan plan = plan_on(
+        SetupPlan plan = plan_on(
             flange(), Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.18)});
         Route broken = plan.route;
         for (Instruction& each : broken.list)
@@ -254,7 +254,7 @@ private slots:
         const Proof proof = carry_out(broken, plan.machine, flange(), plan.holes);
         QVERIFY(proof.complaints.size() >= 3U); // and measured from the edges it shows too
         // A mark that was never scribed, and a check that does not come true.
-        Plan laid = plan_on(flange(), LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
+        SetupPlan laid = plan_on(flange(), LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
         laid.route.list.erase(laid.route.list.begin());
         for (Instruction& instruction : laid.route.list)
             if (auto* check = std::get_if<CompareMarks>(&instruction.action)) {
@@ -264,7 +264,7 @@ private slots:
         QVERIFY(carry_out(laid.route, laid.machine, flange(), laid.holes).complaints.size() >= 3);
     }
     void dividers_that_do_not_close_are_complained_of() {
-        const Plan laid = plan_on(flange(), LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
+        const SetupPlan laid = plan_on(flange(), LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
         QVERIFY(laid.proof.complaints.empty());
         for (const bool chord : {false, true}) {
             Route route = laid.route;
@@ -305,8 +305,8 @@ private slots:
         holds("same job, same shop, same plan", [](void) {
             const Job job = *any_job();
             const Shop shop = default_shop();
-            const Plan a = make_plan(job, shop);
-            const Plan b = make_plan(job, shop);
+            const SetupPlan a = plan_at_hand(job, shop);
+            const SetupPlan b = plan_at_hand(job, shop);
             RC_ASSERT(a.holes == b.holes && a.route == b.route && a.findings == b.findings &&
                       a.fingerprint == b.fingerprint);
         });
@@ -314,8 +314,8 @@ private slots:
     void a_job_without_holes_has_nothing_to_prove() {
         for (const Machine& machine : default_shop().machines) {
             Job job = plate_job();
-            job.machine = machine.name;
-            const Plan plan = make_plan(job, default_shop());
+            at_hand(job).machine = machine.name;
+            const SetupPlan plan = plan_at_hand(job, default_shop());
             QVERIFY(!plan.proof.worst() && plan.proof.complaints.empty() && plan.route.order.empty());
         }
     }
@@ -324,8 +324,8 @@ private slots:
         job.datum.place = DatumPlace::Middle;
         job.patterns = {circle("A", {}, 80, 400, 17, Sense::Clockwise, 0.4)};
         for (const Machine& machine : default_shop().machines) {
-            job.machine = machine.name;
-            const Plan plan = make_plan(job, default_shop());
+            at_hand(job).machine = machine.name;
+            const SetupPlan plan = plan_at_hand(job, default_shop());
             QVERIFY(plan.proof.complaints.empty());
             QVERIFY(worst(plan.proof) < mm(std::holds_alternative<DrillPress>(machine.kind) ? 0.071 : 0.03));
         }

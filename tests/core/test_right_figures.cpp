@@ -46,7 +46,7 @@ Job broken_job(const char* name) {
 }
 
 std::string findings_of(const Job& job, FindingKind kind, Grade* grade = nullptr) {
-    for (const Finding& each : make_plan(job, default_shop()).findings)
+    for (const Finding& each : plan_at_hand(job, default_shop()).findings)
         if (each.kind == kind) {
             if (grade)
                 *grade = each.grade;
@@ -138,8 +138,8 @@ private slots:
         QVERIFY(near(normal("1-64"), 0.089 * 25.4) && near(normal("1-8"), 35.0 / 32 * 25.4)); // number 1, and one inch
         QVERIFY(!clearance_for(screw_of(*find_thread("3/16 BSW")))); // no row of that name: asked for, not guessed
         const Job job = broken_job("clear_6-32.json");
-        const Plan plan = make_plan(job, default_shop());
-        const CutStep* drill = plan.chains.front().find("drill");
+        const SetupPlan plan = plan_at_hand(job, default_shop());
+        const CutStep* drill = plan.chains().front().find("drill");
         QVERIFY(drill && drill->owned);
         QCOMPARE(drill->cutter.size, std::string("#18"));
     }
@@ -150,12 +150,12 @@ private slots:
         for (const auto& [callout, size] : {std::pair("10-24 clear close", "#9"), {"10-24 clear free", "#7"}}) {
             job.patterns = {single("A", 20, 20)};
             job.patterns[0].hole = read_hole_size(callout, Unit::Inch)->spec;
-            const Plan plan = make_plan(job, shop);
-            QCOMPARE(plan.chains.front().find("drill")->cutter.size, std::string(size));
+            const SetupPlan plan = plan_at_hand(job, shop);
+            QCOMPARE(plan.chains().front().find("drill")->cutter.size, std::string(size));
         }
         // Metric screws go by the standard all the same.
         job.patterns[0].hole = read_hole_size("M5 clear", Unit::Millimetre)->spec;
-        QVERIFY(near(make_plan(job, shop).chains.front().find("drill")->cutter.actual(), 5.5));
+        QVERIFY(near(plan_at_hand(job, shop).chains().front().find("drill")->cutter.actual(), 5.5));
         shop.customs.chart_clearance = false;
         QCOMPARE(shop_from_json(shop_to_json(shop))->customs.chart_clearance, false);
         shop.customs.chart_clearance = true;
@@ -372,15 +372,15 @@ private slots:
         auto& bar = std::get<BarPattern>(job.patterns[0].layout);
         bar.offset = {};
         job.patterns[0].hole.depth.reset();
-        const Plan plan = make_plan(job, default_shop());
-        const Chain& chain = plan.chains.front();
+        const SetupPlan plan = plan_at_hand(job, default_shop());
+        const Chain& chain = plan.chains().front();
         QVERIFY(chain.hollow && near(chain.hollow->from, 4.5) && near(chain.hollow->to, 35.5));
         const CutStep* drill = chain.find("drill");
         QCOMPARE(drill->pecks.size(), std::size_t{1});
         QVERIFY2(drill->why_depth.find("walls of 4.5 mm and 4.5 mm") != std::string::npos, drill->why_depth.c_str());
         job.blank.bore.reset();
         job.blank.shape = BlankShape::RoundBar;
-        QVERIFY(make_plan(job, default_shop()).chains.front().find("drill")->pecks.size() > 1);
+        QVERIFY(plan_at_hand(job, default_shop()).chains().front().find("drill")->pecks.size() > 1);
     }
     void taps_there_are() {
         Job job = plate_job();
@@ -388,14 +388,14 @@ private slots:
         job.patterns = {single("A", 20, 20)};
         job.patterns[0].hole = read_hole_size("M5", Unit::Millimetre)->spec;
         shop.drawer.taps = {{"M5", false, true, false}}; // a plug tap only
-        Chain chain = make_plan(job, shop).chains.front();
+        Chain chain = plan_at_hand(job, shop).chains().front();
         QVERIFY(chain.last(StepKind::Tap) && chain.last(StepKind::Tap)->owned);
         QCOMPARE(chain.last(StepKind::Tap)->cutter.lead, TapLead::Plug);
         // Captive: drilled through, so the lead has room below and no bottoming tap is wanted.
         job.patterns[0].hole = read_hole_size("M5 captive", Unit::Millimetre)->spec;
         job.patterns[0].hole.depth = mm(6);
         shop.drawer.taps = {{"M5", true, true, true}};
-        chain = make_plan(job, shop).chains.front();
+        chain = plan_at_hand(job, shop).chains().front();
         QCOMPARE(chain.last(StepKind::Tap)->cutter.lead, TapLead::Plug);
         QVERIFY(near(chain.last(StepKind::Tap)->full, 6.0));
     }
@@ -414,15 +414,15 @@ private slots:
         shop.drawer.sets.clear();
         shop.drawer.singles = {steps};
         const CutStep* drill = nullptr;
-        const Plan thin = make_plan(job, shop);
-        drill = thin.chains.front().find("drill");
+        const SetupPlan thin = plan_at_hand(job, shop);
+        drill = thin.chains().front().find("drill");
         QVERIFY(drill && drill->owned && drill->cutter.kind == CutterKind::StepDrill);
         QVERIFY(near(drill->tip, 23.0)); // its steps, and the metal
-        QVERIFY(!thin.chains.front().find("chamfer") ||
-                thin.chains.front().find("chamfer")->cutter.kind != CutterKind::StepDrill);
+        QVERIFY(!thin.chains().front().find("chamfer") ||
+                thin.chains().front().find("chamfer")->cutter.kind != CutterKind::StepDrill);
         job.blank.thickness = mm(6); // thicker than a step is high
-        const Plan thick = make_plan(job, shop);
-        drill = thick.chains.front().find("drill");
+        const SetupPlan thick = plan_at_hand(job, shop);
+        drill = thick.chains().front().find("drill");
         QVERIFY(!drill || drill->cutter.kind != CutterKind::StepDrill);
     }
     void a_centre_drill_stays_inside_the_sheet() {
@@ -431,8 +431,8 @@ private slots:
             job.blank.thickness = mm(thickness);
             job.patterns = {single("A", 40, 40)};
             job.patterns[0].hole = read_hole_size("10", Unit::Millimetre)->spec;
-            const Plan plan = make_plan(job, default_shop());
-            const CutStep* start = plan.chains.front().find("start");
+            const SetupPlan plan = plan_at_hand(job, default_shop());
+            const CutStep* start = plan.chains().front().find("start");
             QVERIFY(start);
             QVERIFY2(start->tip < mm(thickness), qPrintable(QString::number(start->tip.in_mm())));
             job.patterns[0].hole.wishes.steps["start"].depth =
@@ -449,7 +449,7 @@ private slots:
         job.patterns = {single("A", 40, 40)};
         job.patterns[0].hole = read_hole_size("5/16-18", Unit::Inch)->spec;
         job.patterns[0].hole.depth = mm(10);
-        for (const Finding& each : make_plan(job, default_shop()).findings)
+        for (const Finding& each : plan_at_hand(job, default_shop()).findings)
             if (const auto at = each.remedy.find("5/16-24 would have "); at != std::string::npos) {
                 const double turns = std::stod(each.remedy.substr(at + 19));
                 QVERIFY2(turns < 10.0 / 1.05833 + 0.1, each.remedy.c_str());
@@ -496,7 +496,7 @@ private slots:
         circle.count = 48;
         circle.diameter = mm(132); // 4 from the rim of a 140 disc
         int near_edge = 0;
-        for (const Finding& each : make_plan(job, default_shop()).findings)
+        for (const Finding& each : plan_at_hand(job, default_shop()).findings)
             if (each.kind == FindingKind::NearEdge) {
                 ++near_edge;
                 QCOMPARE(each.holes.size(), std::size_t{48});
@@ -510,7 +510,7 @@ private slots:
         job.patterns = {circle("A", {}, 132, 12, 0, Sense::CounterClockwise, 6.0),
                         circle("B", {}, 128, 12, 15, Sense::CounterClockwise, 6.0)};
         std::map<std::string, std::size_t> said;
-        for (const Finding& each : make_plan(job, default_shop()).findings)
+        for (const Finding& each : plan_at_hand(job, default_shop()).findings)
             if (each.kind == FindingKind::NearEdge)
                 said[each.sentence] = each.holes.size();
         QCOMPARE(said.size(), std::size_t{2});
@@ -518,7 +518,7 @@ private slots:
         QVERIFY(said.contains("Each of B1 to B12 is 6 mm from the edge, 1.00 diameters; 1.5 is the usual least."));
         job.patterns[0].left_out = {2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12}; // one hole speaks for itself
         bool one = false;
-        for (const Finding& each : make_plan(job, default_shop()).findings)
+        for (const Finding& each : plan_at_hand(job, default_shop()).findings)
             one = one || each.sentence.starts_with("A1 is 4 mm from the edge");
         QVERIFY(one);
     }
@@ -527,8 +527,8 @@ private slots:
         Job job = plate_job();
         job.blank.width.nominal = mm(300);
         job.patterns = {single("A", 250, 20)};
-        job.machine = "Metric mill";
-        const Plan plan = make_plan(job, default_shop());
+        at_hand(job).machine = "Metric mill";
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         QStringList notes;
         for (const Instruction& each : plan.route.list)
             if (const auto* move = std::get_if<TurnHandwheel>(&each.action); move && move->turns >= 8 && !move->past)
@@ -541,8 +541,8 @@ private slots:
         Job job = plate_job();
         job.blank.width.nominal = mm(700);
         job.patterns = {single("A", 616.3, 20)};
-        job.machine = "Drill press";
-        const Plan plan = make_plan(job, default_shop());
+        at_hand(job).machine = "Drill press";
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         std::string all;
         for (const Instruction& each : plan.route.list)
             if (std::holds_alternative<SetPacking>(each.action)) {
@@ -561,11 +561,11 @@ private slots:
         for (Machine& machine : shop.machines) {
             machine.spindle.stroke = mm(5); // no two cutters reach without changing the height
             machine.spindle.keeps_place = false;
-            job.machine = machine.name;
-            const Plan plan = make_plan(job, shop);
+            at_hand(job).machine = machine.name;
+            const SetupPlan plan = plan_at_hand(job, shop);
             if (std::holds_alternative<LayoutBench>(machine.kind))
                 QCOMPARE(plan.work.way, CutOrder::ByCutter);
-            else if (plan.cutters.room.loses)
+            else if (plan.room.loses)
                 QCOMPARE(plan.work.way, CutOrder::ByHole);
         }
     }
@@ -574,8 +574,8 @@ private slots:
         job.patterns = {single("A", 40, 40)};
         job.patterns[0].hole = read_hole_size("M5", Unit::Millimetre)->spec;
         job.patterns[0].hole.depth = mm(8);
-        const Plan plan = make_plan(job, default_shop());
-        const CutStep* drill = plan.chains.front().find("drill");
+        const SetupPlan plan = plan_at_hand(job, default_shop());
+        const CutStep* drill = plan.chains().front().find("drill");
         const std::string stop = with_unit(drill->stop, plan.machine.spindle.scale);
         bool said = false;
         for (const Instruction& each : plan.route.list) {
@@ -597,10 +597,10 @@ private slots:
         const auto table = std::find_if(shop.machines.begin(), shop.machines.end(), [](const Machine& each) {
             return std::holds_alternative<RotaryTable>(each.kind);
         });
-        job.machine = table->name;
+        at_hand(job).machine = table->name;
         const auto changes = [&](CutOrder way) {
-            job.order.cuts = way;
-            const Plan plan = make_plan(job, shop);
+            at_hand(job).order.cuts = way;
+            const SetupPlan plan = plan_at_hand(job, shop);
             if (!plan.proof.complaints.empty())
                 qWarning("%s", plan.proof.complaints.front().c_str());
             const auto worst = plan.proof.worst();
@@ -628,10 +628,10 @@ private slots:
         const Shop shop = default_shop();
         for (const Machine& machine : shop.machines)
             if (std::holds_alternative<Readout>(machine.kind))
-                job.machine = machine.name;
+                at_hand(job).machine = machine.name;
         for (const ReadoutWay way : {ReadoutWay::FromZero, ReadoutWay::FromEachHole}) {
-            job.order.readout = way;
-            const Plan plan = make_plan(job, shop);
+            at_hand(job).order.readout = way;
+            const SetupPlan plan = plan_at_hand(job, shop);
             QVERIFY(plan.proof.complaints.empty());
             int sent = 0, zeroed = 0;
             for (const Instruction& each : plan.route.list) {
@@ -648,9 +648,9 @@ private slots:
         const Shop shop = default_shop();
         for (const Machine& machine : shop.machines)
             if (std::holds_alternative<LayoutBench>(machine.kind))
-                job.machine = machine.name;
+                at_hand(job).machine = machine.name;
         const auto scribed = [&](const Job& on) {
-            const Plan plan = make_plan(on, shop);
+            const SetupPlan plan = plan_at_hand(on, shop);
             std::string all;
             for (const Instruction& each : plan.route.list)
                 if (std::holds_alternative<ScribeLine>(each.action))
@@ -661,7 +661,7 @@ private slots:
                 scribed(job).find("the rim at the") != std::string::npos);
         QVERIFY(scribed([&] {
                     Job plate = plate_job();
-                    plate.machine = job.machine;
+                    at_hand(plate).machine = at_hand(job).machine;
                     plate.patterns = {single("A", 20, 20)};
                     return plate;
                 }())
@@ -676,13 +676,13 @@ private slots:
                 Job job = plate_job();
                 job.unit = Unit::Inch;
                 job.patterns = {circle("A", {mm(60), mm(45)}, 61, 9, 20), row("B", 7, 83, 6, 19, 0)};
-                job.order.dial_x = 11;
-                job.order.dial_y = 37;
+                at_hand(job).order.dial_x = 11;
+                at_hand(job).order.dial_y = 37;
                 Handwheels wheels{screw(Unit::Inch, 25.4 / 16.0, lines, 0.25),
                                   screw(Unit::Inch, 2.5, lines, 0.4, Turn::CounterClockwise, Towards::Minus), turn};
                 Shop shop = shop_with(wheels);
-                job.machine = "M";
-                const Plan plan = make_plan(job, shop);
+                at_hand(job).machine = "M";
+                const SetupPlan plan = plan_at_hand(job, shop);
                 QVERIFY2(plan.proof.complaints.empty(),
                          plan.proof.complaints.empty() ? "" : plan.proof.complaints.front().c_str());
                 const Length most = hypot(wheels.x.graduation() / 2.0, wheels.y.graduation() / 2.0) + mm(1e-6);
@@ -701,8 +701,8 @@ private slots:
     void a_batch_pays_its_setting_up_once() {
         Job job = plate_job();
         job.patterns = {single("A", 40, 30)};
-        const Plan plan = make_plan(job, default_shop());
-        const Tally tally = tally_of(plan.route, plan.machine, plan.chains, plan.chain_of);
+        const SetupPlan plan = plan_at_hand(job, default_shop());
+        const Tally tally = tally_of(plan.route, plan.machine, plan.chains(), plan.chain_of);
         QVERIFY(std::fabs(tally.once - 4.0) < 1e-9);
         QVERIFY(std::fabs(tally.batch(1) - tally.minutes) < 1e-9);
         QVERIFY(std::fabs(tally.batch(100) - (4.0 + 100.0 * (tally.minutes - 4.0))) < 1e-6);
@@ -719,7 +719,8 @@ private slots:
                 QVERIFY(each.many->fits_within && near(*each.many->fits_within, 0.05));
             }
             if (each.advised)
-                QVERIFY2(!std::holds_alternative<LayoutBench>(shop.find(each.machine)->kind), each.machine.c_str());
+                QVERIFY2(!std::holds_alternative<LayoutBench>(shop.find(each.machine)->kind),
+                         each.machine.name.c_str());
         }
         job.patterns[0].hole = read_hole_size("6", Unit::Millimetre)->spec;
         for (const MethodReport& each : advise_methods(job, shop, 20))

@@ -346,7 +346,7 @@ private slots:
     }
     void findings_on_bars() {
         const auto found = [](const Job& job, FindingKind kind, const std::string& words) {
-            const Plan plan = make_plan(job, default_shop());
+            const SetupPlan plan = plan_at_hand(job, default_shop());
             return std::any_of(plan.findings.begin(), plan.findings.end(), [&](const Finding& finding) {
                 return finding.kind == kind && finding.sentence.find(words) != std::string::npos;
             });
@@ -354,7 +354,7 @@ private slots:
         const auto bar = [](Job& job) -> BarPattern& { return std::get<BarPattern>(job.patterns[0].layout); };
         Job good = arbor();
         good.patterns.resize(4);
-        for (const Finding& finding : make_plan(good, default_shop()).findings)
+        for (const Finding& finding : plan_at_hand(good, default_shop()).findings)
             QVERIFY2(finding.grade == Grade::Note, finding.sentence.c_str());
         Job job = good;
         bar(job).along = mm(171);
@@ -396,7 +396,7 @@ private slots:
         job.blank.bore = mm(4); // too narrow for the thread to open into
         QVERIFY(found(job, FindingKind::TooDeep, "cannot open with its whole width"));
         job = good;
-        job.machine = "Drill press";
+        at_hand(job).machine = "Drill press";
         job.patterns[0].hole.diameter = mm(24);
         job.patterns[1].left_out = {1};
         QVERIFY(found(job, FindingKind::DrillsVee, "enter the vee block"));

@@ -14,9 +14,9 @@ using namespace clockface::testing;
 
 namespace {
 
-Plan plan_on(Job job, MachineKind kind) {
-    job.machine = "M";
-    return make_plan(job, shop_with(std::move(kind)));
+SetupPlan plan_on(Job job, MachineKind kind) {
+    at_hand(job).machine = "M";
+    return plan_at_hand(job, shop_with(std::move(kind)));
 }
 
 template <class Action> int count_of(const Route& route) {
@@ -44,21 +44,21 @@ class TestWorkOrder : public QObject {
 private slots:
     void each_cutter_is_taken_up_once() {
         Job job = flange();
-        job.order.cuts = CutOrder::ByCutter;
-        const Plan plan = plan_on(job, metric);
+        at_hand(job).order.cuts = CutOrder::ByCutter;
+        const SetupPlan plan = plan_on(job, metric);
         std::set<int> used;
         for (const Instruction& each : plan.route.list)
             if (const auto* drill = std::get_if<DrillHole>(&each.action))
                 used.insert(drill->cutter);
         // A cutter may come twice only when two kinds of step want it.
         QVERIFY(count_of<ChangeCutter>(plan.route) <= static_cast<int>(used.size()) + 1);
-        QCOMPARE(tally_of(plan.route, plan.machine, plan.chains, plan.chain_of).changes,
+        QCOMPARE(tally_of(plan.route, plan.machine, plan.chains(), plan.chain_of).changes,
                  count_of<ChangeCutter>(plan.route));
     }
     void every_hole_is_left_finished() {
         Job job = flange();
-        job.order.cuts = CutOrder::ByHole;
-        const Plan plan = plan_on(job, metric);
+        at_hand(job).order.cuts = CutOrder::ByHole;
+        const SetupPlan plan = plan_on(job, metric);
         std::set<int> left;
         int at = -1;
         for (const Instruction& each : plan.route.list)
@@ -70,15 +70,15 @@ private slots:
     }
     void taps_follow_their_drill() {
         Job job = flange(); // A and D are tapped
-        job.order.cuts = CutOrder::FollowDrill;
-        const Plan plan = plan_on(job, metric);
+        at_hand(job).order.cuts = CutOrder::FollowDrill;
+        const SetupPlan plan = plan_on(job, metric);
         int followed = 0;
         for (std::size_t i = 0; i < plan.route.list.size(); ++i) {
             const auto* drill = std::get_if<DrillHole>(&plan.route.list[i].action);
             if (!drill || drill->step < 0)
                 continue;
             const int hole = plan.route.list[i].hole;
-            const Chain& chain = plan.chains[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(hole)])];
+            const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(hole)])];
             if (chain.steps[static_cast<std::size_t>(drill->step)].kind != StepKind::Tap)
                 continue;
             ++followed;
@@ -93,10 +93,10 @@ private slots:
     }
     void an_own_order_is_kept() {
         Job job = flange();
-        job.order.holes = HoleOrder::ByHand;
-        job.order.cuts = CutOrder::ByHole;
-        job.order.by_hand = {"E1", "A5", "nonsense", "C1"};
-        const Plan plan = plan_on(job, metric);
+        at_hand(job).order.holes = HoleOrder::ByHand;
+        at_hand(job).order.cuts = CutOrder::ByHole;
+        at_hand(job).order.by_hand = {"E1", "A5", "nonsense", "C1"};
+        const SetupPlan plan = plan_on(job, metric);
         const auto name = [&](std::size_t i) { return plan.holes[static_cast<std::size_t>(plan.route.order[i])].name; };
         QCOMPARE(name(0), std::string("E1"));
         QCOMPARE(name(1), std::string("A5"));
@@ -108,10 +108,10 @@ private slots:
         holds("never more seconds than as drawn, up to twelve holes", [](void) {
             Job job = *any_job();
             RC_PRE(holes_of(job).size() <= 12 && !holes_of(job).empty());
-            job.order.cuts = CutOrder::ByHole;
+            at_hand(job).order.cuts = CutOrder::ByHole;
             const auto seconds = [&](HoleOrder order) {
-                job.order.holes = order;
-                const Plan plan = plan_on(job, metric);
+                at_hand(job).order.holes = order;
+                const SetupPlan plan = plan_on(job, metric);
                 std::vector<Point> stops;
                 for (const Hole& hole : plan.holes)
                     stops.push_back(hole.at);
@@ -124,7 +124,7 @@ private slots:
         });
     }
     void the_wrong_cutter_is_noticed() {
-        const Plan plan = plan_on(flange(), metric);
+        const SetupPlan plan = plan_on(flange(), metric);
         Route route = plan.route;
         const auto first = std::find_if(route.list.begin(), route.list.end(), [](const Instruction& each) {
             return std::holds_alternative<ChangeCutter>(each.action);
@@ -136,7 +136,7 @@ private slots:
     }
     void half_way_a_lost_turn_shows() {
         Job job = flange();
-        const Plan plan = plan_on(job, metric);
+        const SetupPlan plan = plan_on(job, metric);
         QCOMPARE(count_of<CheckPlace>(plan.route), 2);
         Route route = plan.route;
         for (Instruction& each : route.list)
@@ -147,17 +147,17 @@ private slots:
         const Proof proof = carry_out(route, plan.machine, job, plan.holes);
         QVERIFY(!proof.complaints.empty());
         QVERIFY(proof.complaints[0].find("is not where it should be") != std::string::npos);
-        job.order.check_half_way = false;
+        at_hand(job).order.check_half_way = false;
         QCOMPARE(count_of<CheckPlace>(plan_on(job, metric).route), 0);
         job.patterns = {row("A", 10, 10, 5, 7, 0)};
-        job.order.check_half_way = true;
+        at_hand(job).order.check_half_way = true;
         QCOMPARE(count_of<CheckPlace>(plan_on(job, metric).route), 0); // five holes are seen at a glance
     }
     void a_first_light_walk() {
         Job job = flange();
-        job.order.walk_first = true;
+        at_hand(job).order.walk_first = true;
         for (const MachineKind& kind : {MachineKind(metric), MachineKind(readout)}) {
-            const Plan plan = plan_on(job, kind);
+            const SetupPlan plan = plan_on(job, kind);
             QCOMPARE(count_of<TouchLightly>(plan.route), 17);
             std::set<int> touched;
             for (const Landing& landing : plan.proof.landings)
@@ -176,10 +176,10 @@ private slots:
     }
     void from_each_hole_to_the_next_nothing_adds_up() {
         Job job = plate_job();
-        job.order.readout = ReadoutWay::FromEachHole;
-        job.order.cuts = CutOrder::ByHole;
+        at_hand(job).order.readout = ReadoutWay::FromEachHole;
+        at_hand(job).order.cuts = CutOrder::ByHole;
         job.patterns = {row("A", 0.004, 10, 40, 1.004, 0)}; // each step 1.004 shown in hundredths would be 1.00
-        const Plan plan = plan_on(job, Readout{Unit::Millimetre, mm(0.01), deg(0.001), {}});
+        const SetupPlan plan = plan_on(job, Readout{Unit::Millimetre, mm(0.01), deg(0.001), {}});
         QVERIFY(plan.proof.complaints.empty());
         QVERIFY(worst(plan.proof) <= mm(0.005 + 1e-9));
         std::int64_t sum = 0;
@@ -194,14 +194,14 @@ private slots:
         for (const MachineKind& kind : {MachineKind(metric), MachineKind(readout)}) {
             Shop shop = shop_with(kind);
             Job job = flange();
-            job.machine = "M";
+            at_hand(job).machine = "M";
             job.datum.x_plus_right = false;
             shop.machines[0].lock_jump = {mm(0.035), mm(-0.02)};
-            const Plan plan = make_plan(job, shop);
+            const SetupPlan plan = plan_at_hand(job, shop);
             QVERIFY(plan.proof.complaints.empty());
             QVERIFY2(worst(plan.proof) < mm(0.0145), kind_in_words(kind).c_str()); // half a line each way
             // A list that does not know of it misses by it.
-            const Proof unaware = carry_out(make_plan(job, shop_with(kind)).route, plan.machine, job, plan.holes);
+            const Proof unaware = carry_out(plan_at_hand(job, shop_with(kind)).route, plan.machine, job, plan.holes);
             QVERIFY(worst(unaware) > mm(0.03));
         }
     }
@@ -209,9 +209,9 @@ private slots:
         Handwheels fixed = metric;
         fixed.dials_turn = false;
         Job job = flange();
-        job.order.dial_x = 117;
-        job.order.dial_y = 38;
-        const Plan plan = plan_on(job, fixed);
+        at_hand(job).order.dial_x = 117;
+        at_hand(job).order.dial_y = 38;
+        const SetupPlan plan = plan_on(job, fixed);
         QVERIFY(plan.proof.complaints.empty());
         QVERIFY(worst(plan.proof) < mm(0.0145));
         const auto& zero = std::get<PickUpZero>(plan.route.list.front().action);
@@ -226,7 +226,7 @@ private slots:
     void every_single_wrong_mark_shows() {
         const auto look = [](const Job& job) {
             const LayoutBench bench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)};
-            const Plan plan = plan_on(job, bench);
+            const SetupPlan plan = plan_on(job, bench);
             RC_ASSERT(plan.proof.complaints.empty());
             // A mark off by a millimetre, whichever way, changes some distance by more than the check lets pass.
             const double allowed = 0.05 * 0.51 + 0.02 * 1.5 + 0.05;
@@ -261,12 +261,12 @@ private slots:
     void a_table_with_index_plates() {
         Job job = plate_job();
         job.datum.place = DatumPlace::Middle;
-        job.order.cuts = CutOrder::ByHole;
-        job.order.table = TableWay::Plates;
+        at_hand(job).order.cuts = CutOrder::ByHole;
+        at_hand(job).order.table = TableWay::Plates;
         job.patterns = {circle("A", {}, 40, 7, 0)};
         RotaryTable table{40, 240, deg(0.05), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)};
         table.plates = {{15, 16}, {21, 49}};
-        const Plan plan = plan_on(job, table);
+        const SetupPlan plan = plan_on(job, table);
         QVERIFY(plan.proof.complaints.empty());
         // 5 turns and 15 holes of 21 each time: exactly a seventh.
         for (const Instruction& each : plan.route.list)
@@ -284,24 +284,24 @@ private slots:
         // when every second bearing has only one radius.
         Job job = plate_job();
         job.datum.place = DatumPlace::Middle;
-        job.order.cuts = CutOrder::ByHole;
+        at_hand(job).order.cuts = CutOrder::ByHole;
         RotaryTable table{90, 240, deg(0.05), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)};
         job.patterns = {circle("A", {}, 40, 6, 0), circle("B", {}, 60, 6, 0)};
         QCOMPARE(tally_of(plan_on(job, table).route, {}, {}, {}).reversals, 2); // the first take-up only
         job.patterns = {row("A", 10, 0, 5, 4, 0), row("B", 0, 12, 5, 5, 90)};   // two rays with five radii each
-        const Plan rays = plan_on(job, table);
+        const SetupPlan rays = plan_on(job, table);
         QVERIFY(rays.proof.complaints.empty());
         QCOMPARE(count_of<TurnTable>(rays.route), 3); // back and forth, then one quarter turn
     }
     void the_knee_moves_only_where_the_quill_does_not_reach() {
         Shop shop = shop_with(metric);
         Job job = flange();
-        job.machine = "M";
+        at_hand(job).machine = "M";
         shop.machines[0].spindle.knee_lead = mm(3.0);
         shop.machines[0].spindle.knee_lines = 150;
-        QCOMPARE(count_of<MoveKnee>(make_plan(job, shop).route), 0);
+        QCOMPARE(count_of<MoveKnee>(plan_at_hand(job, shop).route), 0);
         shop.machines[0].spindle.stroke = mm(8.0);
-        const Plan plan = make_plan(job, shop);
+        const SetupPlan plan = plan_at_hand(job, shop);
         QVERIFY(count_of<MoveKnee>(plan.route) > 0);
         Length height; // ends where the cutters' lengths say
         for (const Instruction& each : plan.route.list)
@@ -312,7 +312,7 @@ private slots:
     void three_ways_are_counted() {
         const Job job = flange();
         const Shop shop = default_shop();
-        const Plan plan = make_plan(job, shop);
+        const SetupPlan plan = plan_at_hand(job, shop);
         const auto options = order_options(job, shop, plan);
         QCOMPARE(options.size(), std::size_t{3});
         QCOMPARE(std::count_if(options.begin(), options.end(), [](const OrderOption& o) { return o.taken; }), 1);
@@ -328,7 +328,7 @@ private slots:
         const auto advised = [&] {
             for (const MethodReport& each : advise_methods(job, shop, 60))
                 if (each.advised)
-                    return each.machine;
+                    return each.machine.name;
             return std::string();
         };
         QCOMPARE(advise_methods(job, shop, 20).size(), shop.machines.size());
@@ -337,12 +337,12 @@ private slots:
         const auto loose = advise_methods(job, shop, 20);
         const auto quickest = std::min_element(loose.begin(), loose.end(),
                                                [](const auto& a, const auto& b) { return a.minutes < b.minutes; });
-        QCOMPARE(advised(), quickest->machine);
+        QCOMPARE(advised(), quickest->machine.name);
     }
     void looking_longer_is_never_dearer() {
         Job job = flange();
-        job.order.holes = HoleOrder::AsDrawn;
-        const LongSearch found = look_longer(job, make_plan(job, default_shop()));
+        at_hand(job).order.holes = HoleOrder::AsDrawn;
+        const LongSearch found = look_longer(job, plan_at_hand(job, default_shop()));
         QCOMPARE(found.names.size(), std::size_t{17});
         QVERIFY(found.seconds <= found.before);
     }

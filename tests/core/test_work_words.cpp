@@ -14,14 +14,14 @@ Shop shop_of(MachineKind kind) {
     return shop_with(std::move(kind));
 }
 
-struct Made {
+struct ListMade {
     Job job;
-    Plan plan;
+    SetupPlan plan;
 
-    Made(Job wanted, const Shop& shop)
+    ListMade(Job wanted, const Shop& shop)
         : job(std::move(wanted)) {
-        job.machine = "M";
-        plan = make_plan(job, shop);
+        at_hand(job).machine = "M";
+        plan = plan_at_hand(job, shop);
     }
     // The words of the first move of a kind.
     template <class Action> [[nodiscard]] Wording first() const {
@@ -48,7 +48,7 @@ private slots:
         holds("heading, figures, a sentence that ends, a reason; nothing left open", [](void) {
             Job job = *any_job();
             RC_PRE(!holes_of(job).empty());
-            job.machine = "M";
+            at_hand(job).machine = "M";
             const MachineKind kind =
                 *rc::gen::oneOf(rc::gen::map(any_handwheels(), [](Handwheels m) { return MachineKind(m); }),
                                 rc::gen::map(any_readout(), [](Readout m) { return MachineKind(m); }),
@@ -56,7 +56,7 @@ private slots:
                                 rc::gen::map(any_layout(), [](LayoutBench m) { return MachineKind(m); }));
             Shop shop = shop_with(kind);
             shop.machines[0].lock_jump = {mm(*rc::gen::inRange(-30, 30) / 1000.0), mm(0.01)};
-            const Plan plan = make_plan(job, shop);
+            const SetupPlan plan = plan_at_hand(job, shop);
             for (const Instruction& each : plan.route.list) {
                 const Wording words = in_words(each, words_for(job, plan));
                 RC_ASSERT(!words.heading.empty());
@@ -70,7 +70,7 @@ private slots:
         });
     }
     void a_change_of_cutter() {
-        const Made made(flange(), shop_of(metric));
+        const ListMade made(flange(), shop_of(metric));
         const Wording words = made.first<ChangeCutter>();
         QVERIFY2(words.sentence.starts_with("Change to the #1 centre drill, ") &&
                      words.sentence.ends_with("turns a minute."),
@@ -79,7 +79,7 @@ private slots:
         QVERIFY(has(words.note, "undrilled surface"));
     }
     void what_is_left_for_the_hands() {
-        const Made made(flange(), shop_of(metric));
+        const ListMade made(flange(), shop_of(metric));
         std::vector<std::string> sentences;
         for (const Instruction& each : made.plan.route.list)
             if (std::holds_alternative<WorkByHand>(each.action))
@@ -95,7 +95,7 @@ private slots:
     void a_check_half_way_has_no_more_decimals_than_the_job() {
         Job job = flange();
         job.unit = Unit::Inch;
-        const Wording words = Made(job, shop_of(metric)).first<CheckPlace>();
+        const Wording words = ListMade(job, shop_of(metric)).first<CheckPlace>();
         for (const BigFigure& figure : words.figures) {
             const auto point = figure.value.find('.');
             QVERIFY(point != std::string::npos && figure.value.size() - point - 1 <= 4);
@@ -106,39 +106,39 @@ private slots:
     void a_row_routine_by_hand() {
         // Five at a pitch of 9.4 straight up from 20, 12, in a readout with 0 at 3 o'clock: 90 degrees.
         Job job = plate_job();
-        job.order.readout = ReadoutWay::Routines;
+        at_hand(job).order.readout = ReadoutWay::Routines;
         job.patterns = {row("A", 20, 12, 5, 9.4, 90)};
-        const Wording words = Made(job, shop_of(readout)).first<KeyRow>();
+        const Wording words = ListMade(job, shop_of(readout)).first<KeyRow>();
         QCOMPARE(words.sentence,
                  std::string("Row routine: first X 20.000, Y 12.000, 5 holes, pitch 9.400, angle 90.000°: A1, "
                              "A2, A3, A4 and A5."));
-        const Wording place = Made(job, shop_of(readout)).first<RoutinePlace>();
+        const Wording place = ListMade(job, shop_of(readout)).first<RoutinePlace>();
         QVERIFY2(has(place.direction, "X +20.000, Y +12.000"), place.direction.c_str());
         QCOMPARE(place.figures[0].value, std::string("0.000"));
     }
     void a_routine_that_asks_for_the_step() {
         Job job = flange();
-        job.order.readout = ReadoutWay::Routines;
+        at_hand(job).order.readout = ReadoutWay::Routines;
         job.patterns.resize(1);
         Readout asks = readout;
         asks.asks_step = true;
         asks.angle_resolution = deg(0.0001);
-        const Wording words = Made(job, shop_of(asks)).first<KeyCircle>();
+        const Wording words = ListMade(job, shop_of(asks)).first<KeyCircle>();
         // 360 / 7 = 51.4286 to four places.
         QVERIFY2(has(words.sentence, "step 51.4286°"), words.sentence.c_str());
         QVERIFY(has(words.note, "from hole to hole"));
         // To one place the rounding would pile up over six steps: then there is no routine.
         asks.angle_resolution = deg(0.1);
-        QVERIFY(Made(job, shop_of(asks)).first<KeyCircle>().sentence.empty());
+        QVERIFY(ListMade(job, shop_of(asks)).first<KeyCircle>().sentence.empty());
     }
     void sector_arms() {
         Job job = plate_job();
         job.datum.place = DatumPlace::Middle;
-        job.order.table = TableWay::Plates;
+        at_hand(job).order.table = TableWay::Plates;
         job.patterns = {circle("A", {}, 40, 7, 0)};
         RotaryTable table{40, 240, deg(0.05), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)};
         table.plates = {{21}};
-        const Wording words = Made(job, shop_of(table)).first<TurnIndex>();
+        const Wording words = ListMade(job, shop_of(table)).first<TurnIndex>();
         QVERIFY2(words.sentence.starts_with("Index plate, circle of 21: 5 turns and 15 holes"), words.sentence.c_str());
         QVERIFY(has(words.note, "15 holes between them"));
         QVERIFY(has(words.why, "nothing adds up"));
@@ -157,7 +157,7 @@ private slots:
     void a_long_way_says_how_to_keep_count() {
         Job job = plate_job();
         job.patterns = {single("A", 40, 0.5)};
-        const Made made(job, shop_of(metric));
+        const ListMade made(job, shop_of(metric));
         const Wording words = made.first<TurnHandwheel>();
         // 40 mm are 16 turns of 2.5.
         QVERIFY2(has(words.note, "Count each time 0.00 comes up again: 16 times"), words.note.c_str());
@@ -167,12 +167,12 @@ private slots:
         shop.machines[0].lock_jump = {mm(0.02), mm(-0.01)};
         Job job = plate_job();
         job.patterns = {single("A", 40, 30)};
-        const Wording words = Made(job, shop).first<GoToReadout>();
+        const Wording words = ListMade(job, shop).first<GoToReadout>();
         QCOMPARE(words.sentence,
                  std::string("Go to A1: X +39.980, Y +30.010; locked it must show X +40.000, Y +30.000."));
     }
     void marks_are_pricked_looked_at_and_punched() {
-        const Made made(flange(), shop_of(LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)}));
+        const ListMade made(flange(), shop_of(LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)}));
         const auto place = [&](auto is) {
             return std::find_if(made.plan.route.list.begin(), made.plan.route.list.end(), is) -
                    made.plan.route.list.begin();

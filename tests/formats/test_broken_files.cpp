@@ -126,7 +126,7 @@ private slots:
         const std::string german = "x,y,d,kind,label\n1,2,3,reamed,Gr\xF6\xDF\x65\n";
         const auto read = read_csv_holes(german, *recognise_csv(german, Unit::Millimetre));
         QCOMPARE(read->holes.at(0).spec.label, std::string("Größe"));
-        Job job = with_found(plate_job(), read->holes, mm(3));
+        Job job = with_ids(with_found(plate_job(), read->holes, mm(3)));
         QCOMPARE(job_from_json(job_to_json(job)).value(), job);
     }
     void codes_of_text() {
@@ -159,13 +159,9 @@ private slots:
             const std::string text = *rc::gen::container<std::string>(rc::gen::element(
                 'a', '"', '\\', '<', '&', ' ', '\n', '\t', '\x01', '\x7F', '\xC3', '\x9F', '\xE2', '\x80', '\xA8'));
             Job job = *any_job();
-            std::string* const fields[] = {&job.title,
-                                           &job.work_for,
-                                           &job.machine,
-                                           &job.blank.material,
-                                           &job.datum.on,
-                                           &job.patterns[0].name,
-                                           &job.patterns[0].hole.label};
+            std::string* const fields[] = {
+                &job.title,    &job.work_for,         &at_hand(job).machine.name, &job.blank.material,
+                &job.datum.on, &job.patterns[0].name, &job.patterns[0].hole.label};
             *fields[*rc::gen::inRange(0, 7)] = text;
             if (first_fault(job))
                 return;
@@ -178,7 +174,7 @@ private slots:
     void a_name_on_two_lines_loses_no_hole() {
         const auto job = job_from_json(broken("pattern-name-lines.clockface.json"));
         QVERIFY2(job, job ? "" : job.error().text().c_str());
-        const Plan plan = make_plan(*job, default_shop());
+        const SetupPlan plan = plan_at_hand(*job, default_shop());
         const auto back = read_dxf_holes(dxf_of(*job, plan).value(), std::nullopt);
         QVERIFY(back && back->left_out.empty());
         QCOMPARE(back->holes.size(), plan.holes.size());
@@ -188,7 +184,7 @@ private slots:
     void a_drawing_needs_no_room_in_the_temporary_folder() {
         const QByteArray before = qgetenv("TMPDIR");
         qputenv("TMPDIR", "/proc/no-such-place");
-        const auto dxf = dxf_of(flange(), make_plan(flange(), default_shop()));
+        const auto dxf = dxf_of(flange(), plan_at_hand(flange(), default_shop()));
         qputenv("TMPDIR", before);
         QVERIFY(dxf && dxf->ends_with("EOF\n"));
         QCOMPARE(read_dxf_holes(*dxf, std::nullopt)->holes.size(), 17U);

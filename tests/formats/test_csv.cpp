@@ -48,8 +48,8 @@ private slots:
     void coordinates_come_back_exactly() {
         holds("every coordinate reads back to the same number", [](void) {
             const Job job = *any_job();
-            const Plan plan = make_plan(job, default_shop());
-            const auto rows = parsed(coordinates_csv(job, plan));
+            const SetupPlan plan = plan_at_hand(job, default_shop());
+            const auto rows = parsed(coordinates_csv(job, make_plan(job, default_shop())));
             RC_ASSERT(rows.size() == plan.holes.size() + 1);
             for (std::size_t i = 0; i < plan.holes.size(); ++i) {
                 const Point drawn = as_drawn(job.datum, plan.holes[i].at);
@@ -79,7 +79,7 @@ private slots:
         QCOMPARE(rows[0][8] + rows[0][9], std::string("angleoffset"));
         QCOMPARE(std::stod(rows[2][8]), 330.0); // 30 counter-clockwise of the top, in a drawing that counts clockwise
         QCOMPARE(std::stod(rows[2][1]), 41.9);
-        const auto plan = nlohmann::json::parse(plan_to_json(job, make_plan(job, default_shop())));
+        const auto plan = nlohmann::json::parse(plan_to_json(job, make_plan(job, default_shop())))["setups"][0];
         QCOMPARE(plan["holes"][1]["bar"]["bearing"].get<double>(), 120.0);
         QVERIFY(plan["holes"][1]["bar"]["figures"].size() > 5);
         QVERIFY(plan["proof"]["landings"][0].contains("far_mouth"));
@@ -87,9 +87,9 @@ private slots:
     void moves_have_a_row_each() {
         for (const Machine& machine : default_shop().machines) {
             Job job = flange();
-            job.machine = machine.name;
-            const Plan plan = make_plan(job, default_shop());
-            const auto rows = parsed(instructions_csv(job, plan));
+            at_hand(job).machine = machine.name;
+            const SetupPlan plan = plan_at_hand(job, default_shop());
+            const auto rows = parsed(instructions_csv(job, make_plan(job, default_shop())));
             QCOMPARE(rows.size(), plan.route.list.size() + 1);
             for (const auto& each : rows)
                 QCOMPARE(each.size(), 6U);

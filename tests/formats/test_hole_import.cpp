@@ -194,9 +194,9 @@ private slots:
     void our_own_files_read_back() {
         holds("every place and diameter comes back, from the table and from the drawing", [](void) {
             const Job job = *any_job();
-            const Plan plan = make_plan(job, default_shop());
+            const SetupPlan plan = plan_at_hand(job, default_shop());
             RC_PRE(!plan.holes.empty());
-            const std::string csv = coordinates_csv(job, plan);
+            const std::string csv = coordinates_csv(job, make_plan(job, default_shop()));
             const auto reading = recognise_csv(csv, Unit::Millimetre);
             RC_ASSERT(reading.has_value());
             const auto table = read_csv_holes(csv, *reading);
@@ -209,7 +209,7 @@ private slots:
             }
         });
         Job job = flange();
-        const Plan plan = make_plan(job, default_shop());
+        const SetupPlan plan = plan_at_hand(job, default_shop());
         const auto dxf = dxf_of(job, plan);
         QVERIFY(dxf && is_dxf(*dxf));
         const auto drawn = read_dxf_holes(*dxf, std::nullopt);

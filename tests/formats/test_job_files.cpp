@@ -4,6 +4,7 @@
 #include "formats/text_file.h"
 #include "shop/hole_words.h"
 #include "support/bars.h"
+#include "support/pieces.h"
 
 #include <QDir>
 #include <QFile>
@@ -24,7 +25,7 @@ private slots:
         holds("job -> text -> job", [](void) {
             Job job = *any_job();
             job.title = *rc::gen::container<std::string>(rc::gen::inRange<char>(32, 127));
-            job.progress["Metric mill"] = {3, "0123456789abcdef"};
+            job.begun = {any_piece(job)};
             const auto back = job_from_json(job_to_json(job));
             RC_ASSERT(back);
             RC_ASSERT(*back == job);
@@ -71,6 +72,8 @@ private slots:
             Job turned = with_face_up(job, faces_of(shape).back());
             turned.patterns = {single("A", 1, 2)};
             turned.patterns[0].face = turned.blank.up;
+            turned = with_proposed_setups(with_ids(turned));
+            job = with_proposed_setups(with_ids(job));
             for (const Job& each : {job, turned}) {
                 const auto back = job_from_json(job_to_json(each));
                 QVERIFY2(back, back ? "" : back.error().text().c_str());
@@ -107,7 +110,8 @@ private slots:
                 hole.wishes.added = {{"drill", "4 mm drill", mm(2)}, {"", "F drill", std::nullopt}};
                 hole.wishes.locked = *rc::gen::arbitrary<bool>();
             }
-            job.planned_with["Metric mill"] = "as it was";
+            job.planned_with["metric-mill"] = {"0123", "as it was"};
+            job = with_ids(job);
             const auto back = job_from_json(job_to_json(job));
             RC_ASSERT(back && *back == job);
         });
@@ -208,6 +212,7 @@ private slots:
             shop.kit = default_kit();
             shop.kit.rods.push_back(mm(*rc::gen::inRange(1, 9000) / 100.0));
             shop.kit.jaws_lift = *rc::gen::arbitrary<bool>();
+            shop = with_ids(shop);
             const auto back = shop_from_json(shop_to_json(shop));
             RC_ASSERT(back && *back == shop);
         });
@@ -251,8 +256,8 @@ private slots:
         QTest::newRow("a list") << QByteArray("[1, 2]") << "not a Clockface job file";
         QTest::newRow("a shop") << QByteArray::fromStdString(shop_to_json(default_shop()))
                                 << "not a Clockface job file";
-        QTest::newRow("newer") << changed("\"version\": 1", "\"version\": 2") << "newer Clockface";
-        QTest::newRow("version in words") << changed("\"version\": 1", "\"version\": \"one\"") << "version";
+        QTest::newRow("newer") << changed("\"version\": 2", "\"version\": 3") << "newer Clockface";
+        QTest::newRow("version in words") << changed("\"version\": 2", "\"version\": \"one\"") << "version";
         QTest::newRow("count as text") << changed("\"count\": 7", "\"count\": \"7\"") << "patterns[0].count";
         QTest::newRow("count broken") << changed("\"count\": 7", "\"count\": 7.5") << "patterns[0].count";
         QTest::newRow("count huge") << changed("\"count\": 7", "\"count\": 1e308") << "patterns[0].count";
@@ -269,10 +274,19 @@ private slots:
                                       << "patterns[0].centre";
         QTest::newRow("patterns no list") << changed("\"patterns\": [", "\"patterns\": 3, \"x\": [") << "patterns";
         QTest::newRow("deep nesting") << QByteArray(200'000, '[') << "stops in the middle";
-        QTest::newRow("done below nought")
-            << changed("\"order\": \"shortest-way\"",
-                       "\"order\": \"shortest-way\", \"progress\": {\"M\": {\"done\": -1, \"list\": \"\"}}")
-            << "progress.M";
+        QTest::newRow("no set-up") << changed("\"setup_at_hand\": 1", "\"setup_at_hand\": 7") << "setup_at_hand";
+        QTest::newRow("set-up without a number")
+            << changed("\"id\": 1,\n      \"up\"", "\"id\": 0,\n      \"up\"") << "setup";
+        QTest::newRow("a log that runs back")
+            << changed("\"holes_within\"", "\"begun\": [{\"number\": 1, \"log\": [{\"id\": 0, \"time\": "
+                                           "\"2026-04-02T09:15:00Z\", \"what_happened\": \"noted\", "
+                                           "\"text\": \"\"}]}], \"holes_within\"")
+            << "begun[0].log[0].id";
+        QTest::newRow("no such day") << changed("\"holes_within\"",
+                                                "\"begun\": [{\"number\": 1, \"log\": [{\"id\": 1, \"time\": "
+                                                "\"2026-02-30T09:15:00Z\", \"what_happened\": \"noted\", "
+                                                "\"text\": \"\"}]}], \"holes_within\"")
+                                     << "A time such as";
     }
     void broken_texts() {
         QFETCH(QByteArray, text);
@@ -294,7 +308,7 @@ private slots:
                 bad[*rc::gen::inRange<std::size_t>(0, bad.size())] = static_cast<char>(*rc::gen::inRange(0, 256));
             const auto job = job_from_json(bad);
             if (job)
-                RC_ASSERT(make_plan(*job, default_shop()).proof.complaints.empty());
+                RC_ASSERT(plan_at_hand(*job, default_shop()).proof.complaints.empty());
             else
                 RC_ASSERT(!job.error().sentence.empty());
         });
@@ -359,10 +373,10 @@ private slots:
         const std::string schema = read_text(SOURCE_FOLDER "/docs/job.schema.json");
         QVERIFY(nlohmann::json::accept(schema));
         Job job = flange();
-        job.progress["Metric mill"] = {1, "x"};
+        job.begun = {piece_of_everything(job)};
         std::function<void(const nlohmann::json&)> visit = [&](const nlohmann::json& value) {
             for (const auto& item : value.items()) {
-                if (value.is_object() && item.key() != "Metric mill")
+                if (value.is_object() && item.key() != "metric-mill")
                     QVERIFY2(schema.find('"' + item.key() + '"') != std::string::npos, item.key().c_str());
                 if (item.value().is_structured())
                     visit(item.value());

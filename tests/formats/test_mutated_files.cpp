@@ -140,7 +140,7 @@ void is_sound(const Result<Job>& read) {
     RC_ASSERT(*again == *read);
     if (holes_of(*read).size() > 400)
         return; // planning thousands of holes 400 times is another test's
-    const Plan plan = make_plan(*read, default_shop());
+    const SetupPlan plan = plan_at_hand(*read, default_shop());
     for (const Hole& hole : plan.holes)
         RC_ASSERT(std::isfinite(hole.at.x.in_mm()) && std::isfinite(hole.at.y.in_mm()));
     for (const Finding& finding : plan.findings)
@@ -183,7 +183,7 @@ private slots:
             const auto again = shop_from_json(shop_to_json(*read));
             RC_ASSERT(again.has_value());
             RC_ASSERT(*again == *read);
-            const Plan plan = make_plan(flange(), *read);
+            const SetupPlan plan = plan_at_hand(flange(), *read);
             for (const Landing& landing : plan.proof.landings)
                 RC_ASSERT(std::isfinite(landing.miss.in_mm()));
         });
@@ -205,8 +205,9 @@ private slots:
         });
     }
     void tables_and_drawings_damaged() {
-        const Plan plan = make_plan(flange(), default_shop());
-        const std::string csv = coordinates_csv(flange(), plan), dxf = dxf_of(flange(), plan).value();
+        const SetupPlan plan = plan_at_hand(flange(), default_shop());
+        const std::string csv = coordinates_csv(flange(), make_plan(flange(), default_shop())),
+                          dxf = dxf_of(flange(), plan).value();
         holds("a sentence, or holes that can be taken", [&](void) {
             const bool drawing = *rc::gen::arbitrary<bool>();
             const std::string text = damaged(drawing ? dxf : csv);

@@ -17,7 +17,7 @@ namespace {
 // The demo with one value of its file changed.
 std::string refusal(const std::string& name, const json& value) {
     json file = json::parse(job_to_json(flange()));
-    file[name] = value;
+    (name == "holes_within" ? file : file["setups"][0])[name] = value;
     const auto read = job_from_json(file.dump());
     return read ? std::string() : read.error().text();
 }
@@ -37,35 +37,37 @@ private slots:
     void wishes_come_back() {
         holds("job -> text -> job, with any wishes", [](void) {
             Job job = *any_job();
-            job.order.holes = *rc::gen::element(HoleOrder::AsDrawn, HoleOrder::LeastWork, HoleOrder::ByHand);
-            job.order.by_hand =
+            at_hand(job).order.holes = *rc::gen::element(HoleOrder::AsDrawn, HoleOrder::LeastWork, HoleOrder::ByHand);
+            at_hand(job).order.by_hand =
                 *rc::gen::element(std::vector<std::string>{}, std::vector<std::string>{"A2", "A1", "Ω7"});
             job.holes_within = mm(*rc::gen::inRange(1, 900) / 1000.0);
             const auto read = job_from_json(job_to_json(job));
             RC_ASSERT(read.has_value());
-            RC_ASSERT(read->order == job.order);
+            RC_ASSERT(at_hand(*read).order == at_hand(job).order);
             RC_ASSERT(read->holes_within == job.holes_within);
         });
     }
     void a_job_from_before_there_were_wishes() {
         json file = json::parse(job_to_json(flange()));
-        for (const char* name : {"cuts", "walk_first", "check_half_way", "readout_way", "table_way", "holes_within"})
-            file.erase(name);
+        file.erase("holes_within");
+        for (const char* name : {"cuts", "walk_first", "check_half_way", "readout_way", "table_way"})
+            file["setups"][0].erase(name);
         const auto read = job_from_json(file.dump());
         QVERIFY(read);
-        QVERIFY(read->order.cuts == CutOrder::Advised && read->order.check_half_way && !read->order.walk_first);
+        QVERIFY(at_hand(*read).order.cuts == CutOrder::Advised && at_hand(*read).order.check_half_way &&
+                !at_hand(*read).order.walk_first);
         QCOMPARE(read->holes_within, Job{}.holes_within);
     }
     void wishes_that_cannot_be_are_named() {
-        QVERIFY(refusal("cuts", "sideways").starts_with("cuts"));
-        QVERIFY(refusal("order", "random").starts_with("order"));
-        QVERIFY(refusal("readout_way", 3).starts_with("readout_way"));
-        QVERIFY(refusal("table_way", "hammer").starts_with("table_way"));
-        QVERIFY(refusal("walk_first", "yes").starts_with("walk_first"));
-        QVERIFY(refusal("by_hand", "A1").starts_with("by_hand"));
-        QVERIFY(refusal("by_hand", json::array({1, 2})).starts_with("by_hand"));
-        QVERIFY(refusal("dials_at_zero", json{{"x", 1.5}, {"y", 0}}).starts_with("dials_at_zero"));
-        QVERIFY(refusal("dials_at_zero", json{{"x", 1}, {"y", 0}, {"z", 0}}).starts_with("dials_at_zero"));
+        QVERIFY(refusal("cuts", "sideways").starts_with("setups[0].cuts"));
+        QVERIFY(refusal("order", "random").starts_with("setups[0].order"));
+        QVERIFY(refusal("readout_way", 3).starts_with("setups[0].readout_way"));
+        QVERIFY(refusal("table_way", "hammer").starts_with("setups[0].table_way"));
+        QVERIFY(refusal("walk_first", "yes").starts_with("setups[0].walk_first"));
+        QVERIFY(refusal("by_hand", "A1").starts_with("setups[0].by_hand"));
+        QVERIFY(refusal("by_hand", json::array({1, 2})).starts_with("setups[0].by_hand"));
+        QVERIFY(refusal("dials_at_zero", json{{"x", 1.5}, {"y", 0}}).starts_with("setups[0].dials_at_zero"));
+        QVERIFY(refusal("dials_at_zero", json{{"x", 1}, {"y", 0}, {"z", 0}}).starts_with("setups[0].dials_at_zero"));
         QVERIFY(refusal("holes_within", -0.1).starts_with("holes_within"));
         QVERIFY(refusal("holes_within", 0).starts_with("holes_within"));
         QVERIFY(refusal("cuts", "by-hole").empty());
@@ -103,7 +105,7 @@ private slots:
     void the_comparison_as_json() {
         const Job job = flange();
         const Shop shop = default_shop();
-        const json order = json::parse(order_to_json(job, shop, make_plan(job, shop)));
+        const json order = json::parse(order_to_json(job, shop, make_plan(job, shop)))["setups"][0];
         QCOMPARE(order["ways"].size(), std::size_t{3});
         QCOMPARE(order["machines"].size(), shop.machines.size());
         int advised = 0;
@@ -130,7 +132,7 @@ private slots:
     void a_bar_is_compared_by_its_one_way() {
         const Job job = load_job(SOURCE_FOLDER "/demo/winding-arbor.clockface.json").value();
         const Shop shop = default_shop();
-        const json order = json::parse(order_to_json(job, shop, make_plan(job, shop)));
+        const json order = json::parse(order_to_json(job, shop, make_plan(job, shop)))["setups"][0];
         QCOMPARE(order["ways"].size(), std::size_t{1});
         QVERIFY(!order.contains("many")); // its ways carry their own sums of errors
     }

@@ -25,7 +25,7 @@ Job arbor() {
             qFatal("%s: %s", callout, read.error().sentence.c_str());
         job.patterns.push_back(*read);
     }
-    return job;
+    return with_ids(std::move(job));
 }
 
 rc::Gen<Job> any_bar_job() {
@@ -75,7 +75,7 @@ rc::Gen<Job> any_bar_job() {
             pattern.layout = bar;
             job.patterns.push_back(pattern);
         }
-        return job;
+        return with_ids(std::move(job));
     });
 }
 

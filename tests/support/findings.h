@@ -7,7 +7,7 @@ namespace clockface::testing {
 
 inline std::vector<Finding> found(const Job& job, FindingKind kind) {
     std::vector<Finding> out;
-    for (const Finding& finding : make_plan(job, default_shop()).findings)
+    for (const Finding& finding : plan_at_hand(job, default_shop()).findings)
         if (finding.kind == kind)
             out.push_back(finding);
     return out;

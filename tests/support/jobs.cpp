@@ -312,6 +312,7 @@ rc::Gen<Job> any_job() {
         job.pieces = *rc::gen::element(1, 3, 400);
         job.unit = *rc::gen::element(Unit::Millimetre, Unit::Inch);
         job.blank = any_flat_blank();
+        at_hand(job).up = job.blank.up;
         job.holes_within = mm(*real(0.01, 0.5));
         job.datum.place =
             *rc::gen::element(DatumPlace::Middle, DatumPlace::LowerLeft, DatumPlace::LowerRight, DatumPlace::UpperLeft,
@@ -326,15 +327,16 @@ rc::Gen<Job> any_job() {
         job.datum.x_plus_right = *rc::gen::arbitrary<bool>();
         job.datum.y_plus_up = *rc::gen::arbitrary<bool>();
         job.convention = {deg(*real(0, 360)), *any_sense()};
-        job.order.holes = *rc::gen::element(HoleOrder::AsDrawn, HoleOrder::LeastWork);
-        job.order.cuts =
+        at_hand(job).order.holes = *rc::gen::element(HoleOrder::AsDrawn, HoleOrder::LeastWork);
+        at_hand(job).order.cuts =
             *rc::gen::element(CutOrder::Advised, CutOrder::ByCutter, CutOrder::ByHole, CutOrder::FollowDrill);
-        job.order.walk_first = *rc::gen::inRange(0, 4) == 0;
-        job.order.check_half_way = *rc::gen::arbitrary<bool>();
-        job.order.readout = *rc::gen::element(ReadoutWay::FromZero, ReadoutWay::FromEachHole, ReadoutWay::Routines);
-        job.order.table = *rc::gen::element(TableWay::Dial, TableWay::Plates);
-        job.order.dial_x = *rc::gen::inRange(0, 300);
-        job.order.dial_y = *rc::gen::inRange(0, 300);
+        at_hand(job).order.walk_first = *rc::gen::inRange(0, 4) == 0;
+        at_hand(job).order.check_half_way = *rc::gen::arbitrary<bool>();
+        at_hand(job).order.readout =
+            *rc::gen::element(ReadoutWay::FromZero, ReadoutWay::FromEachHole, ReadoutWay::Routines);
+        at_hand(job).order.table = *rc::gen::element(TableWay::Dial, TableWay::Plates);
+        at_hand(job).order.dial_x = *rc::gen::inRange(0, 300);
+        at_hand(job).order.dial_y = *rc::gen::inRange(0, 300);
         const int patterns = *rc::gen::inRange(1, 7);
         for (int i = 0; i < patterns; ++i) {
             Pattern pattern;
@@ -357,7 +359,7 @@ rc::Gen<Job> any_job() {
             if (!dependent && *rc::gen::inRange(0, 4) == 0)
                 job.patterns.back().extras = {*any_point() * 0.1};
         }
-        return job;
+        return with_ids(std::move(job));
     });
 }
 

@@ -1,0 +1,420 @@
+#include "bench/session.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+#include <map>
+
+namespace clockface {
+
+namespace {
+
+// A cut is done whatever set-up it was made in; everything else belongs to its set-up.
+Deed anywhere(Deed deed) {
+    if (deed.act == Act::Cut) {
+        deed.setup = 0;
+        deed.again = 0;
+    }
+    return deed;
+}
+
+// The log without what was taken back, and without the lines that did so.
+std::vector<const Event*> standing_events(const Piece& piece) {
+    std::set<std::int64_t> gone;
+    for (auto event = piece.log.rbegin(); event != piece.log.rend(); ++event)
+        if (const auto* back = std::get_if<TakenBack>(&event->what); back && !gone.contains(event->id))
+            gone.insert(back->event);
+    std::vector<const Event*> left;
+    for (const Event& event : piece.log)
+        if (!gone.contains(event.id) && !std::holds_alternative<TakenBack>(event.what))
+            left.push_back(&event);
+    return left;
+}
+
+std::optional<int> setup_of(const Event& event) {
+    if (const auto* done = std::get_if<Done>(&event.what))
+        return done->deed.setup;
+    if (const auto* went = std::get_if<WentTo>(&event.what))
+        return went->setup;
+    return std::nullopt;
+}
+
+void note(WorkDone& work, const Event& event) {
+    if (const auto* done = std::get_if<Done>(&event.what))
+        work.deeds[anywhere(done->deed)] = done->made;
+    else if (const auto* spoiled = std::get_if<Spoiled>(&event.what))
+        work.spoiled.insert(spoiled->hole);
+}
+
+// Whether going on from where the log ends still makes sense in a list, and where.
+std::optional<int> place_in(const std::vector<Task>& tasks, const std::vector<const Event*>& since, int setup,
+                            const WorkDone& work) {
+    int last = -1;
+    for (auto event = since.rbegin(); event != since.rend() && last < 0; ++event) {
+        const auto* done = std::get_if<Done>(&(*event)->what);
+        if (!done || done->deed.setup != setup)
+            continue;
+        for (int i = 0; i < static_cast<int>(tasks.size()) && last < 0; ++i)
+            if (tasks[static_cast<std::size_t>(i)].deed == done->deed)
+                last = i;
+        if (last < 0)
+            return std::nullopt; // what was done last stands no longer in the list
+    }
+    for (int i = 0; i <= last; ++i) {
+        const Task& task = tasks[static_cast<std::size_t>(i)];
+        if (is_logged(task.deed.act) && !work.has(task) && !(task.deed.hole && work.spoiled.contains(*task.deed.hole)))
+            return std::nullopt;
+    }
+    return last + 1;
+}
+
+// The work of a set-up without what is done, and the hole that is wanted first before the others.
+class Remaining {
+public:
+    Remaining(const Job& job, const SetupPlan& plan, const WorkDone& done)
+        : m_job(job)
+        , m_plan(plan)
+        , m_done(done) {}
+
+    [[nodiscard]] WorkOrder work(std::optional<HoleId> first) const {
+        WorkOrder left = m_plan.work;
+        for (Pass& pass : left.passes) {
+            for (Visit& visit : pass.visits)
+                std::erase_if(visit.cuts, [&](const Cut& cut) { return is_done(visit.hole, cut.step); });
+            std::erase_if(pass.visits, [](const Visit& visit) { return visit.cuts.empty(); });
+        }
+        std::erase_if(left.passes, [](const Pass& pass) { return pass.visits.empty(); });
+        for (ByHand& hand : left.by_hand)
+            std::erase_if(hand.holes, [&](int hole) { return is_done(hole, index_of(hole, hand.step)); });
+        std::erase_if(left.by_hand, [](const ByHand& hand) { return hand.holes.empty(); });
+        if (first)
+            bring_forward(left, *first);
+        return left;
+    }
+
+private:
+    const Job& m_job;
+    const SetupPlan& m_plan;
+    const WorkDone& m_done;
+
+    [[nodiscard]] HoleId id(int hole) const { return id_of(m_job, m_plan.holes[static_cast<std::size_t>(hole)]); }
+    [[nodiscard]] int index_of(int hole, const std::string& step) const {
+        const auto& steps =
+            m_plan.chains()[static_cast<std::size_t>(m_plan.chain_of[static_cast<std::size_t>(hole)])].steps;
+        const auto found =
+            std::find_if(steps.begin(), steps.end(), [&](const CutStep& each) { return each.name == step; });
+        return found == steps.end() ? -1 : static_cast<int>(found - steps.begin());
+    }
+    [[nodiscard]] bool is_done(int hole, int step) const {
+        return m_done.spoiled.contains(id(hole)) || m_done.has(cut_task(m_job, m_plan, hole, step));
+    }
+
+    // The round that comes next begins at that hole; where the hole is further on already, its next steps come first.
+    void bring_forward(WorkOrder& left, const HoleId& first) const {
+        const auto at_hole = [&](const Visit& visit) { return id(visit.hole) == first; };
+        for (auto pass = left.passes.begin(); pass != left.passes.end(); ++pass) {
+            const auto found = std::find_if(pass->visits.begin(), pass->visits.end(), at_hole);
+            if (found == pass->visits.end())
+                continue;
+            if (pass == left.passes.begin()) {
+                std::rotate(pass->visits.begin(), found, pass->visits.end());
+                return;
+            }
+            Pass alone{{*found}, false};
+            pass->visits.erase(found);
+            if (pass->visits.empty())
+                left.passes.erase(pass);
+            left.passes.insert(left.passes.begin(), std::move(alone));
+            return;
+        }
+        for (ByHand& hand : left.by_hand)
+            if (const auto found =
+                    std::find_if(hand.holes.begin(), hand.holes.end(), [&](int hole) { return id(hole) == first; });
+                found != hand.holes.end())
+                std::rotate(hand.holes.begin(), found, hand.holes.end());
+    }
+};
+
+Event next_event(const Piece& piece, std::int64_t time, Happening what) {
+    return {piece.log.empty() ? 1 : piece.log.back().id + 1, time, std::move(what)};
+}
+
+} // namespace
+
+bool WorkDone::has(const Task& task) const {
+    const auto found = deeds.find(anywhere(task.deed));
+    return found != deeds.end() && (!found->second || !task.made || is_same(*found->second, *task.made));
+}
+
+WorkDone work_done(const Piece& piece) {
+    WorkDone work;
+    for (const Event* event : standing_events(piece))
+        note(work, *event);
+    return work;
+}
+
+BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, const Piece& piece) {
+    const std::vector<const Event*> events = standing_events(piece);
+    // What was done before the hand last went elsewhere, and what since.
+    std::size_t from = 0;
+    std::optional<HoleId> wanted;
+    bool went = false;
+    for (std::size_t i = 0; i < events.size(); ++i) {
+        const auto* jump = std::get_if<WentTo>(&events[i]->what);
+        const bool spoiled = std::holds_alternative<Spoiled>(events[i]->what);
+        if ((jump && jump->setup == plan.setup) || spoiled) {
+            from = i + 1;
+            went = true;
+            wanted = jump ? jump->hole : std::nullopt;
+        }
+    }
+    WorkDone before, all;
+    for (std::size_t i = 0; i < events.size(); ++i) {
+        note(all, *events[i]);
+        if (i < from)
+            note(before, *events[i]);
+    }
+    const std::vector<const Event*> since(events.begin() + static_cast<std::ptrdiff_t>(from), events.end());
+    WorkDone here; // a zero found before the hand went elsewhere has to be found again
+    for (const Event* event : since)
+        note(here, *event);
+    here.spoiled = all.spoiled;
+    if (went)
+        for (const auto& [deed, made] : all.deeds)
+            if (deed.act == Act::Cut || deed.act == Act::Mark)
+                here.deeds.emplace(deed, made);
+    const WorkDone& counts = went ? here : all;
+
+    BenchState state;
+    const auto follow = [&](const WorkDone& done, std::optional<HoleId> first) {
+        state.list = route_for(job, shop, plan, Remaining(job, plan, done).work(first));
+        state.tasks = tasks_of(job, plan, state.list);
+        state.from_zero = true;
+    };
+    if (went) {
+        follow(before, wanted);
+    } else {
+        state.list = plan.route;
+        state.tasks = tasks_of(job, plan, plan.route);
+    }
+    const auto is_behind = [&](const Task& task) {
+        return (task.deed.act == Act::Mark || task.deed.act == Act::Cut) && counts.has(task);
+    };
+    std::optional<int> place = place_in(state.tasks, since, plan.setup, counts);
+    if (!place) {
+        follow(all, std::nullopt);
+        state.broken_off = true;
+        place = 0;
+    } else if (piece.standing && piece.standing->move.setup == plan.setup) {
+        // A move counts only where it leads on from what was done last.
+        for (int i = *place; i < static_cast<int>(state.tasks.size()); ++i) {
+            const Task& task = state.tasks[static_cast<std::size_t>(i)];
+            if (task.deed == piece.standing->move) {
+                place = i + 1;
+                break;
+            }
+            if (is_logged(task.deed.act) && !is_behind(task))
+                break;
+        }
+    }
+    state.next = *place;
+    while (!state.finished() && !state.broken_off && is_behind(*state.now()))
+        ++state.next;
+    return state;
+}
+
+Piece with_next_done(Piece piece, const BenchState& state, std::int64_t time) {
+    const Task* task = state.now();
+    if (!task)
+        return piece;
+    if (state.broken_off) // from here on the list of what is left is followed
+        piece.log.push_back(next_event(piece, time, WentTo{task->deed.setup, std::nullopt}));
+    if (is_logged(task->deed.act)) {
+        piece.log.push_back(next_event(piece, time, Done{task->deed, task->made}));
+        piece.standing.reset();
+    } else {
+        piece.standing = Standing{task->deed};
+    }
+    return piece;
+}
+
+namespace {
+
+// The list that was followed before the hand went elsewhere, or before a hole was given up.
+Piece with_last_jump_back(Piece piece, std::int64_t time) {
+    const std::vector<const Event*> events = standing_events(piece);
+    for (auto event = events.rbegin(); event != events.rend(); ++event)
+        if (std::holds_alternative<WentTo>((*event)->what) || std::holds_alternative<Spoiled>((*event)->what)) {
+            piece.log.push_back(next_event(piece, time, TakenBack{(*event)->id}));
+            break;
+        }
+    piece.standing.reset();
+    return piece;
+}
+
+} // namespace
+
+Piece with_last_back(Piece piece, const BenchState& state, std::int64_t time) {
+    if (state.next == 0)
+        return state.from_zero && !state.broken_off ? with_last_jump_back(std::move(piece), time) : piece;
+    const Task& last = state.tasks[static_cast<std::size_t>(state.next) - 1];
+    if (is_logged(last.deed.act))
+        for (auto event = piece.log.rbegin(); event != piece.log.rend(); ++event)
+            if (const auto* done = std::get_if<Done>(&event->what); done && done->deed == last.deed) {
+                const std::int64_t id = event->id;
+                piece.log.push_back(next_event(piece, time, TakenBack{id}));
+                break;
+            }
+    // The hands stand where they stood before: at the move that led there, if one did.
+    piece.standing.reset();
+    if (state.next >= 2)
+        if (const Deed& move = state.tasks[static_cast<std::size_t>(state.next) - 2].deed; !is_logged(move.act))
+            piece.standing = Standing{move};
+    return piece;
+}
+
+Piece with_jump(Piece piece, int setup, std::optional<HoleId> hole, std::int64_t time) {
+    piece.log.push_back(next_event(piece, time, WentTo{setup, hole}));
+    piece.standing.reset();
+    return piece;
+}
+
+Piece with_all_back(Piece piece, int setup, std::int64_t time) {
+    std::vector<std::int64_t> ids;
+    for (const Event* event : standing_events(piece))
+        if (setup_of(*event) == setup)
+            ids.push_back(event->id);
+    for (const std::int64_t id : ids)
+        piece.log.push_back(next_event(piece, time, TakenBack{id}));
+    piece.standing.reset();
+    return piece;
+}
+
+Piece with_spoiled(Piece piece, const HoleId& hole, std::int64_t time) {
+    piece.log.push_back(next_event(piece, time, Spoiled{hole}));
+    piece.standing.reset();
+    return piece;
+}
+
+Piece with_note(Piece piece, const std::string& text, std::int64_t time) {
+    piece.log.push_back(next_event(piece, time, Noted{text}));
+    return piece;
+}
+
+std::vector<bool> moves_done(const Job& job, const SetupPlan& plan, const Piece& piece) {
+    if (piece.log.empty() && !piece.standing)
+        return std::vector<bool>(plan.route.list.size(), false);
+    std::vector<bool> behind(plan.route.list.size(), true);
+    const WorkDone work = work_done(piece);
+    const std::vector<Task> tasks = tasks_of(job, plan, plan.route);
+    bool led_to = false; // what comes next in the list and leaves something is done
+    for (auto task = tasks.rbegin(); task != tasks.rend(); ++task) {
+        if (is_logged(task->deed.act))
+            led_to = work.has(*task);
+        else if (piece.standing && piece.standing->move == task->deed)
+            led_to = true;
+        if (!led_to)
+            behind[static_cast<std::size_t>(task->move)] = false;
+    }
+    return behind;
+}
+
+std::vector<std::string> lacking(const Job& job, const SetupPlan& plan, int hole, const WorkDone& done) {
+    std::vector<std::string> left;
+    const auto& steps = plan.chains()[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(hole)])].steps;
+    for (std::size_t i = 0; i < steps.size(); ++i)
+        if (!steps[i].skipped && !done.has(cut_task(job, plan, hole, static_cast<int>(i))))
+            left.push_back(steps[i].name);
+    return left;
+}
+
+namespace {
+
+HoleState state_after(StepKind kind) {
+    switch (kind) {
+    case StepKind::Start:
+        return HoleState::Spotted;
+    case StepKind::Ream:
+        return HoleState::Reamed;
+    case StepKind::Tap:
+        return HoleState::Tapped;
+    case StepKind::Deburr:
+        return HoleState::Deburred;
+    case StepKind::Pilot:
+    case StepKind::Drill:
+    case StepKind::Recess:
+    case StepKind::Chamfer:
+    case StepKind::Own:
+        break;
+    }
+    return HoleState::Drilled;
+}
+
+// What one thing done makes of a hole with this chain.
+HoleState state_after(const Deed& deed, const Chain& chain) {
+    if (deed.act == Act::Mark || deed.act == Act::Touch)
+        return HoleState::Marked;
+    if (deed.act != Act::Cut)
+        return HoleState::Planned;
+    const CutStep* step = chain.find(deed.what);
+    return step ? state_after(step->kind) : HoleState::Drilled;
+}
+
+} // namespace
+
+std::vector<HoleState> states_of(const Job& job, const SetupPlan& plan, const Piece& piece) {
+    std::vector<HoleState> states(plan.holes.size(), HoleState::Planned);
+    std::map<HoleId, std::size_t> index;
+    for (std::size_t i = 0; i < plan.holes.size(); ++i)
+        index[id_of(job, plan.holes[i])] = i;
+    const auto come_to = [&](const HoleId& hole, const auto& further) {
+        if (const auto found = index.find(hole); found != index.end())
+            states[found->second] = std::max(states[found->second], further(found->second));
+    };
+    for (const Event* event : standing_events(piece)) {
+        if (const auto* done = std::get_if<Done>(&event->what); done && done->deed.hole)
+            come_to(*done->deed.hole, [&](std::size_t hole) {
+                return state_after(done->deed, plan.chains()[static_cast<std::size_t>(plan.chain_of[hole])]);
+            });
+        else if (const auto* reading = std::get_if<Inspected>(&event->what))
+            come_to(reading->hole, [](std::size_t) { return HoleState::Inspected; });
+        else if (const auto* spoiled = std::get_if<Spoiled>(&event->what))
+            come_to(spoiled->hole, [](std::size_t) { return HoleState::Spoiled; });
+    }
+    return states;
+}
+
+std::string in_words(HoleState state) {
+    switch (state) {
+    case HoleState::Planned:
+        return "planned";
+    case HoleState::Marked:
+        return "marked";
+    case HoleState::Spotted:
+        return "spotted";
+    case HoleState::Drilled:
+        return "drilled";
+    case HoleState::Reamed:
+        return "reamed";
+    case HoleState::Tapped:
+        return "tapped";
+    case HoleState::Deburred:
+        return "deburred";
+    case HoleState::Inspected:
+        return "inspected";
+    case HoleState::Spoiled:
+        break;
+    }
+    return "spoiled";
+}
+
+std::string in_words(const Job& job, const Deed& deed) {
+    const auto named = deed.hole ? hole_of(job, *deed.hole) : std::nullopt;
+    const std::string hole = named ? in_words(*named) : deed.hole ? "a hole that is gone" : "the piece";
+    if (deed.act == Act::Mark)
+        return "the mark of " + hole;
+    return deed.what.empty()
+               ? hole
+               : fmt::format("{} of {}{}", deed.what, hole, deed.with.empty() ? "" : " with " + deed.with);
+}
+
+} // namespace clockface

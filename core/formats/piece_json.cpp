@@ -1,0 +1,200 @@
+#include "formats/piece_json.h"
+
+#include "formats/json_words.h"
+#include "measure/limits.h"
+
+#include <chrono>
+#include <cstdio>
+#include <fmt/chrono.h>
+
+namespace clockface {
+
+namespace {
+
+using nlohmann::json;
+
+const std::vector<std::string> acts = {"zero", "lay", "tool", "move", "mark", "touch", "cut", "check"};
+const std::vector<std::string> happenings = {"done", "taken-back", "went-to", "spoiled", "measured", "noted"};
+
+// "2026-04-02T09:15:00Z"
+std::string time_text(std::int64_t seconds) {
+    return fmt::format("{:%Y-%m-%dT%H:%M:%SZ}", fmt::gmtime(static_cast<std::time_t>(seconds)));
+}
+
+std::int64_t read_time(JsonObject& in, const std::string& name) {
+    const std::string text = in.text(name);
+    int year = 0, month = 0, day = 0, hour = 0, minute = 0, second = 0;
+    char end = 0;
+    const bool read = std::sscanf(text.c_str(), "%4d-%2d-%2dT%2d:%2d:%2d%c", &year, &month, &day, &hour, &minute,
+                                  &second, &end) == 7; // NOLINT(cert-err34-c): the count says what was read
+    const std::chrono::year_month_day date{std::chrono::year{year}, std::chrono::month{static_cast<unsigned>(month)},
+                                           std::chrono::day{static_cast<unsigned>(day)}};
+    if (!read || end != 'Z' || !date.ok() || year < 1970 || hour < 0 || hour > 23 || minute < 0 || minute > 59 ||
+        second < 0 || second > 60) {
+        in.fault().note(in.place_of(name), "A time such as 2026-04-02T09:15:00Z is expected here.");
+        return 0;
+    }
+    const auto days = std::chrono::sys_days(date).time_since_epoch().count();
+    return ((static_cast<std::int64_t>(days) * 24 + hour) * 60 + minute) * 60 + second;
+}
+
+// Ids count; the name stands beside them for whoever reads the file.
+void write_hole(ordered& out, const Job& job, const HoleId& hole) {
+    out["pattern"] = hole.pattern;
+    out["number"] = hole.number;
+    if (const auto named = hole_of(job, hole))
+        out["hole"] = in_words(*named);
+}
+
+HoleId read_hole(JsonObject& in) {
+    if (in.has("hole"))
+        in.text("hole");
+    return {in.integer("pattern"), in.integer("number")};
+}
+
+ordered deed_json(const Job& job, const Deed& deed) {
+    ordered out{{"setup", deed.setup}, {"act", word_for(deed.act, acts)}};
+    if (deed.hole)
+        write_hole(out, job, *deed.hole);
+    if (!deed.what.empty())
+        out["what"] = deed.what;
+    if (!deed.with.empty())
+        out["with"] = deed.with;
+    if (deed.again != 0)
+        out["again"] = deed.again;
+    return out;
+}
+
+Deed read_deed(JsonObject& in) {
+    Deed deed;
+    deed.setup = in.integer("setup");
+    deed.act = static_cast<Act>(in.word("act", acts));
+    if (in.has("pattern"))
+        deed.hole = read_hole(in);
+    if (in.has("what"))
+        deed.what = in.text("what");
+    if (in.has("with"))
+        deed.with = in.text("with");
+    if (in.has("again"))
+        deed.again = in.integer("again");
+    return deed;
+}
+
+Done read_done(JsonObject& in) {
+    Done done{read_deed(in), std::nullopt};
+    if (in.has("made")) {
+        JsonObject made(in.member("made"), in.place_of("made"), in.fault());
+        const Point from_zero = read_point(made, "from_zero");
+        done.made = Made{from_zero, read_point(made, "from_middle"), length(made, "deep")};
+    }
+    return done;
+}
+
+struct HappeningOut {
+    const Job& job;
+    ordered& out;
+
+    void operator()(const Done& done) const {
+        out.update(deed_json(job, done.deed));
+        if (done.made)
+            out["made"] = {{"from_zero", point(done.made->from_zero)},
+                           {"from_middle", point(done.made->from_middle)},
+                           {"deep", done.made->deep.in_mm()}};
+    }
+    void operator()(const TakenBack& back) const { out["event"] = back.event; }
+    void operator()(const WentTo& went) const {
+        out["setup"] = went.setup;
+        if (went.hole)
+            write_hole(out, job, *went.hole);
+    }
+    void operator()(const Spoiled& spoiled) const { write_hole(out, job, spoiled.hole); }
+    void operator()(const Inspected& reading) const {
+        write_hole(out, job, reading.hole);
+        out["what"] = reading.what;
+        out["is"] = reading.is.in_mm();
+    }
+    void operator()(const Noted& noted) const { out["text"] = noted.text; }
+};
+
+Event read_event(const json& value, const std::string& place, FirstFault& fault) {
+    JsonObject in(value, place, fault);
+    Event event;
+    event.id = in.integer("id");
+    event.time = read_time(in, "time");
+    switch (in.word("what_happened", happenings)) {
+    case 0:
+        event.what = read_done(in);
+        break;
+    case 1:
+        event.what = TakenBack{in.integer("event")};
+        break;
+    case 2: {
+        WentTo went{in.integer("setup"), std::nullopt};
+        if (in.has("pattern"))
+            went.hole = read_hole(in);
+        event.what = went;
+        break;
+    }
+    case 3:
+        event.what = Spoiled{read_hole(in)};
+        break;
+    case 4: {
+        const HoleId hole = read_hole(in);
+        const std::string what = in.text("what");
+        event.what = Inspected{hole, what, length(in, "is")};
+        break;
+    }
+    default:
+        event.what = Noted{in.text("text")};
+    }
+    return event;
+}
+
+Piece read_piece(const json& value, const std::string& place, FirstFault& fault) {
+    JsonObject in(value, place, fault);
+    Piece piece;
+    piece.number = in.integer("number");
+    if (in.has("mark"))
+        piece.mark = in.text("mark");
+    const json& log = in.array("log");
+    for (std::size_t i = 0; i < log.size() && i <= limits::events; ++i)
+        piece.log.push_back(read_event(log[i], fmt::format("{}.log[{}]", place, i), fault));
+    if (in.has("standing")) {
+        JsonObject standing(in.member("standing"), in.place_of("standing"), fault);
+        piece.standing = Standing{read_deed(standing)};
+    }
+    return piece;
+}
+
+} // namespace
+
+ordered pieces_json(const Job& job) {
+    ordered all = ordered::array();
+    for (const Piece& piece : job.begun) {
+        ordered out{{"number", piece.number}};
+        if (!piece.mark.empty())
+            out["mark"] = piece.mark;
+        out["log"] = ordered::array();
+        for (const Event& event : piece.log) {
+            ordered each{{"id", event.id},
+                         {"time", time_text(event.time)},
+                         {"what_happened", happenings.at(event.what.index())}};
+            std::visit(HappeningOut{job, each}, event.what);
+            out["log"].push_back(std::move(each));
+        }
+        if (piece.standing)
+            out["standing"] = deed_json(job, piece.standing->move);
+        all.push_back(std::move(out));
+    }
+    return all;
+}
+
+std::vector<Piece> read_pieces(JsonObject& in) {
+    std::vector<Piece> pieces;
+    const json& all = in.array("begun");
+    for (std::size_t i = 0; i < all.size() && i <= static_cast<std::size_t>(limits::pieces); ++i)
+        pieces.push_back(read_piece(all[i], fmt::format("begun[{}]", i), in.fault()));
+    return pieces;
+}
+
+} // namespace clockface

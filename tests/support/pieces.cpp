@@ -1,0 +1,68 @@
+#include "support/pieces.h"
+
+#include <rapidcheck.h>
+
+namespace clockface::testing {
+
+namespace {
+
+Deed any_deed(const Job& job) {
+    Deed deed;
+    deed.setup = *rc::gen::inRange(1, 4);
+    deed.act =
+        *rc::gen::element(Act::Zero, Act::Lay, Act::Tool, Act::Move, Act::Mark, Act::Touch, Act::Cut, Act::Check);
+    if (*rc::gen::arbitrary<bool>())
+        deed.hole = HoleId{*rc::gen::inRange(0, job.next_id + 2), *rc::gen::inRange(1, 9)};
+    deed.what = *rc::gen::element<std::string>("", "drill", "tap 2", "metric-mill:");
+    deed.with = *rc::gen::element<std::string>("", "4.2 mm drill");
+    deed.again = *rc::gen::inRange(0, 3);
+    return deed;
+}
+
+Happening any_happening(const Job& job, std::int64_t id) {
+    const HoleId hole{*rc::gen::inRange(0, job.next_id + 2), *rc::gen::inRange(1, 9)};
+    switch (*rc::gen::inRange(0, 6)) {
+    case 0:
+        return id > 1 ? Happening(TakenBack{*rc::gen::inRange<std::int64_t>(1, id)}) : Happening(Spoiled{hole});
+    case 1:
+        return WentTo{*rc::gen::inRange(1, 4), *rc::gen::arbitrary<bool>() ? std::optional(hole) : std::nullopt};
+    case 2:
+        return Inspected{hole, "across", Length::mm(*rc::gen::inRange(1, 90000) / 1000.0)};
+    case 3:
+        return Noted{*rc::gen::element<std::string>("", "chips in the bore", "Größe <geprüft>")};
+    default:
+        return Done{any_deed(job)};
+    }
+}
+
+} // namespace
+
+Piece piece_of_everything(const Job& job) {
+    const HoleId hole{job.patterns.front().id, 1};
+    Piece piece{2, "B", {}, Standing{{1, Act::Move, hole, "go", "", 1}}};
+    const std::vector<Happening> all = {Done{{1, Act::Cut, hole, "drill", "4.2 mm drill", 1},
+                                             Made{{Length::mm(20), Length::mm(30)}, {}, Length::mm(11)}},
+                                        TakenBack{1},
+                                        WentTo{1, hole},
+                                        Spoiled{hole},
+                                        Inspected{hole, "across", Length::mm(4.02)},
+                                        Noted{"chips in the bore"}};
+    for (const Happening& each : all)
+        piece.log.push_back({static_cast<std::int64_t>(piece.log.size()) + 1, 1775121300, each});
+    return piece;
+}
+
+Piece any_piece(const Job& job) {
+    Piece piece{*rc::gen::inRange(1, 400), *rc::gen::element<std::string>("", "B", "with the scratch"), {}, {}};
+    std::int64_t id = 0, time = *rc::gen::inRange<std::int64_t>(0, 4'000'000'000);
+    for (int lines = *rc::gen::inRange(0, 12); lines > 0; --lines) {
+        id += *rc::gen::inRange(1, 3);
+        time += *rc::gen::inRange(0, 100'000);
+        piece.log.push_back({id, time, any_happening(job, id)});
+    }
+    if (*rc::gen::arbitrary<bool>())
+        piece.standing = Standing{any_deed(job)};
+    return piece;
+}
+
+} // namespace clockface::testing
