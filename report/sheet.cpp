@@ -152,9 +152,7 @@ QString sheet_html(const Job& job, const Plan& plan) {
                     .arg(text(in_words(finding.grade)), text(finding.sentence), text(finding.remedy));
     html += cuts_table(job) + cutters_table(job, plan);
     each_setup(job, plan, [&](const Job& there, const SetupPlan& each) {
-        const auto at = std::find_if(job.setups.begin(), job.setups.end(),
-                                     [&](const Setup& setup) { return setup.id == each.setup; });
-        html += setup_part(there, each, static_cast<int>(at - job.setups.begin()) + 1);
+        html += setup_part(there, each, setup_index(job, each.setup) + 1);
     });
     html += QStringLiteral("<p>Clamp the work against being spun by the drill, chuck key out, eyes covered, no gloves "
                            "or loose sleeves at the "

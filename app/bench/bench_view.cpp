@@ -288,10 +288,10 @@ QString BenchView::setup_line() const {
         parts << tr("piece %1 of %2").arg(q(in_words(m_document.piece()))).arg(job.pieces);
     if (job.setups.size() > 1) {
         const Setup& here = at_hand(job);
-        const auto at =
-            std::find_if(job.setups.begin(), job.setups.end(), [&](const Setup& each) { return each.id == here.id; }) -
-            job.setups.begin();
-        parts << tr("set-up %1 of %2: %3").arg(at + 1).arg(job.setups.size()).arg(q(in_words(job, here)));
+        parts << tr("set-up %1 of %2: %3")
+                     .arg(setup_index(job, here.id) + 1)
+                     .arg(job.setups.size())
+                     .arg(q(in_words(job, here)));
     }
     return parts.join(QStringLiteral(" · "));
 }

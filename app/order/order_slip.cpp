@@ -53,7 +53,7 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown
     body()->addWidget(m_other_page, 1);
     body()->addStretch();
     connect(&document, &Document::shop_changed, this, [this] {
-        m_machine_names.clear();
+        m_made_for.clear();
         m_kept_for.clear();
     });
 }
@@ -209,11 +209,23 @@ void OrderSlip::refresh_head() {
     QStringList names;
     for (const MachineRef& machine : machines)
         names << q(machine.name);
-    if (names != m_machine_names) {
-        m_machine_names = names;
+    QStringList setups;
+    for (std::size_t i = 0; i < job.setups.size(); ++i)
+        setups << QStringLiteral("%1: %2").arg(i + 1).arg(q(in_words(job, job.setups[i])));
+    if (names + setups != m_made_for) {
+        m_made_for = names + setups;
         QVBoxLayout* box = m_made.begin(8);
         m_made_on = sentence();
-        m_made_on->words(tr("Made on"));
+        if (setups.size() > 1) { // with one there is nothing to say
+            m_made_on->words(tr("Set-up"));
+            blanks().choice(
+                *m_made_on, "setup", tr("set-up"), setups,
+                [](const Job& at) { return setup_index(at, at_hand(at).id); },
+                [](Job& at, int index) { at = with_setup(at, at.setups[static_cast<std::size_t>(index)].id); });
+            m_made_on->words(tr("of %1, made on").arg(setups.size()));
+        } else {
+            m_made_on->words(tr("Made on"));
+        }
         blanks().choice(
             *m_made_on, "machine", tr("machine"), names,
             [this, names](const Job&) { return static_cast<int>(names.indexOf(q(document().plan().machine.name))); },
@@ -283,11 +295,12 @@ void OrderSlip::refresh() {
 // Typing must not pull the blank from under the hands: what is typed into stays as long as it fits.
 void OrderSlip::keep_page() {
     const SetupPlan& plan = document().plan();
-    const QString wanted = QStringLiteral("%1 %2 %3 %4")
+    const QString wanted = QStringLiteral("%1 %2 %3 %4 ")
                                .arg(static_cast<int>(m_page))
                                .arg(q(plan.machine.name))
                                .arg(document().job().blank.on_side())
-                               .arg(plan.holes.empty());
+                               .arg(plan.holes.empty()) +
+                           setups_structure();
     if (wanted != m_kept_for) {
         m_kept_for = wanted;
         m_kept_sentences.clear();
@@ -298,6 +311,7 @@ void OrderSlip::keep_page() {
         if (m_page == Page::SetUp) {
             keep_ways(box);
             keep_own_order(box);
+            keep_setups(box);
         }
         m_kept.end();
     }

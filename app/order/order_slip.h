@@ -50,7 +50,7 @@ private:
     Page m_page = Page::List;
     QList<QToolButton*> m_tabs;
     Renewed m_made; ///< the sentence on top
-    QStringList m_machine_names;
+    QStringList m_made_for; ///< machines and set-ups it offers
     Sentence* m_made_on = nullptr;
     QLabel* m_reason;
     WaysBox* m_ways;
@@ -86,6 +86,11 @@ private:
     void build_hole_one(QVBoxLayout* box);
     void keep_page();
     void keep_within(QVBoxLayout* box);
+    void keep_setups(QVBoxLayout* box);
+    void add_setup_sentence(QVBoxLayout* box, std::size_t index);
+    void add_setup_links(QVBoxLayout* box, std::size_t index);
+    /// What the widgets about set-ups stand for: other set-ups need other widgets, other figures do not.
+    [[nodiscard]] QString setups_structure() const;
     void keep_ways(QVBoxLayout* box);
     void keep_own_order(QVBoxLayout* box);
     [[nodiscard]] QHash<QString, int> holes_by_name() const;

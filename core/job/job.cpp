@@ -9,10 +9,15 @@
 
 namespace clockface {
 
-const Setup* find_setup(const Job& job, int id) {
+int setup_index(const Job& job, int id) {
     const auto found =
         std::find_if(job.setups.begin(), job.setups.end(), [&](const Setup& each) { return each.id == id; });
-    return found == job.setups.end() ? nullptr : &*found;
+    return found == job.setups.end() ? -1 : static_cast<int>(found - job.setups.begin());
+}
+
+const Setup* find_setup(const Job& job, int id) {
+    const int index = setup_index(job, id);
+    return index < 0 ? nullptr : &job.setups[static_cast<std::size_t>(index)];
 }
 
 const Setup& at_hand(const Job& job) {
@@ -159,6 +164,32 @@ Job with_proposed_setups(Job job) {
         job.setup = std::find_if(job.setups.begin(), job.setups.end(), [&](const Setup& each) {
                         return each.up == job.blank.up;
                     })->id;
+    return job;
+}
+
+Job with_further_setup(Job job, Face face) {
+    job.own_setups = true;
+    job.setups.push_back(further(job, face, TheRest{}));
+    return job;
+}
+
+Job without_setup(Job job, int id) {
+    const int index = setup_index(job, id);
+    if (index < 0 || job.setups.size() < 2)
+        return job;
+    job.own_setups = true;
+    if (at_hand(job).id == id)
+        job = with_setup(std::move(job), job.setups[index == 0 ? 1U : 0U].id);
+    job.setups.erase(job.setups.begin() + index);
+    return job;
+}
+
+Job with_setup_earlier(Job job, int id) {
+    const int index = setup_index(job, id);
+    if (index < 1)
+        return job;
+    job.own_setups = true;
+    std::swap(job.setups[static_cast<std::size_t>(index)], job.setups[static_cast<std::size_t>(index) - 1]);
     return job;
 }
 

@@ -49,6 +49,8 @@ const Setup& at_hand(const Job& job);
 Setup& at_hand(Job& job);
 /// The set-up of that id, or nullptr.
 const Setup* find_setup(const Job& job, int id);
+/// Its place in the order of the set-ups, or -1.
+int setup_index(const Job& job, int id);
 /// The job with another set-up at hand, and so its face up. Requires one of that id.
 Job with_setup(Job job, int id);
 /// The job with an id for everything that has none, and for what was copied with its own; nothing that has one changes.
@@ -57,6 +59,13 @@ Job with_ids(Job job);
 /// the face at hand, and behind them one each for handwork where that is wanted apart. What is known of a set-up that
 /// stays is kept; new ones work on the machine of the first.
 Job with_proposed_setups(Job job);
+// What the user does to the list; it is the user's own from then on.
+/// A further set-up at the end, on the machine of the first.
+Job with_further_setup(Job job, Face face);
+/// One less; the last one stays.
+Job without_setup(Job job, int id);
+/// One place further up.
+Job with_setup_earlier(Job job, int id);
 /// "front", "front, by hand", or the name the user gave it.
 std::string in_words(const Job& job, const Setup& setup);
 /// "1", or the mark the user gave it.

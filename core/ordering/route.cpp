@@ -4,6 +4,8 @@
 #include "ordering/bar_route.h"
 #include "ordering/cut_writer.h"
 
+#include <algorithm>
+
 namespace clockface {
 
 Route make_route(const RouteNeeds& needs, const Machine& machine) {
@@ -11,6 +13,10 @@ Route make_route(const RouteNeeds& needs, const Machine& machine) {
         Route by_hand;
         by_hand.machine = machine.name;
         CutWriter(by_hand, needs).hands();
+        for (const ByHand& each : needs.work.by_hand)
+            for (const int hole : each.holes)
+                if (std::find(by_hand.order.begin(), by_hand.order.end(), hole) == by_hand.order.end())
+                    by_hand.order.push_back(hole);
         return by_hand;
     }
     Route route = needs.job.blank.on_side()

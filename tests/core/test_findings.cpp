@@ -161,8 +161,11 @@ private slots:
         QCOMPARE(found(job, FindingKind::NoSuchMachine).size(), 1U);
         job = flange();
         const auto no_longer_wanted = [&] { return find_work_faults(job, make_plan(job, default_shop())); };
+        const SetupPlan plan = plan_at_hand(job, default_shop());
+        const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.chain_of.back())];
+        const std::string drill = chain.find("drill")->cutter.name;
         job.begun = {
-            Piece{1, "", {{1, 0, Done{{1, Act::Cut, HoleId{job.patterns.back().id, 1}, "drill", "", 0}}}}, {}}};
+            Piece{1, "", {{1, 0, Done{{1, Act::Cut, HoleId{job.patterns.back().id, 1}, "drill", drill, 0}}}}, {}}};
         QVERIFY(no_longer_wanted().empty());
         job.patterns.pop_back();
         QCOMPARE(no_longer_wanted().size(), 1U);
