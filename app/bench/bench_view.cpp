@@ -100,8 +100,8 @@ BenchView::BenchView(Document& document, QWidget* parent)
     m_done = button(QStringLiteral("benchDone"), tr("Done   (Space)"), tr("done, next move"), &BenchView::next);
     m_back = button(QStringLiteral("benchBack"), tr("Back"), tr("back one move, Backspace"), &BenchView::back);
     m_why_button = button(QStringLiteral("benchWhyButton"), tr("Why?"), tr("what and why, H"), &BenchView::toggle_why);
-    m_again = button(QStringLiteral("benchAgain"), tr("From zero"), tr("from zero again, with what is left"),
-                     &BenchView::begin_again);
+    m_again =
+        button(QStringLiteral("benchAgain"), tr("Begin again"), tr("begin this set-up again"), &BenchView::begin_again);
     m_more = button(QStringLiteral("benchMore"), tr("More…"), tr("another hole, piece or set-up, a note"),
                     &BenchView::show_more);
     set_tip(m_more, tr("Another hole, piece or set-up, a note (M)"));
@@ -119,7 +119,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     });
     set_tip(m_back, tr("Back one move (Backspace)"));
     set_tip(m_why_button, tr("What and why (H)"));
-    set_tip(m_again, tr("From zero again, with what is left (Home)"));
+    set_tip(m_again, tr("Begin this set-up again (Home)"));
 
     auto* top = new QHBoxLayout;
     top->addWidget(m_title);
@@ -364,8 +364,7 @@ void BenchView::refresh() {
     m_back->setEnabled(bench.next > 0 || (bench.from_zero && !bench.broken_off));
     m_done->setText(tr("Done   (Space)"));
     m_done->setEnabled(!bench.finished());
-    m_again->setVisible(bench.finished() ? all > 0 : bench.next > 0);
-    m_again->setText(bench.finished() ? tr("Begin again") : tr("From zero"));
+    m_again->setVisible(bench.finished() && all > 0);
     m_why_button->setEnabled(!bench.finished());
     if (bench.finished())
         return show_finished();
@@ -413,6 +412,9 @@ void BenchView::add_holes(QMenu& menu) {
 void BenchView::fill_more(QMenu& menu) {
     const Job& job = m_document.job();
     add_holes(menu);
+    QAction* zero = menu.addAction(tr("From &zero again, with what is left (Home)"));
+    zero->setEnabled(!m_document.bench().finished() && m_document.bench().next > 0);
+    connect(zero, &QAction::triggered, this, &BenchView::begin_again);
     connect(menu.addAction(tr("&Note on this piece…")), &QAction::triggered, this, &BenchView::begin_note);
     if (job.setups.size() > 1) {
         QMenu* setups = menu.addMenu(tr("Set-&up"));

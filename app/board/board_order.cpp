@@ -84,18 +84,33 @@ void BoardPainter::hook(QPointF at, double radius, QPointF out) {
     m_painter.drawLine(to + side, from + side);
 }
 
+// The number of a hole in the order; of the piece at the bench also how far it is: a tick where nothing is left to do,
+// a cross where it is spoiled, a ring where it is begun.
 void BoardPainter::order_tags() {
     const SetupPlan& plan = m_document.plan();
     if (plan.route.order.size() > most_labels)
         return;
     constexpr double radius = 9.5;
+    const bool begun = !m_document.piece().log.empty();
+    const WorkDone done = begun ? work_done(m_document.piece()) : WorkDone{};
+    const std::vector<HoleState> states = begun ? states_of(m_document.job(), plan, m_document.piece())
+                                                : std::vector<HoleState>(plan.holes.size(), HoleState::Planned);
     for (std::size_t i = 0; i < plan.route.order.size(); ++i) {
-        const Hole& made = plan.holes[static_cast<std::size_t>(plan.route.order[i])];
+        const int index = plan.route.order[i];
+        const Hole& made = plan.holes[static_cast<std::size_t>(index)];
+        const HoleState state = states[static_cast<std::size_t>(index)];
+        const bool finished = state != HoleState::Planned && lacking(m_document.job(), plan, index, done).empty();
         const QPointF tag = free_spot(screen(made.at), radius_of(made), -name_side(made), {2.0 * radius, 2.0 * radius});
-        m_painter.setPen(Qt::NoPen);
-        m_painter.setBrush(m_look.brass_on_dark);
+        m_painter.setPen(state == HoleState::Planned || finished ? QPen(Qt::NoPen) : QPen(m_look.good_on_dark, 3.0));
+        m_painter.setBrush(state == HoleState::Spoiled ? m_look.stop
+                           : finished                  ? m_look.good_on_dark
+                                                       : m_look.brass_on_dark);
         m_painter.drawEllipse(tag, radius, radius);
-        label(tag, QString::number(i + 1), m_look.surround, 9, true);
+        label(tag,
+              state == HoleState::Spoiled ? QStringLiteral("×")
+              : finished                  ? QStringLiteral("✓")
+                                          : QString::number(i + 1),
+              state == HoleState::Spoiled ? m_look.scribed : m_look.surround, 9, true);
     }
 }
 
