@@ -131,9 +131,8 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
             window.selection().select(document.job().patterns[hole.pattern].name, hole.name);
     if (wishes.step >= 0)
         document.set_done(std::min(wishes.step, static_cast<int>(document.plan().route.list.size())));
-    const QStringList stages = {"blank", "holes", "cutters", "order", "bench"};
-    if (stages.contains(wishes.stage))
-        window.show_stage(static_cast<Stage>(stages.indexOf(wishes.stage)));
+    if (const auto stage = stage_of(wishes.stage))
+        window.show_stage(*stage);
     if (!wishes.page.isEmpty())
         (void)window.show_order_page(wishes.page);
     if (wishes.move >= 0)

@@ -107,16 +107,8 @@ BenchView::BenchView(Document& document, QWidget* parent)
     set_tip(m_more, tr("Another hole, piece or set-up, a note (M)"));
     m_note_line = new QLineEdit;
     m_note_line->setObjectName(QStringLiteral("benchNoteLine"));
-    m_note_line->setAccessibleName(tr("note on this piece"));
-    m_note_line->setPlaceholderText(tr("what is to be remembered of this piece; Enter keeps it"));
-    m_note_line->setMaxLength(limits::text / 4);
     m_note_line->hide();
-    connect(m_note_line, &QLineEdit::returnPressed, this, [this] {
-        if (!m_note_line->text().trimmed().isEmpty())
-            m_document.take_note(m_note_line->text().trimmed());
-        m_note_line->hide();
-        setFocus();
-    });
+    connect(m_note_line, &QLineEdit::returnPressed, this, &BenchView::keep_line);
     set_tip(m_back, tr("Back one move (Backspace)"));
     set_tip(m_why_button, tr("What and why (H)"));
     set_tip(m_again, tr("Begin this set-up again (Home)"));
@@ -177,6 +169,7 @@ void BenchView::set_look(const Look& look) {
         QLabel#benchDirection { font-size: 18pt; }
         QLabel#benchNote { color: %5; background: %4; border: 1px solid %3; border-radius: 6px; padding: 10px 14px; font-size: 13pt; }
         QLabel#benchNext { color: %2; font-size: 13pt; }
+        QLineEdit#benchNoteLine { color: %1; background: %6; border: 1px solid %3; border-radius: 6px; padding: 8px; font-size: 13pt; }
         QLabel#benchWhy { color: %1; background: %6; border-radius: 6px; padding: 10px 14px; font-size: 12pt; }
         QPushButton { color: %1; background: transparent; border: 2px solid %2; border-radius: 8px; font-size: 13pt; padding: 6px; }
         QPushButton:hover { border-color: %3; }
@@ -256,7 +249,7 @@ void BenchView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Menu:
         return show_more();
     case Qt::Key_N:
-        return begin_note();
+        return begin_line(false);
     case Qt::Key_Escape:
         if (m_note_line->isVisible()) {
             m_note_line->hide();
@@ -415,7 +408,8 @@ void BenchView::fill_more(QMenu& menu) {
     QAction* zero = menu.addAction(tr("From &zero again, with what is left (Home)"));
     zero->setEnabled(!m_document.bench().finished() && m_document.bench().next > 0);
     connect(zero, &QAction::triggered, this, &BenchView::begin_again);
-    connect(menu.addAction(tr("&Note on this piece…")), &QAction::triggered, this, &BenchView::begin_note);
+    connect(menu.addAction(tr("&Note on this piece…")), &QAction::triggered, this, [this] { begin_line(false); });
+    connect(menu.addAction(tr("&Mark of this piece…")), &QAction::triggered, this, [this] { begin_line(true); });
     if (job.setups.size() > 1) {
         QMenu* setups = menu.addMenu(tr("Set-&up"));
         for (const Setup& each : job.setups) {
@@ -455,10 +449,27 @@ void BenchView::show_more() {
     menu->popup(m_more->mapToGlobal(QPoint(0, -menu->sizeHint().height())));
 }
 
-void BenchView::begin_note() {
-    m_note_line->clear();
+void BenchView::begin_line(bool mark) {
+    m_line_is_mark = mark;
+    // Letters count up to four bytes, the limits are in bytes.
+    m_note_line->setMaxLength(static_cast<int>((mark ? limits::name : limits::text) / 4));
+    m_note_line->setText(mark ? q(m_document.piece().mark) : QString());
+    const QString what = mark ? tr("mark of this piece") : tr("note on this piece");
+    m_note_line->setAccessibleName(what);
+    m_note_line->setPlaceholderText(mark ? tr("what this piece is told by; Enter keeps it")
+                                         : tr("what is to be remembered of this piece; Enter keeps it"));
     m_note_line->show();
     m_note_line->setFocus();
+}
+
+void BenchView::keep_line() {
+    const QString text = m_note_line->text().trimmed();
+    if (m_line_is_mark)
+        m_document.mark_piece(text);
+    else if (!text.isEmpty())
+        m_document.take_note(text);
+    m_note_line->hide();
+    setFocus();
 }
 
 } // namespace clockface::app

@@ -66,12 +66,14 @@ private:
     BigFigures* m_figures;
     QPushButton *m_done, *m_back, *m_why_button, *m_again, *m_more;
     QLineEdit* m_note_line;
+    bool m_line_is_mark = false; ///< the line is for the mark of the piece, not for a note
 
     void refresh();
     void show_finished();
     void fill_more(QMenu& menu);
     void add_holes(QMenu& menu);
-    void begin_note();
+    void begin_line(bool mark);
+    void keep_line();
     [[nodiscard]] int next_piece() const; // 0: none is left
     [[nodiscard]] Wording wording(const Task& task) const;
     [[nodiscard]] Instruction instruction(const Task& task) const;

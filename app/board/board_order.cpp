@@ -164,10 +164,11 @@ void BoardPainter::clouds(const ManyParts& many) {
 // Where the holes of the part with a move done wrong came out, true to scale.
 void BoardPainter::broken_part(const Proof& proof) {
     const auto& holes = m_document.plan().holes;
+    const std::vector<Allowed> allowed = allowed_of(m_document.job(), holes);
     for (const Landing& landing : proof.landings) {
-        if (landing.miss <= m_document.job().holes_within)
-            continue;
         const Hole& hole = holes[static_cast<std::size_t>(landing.hole)];
+        if (allowed[static_cast<std::size_t>(landing.hole)].holds(landing.at - hole.at))
+            continue;
         const QPointF wanted = screen(hole.at), came = screen(landing.at);
         const double r = std::max(4.0, radius_of(hole));
         m_painter.setPen(QPen(m_look.brass_on_dark, 1.6, Qt::DashLine));

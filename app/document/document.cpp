@@ -7,6 +7,7 @@
 #include "formats/text_file.h"
 #include "layout/from_part.h"
 #include "layout/validate.h"
+#include "measure/limits.h"
 #include "measure/text.h"
 #include "plan/makers.h"
 #include "shop/validate.h"
@@ -226,6 +227,16 @@ int Document::move_at_hand() const {
 // A piece is stored once something was done to it.
 void Document::keep_piece(const Piece& piece) {
     drop_preview();
+    std::size_t events = piece.log.size();
+    for (const Piece& each : m_job.begun)
+        events += each.number == piece.number ? 0 : each.log.size();
+    if (events > limits::events && piece.log.size() > m_piece.log.size()) {
+        emit log_full(
+            tr("The logs of this job hold %1 lines, and no more would fit its file. Save it, and go on with the "
+               "next pieces in a copy of the job.")
+                .arg(limits::events));
+        return;
+    }
     const auto place = std::lower_bound(m_job.begun.begin(), m_job.begun.end(), piece.number,
                                         [](const Piece& each, int number) { return each.number < number; });
     const bool known = place != m_job.begun.end() && place->number == piece.number;

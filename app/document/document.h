@@ -98,11 +98,12 @@ public:
     Result<void> save(const QString& path);
 
 signals:
-    void changed();         ///< job or plan
-    void settled_changed(); ///< the job itself (not a mere preview)
-    void replaced();        ///< another job altogether
-    void shop_changed();    ///< the shop, or the file it is kept in
-    void file_changed();    ///< path or unsaved mark
+    void changed();                         ///< job or plan
+    void settled_changed();                 ///< the job itself (not a mere preview)
+    void replaced();                        ///< another job altogether
+    void shop_changed();                    ///< the shop, or the file it is kept in
+    void file_changed();                    ///< path or unsaved mark
+    void log_full(const QString& sentence); ///< nothing more can be written in the logs of this job
 
 private:
     friend class JobEdit;

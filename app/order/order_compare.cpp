@@ -113,11 +113,11 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
     auto* words_below = quiet(remark);
     words_below->setObjectName(QStringLiteral("methodRemark"));
     box->addWidget(words_below);
-    box->addWidget(
-        quiet(tr("Back: gone past and back for backlash. Within: nineteen holes in twenty. Right: parts of "
-                 "which no hole stands farther than %1 from its place. Times are common figures of the bench, "
-                 "errors those of the shop. ★: the quickest of which nineteen parts in twenty are right.")
-                  .arg(q(with_unit(job.holes_within, job.unit)))));
+    box->addWidget(quiet(tr("Back: gone past and back for backlash. Within: nineteen holes in twenty. Right: parts of "
+                            "which no hole stands farther from its place than it may (%1, where its pattern does not "
+                            "say). Times are common figures of the bench, "
+                            "errors those of the shop. ★: the quickest of which nineteen parts in twenty are right.")
+                             .arg(q(with_unit(job.holes_within, job.unit)))));
     box->addStretch();
 }
 

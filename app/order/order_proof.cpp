@@ -19,6 +19,23 @@ void OrderSlip::keep_within(QVBoxLayout* box) {
     blanks().length(*within, "holesWithin", tr("what a hole may stand beside its place"),
                     [](Job& at) -> Length& { return at.holes_within; });
     within->words(tr("from its place."));
+    const int pattern = pattern_index(document().job(), selection().pattern());
+    if (pattern < 0 || document().job().blank.on_side())
+        return;
+    // Of the chosen pattern by itself, along each axis: the spacing may count where the height does not.
+    const auto own = [pattern](std::optional<Length> Within::*axis) {
+        return [pattern, axis](Job& at) -> std::optional<Length>& {
+            return at.patterns[static_cast<std::size_t>(pattern)].within.*axis;
+        };
+    };
+    Sentence* of_pattern = kept_sentence(box);
+    of_pattern->words(tr("Those of %1").arg(q(selection().pattern())));
+    blanks().optional_length(*of_pattern, "patternWithinX", tr("what holes of this pattern may stand off in X"),
+                             tr("as much"), own(&Within::x));
+    of_pattern->words(tr("in X and"));
+    blanks().optional_length(*of_pattern, "patternWithinY", tr("what holes of this pattern may stand off in Y"),
+                             tr("as much"), own(&Within::y));
+    of_pattern->words(tr("in Y."));
 }
 
 void OrderSlip::build_proof(QVBoxLayout* box) {
@@ -46,7 +63,8 @@ void OrderSlip::build_proof(QVBoxLayout* box) {
             .arg(many->share_bolts ? tr(", <b>%1 in 100</b> bolt up").arg(in_hundred(*many->share_bolts)) : QString())
             .arg(q(with_unit(Length::mm(std::round(many->most.in_mm() * 1000.0) / 1000.0), job.unit))) +
         (many->fits_within ? tr(" Holes with a fit are judged by %1.").arg(q(with_unit(*many->fits_within, job.unit)))
-                           : QString()));
+                           : QString()) +
+        (many->own_within ? tr(" Patterns that say their own are judged by that.") : QString()));
     words->setObjectName(QStringLiteral("manyParts"));
     words->setWordWrap(true);
     box->addWidget(words);

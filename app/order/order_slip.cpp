@@ -300,7 +300,7 @@ void OrderSlip::keep_page() {
                                .arg(q(plan.machine.name))
                                .arg(document().job().blank.on_side())
                                .arg(plan.holes.empty()) +
-                           setups_structure();
+                           setups_structure() + (m_page == Page::Proof ? q(selection().pattern()) : QString());
     if (wanted != m_kept_for) {
         m_kept_for = wanted;
         m_kept_sentences.clear();
@@ -399,10 +399,10 @@ void OrderSlip::try_slip(MoveSlip slip) {
     const auto move = static_cast<std::size_t>(std::max(m_list_model.move_of(m_list->currentIndex().row()), 0));
     const Broken broken = with_slip(plan.route, plan.machine, move, slip);
     const Proof proof = carry_out(broken.route, broken.machine, job, plan.holes);
-    const int out = holes_spoiled(proof, job.holes_within);
+    const int out = holes_spoiled(proof, job, plan.holes);
     const auto worst = proof.worst();
     QString words =
-        out == 0 ? tr("It would still come out: every hole within %1.").arg(q(with_unit(job.holes_within, job.unit)))
+        out == 0 ? tr("It would still come out: every hole within what it may stand beside its place.")
                  : tr("<b>%1 of %2 holes</b> would be spoiled, the worst <b>%3</b> by <b>%4</b>.")
                        .arg(out)
                        .arg(plan.holes.size())

@@ -13,7 +13,6 @@
 #include "report/sheet.h"
 #include "report/template.h"
 #include "shop/shop_view.h"
-#include "slips/blank_slip.h"
 #include "slips/holes_slip.h"
 #include "slips/import_slip.h"
 
@@ -69,19 +68,21 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     m_header = make_header();
     m_rail = new StageRail(document);
     m_board = new BoardView(document, m_selection);
-    m_bench = new BenchView(document);
     m_notice = new NoticeStrip;
     m_findings = new FindingsStrip(document);
     m_slips = new QStackedWidget;
-    auto* blank = new BlankSlip(document, m_selection);
-    auto* holes = new HolesSlip(document, m_selection);
-    m_order = new OrderSlip(document, m_selection, m_shown);
+    m_pages = new QStackedWidget;
+    auto* work = new QWidget;
+    m_pages->addWidget(work);
+    for (const StageEntry& stage : stages()) {
+        QWidget* made = stage.make({document, m_selection, m_shown});
+        (stage.whole_window ? m_pages : m_slips)->addWidget(made);
+        m_views[stage.stage] = made;
+    }
+    m_cutters = view<CuttersSlip>();
+    m_order = view<OrderSlip>();
+    m_bench = view<BenchView>();
     m_board->show_parts(m_shown);
-    m_slips->addWidget(blank);
-    m_slips->addWidget(holes);
-    m_cutters = new CuttersSlip(document, m_selection);
-    m_slips->addWidget(m_cutters);
-    m_slips->addWidget(m_order);
     m_import = new ImportSlip(document, m_selection);
     m_slips->addWidget(m_import);
     m_reckoner = new Reckoner(document, m_selection);
@@ -94,7 +95,7 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     connect(m_part, &PartSlip::order_wanted, this, [this] { show_stage(Stage::Order); });
     connect(m_part, &PartSlip::edge_wanted, m_part_board, &PartBoard::begin_edge);
     connect(m_part_board, &PartBoard::told, m_part, &PartSlip::tell);
-    connect(holes, &HolesSlip::old_part_wanted, this, &MainWindow::show_old_part);
+    connect(view<HolesSlip>(), &HolesSlip::old_part_wanted, this, &MainWindow::show_old_part);
     m_boards = new QStackedWidget;
     m_boards->addWidget(m_board);
     m_boards->addWidget(m_part_board);
@@ -118,15 +119,11 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     right->addWidget(m_notice);
     right->addLayout(middle, 1);
     right->addWidget(m_findings);
-    auto* work = new QWidget;
     auto* all = new QHBoxLayout(work);
     all->setContentsMargins(0, 0, 0, 0);
     all->setSpacing(0);
     all->addWidget(m_rail);
     all->addLayout(right, 1);
-    m_pages = new QStackedWidget;
-    m_pages->addWidget(work);
-    m_pages->addWidget(m_bench);
     m_shop = new ShopView(document, m_shops, m_seams);
     m_pages->addWidget(m_shop);
     setCentralWidget(m_pages);
@@ -149,6 +146,7 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
              {{tr("Write this shop over it"), [this] { m_shops.write_over(); }},
               {tr("Take what is there"), [this] { m_shops.take_from_file(); }}});
     });
+    connect(&document, &Document::log_full, this, [this](const QString& sentence) { tell(sentence); });
     connect(&m_recovery, &Recovery::failed, this, [this](const QString& sentence) { tell(sentence); });
     connect(&document, &Document::changed, this, &MainWindow::update_title);
     connect(&document, &Document::file_changed, this, [this] {
@@ -318,12 +316,14 @@ void MainWindow::take_place() {
 void MainWindow::show_stage(Stage stage) {
     m_stage = stage;
     m_rail->set_stage(stage);
-    m_pages->setCurrentIndex(stage == Stage::Bench ? 1 : 0);
-    if (stage == Stage::Bench) {
-        m_bench->setFocus();
+    QWidget* shown = m_views[stage];
+    if (m_pages->indexOf(shown) >= 0) { // it takes the whole window
+        m_pages->setCurrentWidget(shown);
+        shown->setFocus();
         return;
     }
-    m_slips->setCurrentIndex(static_cast<int>(stage));
+    m_pages->setCurrentIndex(0);
+    m_slips->setCurrentWidget(shown);
     m_depths->setVisible(stage == Stage::Cutters);
     m_boards->setCurrentWidget(m_board);
     m_board->set_stage(stage);

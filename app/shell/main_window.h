@@ -17,6 +17,7 @@
 
 #include <QMainWindow>
 #include <QSettings>
+#include <map>
 
 class QLabel;
 class QMenu;
@@ -82,7 +83,9 @@ private:
     ShopStore m_shops;
     Selection m_selection;
     PartSelection m_part_selection;
+    ShownParts m_shown;
     Stage m_stage = Stage::Holes;
+    std::map<Stage, QWidget*> m_views; ///< of every stage
 
     QStackedWidget* m_pages;
     QStackedWidget* m_slips;
@@ -94,7 +97,6 @@ private:
     DepthView* m_depths;
     CuttersSlip* m_cutters;
     OrderSlip* m_order;
-    ShownParts m_shown;
     ShopView* m_shop;
     QStackedWidget* m_boards;
     StageRail* m_rail;
@@ -106,6 +108,13 @@ private:
     QMenu* m_recent;
     QAction* m_night;
 
+    /// The view of a stage by its class.
+    template <class View> View* view() const {
+        for (const auto& [stage, made] : m_views)
+            if (auto* found = qobject_cast<View*>(made))
+                return found;
+        return nullptr;
+    }
     QWidget* make_header();
     QMenu* make_job_menu();
     QAction* command(const QString& name, const QString& text, const QKeySequence& keys, std::function<void()> act);

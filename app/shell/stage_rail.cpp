@@ -9,20 +9,6 @@
 
 namespace clockface::app {
 
-QString StageState::in_words() const {
-    switch (kind) {
-    case Kind::Untouched:
-        return QObject::tr("untouched");
-    case Kind::InHand:
-        return QObject::tr("in hand");
-    case Kind::Done:
-        return QObject::tr("done");
-    case Kind::Attention:
-        break;
-    }
-    return QObject::tr("needs attention, findings: %1").arg(count);
-}
-
 StageButton::StageButton(const QString& icon, const QString& word, const QKeySequence& keys, QWidget* parent)
     : QAbstractButton(parent)
     , m_icon(icon) {
@@ -103,17 +89,12 @@ StageRail::StageRail(Document& document, QWidget* parent)
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 56, 0, 8);
     layout->setSpacing(4);
-    const std::pair<const char*, QString> stages[] = {{"blank", tr("Blank")},
-                                                      {"holes", tr("Holes")},
-                                                      {"cutters", tr("Cutters")},
-                                                      {"order", tr("Order")},
-                                                      {"bench", tr("Bench")}};
-    for (int i = 0; i < 5; ++i) {
-        auto* button = new StageButton(QLatin1String(stages[i].first), stages[i].second,
-                                       QKeySequence(Qt::CTRL | static_cast<Qt::Key>(Qt::Key_1 + i)));
-        connect(button, &QAbstractButton::clicked, this, [this, i] { emit stage_wanted(static_cast<Stage>(i)); });
+    int key = Qt::Key_1;
+    for (const StageEntry& stage : stages()) {
+        auto* button = new StageButton(stage.id, stage.word, QKeySequence(Qt::CTRL | static_cast<Qt::Key>(key++)));
+        connect(button, &QAbstractButton::clicked, this, [this, wanted = stage.stage] { emit stage_wanted(wanted); });
         layout->addWidget(button);
-        m_buttons << button;
+        m_buttons[stage.stage] = button;
     }
     layout->addStretch();
     connect(&document, &Document::changed, this, &StageRail::refresh);
@@ -121,41 +102,17 @@ StageRail::StageRail(Document& document, QWidget* parent)
 }
 
 void StageRail::set_stage(Stage stage) {
-    m_buttons[static_cast<int>(stage)]->setChecked(true);
+    m_buttons[stage]->setChecked(true);
 }
 
 void StageRail::set_look(const Look& look) {
-    for (StageButton* button : m_buttons)
+    for (const auto& [stage, button] : m_buttons)
         button->set_look(look);
 }
 
 void StageRail::refresh() {
-    using Kind = StageState::Kind;
-    const Job& job = m_document.job();
-    const bool measured = job.blank.is_round() ? job.blank.diameter.measured.has_value()
-                                               : job.blank.width.measured && job.blank.height.measured;
-    m_buttons[0]->set_state({measured ? Kind::Done : Kind::InHand});
-    const auto of_order = [](FindingKind kind) {
-        return kind == FindingKind::ListFails || kind == FindingKind::NoSuchMachine ||
-               kind == FindingKind::FiguresChanged || kind == FindingKind::NotMade || kind == FindingKind::TooEarly ||
-               kind == FindingKind::NoLongerWanted;
-    };
-    // A note is good to know; it does not ask for attention.
-    int of_stage[3] = {0, 0, 0}; // holes, cutters, order
-    for (const Finding& finding : m_document.findings())
-        if (finding.grade != Grade::Note)
-            ++of_stage[of_order(finding.kind) ? 2 : is_of_cutters(finding.kind) ? 1 : 0];
-    const auto& setups = m_document.whole_plan().setups;
-    const bool empty =
-        std::all_of(setups.begin(), setups.end(), [](const SetupPlan& each) { return each.holes.empty(); });
-    for (int i = 0; i < 3; ++i)
-        m_buttons[i + 1]->set_state(of_stage[i] > 0 ? StageState{Kind::Attention, of_stage[i]}
-                                                    : StageState{empty ? Kind::Untouched : Kind::Done});
-    const Piece& piece = m_document.piece();
-    const bool begun = !piece.log.empty() || piece.standing;
-    m_buttons[4]->set_state({!begun                                                      ? Kind::Untouched
-                             : m_document.bench().finished() && !m_document.next_setup() ? Kind::Done
-                                                                                         : Kind::InHand});
+    for (const StageEntry& stage : stages())
+        m_buttons[stage.stage]->set_state(stage.state(m_document));
 }
 
 } // namespace clockface::app

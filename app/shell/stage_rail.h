@@ -1,23 +1,16 @@
 // The stages, left: icon, word and a small mark of how each stands.
 #pragma once
 
-#include "board/board_painter.h"
 #include "document/document.h"
 #include "look/look.h"
+#include "shell/stages.h"
 
 #include <QAbstractButton>
+
 #include <QWidget>
+#include <map>
 
 namespace clockface::app {
-
-struct StageState {
-    enum class Kind { Untouched, InHand, Done, Attention } kind = Kind::Untouched;
-    int count = 0; ///< of findings, when attention is needed
-
-    /// For people who cannot see the mark: "needs attention, 2 findings".
-    [[nodiscard]] QString in_words() const;
-    bool operator==(const StageState&) const = default;
-};
 
 class StageButton : public QAbstractButton {
     Q_OBJECT
@@ -49,7 +42,7 @@ signals:
 
 private:
     Document& m_document;
-    QList<StageButton*> m_buttons;
+    std::map<Stage, StageButton*> m_buttons;
 
     void refresh();
 };

@@ -49,6 +49,7 @@ public:
         pattern.layout = *layout;
         pattern.off = m_said.off;
         pattern.extras = m_said.extras;
+        pattern.within = m_said.within;
         return sound(pattern, m_said.without);
     }
 
@@ -105,7 +106,7 @@ private:
             {"mirrored", &Reader::read_mirrored}, {"turned", &Reader::read_turned},
             {"repeated", &Reader::read_repeated}, {"shift", &Reader::read_shift},
             {"plus", &Reader::read_extras},       {"tapped", &Reader::read_tapped},
-            {"reamed", &Reader::read_reamed}};
+            {"reamed", &Reader::read_reamed},     {"within", &Reader::read_within}};
         const Word word = next();
         if (const auto part = parts.find(word.text); part != parts.end())
             (this->*part->second)(word);
@@ -118,7 +119,7 @@ private:
         using enum Subject;
         if (m_said.columns && m_said.kind != Kind::Grid)
             refuse(m_pair, "That many by that many makes a grid. Write grid, frame or staggered behind it.");
-        std::vector<Subject> with = {Count, Size, Tapped, Reamed, Depth, Without, Shift, Plus};
+        std::vector<Subject> with = {Count, Size, Tapped, Reamed, Depth, Without, Shift, Plus, Within};
         const auto judge = [&](std::initializer_list<Subject> more, const char* what) {
             with.insert(with.end(), more);
             only(with, what);
@@ -147,7 +148,7 @@ private:
         case Kind::Points:
             return judge({Points}, "listed points");
         case Kind::Copy:
-            with = {Without, Shift, Plus};
+            with = {Without, Shift, Plus, Within};
             return judge({Copy}, "a copy, which takes its holes from where it comes from");
         case Kind::Unsaid:
             return judge({Place}, "one hole");
@@ -298,6 +299,17 @@ private:
     void read_extras(const Word& word) {
         once(Subject::Plus, word);
         m_said.extras = pairs("The place of a further hole");
+    }
+    // "within 0.05", "within x 0.05", "within x 0.05 y 0.3": what its holes may stand beside their place.
+    void read_within(const Word& word) {
+        once(Subject::Within, word);
+        const std::string wanted = "What its holes may stand beside their place";
+        if (take("x"))
+            m_said.within.x = length(figure(wanted + " along X"));
+        if (take("y"))
+            m_said.within.y = length(figure(wanted + " along Y"));
+        if (!m_said.within.x && !m_said.within.y)
+            m_said.within.x = m_said.within.y = length(figure(wanted));
     }
     // Several holes may be shifted, each once.
     void read_shift(const Word&) {

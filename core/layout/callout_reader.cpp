@@ -55,6 +55,7 @@ std::string in_words(Subject subject) {
                                                          {Subject::Side, "the side"},
                                                          {Subject::Shift, "the shift"},
                                                          {Subject::Plus, "the further holes"},
+                                                         {Subject::Within, "what its holes may stand off"},
                                                          {Subject::Ring, "the ring"},
                                                          {Subject::Helix, "the helix"},
                                                          {Subject::Offset, "the offset"},

@@ -52,6 +52,7 @@ enum class Subject {
     Side,
     Shift,
     Plus,
+    Within,
     Ring,
     Helix,
     Offset,

@@ -28,6 +28,7 @@ struct Said {
     CopyPattern copy;
     std::map<int, Point> off;
     std::optional<CalloutWord> without;
+    clockface::Within within;
 };
 
 /// The layout that was meant. A problem (no place) says what is still missing.

@@ -154,6 +154,21 @@ struct Writer {
 
 } // namespace
 
+namespace {
+
+std::string within_in_words(const Within& within, Unit unit) {
+    if (within.x && within.x == within.y)
+        return ", within " + callout_figure(*within.x, unit);
+    std::string text = within.x || within.y ? ", within" : "";
+    if (within.x)
+        text += " x " + callout_figure(*within.x, unit);
+    if (within.y)
+        text += " y " + callout_figure(*within.y, unit);
+    return text;
+}
+
+} // namespace
+
 std::string callout_of(const Pattern& pattern, const Job& job) {
     const Writer writer{job, pattern};
     std::string text = std::visit(writer, pattern.layout);
@@ -163,7 +178,7 @@ std::string callout_of(const Pattern& pattern, const Job& job) {
         text += fmt::format(", shift {} by {}", number, writer.pair(step));
     if (!pattern.extras.empty())
         text += fmt::format(", plus {}", writer.pairs(pattern.extras));
-    return text;
+    return text + within_in_words(pattern.within, job.unit);
 }
 
 } // namespace clockface

@@ -16,7 +16,7 @@ constexpr std::array keywords = {
     "the",     "holes",   "hole",   "and",      "rows",    ",",        ";",     "x",         "y",
     "tapped",  "reamed",  "angles", "astride",  "centred", "margins",  "level", "along",     "steps",
     "midway",  "between", "points", "mirrored", "turned",  "repeated", "step",  "times",     "each",
-    "every",   "piece",   "shift",  "plus"};
+    "every",   "piece",   "shift",  "plus",     "within"};
 // Words of the language alone: what they stand by says everything.
 constexpr std::array fillers = {"on", "of", "a", "the", "holes", "hole", "and", ",", ";", "in"};
 

@@ -1,5 +1,7 @@
 #include "simulate/broken.h"
 
+#include "simulate/allowed.h"
+
 #include <algorithm>
 #include <set>
 
@@ -157,10 +159,11 @@ Broken with_slip(const Route& route, const Machine& machine, std::size_t move, M
     return broken;
 }
 
-int holes_spoiled(const Proof& proof, Length within) {
+int holes_spoiled(const Proof& proof, const Job& job, const std::vector<Hole>& holes) {
     std::set<int> spoiled;
+    const std::vector<Allowed> allowed = allowed_of(job, holes);
     for (const Landing& landing : proof.landings)
-        if (landing.miss > within)
+        if (const auto hole = static_cast<std::size_t>(landing.hole); !allowed[hole].holds(landing.at - holes[hole].at))
             spoiled.insert(landing.hole);
     return static_cast<int>(spoiled.size());
 }

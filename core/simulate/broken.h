@@ -36,6 +36,6 @@ struct Broken {
 Broken with_slip(const Route& route, const Machine& machine, std::size_t move, MoveSlip slip);
 
 /// Holes of which some cut came out farther than `within` from the drawing.
-int holes_spoiled(const Proof& proof, Length within);
+int holes_spoiled(const Proof& proof, const Job& job, const std::vector<Hole>& holes);
 
 } // namespace clockface

@@ -43,13 +43,10 @@ class Maker {
 public:
     explicit Maker(const ManyPartsNeeds& needs)
         : m_needs(needs)
-        , m_wander(wander_of(needs.job, needs.chains, needs.chain_of)) {
-        for (const Hole& hole : needs.holes) {
+        , m_wander(wander_of(needs.job, needs.chains, needs.chain_of))
+        , m_allowed(allowed_of(needs.job, needs.holes)) {
+        for (const Hole& hole : needs.holes)
             m_play.push_back(play_of(hole.spec));
-            const bool fit = hole.spec.purpose == Purpose::Reamed;
-            m_within.push_back(fit ? std::min(needs.job.holes_within, Length::mm(fits_within_mm))
-                                   : needs.job.holes_within);
-        }
         if (std::holds_alternative<MarksAcross>(needs.machine.kind))
             m_survey = survey(needs.job.old_part); // once, and not for every part
     }
@@ -58,9 +55,11 @@ public:
         ManyParts out;
         out.parts = parts;
         out.within = m_needs.job.holes_within;
-        if (const auto least = std::min_element(m_within.begin(), m_within.end());
-            least != m_within.end() && *least < out.within)
-            out.fits_within = *least;
+        for (const Allowed& each : m_allowed)
+            if (each.by_fit)
+                out.fits_within = each.x;
+            else
+                out.own_within = out.own_within || each.x != out.within || each.y != out.within;
         out.cloud.resize(m_needs.holes.size());
         const bool screws =
             std::any_of(m_play.begin(), m_play.end(), [](const auto& play) { return play.has_value(); });
@@ -75,7 +74,7 @@ public:
                 if (!off[i])
                     continue;
                 const Length miss = hypot(off[i]->x, off[i]->y);
-                right = right && miss <= m_within[i];
+                right = right && m_allowed[i].holds(*off[i]);
                 worst = std::max(worst, miss);
                 misses.push_back(miss);
                 if (part < most_in_cloud)
@@ -99,7 +98,7 @@ private:
     const ManyPartsNeeds& m_needs;
     std::vector<Length> m_wander;
     std::vector<std::optional<Length>> m_play;
-    std::vector<Length> m_within; // by hole
+    std::vector<Allowed> m_allowed; // by hole
     std::optional<Survey> m_survey;
 
     static std::vector<ErrorSource> every_source() { return {error_sources.begin(), error_sources.end()}; }

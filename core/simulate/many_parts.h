@@ -3,6 +3,7 @@
 #pragma once
 
 #include "cutting/chain.h"
+#include "simulate/allowed.h"
 #include "simulate/operator.h"
 
 #include <optional>
@@ -28,8 +29,9 @@ struct BudgetLine {
 
 struct ManyParts {
     int parts = 0;
-    Length within;                     ///< what a hole may stand beside its place
+    Length within;                     ///< what a hole may stand beside its place, where nothing else counts for it
     std::optional<Length> fits_within; ///< the same of holes with a fit, where there are any and this is less
+    bool own_within = false;           ///< some patterns say their own
     double share_within = 0.0;         ///< parts of which no hole stands farther
     std::optional<double> share_bolts; ///< parts that go on a mate that is made exactly to the drawing; nothing:
                                        ///< the job has no screw holes
@@ -39,10 +41,6 @@ struct ManyParts {
         cloud;                      ///< by hole: where it came out in the first few hundred parts, from its place
     std::vector<BudgetLine> budget; ///< dearest first
 };
-
-/// What a hole with a fit may stand beside its place when the job says no less: two that take pins have to let both in,
-/// and an H7 leaves a pin a few hundredths.
-inline constexpr double fits_within_mm = 0.05;
 
 /// Makes `parts` parts. The same seed gives the same parts. Nothing for work on the side of a bar, whose ways carry
 /// their own sums of errors, and for a list without holes.

@@ -90,6 +90,37 @@ private slots:
         document.undo_stack().undo();
         QCOMPARE(document.done(), 7);
     }
+    void a_full_log_is_told() {
+        Document document(default_shop());
+        Job job = flange();
+        Piece piece;
+        for (std::size_t i = 0; i < limits::events; ++i)
+            piece.log.push_back({static_cast<std::int64_t>(i) + 1, 0, Noted{""}});
+        job.begun = {piece};
+        const std::string text = job_to_json(job);
+        QVERIFY(text.size() < 32'000'000 && job_from_json(text)); // what can be written can be read
+        document.show_example(job);
+        QSignalSpy told(&document, &Document::log_full);
+        document.next_done();
+        QCOMPARE(told.count(), 1);
+        QCOMPARE(document.settled().begun[0].log.size(), limits::events);
+        QCOMPARE(document.done(), 0);
+    }
+    void undo_gives_no_id_twice() {
+        Document document(default_shop());
+        Job job = document.settled();
+        job.patterns.push_back(single("A", 20, 20));
+        QVERIFY(document.edit("hole", job));
+        document.set_done(static_cast<int>(document.plan().route.list.size()));
+        document.undo_stack().undo(); // the hole is drilled, and no longer wanted
+        QVERIFY(document.settled().patterns.empty());
+        QCOMPARE(document.findings().size(), 1U);
+        QVERIFY(document.findings()[0].kind == FindingKind::NoLongerWanted);
+        job = document.settled();
+        job.patterns.push_back(single("A", 50, 40)); // another one, if of the same name
+        QVERIFY(document.edit("hole", job));
+        QVERIFY(states_of(document.settled(), document.plan(), document.piece())[0] == HoleState::Planned);
+    }
     void any_way_through_the_undo_steps() {
         holds("undo and redo come to the jobs that were there, whatever is previewed or refused between", [](void) {
             Document document(default_shop());

@@ -153,6 +153,13 @@ private slots:
         QTest::keyClicks(w.find<QLineEdit>("benchNoteLine"), "not this");
         QTest::keyClick(w.find<QLineEdit>("benchNoteLine"), Qt::Key_Escape);
         QCOMPARE(w.job().begun.at(0).log.size(), lines);
+        QAction* mark = in_menu(w, "Mark of this piece");
+        QVERIFY(mark);
+        mark->trigger();
+        QTest::keyClicks(w.find<QLineEdit>("benchNoteLine"), "B");
+        QTest::keyClick(w.find<QLineEdit>("benchNoteLine"), Qt::Key_Return);
+        QCOMPARE(w.job().begun.at(0).mark, std::string("B"));
+        QVERIFY(text_of(w, "benchWhere").contains("piece B of 2"));
         QCOMPARE(w.main.stage(), Stage::Bench);
     }
     void set_ups_of_ones_own() {
@@ -197,7 +204,8 @@ private slots:
         w.document.set_done(30);
         w.document.jump_to(HoleId{w.job().patterns[2].id, 2});
         const auto& behind = w.document.moves_done();
-        QCOMPARE(std::count(behind.begin(), behind.end(), true), 29); // the last was a move, and the hand went elsewhere
+        QCOMPARE(std::count(behind.begin(), behind.end(), true),
+                 29); // the last was a move, and the hand went elsewhere
         w.main.show_stage(Stage::Order);
         const auto* list = w.main.findChild<QListView*>("instructions");
         QVERIFY(list);

@@ -25,6 +25,20 @@ Job drawing() {
 class TestCallout : public QObject {
     Q_OBJECT
 private slots:
+    void what_its_holes_may_stand_off() {
+        const Job job = plate_job();
+        const auto within = [&](const std::string& text) {
+            const auto read = read_callout(text, job);
+            return read ? read->within : Within{mm(-1), {}};
+        };
+        QVERIFY((within("3x 6 in row 20 apart at 20, 20, within 0.05") == Within{mm(0.05), mm(0.05)}));
+        QVERIFY((within("6 at 20, 20 within x 0.05 y 0.3") == Within{mm(0.05), mm(0.3)}));
+        QVERIFY((within("within y 0.3, 6 at 20, 20") == Within{std::nullopt, mm(0.3)}));
+        QVERIFY((within("6 at 20, 20") == Within{}));
+        QVERIFY(within("6 at 20, 20 within 0.05 within 0.1").x == mm(-1)); // twice
+        QVERIFY(within("6 at 20, 20 within 0").x == mm(-1));
+        QVERIFY(within("6 at 20, 20 within").x == mm(-1));
+    }
     void legal_data() {
         QTest::addColumn<QString>("text");
         QTest::addColumn<QString>("normal");

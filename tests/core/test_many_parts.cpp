@@ -235,8 +235,50 @@ private slots:
             const Point wanted = plan.holes[static_cast<std::size_t>(landing.hole)].at;
             QVERIFY(same(landing.at, {wanted.x, -wanted.y}, 0.01)); // 0 at 3 o'clock: a mirror in the X axis
         }
-        QCOMPARE(holes_spoiled(proof, mm(0.1)), 7); // each counted once, however many cuts it has
-        QCOMPARE(holes_spoiled(plan.proof, mm(0.1)), 0);
+        job.holes_within = mm(0.1);
+        const auto spoiled = [&](const Proof& of) { return holes_spoiled(of, job, plan.holes); };
+        QCOMPARE(spoiled(proof), 7); // each counted once, however many cuts it has
+        QCOMPARE(spoiled(plan.proof), 0);
+        // The mirror leaves X as it was: where only X counts, nothing is spoiled.
+        job.patterns[0].within = {mm(0.1), mm(500)};
+        QCOMPARE(spoiled(proof), 0);
+        job.patterns[0].within = {mm(500), mm(0.1)};
+        QCOMPARE(spoiled(proof), 7);
+    }
+    void what_a_hole_may_stand_off() {
+        Job job = plate_job();
+        job.patterns = {single("A", 20, 20), single("B", 40, 20)};
+        job.patterns[1].hole.purpose = Purpose::Reamed;
+        const auto of = [&](std::size_t pattern) {
+            return allowed_of(job, job.patterns[pattern], job.patterns[pattern].hole);
+        };
+        QVERIFY((of(0) == Allowed{mm(0.15), mm(0.15), true, false}));
+        QVERIFY((of(1) == Allowed{mm(0.05), mm(0.05), true, true})); // a fit wants less than the job says
+        job.holes_within = mm(0.02);
+        QVERIFY((of(1) == Allowed{mm(0.02), mm(0.02), true, false}));
+        job.patterns[1].within.y = mm(0.3); // said: the fit no longer decides
+        QVERIFY((of(1) == Allowed{mm(0.02), mm(0.3), false, false}));
+        QVERIFY(of(1).holds({mm(-0.02), mm(0.29)}) && !of(1).holds({mm(0.021), mm(0)}));
+        job.patterns[0].within = {mm(0.1), mm(0.1)};
+        QVERIFY(of(0).holds({mm(0.06), mm(-0.08)})); // 3, 4, 5
+        QVERIFY(!of(0).holds({mm(0.08), mm(0.08)}));
+        QCOMPARE(in_words(of(1), Unit::Millimetre), std::string("0.02 mm in X and 0.3 mm in Y"));
+    }
+    void the_height_may_be_let_go() {
+        // What taking up leaves is 0.1 on each axis. In a round zone of 0.15 a hole is right in 1 - exp(-1.125) = 68 of
+        // 100, five of them in 14; where only X counts, in 87 of 100, five of them in 49.
+        Shop shop = default_shop();
+        shop.machines[0].errors.backlash_left = mm(0.1);
+        Job job = plate_job();
+        job.patterns = {row("A", 20, 40, 5, 18, 0)};
+        at_hand(job).machine = "Metric mill";
+        const auto share = [&] { return many_parts_of(job, plan_at_hand(job, shop), 300)->share_within; };
+        const double before = share();
+        job.patterns[0].within = {mm(0.15), mm(2)};
+        const double let_go = share();
+        QVERIFY2(std::abs(before - 0.14) < 0.08, qPrintable(QString::number(before)));
+        QVERIFY2(std::abs(let_go - 0.49) < 0.12, qPrintable(QString::number(let_go)));
+        QVERIFY(many_parts_of(job, plan_at_hand(job, shop), 20)->own_within);
     }
 };
 

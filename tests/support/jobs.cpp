@@ -350,6 +350,9 @@ rc::Gen<Job> any_job() {
                 row->centred = *rc::gen::arbitrary<bool>();
             if (!std::holds_alternative<CopyPattern>(pattern.layout))
                 pattern.hole = any_hole();
+            if (*rc::gen::inRange(0, 4) == 0)
+                pattern.within = *rc::gen::element(Within{mm(0.05), mm(0.05)}, Within{mm(0.05), std::nullopt},
+                                                   Within{std::nullopt, mm(0.3)}, Within{mm(0.05), mm(0.3)});
             job.patterns.push_back(pattern);
             const auto places = static_cast<int>(counts_of(job).back());
             if (places > 3 && *rc::gen::arbitrary<bool>())

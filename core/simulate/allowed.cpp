@@ -1,0 +1,35 @@
+#include "simulate/allowed.h"
+
+#include "measure/figures.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace clockface {
+
+Allowed allowed_of(const Job& job, const Pattern& pattern, const HoleSpec& spec) {
+    const Within& said = pattern.within;
+    if (said.x || said.y) {
+        const Length x = said.x.value_or(job.holes_within), y = said.y.value_or(job.holes_within);
+        return {x, y, said.x == said.y, false};
+    }
+    const Length fit = Length::mm(fits_within_mm);
+    if (spec.purpose == Purpose::Reamed && fit < job.holes_within)
+        return {fit, fit, true, true};
+    return {job.holes_within, job.holes_within, true, false};
+}
+
+std::vector<Allowed> allowed_of(const Job& job, const std::vector<Hole>& holes) {
+    std::vector<Allowed> all;
+    all.reserve(holes.size());
+    for (const Hole& hole : holes)
+        all.push_back(allowed_of(job, job.patterns[hole.pattern], hole.spec));
+    return all;
+}
+
+std::string in_words(const Allowed& allowed, Unit unit) {
+    return allowed.round ? with_unit(allowed.x, unit)
+                         : fmt::format("{} in X and {} in Y", with_unit(allowed.x, unit), with_unit(allowed.y, unit));
+}
+
+} // namespace clockface
