@@ -1,5 +1,6 @@
 #include "report/sheet.h"
 
+#include "bench/work_findings.h"
 #include "formats/cutter_report.h"
 #include "formats/order_report.h"
 #include "formats/text_file.h"
@@ -147,7 +148,7 @@ QString sheet_html(const Job& job, const Plan& plan) {
                        .arg(job.pieces)
                        .arg(job.setups.size() > 1 ? QString() : " Zero " + text(in_words(job.datum, job.blank)) + ".",
                             text(job.convention.in_words()));
-    for (const Finding& finding : plan.findings)
+    for (const Finding& finding : all_findings(job, plan))
         html += QStringLiteral("<p><b>%1:</b> %2 %3</p>")
                     .arg(text(in_words(finding.grade)), text(finding.sentence), text(finding.remedy));
     html += cuts_table(job) + cutters_table(job, plan);

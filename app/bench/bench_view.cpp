@@ -201,6 +201,8 @@ void BenchView::resizeEvent(QResizeEvent* event) {
 void BenchView::next() {
     if (!m_document.bench().finished())
         return m_document.next_done();
+    if (m_document.whole_plan().holes() == 0)
+        return; // there is nothing to do yet
     if (const auto setup = m_document.next_setup())
         m_document.go_to_setup(*setup);
     else if (const int piece = next_piece(); piece > 0) {
@@ -322,9 +324,8 @@ QString BenchView::next_moves() const {
 }
 
 void BenchView::show_finished() {
-    const BenchState& bench = m_document.bench();
     const Job& job = m_document.job();
-    const bool empty = bench.tasks.empty() && m_document.plan().route.list.empty();
+    const bool empty = m_document.whole_plan().holes() == 0;
     m_where->setText(place_in_list());
     m_picture->hide();
     const auto setup = m_document.next_setup();
@@ -371,8 +372,9 @@ void BenchView::refresh() {
     m_direction->setText(q(words.direction));
     QString note = q(words.note);
     if (bench.broken_off)
-        note = tr("The list has changed since work on this piece began. Nothing that is done is lost: this is what is "
-                  "left, and it begins with finding zero again.");
+        note =
+            tr("The list has changed, or the work was in another set-up meanwhile. Nothing that is done is lost: this "
+               "is what is left, and it begins with finding zero again.");
     m_note->setText(note);
     m_note->setVisible(!note.isEmpty());
     m_why->setText(tr("Why? %1").arg(q(words.why)));

@@ -149,7 +149,7 @@ private:
         work(false);
         std::vector<int> holes;
         for (std::size_t i = 0; i < m_plan.holes.size(); ++i) {
-            const Chain& chain = m_plan.chains()[static_cast<std::size_t>(m_plan.chain_of[i])];
+            const Chain& chain = m_plan.chain(i);
             const std::string& name = m_plan.cutters().lines[static_cast<std::size_t>(change.cutter)].cutter.name;
             if (std::any_of(chain.steps.begin(), chain.steps.end(),
                             [&](const CutStep& step) { return !step.skipped && step.cutter.name == name; }))

@@ -53,7 +53,7 @@ void BoardPainter::cutter_rings() {
 
 QRectF BoardPainter::legend_place(const Document& document, QSizeF board) {
     const Blank& blank = document.job().blank;
-    const auto kinds = static_cast<int>(document.plan().chains().size());
+    const auto kinds = static_cast<int>(document.plan().kinds().size());
     const double line = QFontMetricsF(type(10)).height() * line_share;
     const int lines = std::min(kinds, most_lines + 1);
     constexpr double wide = 1.5, share = 0.4, tools = 44.0;
@@ -70,7 +70,8 @@ void BoardPainter::cutter_legend() {
     const QRectF place = legend_place(m_document, m_area.size()).translated(m_area.topLeft());
     const bool beside = place.width() < m_area.width() * 0.6;
     const double line = metrics.height() * line_share;
-    const int kinds = static_cast<int>(plan.chains().size());
+    const std::vector<int> all = plan.kinds(); // those of other faces are not on the board
+    const int kinds = static_cast<int>(all.size());
     double y = place.top();
     const auto write = [&](const QString& words, double x) {
         const QString text = metrics.elidedText(words, Qt::ElideRight, place.right() - x);
@@ -85,7 +86,8 @@ void BoardPainter::cutter_legend() {
         y += line;
     };
     const double x = place.left() + 26.0;
-    for (int i = 0; i < std::min(kinds, most_lines); ++i) {
+    for (int line_number = 0; line_number < std::min(kinds, most_lines); ++line_number) {
+        const int i = all[static_cast<std::size_t>(line_number)];
         const QPointF mark(place.left() + 12.0, y + line / 2.0);
         m_painter.setPen(Qt::NoPen);
         m_painter.setBrush(kind_colour(i));

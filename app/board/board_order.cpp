@@ -91,15 +91,10 @@ void BoardPainter::order_tags() {
     if (plan.route.order.size() > most_labels)
         return;
     constexpr double radius = 9.5;
-    const bool begun = !m_document.piece().log.empty();
-    const WorkDone done = begun ? work_done(m_document.piece()) : WorkDone{};
-    const std::vector<HoleState> states = begun ? states_of(m_document.job(), plan, m_document.piece())
-                                                : std::vector<HoleState>(plan.holes.size(), HoleState::Planned);
     for (std::size_t i = 0; i < plan.route.order.size(); ++i) {
         const int index = plan.route.order[i];
         const Hole& made = plan.holes[static_cast<std::size_t>(index)];
-        const HoleState state = states[static_cast<std::size_t>(index)];
-        const bool finished = state != HoleState::Planned && lacking(m_document.job(), plan, index, done).empty();
+        const auto [state, finished] = m_document.holes_done()[static_cast<std::size_t>(index)];
         const QPointF tag = free_spot(screen(made.at), radius_of(made), -name_side(made), {2.0 * radius, 2.0 * radius});
         m_painter.setPen(state == HoleState::Planned || finished ? QPen(Qt::NoPen) : QPen(m_look.good_on_dark, 3.0));
         m_painter.setBrush(state == HoleState::Spoiled ? m_look.stop

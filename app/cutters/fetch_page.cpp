@@ -53,14 +53,21 @@ void CuttersSlip::build_fetch(QVBoxLayout* box) {
             fluids << q(fluid);
         if (!fluids.isEmpty())
             all << tr("And %1.").arg(fluids.join(tr(" and ")));
-        const double hour = document().plan().machine.hour;
+        const auto& setups = document().whole_plan().setups;
+        const Machine& machine = setups.front().machine;
+        // What an hour costs is only said where all of it is made on one machine.
+        const bool one_machine = std::all_of(setups.begin(), setups.end(), [&](const SetupPlan& each) {
+            return each.holes.empty() || each.machine.id == machine.id;
+        });
         constexpr double minutes = 60.0;
         all << tr("About %1 minutes a piece, changing cutters included.").arg(plain_figure(list.minutes)) +
-                   (hour > 0.0 ? tr(" At %1 an hour: %2.")
-                                     .arg(plain_figure(hour, 2), plain_figure(list.minutes / minutes * hour, 2))
-                               : QString());
-        if (!document().plan().room.sentence.empty())
-            all << q(document().plan().room.sentence);
+                   (one_machine && machine.hour > 0.0 ? tr(" At %1 an hour: %2.")
+                                                            .arg(plain_figure(machine.hour, 2),
+                                                                 plain_figure(list.minutes / minutes * machine.hour, 2))
+                                                      : QString());
+        for (const SetupPlan& each : setups)
+            if (const QString room = q(each.room.sentence); !room.isEmpty() && !all.contains(room))
+                all << room;
         for (const std::string& sentence : not_in_drawer(document().whole_plan()))
             all << QStringLiteral("▲ ") + q(sentence);
         all << tr("The cutter maker's figures, the machine's manual and the shop's rules come before these.");

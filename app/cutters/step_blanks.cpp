@@ -17,7 +17,7 @@ const CutStep* step_now(const Document& document, std::size_t pattern, const std
     const SetupPlan& plan = document.plan();
     for (std::size_t i = 0; i < plan.holes.size(); ++i)
         if (pattern_of_kind(document.job(), plan.holes[i].pattern) == pattern)
-            return plan.chains()[static_cast<std::size_t>(plan.chain_of[i])].find(name);
+            return plan.chain(i).find(name);
     return nullptr;
 }
 

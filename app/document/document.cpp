@@ -131,6 +131,7 @@ void Document::plan_for(const Job& job, Effort effort) {
 void Document::forget_bench() {
     m_bench.reset();
     m_moves_done.reset();
+    m_holes_done.reset();
 }
 
 Result<void> Document::edit(const QString& name, const Job& wanted) {
@@ -217,6 +218,12 @@ const std::vector<bool>& Document::moves_done() const {
     if (!m_moves_done)
         m_moves_done = clockface::moves_done(job(), plan(), m_piece);
     return *m_moves_done;
+}
+
+const std::vector<HoleProgress>& Document::holes_done() const {
+    if (!m_holes_done)
+        m_holes_done = progress_of(job(), plan(), m_piece);
+    return *m_holes_done;
 }
 
 int Document::move_at_hand() const {

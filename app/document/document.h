@@ -70,6 +70,8 @@ public:
     [[nodiscard]] std::optional<int> next_setup() const;
     /// Which moves of the set-up's list are behind it.
     [[nodiscard]] const std::vector<bool>& moves_done() const;
+    /// How far each hole of the face at hand has come, and whether nothing is left to do on it.
+    [[nodiscard]] const std::vector<HoleProgress>& holes_done() const;
     /// The first move of the set-up's list that is not behind it; one past the end when all are.
     [[nodiscard]] int move_at_hand() const;
     // What is done to a piece. None of it is an undo step: undoing a figure must not undo work; it is written in the
@@ -118,6 +120,7 @@ private:
     Piece m_piece;
     mutable std::optional<BenchState> m_bench;
     mutable std::optional<std::vector<bool>> m_moves_done;
+    mutable std::optional<std::vector<HoleProgress>> m_holes_done;
     mutable std::optional<Survey> m_survey;
     mutable OldPart m_surveyed; // what m_survey was worked out from
     QString m_path;

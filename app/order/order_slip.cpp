@@ -295,12 +295,14 @@ void OrderSlip::refresh() {
 // Typing must not pull the blank from under the hands: what is typed into stays as long as it fits.
 void OrderSlip::keep_page() {
     const SetupPlan& plan = document().plan();
-    const QString wanted = QStringLiteral("%1 %2 %3 %4 ")
-                               .arg(static_cast<int>(m_page))
-                               .arg(q(plan.machine.name))
-                               .arg(document().job().blank.on_side())
-                               .arg(plan.holes.empty()) +
-                           setups_structure() + (m_page == Page::Proof ? q(selection().pattern()) : QString());
+    const QString wanted =
+        QStringLiteral("%1 %2 %3 %4 ")
+            .arg(static_cast<int>(m_page))
+            .arg(q(plan.machine.name))
+            .arg(document().job().blank.on_side())
+            .arg(plan.holes.empty()) +
+        setups_structure() +
+        (m_page == Page::Proof ? QString::number(pattern_index(document().job(), selection().pattern())) : QString());
     if (wanted != m_kept_for) {
         m_kept_for = wanted;
         m_kept_sentences.clear();

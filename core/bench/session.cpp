@@ -45,6 +45,14 @@ void note(WorkDone& work, const Event& event) {
         work.spoiled.insert(spoiled->hole);
 }
 
+// Whether the last thing done was done in another set-up.
+bool lay_elsewhere(const std::vector<const Event*>& since, int setup) {
+    for (auto event = since.rbegin(); event != since.rend(); ++event)
+        if (const auto* done = std::get_if<Done>(&(*event)->what))
+            return done->deed.setup != setup;
+    return false;
+}
+
 // Whether going on from where the log ends still makes sense in a list, and where.
 std::optional<int> place_in(const std::vector<Task>& tasks, const std::vector<const Event*>& since, int setup,
                             const WorkDone& work) {
@@ -98,8 +106,7 @@ private:
 
     [[nodiscard]] HoleId id(int hole) const { return id_of(m_job, m_plan.holes[static_cast<std::size_t>(hole)]); }
     [[nodiscard]] int index_of(int hole, const std::string& step) const {
-        const auto& steps =
-            m_plan.chains()[static_cast<std::size_t>(m_plan.chain_of[static_cast<std::size_t>(hole)])].steps;
+        const auto& steps = m_plan.chain(static_cast<std::size_t>(hole)).steps;
         const auto found =
             std::find_if(steps.begin(), steps.end(), [&](const CutStep& each) { return each.name == step; });
         return found == steps.end() ? -1 : static_cast<int>(found - steps.begin());
@@ -200,6 +207,9 @@ BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, 
         return (task.deed.act == Act::Mark || task.deed.act == Act::Cut) && counts.has(task);
     };
     std::optional<int> place = place_in(state.tasks, since, plan.setup, counts);
+    // What was begun here lay in another set-up since: its zero is gone.
+    if (place && *place > 0 && *place < static_cast<int>(state.tasks.size()) && lay_elsewhere(since, plan.setup))
+        place.reset();
     if (!place) {
         follow(all, std::nullopt);
         state.broken_off = true;
@@ -320,7 +330,7 @@ std::vector<bool> moves_done(const Job& job, const SetupPlan& plan, const Piece&
 
 std::vector<std::string> lacking(const Job& job, const SetupPlan& plan, int hole, const WorkDone& done) {
     std::vector<std::string> left;
-    const auto& steps = plan.chains()[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(hole)])].steps;
+    const auto& steps = plan.chain(static_cast<std::size_t>(hole)).steps;
     for (std::size_t i = 0; i < steps.size(); ++i)
         if (!steps[i].skipped && !done.has(cut_task(job, plan, hole, static_cast<int>(i))))
             left.push_back(steps[i].name);
@@ -372,15 +382,25 @@ std::vector<HoleState> states_of(const Job& job, const SetupPlan& plan, const Pi
     };
     for (const Event* event : standing_events(piece)) {
         if (const auto* done = std::get_if<Done>(&event->what); done && done->deed.hole)
-            come_to(*done->deed.hole, [&](std::size_t hole) {
-                return state_after(done->deed, plan.chains()[static_cast<std::size_t>(plan.chain_of[hole])]);
-            });
+            come_to(*done->deed.hole, [&](std::size_t hole) { return state_after(done->deed, plan.chain(hole)); });
         else if (const auto* reading = std::get_if<Inspected>(&event->what))
             come_to(reading->hole, [](std::size_t) { return HoleState::Inspected; });
         else if (const auto* spoiled = std::get_if<Spoiled>(&event->what))
             come_to(spoiled->hole, [](std::size_t) { return HoleState::Spoiled; });
     }
     return states;
+}
+
+std::vector<HoleProgress> progress_of(const Job& job, const SetupPlan& plan, const Piece& piece) {
+    std::vector<HoleProgress> all(plan.holes.size());
+    if (piece.log.empty())
+        return all;
+    const WorkDone done = work_done(piece);
+    const std::vector<HoleState> states = states_of(job, plan, piece);
+    for (std::size_t i = 0; i < all.size(); ++i)
+        all[i] = {states[i], states[i] != HoleState::Planned && states[i] != HoleState::Spoiled &&
+                                 lacking(job, plan, static_cast<int>(i), done).empty()};
+    return all;
 }
 
 std::string in_words(HoleState state) {

@@ -27,7 +27,7 @@ struct BenchState {
     std::vector<Task> tasks; ///< of the list
     int next = 0;            ///< the next task; all of them: nothing is left
     bool from_zero = false;  ///< the list is one of what was left, and begins at zero
-    bool broken_off = false; ///< the plan has changed in a way that makes it necessary to begin at zero now
+    bool broken_off = false; ///< the plan has changed, or the work lay in another set-up: it begins at zero now
 
     [[nodiscard]] bool finished() const { return next == static_cast<int>(tasks.size()); }
     [[nodiscard]] const Task* now() const { return finished() ? nullptr : &tasks[static_cast<std::size_t>(next)]; }
@@ -54,6 +54,12 @@ Piece with_note(Piece piece, const std::string& text, std::int64_t time);
 enum class HoleState { Planned, Marked, Spotted, Drilled, Reamed, Tapped, Deburred, Inspected, Spoiled };
 /// Of each hole of a set-up's face.
 std::vector<HoleState> states_of(const Job& job, const SetupPlan& plan, const Piece& piece);
+/// The same, and whether a hole that is begun lacks nothing any more.
+struct HoleProgress {
+    HoleState state = HoleState::Planned;
+    bool finished = false;
+};
+std::vector<HoleProgress> progress_of(const Job& job, const SetupPlan& plan, const Piece& piece);
 /// Which moves of the plan's own list are behind a piece: what they leave is there, or they led to what is.
 std::vector<bool> moves_done(const Job& job, const SetupPlan& plan, const Piece& piece);
 

@@ -4,8 +4,8 @@
 #include "formats/job_json.h"
 #include "ordering/wording.h"
 
+#include <algorithm>
 #include <fmt/format.h>
-#include <set>
 
 namespace clockface {
 
@@ -56,20 +56,17 @@ void add_instructions(std::string& out, const Job& job, const SetupPlan& plan, c
 } // namespace
 
 std::string coordinates_csv(const Job& job, const Plan& plan) {
-    std::set<Face> faces;
-    bool any_side = false;
-    each_setup(job, plan, [&](const Job& there, const SetupPlan& each) {
-        if (!each.holes.empty())
-            faces.insert(there.blank.up);
-        any_side = any_side || there.blank.on_side();
-    });
-    std::string out = fmt::format("hole,x,y,unit,diameter,kind,label,depth{}{}\r\n", any_side ? ",angle,offset" : "",
-                                  faces.size() > 1 ? ",face" : "");
+    const std::vector<const SetupPlan*> faces = plan.faces();
     const bool several = faces.size() > 1;
-    each_setup(job, plan, [&](const Job& there, const SetupPlan& each) {
-        if (faces.erase(there.blank.up) > 0) // a face may have several set-ups
-            add_coordinates(out, there, each, several ? face_in_words(job.blank.shape, there.blank.up) : "", any_side);
-    });
+    // The side of a bar counts as its top.
+    const bool any_side = job.blank.is_bar() && std::any_of(faces.begin(), faces.end(), [](const SetupPlan* each) {
+                              return each->face == Face::Top;
+                          });
+    std::string out = fmt::format("hole,x,y,unit,diameter,kind,label,depth{}{}\r\n", any_side ? ",angle,offset" : "",
+                                  several ? ",face" : "");
+    for (const SetupPlan* each : faces)
+        add_coordinates(out, with_setup(job, each->setup), *each,
+                        several ? face_in_words(job.blank.shape, each->face) : "", any_side);
     return out;
 }
 

@@ -8,7 +8,6 @@
 #include <algorithm>
 #include <fmt/format.h>
 #include <fmt/ranges.h>
-#include <set>
 
 namespace clockface {
 
@@ -46,10 +45,9 @@ std::string holes_of_chain(const SetupPlan& plan, int chain) {
 
 std::string holes_of_chain(const Plan& plan, int chain) {
     std::vector<std::string> parts;
-    for (const SetupPlan& each : plan.setups)
-        if (std::string holes = holes_of_chain(each, chain);
-            !holes.empty() && std::find(parts.begin(), parts.end(), holes) == parts.end())
-            parts.push_back(std::move(holes)); // a face may have several set-ups
+    for (const SetupPlan* each : plan.faces())
+        if (std::string holes = holes_of_chain(*each, chain); !holes.empty())
+            parts.push_back(std::move(holes));
     return fmt::format("{}", fmt::join(parts, ", "));
 }
 
@@ -120,16 +118,6 @@ std::vector<std::string> not_in_drawer(const Plan& plan) {
 
 namespace {
 
-int holes_in(const Job& job, const Plan& plan) {
-    int holes = 0;
-    std::set<Face> faces;
-    each_setup(job, plan, [&](const Job& there, const SetupPlan& each) {
-        if (faces.insert(there.blank.up).second)
-            holes += static_cast<int>(each.holes.size());
-    });
-    return holes;
-}
-
 // "Metric mill", or all of them.
 std::string machines_in(const Plan& plan) {
     std::vector<std::string> names;
@@ -143,7 +131,7 @@ std::string machines_in(const Plan& plan) {
 
 std::string cutters_to_text(const Job& job, const Plan& plan) {
     std::string out = fmt::format("{}: cutters to fetch, for {} in {}, on {}\n\n", job.title,
-                                  counted(holes_in(job, plan), "hole"), job.blank.material, machines_in(plan));
+                                  counted(plan.holes(), "hole"), job.blank.material, machines_in(plan));
     int number = 0;
     for (const FetchLine& line : plan.cutting->list.lines)
         out += fmt::format("{:3}  {:<28} {:>10}  {}{}\n", ++number, line.cutter.name, counted(line.holes, "hole"),

@@ -250,8 +250,7 @@ void crossing(const Job& job, const SetupPlan& plan, std::vector<Finding>& findi
         return;
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const Hole& hole = plan.holes[i];
-        const DepthStack stack = depth_stack(plan.chains()[static_cast<std::size_t>(plan.chain_of[i])],
-                                             crossings_of(job, hole, hole.spec.diameter), job.unit);
+        const DepthStack stack = depth_stack(plan.chain(i), crossings_of(job, hole, hole.spec.diameter), job.unit);
         for (const Crossing& each : stack.crossings)
             if (each.from < stack.tip)
                 findings.push_back({Grade::Check,

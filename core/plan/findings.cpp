@@ -270,11 +270,7 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const SetupPl
 namespace {
 
 void counts(const Job& job, const Plan& plan, Findings& findings) {
-    std::set<Face> faces;
-    int planned = 0;
-    for (const SetupPlan& each : plan.setups)
-        if (faces.insert(find_setup(job, each.setup)->up).second)
-            planned += static_cast<int>(each.holes.size());
+    const int planned = plan.holes();
     if (job.holes_called_for && *job.holes_called_for != planned)
         findings.push_back({Grade::Stop,
                             FindingKind::CountDiffers,
@@ -288,16 +284,15 @@ void counts(const Job& job, const Plan& plan, Findings& findings) {
 void shared_out(const Job& job, const Plan& plan, Findings& findings) {
     std::map<std::string, std::vector<std::string>> nobody;
     std::set<std::pair<std::string, std::string>> early;
-    std::set<Face> faces;
-    for (const SetupPlan& each : plan.setups) {
-        const Face face = find_setup(job, each.setup)->up;
-        const std::vector<const Setup*> setups = setups_of(job, face);
-        if (!faces.insert(face).second || (setups.size() == 1 && each.shares.empty()))
+    for (const SetupPlan* on_face : plan.faces()) {
+        const SetupPlan& each = *on_face;
+        const std::vector<const Setup*> setups = setups_of(job, each.face);
+        if (setups.size() == 1 && each.shares.empty())
             continue;
         for (std::size_t h = 0; h < each.holes.size(); ++h) {
             const int pattern = job.patterns[each.holes[h].pattern].id;
             const Setup* before = setups.front();
-            for (const CutStep& step : each.chains()[static_cast<std::size_t>(each.chain_of[h])].steps) {
+            for (const CutStep& step : each.chain(h).steps) {
                 if (step.skipped)
                     continue;
                 const Setup* maker = maker_of(setups, pattern, &step);
@@ -325,6 +320,7 @@ void shared_out(const Job& job, const Plan& plan, Findings& findings) {
                                         early.begin()->first, early.begin()->second),
                             "Under Order, put the set-ups in the order of the work.",
                             {}});
+    std::set<Face> faces;
     for (const Pattern& pattern : job.patterns)
         if (setups_of(job, pattern.face).empty() && faces.insert(pattern.face).second)
             findings.push_back({Grade::Stop,

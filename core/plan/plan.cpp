@@ -4,6 +4,7 @@
 #include "plan/makers.h"
 
 #include <algorithm>
+#include <set>
 
 namespace clockface {
 
@@ -32,6 +33,7 @@ public:
         const Job& job = here ? m_job : turned;
         SetupPlan plan;
         plan.setup = setup.id;
+        plan.face = setup.up;
         plan.cutting = m_cutting;
         plan.machine = m_shop.machine_for(setup.machine, m_job.unit);
         plan.holes = face.holes;
@@ -117,6 +119,27 @@ private:
 
 const SetupPlan& Plan::of(int setup) const {
     return *std::find_if(setups.begin(), setups.end(), [&](const SetupPlan& each) { return each.setup == setup; });
+}
+
+std::vector<int> SetupPlan::kinds() const {
+    const std::set<int> kinds(chain_of.begin(), chain_of.end());
+    return {kinds.begin(), kinds.end()};
+}
+
+std::vector<const SetupPlan*> Plan::faces() const {
+    std::vector<const SetupPlan*> all;
+    for (const SetupPlan& each : setups)
+        if (!each.holes.empty() &&
+            std::none_of(all.begin(), all.end(), [&](const SetupPlan* known) { return known->face == each.face; }))
+            all.push_back(&each);
+    return all;
+}
+
+int Plan::holes() const {
+    std::size_t holes = 0;
+    for (const SetupPlan* each : faces())
+        holes += each->holes.size();
+    return static_cast<int>(holes);
 }
 
 Plan make_plan(const Job& job, const Shop& shop, Effort effort) {

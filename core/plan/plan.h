@@ -19,6 +19,7 @@ namespace clockface {
 /// The work of one set-up. Holes are those of its face, by that face's own zero.
 struct SetupPlan {
     int setup = 1; ///< its id
+    Face face{};   ///< it has up
     std::vector<Hole> holes;
     std::vector<int> chain_of;                ///< by hole, of chains()
     std::shared_ptr<const JobChains> cutting; ///< of the whole job, shared by all its set-ups
@@ -33,6 +34,12 @@ struct SetupPlan {
 
     [[nodiscard]] const std::vector<Chain>& chains() const { return cutting->chains; }
     [[nodiscard]] const CutterList& cutters() const { return cutting->list; }
+    /// What cuts a hole.
+    [[nodiscard]] const Chain& chain(std::size_t hole) const {
+        return cutting->chains[static_cast<std::size_t>(chain_of[hole])];
+    }
+    /// The chains its holes have, as indices of chains(), rising.
+    [[nodiscard]] std::vector<int> kinds() const;
 };
 
 /// The plan of a whole job: what to fetch, and the work of every set-up, in the order of the set-ups.
@@ -43,6 +50,10 @@ struct Plan {
 
     /// The work of the set-up of that id. Requires one.
     [[nodiscard]] const SetupPlan& of(int setup) const;
+    /// One set-up of each face that has holes: a face may have several, with the same holes.
+    [[nodiscard]] std::vector<const SetupPlan*> faces() const;
+    /// Holes on all faces.
+    [[nodiscard]] int holes() const;
 };
 
 /// What the words of a set-up's moves need to know. The job, with that set-up at hand, and the plan must outlive it.

@@ -216,6 +216,28 @@ private slots:
         for (const auto& [what, times] : person.cuts())
             QVERIFY2(times == 1, what.c_str());
     }
+    void work_that_lay_in_another_set_up_wants_its_zero_again() {
+        Job job = two_rows();
+        job.blank.shape = BlankShape::Block;
+        job.blank.thickness = mm(30);
+        job.patterns[1].face = Face::Front;
+        job.patterns[1].layout = SinglePattern{{mm(60), mm(15)}};
+        Person person(with_proposed_setups(job));
+        const int top = person.job.setups[0].id, front = person.job.setups[1].id;
+        person.until_cut(2);
+        person.job = with_setup(person.job, front);
+        QVERIFY(!person.state().broken_off && person.state().now()->deed.act == Act::Zero); // nothing was begun there
+        person.until_cut(1);
+        person.job = with_setup(person.job, top);
+        QVERIFY(person.state().broken_off && person.state().now()->deed.act == Act::Zero);
+        person.finish();
+        person.job = with_setup(person.job, front);
+        person.finish();
+        person.job = with_setup(person.job, top);
+        QVERIFY(person.state().finished() && !person.state().broken_off); // nothing is left, so nothing is found again
+        for (const auto& [what, times] : person.cuts())
+            QVERIFY2(times == 1, what.c_str());
+    }
     void any_hole_can_be_gone_to_and_come_back_from() {
         Person person(two_rows());
         at_hand(person.job).order.cuts = CutOrder::ByHole;
