@@ -125,7 +125,7 @@ int show_survey(const std::string& path, const std::string& shop_path, const std
     if (part->empty())
         return refuse({path, "There is no old part in this file: no hole, no edge, no reading."});
     const Survey found = survey(*part);
-    std::cout << (as == "json" ? survey_to_json(*part, found, *shop) : survey_to_text(*part, found, *shop));
+    std::cout << (as == "json" ? survey_to_json(*part, found, *shop, {}) : survey_to_text(*part, found, *shop, {}));
     return found.settled() ? done : stands;
 }
 
@@ -167,6 +167,9 @@ int run(int argc, char** argv) {
     survey_command->add_option("--shop", shop_path, "A shop file, instead of the made-up shop");
     survey_command->add_option("--as", as, "text or json")->check(CLI::IsMember({"text", "json"}));
 
+    CLI::App* estimates_command =
+        app.add_subcommand("estimates", "Print every guessed figure, with its unit and where it is from");
+
     CLI::App* number_command = app.add_subcommand("number", "Say how a shop number is read");
     number_command->add_option("TEXT", text, "For instance \"3 1/4\", 12.5mm, \"#29\"")->required();
     number_command->add_option("--unit", unit, "Unit of a bare number")->check(CLI::IsMember({"mm", "in"}));
@@ -178,13 +181,17 @@ int run(int argc, char** argv) {
     }
     if (number_command->parsed())
         return show_number(text, unit);
+    if (estimates_command->parsed()) {
+        std::cout << in_words(Estimates{});
+        return done;
+    }
     if (survey_command->parsed())
         return show_survey(job_path, shop_path, as);
 
     const Result<Loaded> loaded = load(job_path, shop_path, machine);
     if (!loaded)
         return refuse(loaded.error());
-    const Plan plan = make_plan(loaded->job, loaded->shop);
+    const Plan plan = make_plan(loaded->job, loaded->shop, {});
     const std::vector<Finding> findings = all_findings(loaded->job, plan);
     const bool stop = !findings.empty() && findings.front().grade == Grade::Stop;
     if (check_command->parsed()) {

@@ -372,9 +372,9 @@ void BenchView::refresh() {
     m_direction->setText(q(words.direction));
     QString note = q(words.note);
     if (bench.broken_off)
-        note =
-            tr("The list has changed, or the work was in another set-up meanwhile. Nothing that is done is lost: this "
-               "is what is left, and it begins with finding zero again.");
+        note = tr(
+            "The list has changed, or the work was elsewhere meanwhile. Nothing that is done is lost: this is what is "
+            "left, and it begins with finding zero again.");
     m_note->setText(note);
     m_note->setVisible(!note.isEmpty());
     m_why->setText(tr("Why? %1").arg(q(words.why)));

@@ -159,7 +159,7 @@ void BoardPainter::clouds(const ManyParts& many) {
 // Where the holes of the part with a move done wrong came out, true to scale.
 void BoardPainter::broken_part(const Proof& proof) {
     const auto& holes = m_document.plan().holes;
-    const std::vector<Allowed> allowed = allowed_of(m_document.job(), holes);
+    const std::vector<Allowed> allowed = allowed_of(m_document.job(), holes, m_document.plan().estimates);
     for (const Landing& landing : proof.landings) {
         const Hole& hole = holes[static_cast<std::size_t>(landing.hole)];
         if (allowed[static_cast<std::size_t>(landing.hole)].holds(landing.at - hole.at))

@@ -123,7 +123,7 @@ Piece last_worked_on(const Job& job) {
 } // namespace
 
 void Document::plan_for(const Job& job, Effort effort) {
-    m_plan = make_plan(job, m_shop, effort);
+    m_plan = make_plan(job, m_shop, m_estimates, effort);
     m_findings = all_findings(job, m_plan);
     forget_bench();
 }
@@ -232,6 +232,15 @@ int Document::move_at_hand() const {
 }
 
 // A piece is stored once something was done to it.
+// What is done to one piece after another gets a later time, so that the order can be told from the logs.
+std::int64_t Document::time_of_work() const {
+    std::int64_t time = clock();
+    for (const Piece& each : m_job.begun)
+        if (!each.log.empty())
+            time = std::max(time, each.log.back().time + (each.number == m_piece.number ? 0 : 1));
+    return time;
+}
+
 void Document::keep_piece(const Piece& piece) {
     drop_preview();
     std::size_t events = piece.log.size();
@@ -263,27 +272,27 @@ void Document::keep_piece(const Piece& piece) {
 }
 
 void Document::next_done() {
-    keep_piece(with_next_done(m_piece, bench(), clock()));
+    keep_piece(with_next_done(m_piece, bench(), time_of_work()));
 }
 
 void Document::last_back() {
-    keep_piece(with_last_back(m_piece, bench(), clock()));
+    keep_piece(with_last_back(m_piece, bench(), time_of_work()));
 }
 
 void Document::jump_to(std::optional<HoleId> hole) {
-    keep_piece(with_jump(m_piece, plan().setup, hole, clock()));
+    keep_piece(with_jump(m_piece, plan().setup, hole, time_of_work()));
 }
 
 void Document::begin_again() {
-    keep_piece(with_all_back(m_piece, plan().setup, clock()));
+    keep_piece(with_all_back(m_piece, plan().setup, time_of_work()));
 }
 
 void Document::spoil(const HoleId& hole) {
-    keep_piece(with_spoiled(m_piece, hole, clock()));
+    keep_piece(with_spoiled(m_piece, hole, time_of_work()));
 }
 
 void Document::take_note(const QString& text) {
-    keep_piece(with_note(m_piece, on_one_line(text.toStdString()), clock()));
+    keep_piece(with_note(m_piece, on_one_line(text.toStdString()), time_of_work()));
 }
 
 void Document::mark_piece(const QString& mark) {
@@ -293,13 +302,13 @@ void Document::mark_piece(const QString& mark) {
 }
 
 void Document::set_done(int moves) {
-    Piece piece = with_all_back(m_piece, plan().setup, clock());
+    Piece piece = with_all_back(m_piece, plan().setup, time_of_work());
     const Job& at = m_job;
     for (;;) {
         const BenchState state = bench_state(at, m_shop, plan(), piece);
         if (!state.now() || state.now()->move >= moves)
             break;
-        piece = with_next_done(std::move(piece), state, clock());
+        piece = with_next_done(std::move(piece), state, time_of_work());
     }
     keep_piece(piece);
 }

@@ -40,6 +40,8 @@ public:
     /// The readings of job()'s old part, worked out; kept until they change.
     [[nodiscard]] const Survey& survey() const;
     [[nodiscard]] const Shop& shop() const { return m_shop; }
+    /// The guessed figures that everything is worked out with.
+    [[nodiscard]] const Estimates& estimates() const { return m_estimates; }
     [[nodiscard]] const QString& shop_path() const { return m_shop_path; }
     [[nodiscard]] const QString& path() const { return m_path; }
     /// What the file at path() held when it was last read or saved here.
@@ -112,6 +114,7 @@ private:
     friend class ShopEdit;
 
     Shop m_shop;
+    Estimates m_estimates;
     QString m_shop_path;
     Job m_job, m_saved;
     std::optional<Job> m_preview;
@@ -131,6 +134,7 @@ private:
     void plan_for(const Job& job, Effort effort = Effort::Usual);
     void forget_bench();
     void keep_piece(const Piece& piece);
+    [[nodiscard]] std::int64_t time_of_work() const;
     void follow_old_part(); // forgets the survey of another old part
     void set_job(const Job& job);
     void set_shop(const Shop& shop, const QString& path);

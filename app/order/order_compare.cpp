@@ -91,7 +91,7 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
         machines->addWidget(figures(columns[i]), 0, i + 1);
     QString remark;
     row = 0;
-    for (const MethodReport& report : advise_methods(job, document().shop())) {
+    for (const MethodReport& report : advise_methods(job, document().shop(), document().estimates())) {
         const bool taken = report.machine.id == plan.machine.id;
         auto* made =
             button(QStringLiteral("machine:") + q(report.machine.name), q(report.machine.name), taken, report.advised);

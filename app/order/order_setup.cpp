@@ -212,7 +212,7 @@ void OrderSlip::say_cost(const QStringList& order) {
         for (const QString& name : names)
             if (const auto found = known.find(name); found != known.end())
                 order_of_names.push_back(*found);
-        return seconds_round(plan.machine, plan.holes, order_of_names);
+        return seconds_round(plan.machine, plan.estimates, plan.holes, order_of_names);
     };
     const double now = seconds(order);
     const auto more = std::lround(now - seconds(m_own_order->order()));

@@ -401,7 +401,7 @@ void OrderSlip::try_slip(MoveSlip slip) {
     const auto move = static_cast<std::size_t>(std::max(m_list_model.move_of(m_list->currentIndex().row()), 0));
     const Broken broken = with_slip(plan.route, plan.machine, move, slip);
     const Proof proof = carry_out(broken.route, broken.machine, job, plan.holes);
-    const int out = holes_spoiled(proof, job, plan.holes);
+    const int out = holes_spoiled(proof, plan.holes, allowed_of(job, plan.holes, plan.estimates));
     const auto worst = proof.worst();
     QString words =
         out == 0 ? tr("It would still come out: every hole within what it may stand beside its place.")

@@ -153,7 +153,7 @@ void WaysBox::refresh() {
         (void)m_document.edit(what, next);
     };
     // One set-up serves all holes, so this is taken for all of them.
-    show_ways<TopWay>(m_top, tr("To stand over the axis"), ranked_tops(job, kit, plan.machine, first),
+    show_ways<TopWay>(m_top, tr("To stand over the axis"), ranked_tops(job, kit, plan.machine, plan.estimates, first),
                       [edit](TopWay way) {
                           edit(tr("way to the axis"), [way](Job& next) {
                               for (Pattern& pattern : next.patterns)
@@ -172,11 +172,11 @@ void WaysBox::refresh() {
     if (!turned)
         return;
     const std::size_t pattern = hole->pattern;
-    show_ways<AngleWay>(m_angle, tr("To bring it from %1 to the angle of %2").arg(q(first.name), q(hole->name)),
-                        ranked_angles(job, kit, plan.machine, first, *hole), [edit, pattern](AngleWay way) {
-                            edit(tr("way to the angle"),
-                                 [way, pattern](Job& next) { next.patterns[pattern].angle = way; });
-                        });
+    show_ways<AngleWay>(
+        m_angle, tr("To bring it from %1 to the angle of %2").arg(q(first.name), q(hole->name)),
+        ranked_angles(job, kit, plan.machine, plan.estimates, first, *hole), [edit, pattern](AngleWay way) {
+            edit(tr("way to the angle"), [way, pattern](Job& next) { next.patterns[pattern].angle = way; });
+        });
 }
 
 } // namespace clockface::app

@@ -320,7 +320,7 @@ void PartSlip::build_laying() {
 
 void PartSlip::show_fit() {
     const OldPart& part = document().job().old_part;
-    const FitCheck fit = check_fit(part, document().survey(), usual_making_error, 1000);
+    const FitCheck fit = check_fit(part, document().survey(), document().estimates().made_within, 1000);
     if (fit.pairs.empty()) {
         m_fit->setText(tr("No hole has both a place and a bolt yet."));
         return;
@@ -334,7 +334,7 @@ void PartSlip::show_fit() {
         tr("%1 Of %2 copies drawn with the errors of the readings and %3 of making on each axis, %4 go together.")
             .arg(goes)
             .arg(fit.draws)
-            .arg(thousandths(usual_making_error, part.unit))
+            .arg(thousandths(document().estimates().made_within, part.unit))
             .arg(std::lround(fit.share * fit.draws)));
 }
 
@@ -381,9 +381,9 @@ void PartSlip::build_marks() {
     const auto& drawer = std::get<MarksAcross>(document().shop().marks.kind);
     for (std::size_t k = 0; k < part.holes.size(); ++k) {
         const SurveyedHole& place = document().survey().holes[k];
-        const auto ways = ways_across(part.holes[k], part.marking, drawer,
+        const auto ways = ways_across(part.holes[k], part.marking, drawer, document().estimates(),
                                       place.at ? std::optional(place.spread.major * nineteen_in_twenty) : std::nullopt);
-        const auto taken = way_taken(part.holes[k], part.marking, drawer,
+        const auto taken = way_taken(part.holes[k], part.marking, drawer, document().estimates(),
                                      place.at ? std::optional(place.spread.major * nineteen_in_twenty) : std::nullopt);
         Sentence* s = sentence();
         m_sentences << s;

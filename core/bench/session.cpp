@@ -53,6 +53,28 @@ bool lay_elsewhere(const std::vector<const Event*>& since, int setup) {
     return false;
 }
 
+// Whether another piece was worked on since on the same machine: its zero took the place of this one's. On a layout
+// bench nothing of a piece is on the machine.
+bool made_room(const Job& job, const Shop& shop, const SetupPlan& plan, const Piece& piece,
+               const std::vector<const Event*>& since) {
+    if (std::holds_alternative<LayoutBench>(plan.machine.kind))
+        return false;
+    std::int64_t last = 0;
+    for (const Event* event : since)
+        if (const auto* done = std::get_if<Done>(&event->what); done && done->deed.setup == plan.setup)
+            last = event->time;
+    const auto is_here = [&](int id) {
+        const Setup* setup = find_setup(job, id);
+        return setup && shop.machine_for(setup->machine, job.unit).id == plan.machine.id;
+    };
+    for (const Piece& other : job.begun)
+        if (other.number != piece.number)
+            for (auto event = other.log.rbegin(); event != other.log.rend() && event->time > last; ++event)
+                if (const auto* done = std::get_if<Done>(&event->what); done && is_here(done->deed.setup))
+                    return true;
+    return false;
+}
+
 // Whether going on from where the log ends still makes sense in a list, and where.
 std::optional<int> place_in(const std::vector<Task>& tasks, const std::vector<const Event*>& since, int setup,
                             const WorkDone& work) {
@@ -207,8 +229,9 @@ BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, 
         return (task.deed.act == Act::Mark || task.deed.act == Act::Cut) && counts.has(task);
     };
     std::optional<int> place = place_in(state.tasks, since, plan.setup, counts);
-    // What was begun here lay in another set-up since: its zero is gone.
-    if (place && *place > 0 && *place < static_cast<int>(state.tasks.size()) && lay_elsewhere(since, plan.setup))
+    // What was begun here lay in another set-up since, or another piece lies here now: its zero is gone.
+    if (place && *place > 0 && *place < static_cast<int>(state.tasks.size()) &&
+        (lay_elsewhere(since, plan.setup) || made_room(job, shop, plan, piece, since)))
         place.reset();
     if (!place) {
         follow(all, std::nullopt);

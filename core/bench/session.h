@@ -27,7 +27,7 @@ struct BenchState {
     std::vector<Task> tasks; ///< of the list
     int next = 0;            ///< the next task; all of them: nothing is left
     bool from_zero = false;  ///< the list is one of what was left, and begins at zero
-    bool broken_off = false; ///< the plan has changed, or the work lay in another set-up: it begins at zero now
+    bool broken_off = false; ///< the plan has changed, or the work lay elsewhere: it begins at zero now
 
     [[nodiscard]] bool finished() const { return next == static_cast<int>(tasks.size()); }
     [[nodiscard]] const Task* now() const { return finished() ? nullptr : &tasks[static_cast<std::size_t>(next)]; }

@@ -69,6 +69,7 @@ struct ChainNeeds {
     const Spindle& spindle;
     const Customs& customs;
     const std::vector<std::string>& fluids;
+    const Estimates& estimates;
     Unit unit = Unit::Millimetre;
 };
 

@@ -14,9 +14,6 @@ namespace {
 constexpr double slow_share = 1.0 / 3.0; // reamers, counterbores, countersinks
 constexpr double cobalt_share = 1.2, worn_share = 0.8;
 constexpr double ream_advance = 2.0;
-constexpr double approach_mm = 2.0;
-constexpr double seconds_a_peck = 2.0;
-constexpr double hand_minutes = 0.5, minutes_a_thread = 0.04;
 
 bool turns_slowly(CutterKind kind) {
     return kind == CutterKind::Reamer || kind == CutterKind::Counterbore || kind == CutterKind::Countersink ||
@@ -107,7 +104,7 @@ private:
             step.why_speed += " This spindle is too fast for it, so it is turned by hand.";
             step.by_hand = true;
             step.pecks = {step.tip};
-            step.minutes = hand_minutes;
+            step.minutes = m_needs.estimates.by_hand;
             return;
         }
         if (!step.rpm) {
@@ -142,10 +139,9 @@ private:
             fig(across), m_needs.cut.name, num(m_needs.customs.briskness), feed_figure(step.feed, m_needs.unit),
             feed_figure(step.feed_set, m_needs.unit), fig(step.a_turn), verdict.verdict);
         pecks(step);
-        constexpr double seconds = 60.0;
         const Length air = m_needs.hollow ? m_needs.hollow->to - m_needs.hollow->from : Length{};
-        step.minutes = (step.tip - air + Length::mm(approach_mm)).in_mm() / step.feed_set +
-                       static_cast<double>(step.pecks.size() - 1) * seconds_a_peck / seconds;
+        step.minutes = (step.tip - air + m_needs.estimates.feed_from).in_mm() / step.feed_set +
+                       static_cast<double>(step.pecks.size() - 1) * m_needs.estimates.a_peck;
     }
 
     void pecks(CutStep& step) const {
@@ -183,7 +179,7 @@ private:
 
     void by_hand(CutStep& step) const {
         step.pecks = {step.tip};
-        step.minutes = hand_minutes;
+        step.minutes = m_needs.estimates.by_hand;
         if (step.cutter.kind == CutterKind::Tap) {
             const auto thread = thread_of(m_needs.spec);
             step.why_speed = "By hand: half a turn on, a quarter back to break the chip.";
@@ -191,7 +187,7 @@ private:
                 return;
             step.a_turn = thread->pitch;
             const double turns = step.tip / thread->pitch;
-            step.minutes += turns * minutes_a_thread;
+            step.minutes += turns * m_needs.estimates.a_thread;
             step.why_feed = fmt::format(
                 "{} turns to {}. Under power the feed would be {} for each 100 turns a minute: the pitch of {} "
                 "times the turns.",

@@ -63,8 +63,9 @@ AsCut as_cut(const Job& job, const Hole& hole) {
 
 } // namespace
 
-ChainGatherer::ChainGatherer(const Job& job, const Shop& shop)
+ChainGatherer::ChainGatherer(const Job& job, const Shop& shop, const Estimates& estimates)
     : m_shop(shop)
+    , m_estimates(estimates)
     , m_metal(metal_of(job.blank.material).value_or(all_metals().front()))
     , m_owned(cutters_in(shop.drawer)) {
     m_out.metal_known = metal_of(job.blank.material).has_value();
@@ -93,7 +94,7 @@ std::vector<int> ChainGatherer::add(const Job& job, const std::vector<Hole>& hol
         if (found < 0) {
             found = static_cast<int>(m_out.chains.size());
             m_out.chains.push_back(chain_for({wanted.spec, wanted.metal, wanted.hollow, m_metal, m_owned, spindle,
-                                              m_shop.customs, m_shop.drawer.fluids, job.unit}));
+                                              m_shop.customs, m_shop.drawer.fluids, m_estimates, job.unit}));
             m_uses.push_back({0, spindle.change_minutes});
             m_spindles.push_back(&spindle);
         }

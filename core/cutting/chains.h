@@ -19,7 +19,7 @@ struct JobChains {
 /// does not know is reckoned as mild steel, and that is said.
 class ChainGatherer {
 public:
-    ChainGatherer(const Job& job, const Shop& shop);
+    ChainGatherer(const Job& job, const Shop& shop, const Estimates& estimates);
 
     /// The chain of each hole of the face that `job` has at hand; `on[i]` is the machine hole i is made on.
     std::vector<int> add(const Job& job, const std::vector<Hole>& holes, const std::vector<const Machine*>& on);
@@ -28,6 +28,7 @@ public:
 
 private:
     const Shop& m_shop;
+    const Estimates& m_estimates;
     Metal m_metal;
     std::vector<Cutter> m_owned;
     JobChains m_out;

@@ -96,10 +96,9 @@ const Cutter* centre_for(const std::vector<Cutter>& cutters, Length drill) {
     return best ? best : smallest;
 }
 
-Length expected_wander(const Cutter& drill, Length stands_out, double metal_wander) {
-    constexpr double each_mm = 0.03, split = 0.6;
+Length expected_wander(const Cutter& drill, Length stands_out, double metal_wander, const Estimates& estimates) {
     const double slender = std::max(1.0, stands_out / drill.actual());
-    return Length::mm(each_mm * slender * metal_wander * (drill.split_point ? split : 1.0));
+    return estimates.wander_bare * (slender * metal_wander * (drill.split_point ? estimates.split_wanders : 1.0));
 }
 
 double stiffness(Length diameter, Length stands_out) {

@@ -4,6 +4,7 @@
 
 #include "measure/problem.h"
 #include "shop/cutters.h"
+#include "shop/estimates.h"
 #include "shop/spindle.h"
 #include "shop/tables.h"
 #include "shop/threads.h"
@@ -62,9 +63,9 @@ SpotVerdict judge_spot(Length mouth, Length drill);
 bool lands_on_its_point(Angle spot, Angle drill_point);
 /// The largest centre drill whose half-way mouth still lies inside the hole, or the smallest there is.
 const Cutter* centre_for(const std::vector<Cutter>& cutters, Length drill);
-/// How far a drill may run off where it starts without a spot: 0.03 mm for each time its length goes into its diameter,
-/// by metal, 0.6 of it for a split point. A common figure, to be replaced by the shop's own.
-Length expected_wander(const Cutter& drill, Length stands_out, double metal_wander);
+/// How far a drill may run off where it starts without a spot, nineteen times in twenty: so much for each time its
+/// diameter goes into its length, by metal, and less of it for a split point.
+Length expected_wander(const Cutter& drill, Length stands_out, double metal_wander, const Estimates& estimates);
 /// Relative stiffness of a tool at its stick-out, diameter^4 / length^3 (a cantilever's; only the ratio of two means
 /// anything).
 double stiffness(Length diameter, Length stands_out);

@@ -77,7 +77,7 @@ std::string setup_to_text(const Job& job, const Shop& shop, const SetupPlan& pla
                            option.tally.changes, option.tally.moves, option.tally.reversals, option.tally.minutes);
     out += fmt::format("\n{:<30}{:>9}{:>22}{:>14}\n", counted(job.pieces, "piece"), "minutes", "19 in 20 within",
                        "parts right");
-    for (const MethodReport& report : advise_methods(job, shop))
+    for (const MethodReport& report : advise_methods(job, shop, plan.estimates))
         out += fmt::format("{:<30}{:>9}{:>22}{:>14}\n",
                            (report.machine.id == plan.machine.id ? "> " : "  ") + report.machine.name +
                                (report.advised ? " (advised)" : ""),
@@ -115,7 +115,7 @@ ordered setup_json(const Job& job, const Shop& shop, const SetupPlan& plan) {
         out["ways"].push_back(entry);
     }
     out["machines"] = ordered::array();
-    for (const MethodReport& report : advise_methods(job, shop)) {
+    for (const MethodReport& report : advise_methods(job, shop, plan.estimates)) {
         ordered entry{{"machine", report.machine.name}, {"can", report.can},         {"minutes", report.minutes},
                       {"worst", report.worst.in_mm()},  {"advised", report.advised}, {"remark", report.remark}};
         if (report.many)

@@ -20,9 +20,10 @@ std::string figure(double mm, Unit unit, Sign sign = Sign::WhenNegative) {
     return decimal(mm / millimetres_in(unit), unit == Unit::Inch ? 4 : 3, sign);
 }
 
-std::optional<WayAcross> way_of(const OldPart& part, const Survey& survey, std::size_t hole, const Shop& shop) {
+std::optional<WayAcross> way_of(const OldPart& part, const Survey& survey, std::size_t hole, const Shop& shop,
+                                const Estimates& estimates) {
     const SurveyedHole& place = survey.holes[hole];
-    return way_taken(part.holes[hole], part.marking, std::get<MarksAcross>(shop.marks.kind),
+    return way_taken(part.holes[hole], part.marking, std::get<MarksAcross>(shop.marks.kind), estimates,
                      place.at ? std::optional(place.spread.major * nineteen_in_twenty) : std::nullopt);
 }
 
@@ -35,7 +36,7 @@ std::string next_words(const NextReading& next) {
 
 } // namespace
 
-std::string survey_to_text(const OldPart& part, const Survey& survey, const Shop& shop) {
+std::string survey_to_text(const OldPart& part, const Survey& survey, const Shop& shop, const Estimates& estimates) {
     const Unit unit = part.unit;
     std::string out = fmt::format("Places in {}, error nineteen times in twenty\n", unit_word(unit));
     for (const SurveyedHole& hole : survey.holes)
@@ -68,13 +69,13 @@ std::string survey_to_text(const OldPart& part, const Survey& survey, const Shop
         for (const Proposal& each : likely)
             out += fmt::format("  {}{}\n", each.sentence, each.fits() ? "" : " It hardly fits.");
     }
-    const FitCheck fit = check_fit(part, survey, usual_making_error);
+    const FitCheck fit = check_fit(part, survey, estimates.made_within);
     if (!fit.pairs.empty())
         out += fmt::format("\nBolting up: {} of play left at the worst hole, {}; {} of {} drawn copies go together.\n",
                            figure(fit.left.in_mm(), unit), fit.worst, std::lround(fit.share * fit.draws), fit.draws);
     out += "\nMarks\n";
     for (std::size_t i = 0; i < part.holes.size(); ++i) {
-        const auto way = way_of(part, survey, i, shop);
+        const auto way = way_of(part, survey, i, shop, estimates);
         out += way ? fmt::format("  {:8} by {}, within {}{}. {}\n", part.holes[i].name, in_words(way->way),
                                  figure(way->expected.in_mm(), unit),
                                  way->holds ? "" : ", which is more than is wanted", way->reason)
@@ -83,7 +84,7 @@ std::string survey_to_text(const OldPart& part, const Survey& survey, const Shop
     return out;
 }
 
-std::string survey_to_json(const OldPart& part, const Survey& survey, const Shop& shop) {
+std::string survey_to_json(const OldPart& part, const Survey& survey, const Shop& shop, const Estimates& estimates) {
     ordered out{{"clockface", "survey"}, {"version", 1}, {"settled", survey.settled()}, {"checked", survey.checked()}};
     out["zero"] = survey.zero < 0 ? "" : part.holes[static_cast<std::size_t>(survey.zero)].name;
     out["spare_readings"] = survey.spare;
@@ -103,7 +104,7 @@ std::string survey_to_json(const OldPart& part, const Survey& survey, const Shop
         } else {
             one["open"] = hole.open;
         }
-        if (const auto way = way_of(part, survey, i, shop))
+        if (const auto way = way_of(part, survey, i, shop, estimates))
             one["mark"] = {{"by", in_words(way->way)}, {"within", way->expected.in_mm()}, {"holds", way->holds}};
         out["holes"].push_back(std::move(one));
     }
@@ -130,7 +131,7 @@ std::string survey_to_json(const OldPart& part, const Survey& survey, const Shop
                                   {"worst", each.worst.in_mm()},
                                   {"expected", each.expected.in_mm()},
                                   {"fits", each.fits()}});
-    const FitCheck fit = check_fit(part, survey, usual_making_error);
+    const FitCheck fit = check_fit(part, survey, estimates.made_within);
     out["bolting_up"] = {
         {"play_left", fit.left.in_mm()}, {"worst", fit.worst}, {"share", fit.share}, {"draws", fit.draws}};
     return out.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";

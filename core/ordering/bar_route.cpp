@@ -66,7 +66,7 @@ public:
     }
     void operator()(const Readout& readout) {
         m_route.list.push_back({m_positions.front().turn, m_needs.order.front()});
-        stand_over_axis(readout.resolution, Towards::Plus);
+        stand_over_axis(readout.resolution, readout_finish);
         m_route.list.push_back({ZeroReadout{}});
         each_hole([&](int hole) {
             const Point to = as_drawn(m_needs.job.datum, {at(hole).at.x, across_of(*at(hole).bar)});
@@ -178,7 +178,8 @@ private:
     [[nodiscard]] Section section(int hole) const { return section_at(m_needs.job.blank, at(hole).bar->along); }
 
     [[nodiscard]] TopWay taken_top() const {
-        const auto ranked = ranked_tops(m_needs.job, m_needs.kit, m_machine, at(m_needs.order.front()));
+        const auto ranked =
+            ranked_tops(m_needs.job, m_needs.kit, m_machine, m_needs.estimates, at(m_needs.order.front()));
         return ranked.ways[ranked.taken].kind;
     }
 
@@ -204,7 +205,7 @@ private:
             return turn;
         }
         const AngleTask task = angle_task(at(first), at(hole));
-        const auto ranked = ranked_angles(m_needs.job, m_needs.kit, m_machine, at(first), at(hole));
+        const auto ranked = ranked_angles(m_needs.job, m_needs.kit, m_machine, m_needs.estimates, at(first), at(hole));
         const Way<AngleWay>& way = ranked.ways[ranked.taken];
         turn.way = way.kind;
         turn.from = first;
@@ -320,9 +321,11 @@ template <class Kind> Ranked<Kind> take(std::vector<Way<Kind>> ways, std::option
 
 } // namespace
 
-WaysHere::WaysHere(const Job& job, const RoundKit& kit, const Machine& machine, const Hole& hole)
+WaysHere::WaysHere(const Job& job, const RoundKit& kit, const Machine& machine, const Estimates& estimates,
+                   const Hole& hole)
     : section(section_at(job.blank, hole.bar ? hole.bar->along : Length{}))
-    , needs{section, job.blank.diameter.measured.has_value(), job.unit, job.axis_within, job.pieces, kit, machine} {}
+    , needs{section,  job.blank.diameter.measured.has_value(), job.unit, job.axis_within, job.pieces, kit, machine,
+            estimates} {}
 
 AngleTask angle_task(const Hole& first, const Hole& hole) {
     const auto through = [](const Hole& each) { return !each.spec.depth && each.bar->offset == Length{}; };
@@ -331,14 +334,15 @@ AngleTask angle_task(const Hole& first, const Hole& hole) {
     return {turn, through(first), first.spec.diameter, through(hole)};
 }
 
-Ranked<TopWay> ranked_tops(const Job& job, const RoundKit& kit, const Machine& machine, const Hole& hole) {
-    const WaysHere here(job, kit, machine, hole);
+Ranked<TopWay> ranked_tops(const Job& job, const RoundKit& kit, const Machine& machine, const Estimates& estimates,
+                           const Hole& hole) {
+    const WaysHere here(job, kit, machine, estimates, hole);
     return take(top_ways(here.needs, hole.spec.diameter), job.patterns[hole.pattern].top);
 }
 
-Ranked<AngleWay> ranked_angles(const Job& job, const RoundKit& kit, const Machine& machine, const Hole& first,
-                               const Hole& hole) {
-    const WaysHere here(job, kit, machine, hole);
+Ranked<AngleWay> ranked_angles(const Job& job, const RoundKit& kit, const Machine& machine, const Estimates& estimates,
+                               const Hole& first, const Hole& hole) {
+    const WaysHere here(job, kit, machine, estimates, hole);
     return take(angle_ways(here.needs, angle_task(first, hole)), job.patterns[hole.pattern].angle);
 }
 

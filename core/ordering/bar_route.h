@@ -14,7 +14,7 @@ struct WaysHere {
     Section section;
     WayNeeds needs;
 
-    WaysHere(const Job& job, const RoundKit& kit, const Machine& machine, const Hole& hole);
+    WaysHere(const Job& job, const RoundKit& kit, const Machine& machine, const Estimates& estimates, const Hole& hole);
     WaysHere(const WaysHere&) = delete;
     WaysHere& operator=(const WaysHere&) = delete;
 };
@@ -27,8 +27,9 @@ template <class Kind> struct Ranked {
     std::vector<Way<Kind>> ways;
     std::size_t taken = 0;
 };
-Ranked<TopWay> ranked_tops(const Job& job, const RoundKit& kit, const Machine& machine, const Hole& hole);
-Ranked<AngleWay> ranked_angles(const Job& job, const RoundKit& kit, const Machine& machine, const Hole& first,
-                               const Hole& hole);
+Ranked<TopWay> ranked_tops(const Job& job, const RoundKit& kit, const Machine& machine, const Estimates& estimates,
+                           const Hole& hole);
+Ranked<AngleWay> ranked_angles(const Job& job, const RoundKit& kit, const Machine& machine, const Estimates& estimates,
+                               const Hole& first, const Hole& hole);
 
 } // namespace clockface

@@ -76,6 +76,18 @@ struct GoToReadout {
     bool operator==(const GoToReadout&) const = default;
 };
 
+/// What the display shows there with both locks tight, and what it is brought to before they are tightened.
+inline Point shown_locked(const GoToReadout& go, const Readout& readout) {
+    return {readout.resolution * static_cast<double>(go.x), readout.resolution * static_cast<double>(go.y)};
+}
+inline Point shown_before_locking(const GoToReadout& go, const Readout& readout) {
+    return {readout.resolution * static_cast<double>(go.x - go.short_x),
+            readout.resolution * static_cast<double>(go.y - go.short_y)};
+}
+/// The scales see the slide itself, so the side it comes from does not move the hole; but it is kept all the same, so
+/// that screw and nut rest on each other on the same side whenever the locks are tightened.
+inline constexpr Towards readout_finish = Towards::Plus;
+
 /// With the table's scale and handle dial at 0: bring the middle of the rotary table under the spindle, set the slide's
 /// dial to 0 (last moving this way), and clamp the work with this point of it on the middle, its right-hand side right.
 struct CentreOnTable {

@@ -18,6 +18,7 @@ struct RouteNeeds {
     const CutterList& cutters;
     const Room& room;
     const Machine& machine;
+    const Estimates& estimates;
 };
 
 // One maker for each kind of machine. All figures are rounded once, from the absolute place; moves are differences of

@@ -1,9 +1,6 @@
 #include "ordering/tally.h"
 
 #include "measure/cases.h"
-#include "ordering/travel.h"
-
-#include <cmath>
 
 namespace clockface {
 
@@ -11,65 +8,71 @@ namespace {
 
 class Counter {
 public:
-    Counter(const Machine& machine, const std::vector<Chain>& chains, const std::vector<int>& chain_of)
+    Counter(const Machine& machine, const std::vector<Chain>& chains, const std::vector<int>& chain_of,
+            const Estimates& estimates)
         : m_machine(machine)
+        , m_guess(estimates)
         , m_chains(chains)
         , m_chain_of(chain_of) {}
 
     Tally count(const Route& route) {
         for (const Instruction& instruction : route.list)
-            std::visit(
-                Cases{[&](const TurnHandwheel& move) { turn(move); },
-                      [&](const TurnTable& move) { handle(move.turns + 0.5, move.take_up > 0); },
-                      [&](const TurnIndex& move) { handle(move.turns + 0.5, false); },
-                      [&](const GoToReadout& go) { go_to(go); },
-                      [&](const RoutinePlace&) { moved(seconds_a_touch * 2.0); },
-                      [&](const KeyCircle&) { m_seconds += 40.0; },
-                      [&](const KeyRow&) { m_seconds += 35.0; },
-                      [&](const SetPacking&) { set(seconds_a_setting, 0.0); },
-                      [&](const ScribeLine& line) {
-                          set(seconds_a_setting / 2.0, 3.0 * static_cast<double>(line.holes.size()));
-                      },
-                      [&](const StrikeCircle&) { set(seconds_a_setting - 5.0, 5.0); },
-                      [&](const StepChord& step) { set(seconds_a_setting, 3.0 * step.steps); },
-                      [&](const PrickMark&) { m_seconds += 20.0; },
-                      [&](const LookAtMarks& look) { m_seconds += 6.0 * static_cast<double>(look.holes.size()); },
-                      [&](const PunchMark&) { m_seconds += seconds_a_mark; },
-                      [&](const CompareMarks&) { m_seconds += 15.0; },
-                      [&](const CompareAcross&) { m_seconds += 15.0; },
-                      [&](const CheckPlace&) { m_seconds += 30.0; },
-                      [&](const TouchLightly&) { m_seconds += 5.0; },
-                      [&](const MarkAcross&) { m_seconds += 25.0; },
-                      [&](const ChangeCutter&) {
-                          ++m_tally.changes;
-                          m_seconds += m_machine.spindle.change_minutes * 60.0;
-                      },
-                      [&](const MoveKnee& knee) { m_seconds += (knee.turns + 2.0) * seconds_a_turn; },
-                      [&](const DrillHole& drill) { cut(drill, instruction.hole); },
-                      [&](const WorkByHand& work) { by_hand(work); },
-                      [&](const PickUpZero&) { once(zero); },
-                      [&](const ZeroReadout& readout) {
-                          if (readout.here)
-                              m_seconds += 2.0;
-                          else
-                              once(zero);
-                      },
-                      [&](const CentreOnTable&) { once(2.0 * zero); },
-                      [&](const StandOverAxis&) { once(zero); },
-                      [&](const TurnBar&) { set(0.0, 4.0 * seconds_a_setting); },
-                      [&](const ScribeAlongBar&) { set(seconds_a_setting / 2.0, seconds_a_setting / 2.0); },
-                      [&](const ScribeAcrossBar&) { set(seconds_a_setting / 2.0, seconds_a_setting / 2.0); },
-                      [&](const LayOldPart&) { m_seconds += zero; },
-                      [&](const auto&) { m_seconds += 10.0; }},
-                instruction.action);
+            std::visit(Cases{[&](const TurnHandwheel& move) { turn(move); },
+                             [&](const TurnTable& move) { handle(move.turns + 0.5, move.take_up > 0); },
+                             [&](const TurnIndex& move) { handle(move.turns + 0.5, false); },
+                             [&](const GoToReadout& go) { go_to(go); },
+                             [&](const RoutinePlace&) { moved(m_guess.a_touch * 2.0); },
+                             [&](const KeyCircle&) { m_seconds += m_guess.key_circle; },
+                             [&](const KeyRow&) { m_seconds += m_guess.key_row; },
+                             [&](const SetPacking&) { set(m_guess.a_setting, 0.0); },
+                             [&](const ScribeLine& line) {
+                                 set(m_guess.a_scribed_line,
+                                     m_guess.a_crossing * static_cast<double>(line.holes.size()));
+                             },
+                             [&](const StrikeCircle&) { set(m_guess.strike_circle, m_guess.circle_each); },
+                             [&](const StepChord& step) { set(m_guess.a_setting, m_guess.a_crossing * step.steps); },
+                             [&](const PrickMark&) { m_seconds += m_guess.prick; },
+                             [&](const LookAtMarks& look) {
+                                 m_seconds += m_guess.look_at_mark * static_cast<double>(look.holes.size());
+                             },
+                             [&](const PunchMark&) { m_seconds += m_guess.a_mark; },
+                             [&](const CompareMarks&) { m_seconds += m_guess.compare_marks; },
+                             [&](const CompareAcross&) { m_seconds += m_guess.compare_marks; },
+                             [&](const CheckPlace&) { m_seconds += m_guess.check_place; },
+                             [&](const TouchLightly&) { m_seconds += m_guess.touch_lightly; },
+                             [&](const MarkAcross&) { m_seconds += m_guess.mark_across; },
+                             [&](const ChangeCutter&) {
+                                 ++m_tally.changes;
+                                 m_seconds += m_machine.spindle.change_minutes * 60.0;
+                             },
+                             [&](const MoveKnee& knee) { m_seconds += (knee.turns + 2.0) * m_guess.a_turn; },
+                             [&](const DrillHole& drill) { cut(drill, instruction.hole); },
+                             [&](const WorkByHand& work) { by_hand(work); },
+                             [&](const PickUpZero&) { once(m_guess.find_zero); },
+                             [&](const ZeroReadout& readout) {
+                                 if (readout.here)
+                                     m_seconds += m_guess.zero_here;
+                                 else
+                                     once(m_guess.find_zero);
+                             },
+                             [&](const CentreOnTable&) { once(m_guess.centre_table); },
+                             [&](const StandOverAxis&) { once(m_guess.find_zero); },
+                             [&](const TurnBar&) { set(0.0, m_guess.turn_bar); },
+                             [&](const ScribeAlongBar&) { set(m_guess.a_scribed_line, m_guess.a_scribed_line); },
+                             [&](const ScribeAcrossBar&) { set(m_guess.a_scribed_line, m_guess.a_scribed_line); },
+                             [&](const LayOldPart&) { m_seconds += m_guess.lay_old_part; },
+                             [&](const PinThrough&) { m_seconds += m_guess.other_move; },
+                             [&](const TakeOldPartOff&) { m_seconds += m_guess.other_move; },
+                             [&](const DrillMark&) { m_seconds += m_guess.other_move; }},
+                       instruction.action);
         m_tally.minutes = m_seconds / 60.0;
         m_tally.once = m_once / 60.0;
         return m_tally;
     }
 
 private:
-    static constexpr double zero = 240.0; // seconds to pick up zero with care
     const Machine& m_machine;
+    const Estimates& m_guess;
     const std::vector<Chain>& m_chains;
     const std::vector<int>& m_chain_of;
     Tally m_tally;
@@ -94,7 +97,7 @@ private:
     void handle(double turns, bool take_up) {
         m_tally.turns += turns;
         m_tally.reversals += take_up ? 1 : 0;
-        moved(turns * seconds_a_turn + seconds_a_touch);
+        moved(turns * m_guess.a_turn + m_guess.a_touch);
     }
     // The whole turns of the move, and half a turn on the average up to the line.
     void turn(const TurnHandwheel& move) {
@@ -102,7 +105,7 @@ private:
         m_tally.turns += turns;
         m_tally.reversals += move.past ? 1 : 0;
         m_tally.moves += move.past ? 0 : 1; // past and back is one
-        m_seconds += turns * seconds_a_turn + (move.past ? 0.0 : seconds_a_touch);
+        m_seconds += turns * m_guess.a_turn + (move.past ? 0.0 : m_guess.a_touch);
     }
     void go_to(const GoToReadout& go) {
         const auto* readout = std::get_if<Readout>(&m_machine.kind);
@@ -110,7 +113,7 @@ private:
         const Point to{step * static_cast<double>(go.x), step * static_cast<double>(go.y)};
         const Point from = go.from_last ? Point{} : m_at;
         m_at = to;
-        moved(seconds_a_mm * (abs(to.x - from.x) + abs(to.y - from.y)).in_mm() + 2.0 * seconds_a_touch);
+        moved(m_guess.a_mm * (abs(to.x - from.x) + abs(to.y - from.y)).in_mm() + 2.0 * m_guess.a_touch);
     }
     [[nodiscard]] const CutStep* step_of(int hole, int step) const {
         const auto index = static_cast<std::size_t>(hole);
@@ -122,10 +125,9 @@ private:
     }
     void cut(const DrillHole& drill, int hole) {
         if (std::holds_alternative<LayoutBench>(m_machine.kind))
-            m_seconds += seconds_a_mark;
-        constexpr double approach = 4.0, unknown = 45.0;
+            m_seconds += m_guess.a_mark;
         const CutStep* step = step_of(hole, drill.step);
-        m_seconds += step ? step->minutes * 60.0 + approach : unknown;
+        m_seconds += step ? step->minutes * 60.0 + m_guess.approach : m_guess.unknown_cut;
     }
     void by_hand(const WorkByHand& work) {
         for (const int hole : work.holes)
@@ -138,8 +140,8 @@ private:
 } // namespace
 
 Tally tally_of(const Route& route, const Machine& machine, const std::vector<Chain>& chains,
-               const std::vector<int>& chain_of) {
-    return Counter(machine, chains, chain_of).count(route);
+               const std::vector<int>& chain_of, const Estimates& estimates) {
+    return Counter(machine, chains, chain_of, estimates).count(route);
 }
 
 } // namespace clockface

@@ -18,9 +18,8 @@ struct Tally {
     bool operator==(const Tally&) const = default;
 };
 
-/// Counts a list. Times are common figures of the bench (travel.h), cutting and changing those of the chains and the
-/// machine.
+/// Counts a list. Times are estimates, cutting and changing those of the chains and the machine.
 Tally tally_of(const Route& route, const Machine& machine, const std::vector<Chain>& chains,
-               const std::vector<int>& chain_of);
+               const std::vector<int>& chain_of, const Estimates& estimates);
 
 } // namespace clockface

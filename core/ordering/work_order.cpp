@@ -23,7 +23,7 @@ class Maker {
 public:
     Maker(const WorkNeeds& needs, CutOrder way)
         : m_needs(needs)
-        , m_cost(travel_cost(needs.machine)) {
+        , m_cost(travel_cost(needs.machine, needs.estimates)) {
         m_order.way = way;
         for (std::size_t i = 0; i < needs.cutters.lines.size(); ++i)
             m_line[needs.cutters.lines[i].cutter.name] = static_cast<int>(i);

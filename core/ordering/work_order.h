@@ -62,6 +62,7 @@ struct WorkNeeds {
     const CutterList& cutters;
     const Room& room;
     const Shares& shares;
+    const Estimates& estimates;
     Effort effort = Effort::Usual;
 };
 

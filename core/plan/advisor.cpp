@@ -12,12 +12,9 @@ namespace {
 
 constexpr double right_enough = 0.95; // nineteen parts in twenty
 
-// Times are estimates: so near they are the same.
-constexpr double alike_minutes = 2.0, alike_share = 0.1;
-
 // Which machine to take of those that can make the job: of those right enough the quickest; of the equally quick the
 // one that places its holes best. Where none is right enough, the one with the largest share.
-const MethodReport* best_of(const std::vector<MethodReport>& all) {
+const MethodReport* best_of(const std::vector<MethodReport>& all, const Estimates& guess) {
     const auto share = [](const MethodReport& each) { return each.many ? each.many->share_within : right_enough; };
     const auto most = [](const MethodReport& each) { return each.many ? each.many->most : each.worst; };
     std::vector<const MethodReport*> good, can;
@@ -35,8 +32,9 @@ const MethodReport* best_of(const std::vector<MethodReport>& all) {
     const double least = (*std::min_element(good.begin(), good.end(), [](const auto* a, const auto* b) {
                              return a->minutes < b->minutes;
                          }))->minutes;
-    std::erase_if(
-        good, [&](const auto* each) { return each->minutes > least + std::max(alike_minutes, least * alike_share); });
+    std::erase_if(good, [&](const auto* each) {
+        return each->minutes > least + std::max(guess.alike_minutes, least * guess.alike_share);
+    });
     return *std::min_element(good.begin(), good.end(),
                              [&](const auto* a, const auto* b) { return most(*a) < most(*b); });
 }
@@ -57,7 +55,8 @@ std::string remark_on(const MethodReport& report, const SetupPlan& plan, Unit un
 } // namespace
 
 std::optional<ManyParts> many_parts_of(const Job& job, const SetupPlan& plan, int parts, std::uint64_t seed) {
-    return make_many({plan.route, plan.machine, job, plan.holes, plan.chains(), plan.chain_of}, parts, seed);
+    return make_many({plan.route, plan.machine, job, plan.holes, plan.chains(), plan.chain_of, plan.estimates}, parts,
+                     seed);
 }
 
 LongSearch look_longer(const Job& job, const SetupPlan& plan) {
@@ -66,7 +65,7 @@ LongSearch look_longer(const Job& job, const SetupPlan& plan) {
     for (const Hole& hole : plan.holes)
         stops.push_back(as_set(plan.machine, hole.at));
     LongSearch found;
-    for (const int hole : cheapest_tour(stops, {}, travel_cost(plan.machine), Effort::Long).order)
+    for (const int hole : cheapest_tour(stops, {}, travel_cost(plan.machine, plan.estimates), Effort::Long).order)
         found.names.push_back(plan.holes[static_cast<std::size_t>(hole)].name);
     Job own = job;
     at_hand(own).order.holes = HoleOrder::ByHand;
@@ -76,7 +75,7 @@ LongSearch look_longer(const Job& job, const SetupPlan& plan) {
         for (const Pass& pass : work.passes)
             for (const Visit& visit : pass.visits)
                 order.push_back(visit.hole);
-        return seconds_of(stops, {}, travel_cost(plan.machine), order);
+        return seconds_of(stops, {}, travel_cost(plan.machine, plan.estimates), order);
     };
     found.seconds = all_passes(work_order(work_needs(own, plan), plan.work.way));
     found.before = all_passes(plan.work);
@@ -93,7 +92,8 @@ std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const S
         if (job.blank.on_side() && !bar_comes_back(needs) && !taken)
             continue;
         const Route route = taken ? plan.route : route_for(job, shop, plan, work_order(needs, way));
-        options.push_back({way, tally_of(route, plan.machine, plan.chains(), plan.chain_of), way == advised, taken});
+        options.push_back(
+            {way, tally_of(route, plan.machine, plan.chains(), plan.chain_of, plan.estimates), way == advised, taken});
     }
     return options;
 }
@@ -103,7 +103,7 @@ int parts_worth_making(std::size_t holes, int most) {
     return std::clamp(hole_visits / std::max(1, static_cast<int>(holes)), std::min(least, most), most);
 }
 
-std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, int parts) {
+std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, const Estimates& estimates, int parts) {
     std::vector<MethodReport> all;
     std::vector<const Machine*> machines;
     for (const Machine& machine : shop.machines)
@@ -113,10 +113,10 @@ std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, int p
     for (const Machine* machine : machines) {
         Job on = job;
         at_hand(on).machine = ref(*machine);
-        const SetupPlan plan = plan_at_hand(on, shop);
+        const SetupPlan plan = plan_at_hand(on, shop, estimates);
         MethodReport report;
         report.machine = ref(*machine);
-        report.tally = tally_of(plan.route, plan.machine, plan.chains(), plan.chain_of);
+        report.tally = tally_of(plan.route, plan.machine, plan.chains(), plan.chain_of, estimates);
         report.minutes = report.tally.batch(job.pieces);
         report.can = plan.proof.complaints.empty() && !plan.route.order.empty();
         if (const auto worst = plan.proof.worst())
@@ -125,7 +125,7 @@ std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, int p
         report.remark = remark_on(report, plan, job.unit);
         all.push_back(std::move(report));
     }
-    if (const MethodReport* best = best_of(all))
+    if (const MethodReport* best = best_of(all, estimates))
         all[static_cast<std::size_t>(best - all.data())].advised = true;
     return all;
 }

@@ -33,10 +33,10 @@ struct MethodReport {
     std::string remark; ///< what it stands or falls by, one sentence
 };
 
-/// The quickest machine of which nineteen parts in twenty come out right is advised, of machines as quick (to two
-/// minutes or a tenth) the one that places its holes best; where there is none, the one with the largest share. Marks
-/// from an old part are among them only when the job has one.
-std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, int parts = 200);
+/// The quickest machine of which nineteen parts in twenty come out right is advised, of machines as quick (as
+/// far as times are known) the one that places its holes best; where there is none, the one with the largest share.
+/// Marks from an old part are among them only when the job has one.
+std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, const Estimates& estimates, int parts = 200);
 
 /// How many parts to make so that somebody can wait for it: `most` for a few dozen holes, fewer for thousands.
 int parts_worth_making(std::size_t holes, int most);

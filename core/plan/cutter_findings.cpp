@@ -230,7 +230,7 @@ private:
         if (start && start->skipped && drill && drill->cutter.flute > drill->cutter.actual() * short_enough)
             say(Grade::Note, FindingKind::NotAudited,
                 fmt::format("{}: the {} starts without a spot and may run off about {}.", who(), drill->cutter.name,
-                            fig(expected_wander(drill->cutter, drill->cutter.flute, metal().wander))),
+                            fig(expected_wander(drill->cutter, drill->cutter.flute, metal().wander, m_plan.estimates))),
                 how_to_start(metal(), drill->cutter, drill->cutter.flute));
         for (const char* step : {"chamfer", "deburr"})
             if (const CutStep* left = m_chain->find(step); left && left->skipped)

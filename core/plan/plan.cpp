@@ -13,11 +13,12 @@ namespace {
 // Makes the plan of a job: first what its faces want, together, then the work of each set-up.
 class Planner {
 public:
-    Planner(const Job& job, const Shop& shop, Effort effort)
+    Planner(const Job& job, const Shop& shop, const Estimates& estimates, Effort effort)
         : m_job(job)
         , m_shop(shop)
+        , m_estimates(estimates)
         , m_effort(effort) {
-        ChainGatherer gatherer(job, shop);
+        ChainGatherer gatherer(job, shop, estimates);
         for (const Setup& each : job.setups)
             if (!find(each.up))
                 m_faces.push_back(read(each, gatherer));
@@ -32,6 +33,7 @@ public:
         const Job turned = here ? Job{} : with_setup(m_job, setup.id);
         const Job& job = here ? m_job : turned;
         SetupPlan plan;
+        plan.estimates = m_estimates;
         plan.setup = setup.id;
         plan.face = setup.up;
         plan.cutting = m_cutting;
@@ -58,6 +60,7 @@ private:
 
     const Job& m_job;
     const Shop& m_shop;
+    const Estimates& m_estimates;
     Effort m_effort;
     std::vector<OnFace> m_faces;
     std::shared_ptr<const JobChains> m_cutting;
@@ -142,8 +145,8 @@ int Plan::holes() const {
     return static_cast<int>(holes);
 }
 
-Plan make_plan(const Job& job, const Shop& shop, Effort effort) {
-    const Planner planner(job, shop, effort);
+Plan make_plan(const Job& job, const Shop& shop, const Estimates& estimates, Effort effort) {
+    const Planner planner(job, shop, estimates, effort);
     Plan plan;
     plan.cutting = planner.cutting();
     for (const Setup& each : job.setups)
@@ -152,18 +155,19 @@ Plan make_plan(const Job& job, const Shop& shop, Effort effort) {
     return plan;
 }
 
-SetupPlan plan_at_hand(const Job& job, const Shop& shop, Effort effort) {
-    return Planner(job, shop, effort).plan_of(at_hand(job));
+SetupPlan plan_at_hand(const Job& job, const Shop& shop, const Estimates& estimates, Effort effort) {
+    return Planner(job, shop, estimates, effort).plan_of(at_hand(job));
 }
 
 WorkNeeds work_needs(const Job& job, const SetupPlan& plan, Effort effort) {
-    return {job,       plan.machine, plan.holes, plan.chains(), plan.chain_of, plan.cutters(),
-            plan.room, plan.shares,  effort};
+    return {job,       plan.machine, plan.holes,     plan.chains(), plan.chain_of, plan.cutters(),
+            plan.room, plan.shares,  plan.estimates, effort};
 }
 
 Route route_for(const Job& job, const Shop& shop, const SetupPlan& plan, const WorkOrder& work) {
-    return make_route({job, plan.holes, work, work.holes(), shop.kit, plan.cutters(), plan.room, plan.machine},
-                      plan.machine);
+    return make_route(
+        {job, plan.holes, work, work.holes(), shop.kit, plan.cutters(), plan.room, plan.machine, plan.estimates},
+        plan.machine);
 }
 
 } // namespace clockface

@@ -18,8 +18,9 @@ namespace clockface {
 
 /// The work of one set-up. Holes are those of its face, by that face's own zero.
 struct SetupPlan {
-    int setup = 1; ///< its id
-    Face face{};   ///< it has up
+    Estimates estimates; ///< it was worked out with
+    int setup = 1;       ///< its id
+    Face face{};         ///< it has up
     std::vector<Hole> holes;
     std::vector<int> chain_of;                ///< by hole, of chains()
     std::shared_ptr<const JobChains> cutting; ///< of the whole job, shared by all its set-ups
@@ -74,10 +75,10 @@ template <class Act> void each_setup(const Job& job, const Plan& plan, const Act
 
 /// Works out the plan. Pure. Requires: the job and the shop have no first_fault (readers and editors see to that).
 /// The effort goes into the way round the holes.
-Plan make_plan(const Job& job, const Shop& shop, Effort effort = Effort::Usual);
+Plan make_plan(const Job& job, const Shop& shop, const Estimates& estimates, Effort effort = Effort::Usual);
 
 /// The work of the set-up at hand alone, with the cutters of the whole job.
-SetupPlan plan_at_hand(const Job& job, const Shop& shop, Effort effort = Effort::Usual);
+SetupPlan plan_at_hand(const Job& job, const Shop& shop, const Estimates& estimates, Effort effort = Effort::Usual);
 
 /// What an order of work for a set-up is made from. The job, with that set-up at hand, and the plan must outlive it.
 WorkNeeds work_needs(const Job& job, const SetupPlan& plan, Effort effort = Effort::Usual);

@@ -16,21 +16,6 @@ namespace clockface {
 
 namespace {
 
-// What people reach, until the shop's ledger says better.
-const Length felt_punch = Length::mm(0.15);
-const Length bright_strip = Length::mm(0.05);
-const Length filed_strip = Length::mm(0.15);
-const Length block_true = Length::mm(0.03);    // a vee's middle against half its width
-const Length stock_unknown = Length::mm(0.05); // half of what bright bar may be off when nobody measured it
-const Length rule_read = Length::mm(0.3);
-const Angle square_lean = Angle::degrees(0.15);    // an end line set upright against a square
-const Angle index_true = Angle::degrees(0.03);     // the faces of a collet block
-const Angle jaws_true = Angle::degrees(0.25);      // a chuck's jaws as an index
-const Angle protractor_held = Angle::degrees(0.2); // laying its blade along a line or a rod
-
-constexpr double make_bushing_minutes = 25.0;
-constexpr double make_jig_minutes = 110.0;
-
 struct MachineSort {
     bool mill = false, press = false, rotary = false, layout = false;
     Length step; // of the cross slide
@@ -81,6 +66,7 @@ private:
     MachineSort m_sort;
 
     [[nodiscard]] std::string fig(Length length) const { return with_unit(length, m_needs.unit); }
+    [[nodiscard]] const Estimates& guess() const { return m_needs.estimates; }
     [[nodiscard]] static Way<TopWay> begin(TopWay kind) {
         Way<TopWay> way;
         way.kind = kind;
@@ -91,7 +77,9 @@ private:
         way.fits = false;
         way.reason = why;
     }
-    [[nodiscard]] Length size_unknown() const { return m_needs.measured ? Length::mm(0.01) : stock_unknown; }
+    [[nodiscard]] Length size_unknown() const {
+        return m_needs.measured ? guess().stock_measured : guess().stock_as_bought;
+    }
     [[nodiscard]] Length touch() const { return m_needs.kit.finder_repeats + m_sort.step / 2.0; }
 
     [[nodiscard]] Way<TopWay> both() const {
@@ -104,7 +92,7 @@ private:
             fmt::format("Raise the finder, cross over, touch the far side at the same height: about {}.", fig(span)),
             "Go back by half of what it reads, finishing the way you came; set the cross slide to 0 there."};
         way.error = touch();
-        way.minutes = 3.0;
+        way.minutes = guess().touch_both;
         if (!m_sort.mill && !m_sort.rotary)
             refuse(way, "It needs a cross slide with a dial or a readout.");
         return way;
@@ -121,7 +109,7 @@ private:
                                  fig(go)),
                      "Set the cross slide to 0 there."};
         way.error = touch() + size_unknown();
-        way.minutes = 2.0;
+        way.minutes = guess().touch_one;
         if (!m_sort.mill && !m_sort.rotary)
             refuse(way, "It needs a cross slide with a dial or a readout.");
         return way;
@@ -142,8 +130,8 @@ private:
                      fmt::format("A bright strip {} wide is left; its middle line is the top. The hole takes it away.",
                                  fig(width)),
                      "Bring the spindle over the middle of the strip and set the cross slide to 0."};
-        way.error = bright_strip + m_sort.step / 2.0;
-        way.minutes = 5.0;
+        way.error = guess().bright_strip + m_sort.step / 2.0;
+        way.minutes = guess().skim_flat;
         if (!m_sort.mill)
             refuse(way, "It needs a mill.");
         else if (!m_needs.section.round)
@@ -159,8 +147,8 @@ private:
         way.steps = {"Lay the bar with the place of the hole upwards and file it level.",
                      fmt::format("Stop at a strip {} wide, {} deep: narrower than the hole.", fig(width), fig(depth)),
                      "Scribe the middle of the strip and punch the crossing with the line across the bar."};
-        way.error = filed_strip;
-        way.minutes = 4.0;
+        way.error = guess().filed_strip;
+        way.minutes = guess().file_flat;
         if (!m_needs.section.round)
             refuse(way, "A bar with flats needs no filed one.");
         else if (m_hole >= m_radius * 2.0)
@@ -185,8 +173,8 @@ private:
                      "Scribe along the side, and carry the same height across the end before the bar is let go.",
                      "Stand the end line upright against a square: the side line is on top.",
                      "Punch its crossing with the line across the bar, and bring the spindle over the mark."};
-        way.error = abs(high) + felt_punch + miss_of_lean(m_radius, square_lean);
-        way.minutes = 8.0;
+        way.error = abs(high) + guess().felt_punch + miss_of_lean(m_radius, guess().square_lean);
+        way.minutes = guess().scribe_top;
         if (!m_needs.section.round)
             refuse(way, "On a bar with flats the height gauge scribes the middle straight away; touch both sides.");
         return way;
@@ -214,8 +202,8 @@ private:
                                  pieces.empty() ? "nothing" : fmt::format("{}", fmt::join(pieces, " + "))),
                      "Lay the vee block against the fence: its vee stands under the spindle.",
                      "Clamp the bar in the vee, clear of the drill where it comes out."};
-        way.error = abs(packed.leftover) + block_true;
-        way.minutes = 5.0;
+        way.error = abs(packed.leftover) + guess().block_true;
+        way.minutes = guess().vee_and_fence;
         if (!m_sort.press)
             refuse(way, "It is for a drill press with a fence; this machine has a slide, which is surer.");
         else if (!m_needs.section.round)
@@ -230,7 +218,7 @@ private:
             if (bore >= stock && (!best || bore < *best))
                 best = bore;
         const bool there = best && *best - stock <= m_needs.within * 2.0;
-        const Length play = there ? (*best - stock) / 2.0 : Length::mm(0.02);
+        const Length play = there ? (*best - stock) / 2.0 : guess().bored_bushing;
         way.figures = {{"bushing", there ? fig(*best) : "to be bored to " + fig(stock)}, {"play", fig(play)}};
         way.steps = {
             there ? fmt::format("Take the bushing of {}.", fig(*best))
@@ -239,8 +227,8 @@ private:
             "Grip bar and bushing between parallel jaws, the bushing above the bar.",
             "Drill through the bushing; it holds the drill over the axis.",
             "Some swear by it, some say the jaws let one of the two go: try with a strip of paper beside each."};
-        way.error = play + Length::mm(0.04);
-        way.minutes = 4.0 + (there ? 0.0 : make_bushing_minutes / m_needs.pieces);
+        way.error = play + guess().drill_in_bushing;
+        way.minutes = guess().use_bushing + (there ? 0.0 : guess().bore_bushing / m_needs.pieces);
         if (m_needs.kit.jaws_lift)
             refuse(way, "The vise's jaw lifts, so one of the two things gripped at different heights stays loose.");
         else if (!m_needs.section.round)
@@ -253,7 +241,7 @@ private:
     }
     [[nodiscard]] Way<TopWay> jig() const {
         Way<TopWay> way = begin(TopWay::Jig);
-        const DrillJig jig = drill_jig(m_radius * 2.0, m_hole, 5.0);
+        const DrillJig jig = drill_jig(m_radius * 2.0, m_hole, guess());
         way.figures = {{"square block", fig(jig.block)},
                        {"bored", fig(jig.bore)},
                        {"bushing outside", fig(jig.bushing_outside)},
@@ -265,8 +253,8 @@ private:
                      "distance. Colour it and write bar, hole and distance on it.",
                      m_needs.pieces > 20 ? "For this many a hardened bushing: a plain hole wears oval."
                                          : "For this few a plain hole does; look at it after twenty pieces."};
-        way.error = Length::mm(0.05);
-        way.minutes = 1.5 + make_jig_minutes / m_needs.pieces;
+        way.error = guess().jig_true;
+        way.minutes = guess().use_jig + guess().make_jig / m_needs.pieces;
         if (!m_needs.kit.lathe)
             refuse(way, "Boring its block true needs a lathe.");
         else if (m_sort.layout)
@@ -281,8 +269,8 @@ private:
         way.steps = {"Stand the table on its side, its face to the end of the bar, and grip the bar in its chuck.",
                      "Turn it once under an indicator; what it swings is twice what the bar runs out.",
                      "Touch both sides of the bar and set the cross slide to 0 half way."};
-        way.error = Length::mm(0.02) + touch();
-        way.minutes = 12.0 / m_needs.pieces + 2.0;
+        way.error = guess().chuck_true + touch();
+        way.minutes = guess().centre_bar / m_needs.pieces + guess().centred_bar;
         if (!m_sort.rotary)
             refuse(way, "It goes with the rotary table; choose that under machine.");
         return way;
@@ -340,6 +328,7 @@ private:
     MachineSort m_sort;
 
     [[nodiscard]] std::string fig(Length length) const { return with_unit(length, m_needs.unit); }
+    [[nodiscard]] const Estimates& guess() const { return m_needs.estimates; }
     [[nodiscard]] Length at_surface(Angle off) const { return m_needs.section.radius * off.sine(); }
     static Way<AngleWay> begin(AngleWay kind) {
         Way<AngleWay> way;
@@ -363,7 +352,7 @@ private:
         Way<AngleWay> way = begin(AngleWay::Table);
         way.figures = {{"turn", in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))}};
         way.steps = {"Turn the table's handle as the list says, always the same way, and lock it."};
-        way.minutes = 1.0;
+        way.minutes = guess().turn_table;
         if (const auto* rotary = std::get_if<RotaryTable>(&m_needs.machine.kind))
             way.error = at_surface(rotary->step() / 2.0);
         else
@@ -376,7 +365,7 @@ private:
         const double step = 360.0 / sides;
         way.name = fmt::format("{}, steps of {}", in_words(kind), in_degrees(Angle::degrees(step)));
         way.error = at_surface(truth);
-        way.minutes = 1.0;
+        way.minutes = guess().turn_index;
         const auto found = index_step(m_task, sides);
         if (!found) {
             refuse(way,
@@ -393,16 +382,17 @@ private:
         return way;
     }
     [[nodiscard]] Way<AngleWay> block(int sides) const {
-        return index(AngleWay::ColletBlock, sides, index_true, "Lay the collet block on, further by");
+        return index(AngleWay::ColletBlock, sides, guess().index_true, "Lay the collet block on, further by");
     }
     [[nodiscard]] Way<AngleWay> jaws() const {
-        Way<AngleWay> way = index(AngleWay::JawIndex, 3, jaws_true, "Bring the next jaw against the stop, further by");
+        Way<AngleWay> way =
+            index(AngleWay::JawIndex, 3, guess().jaws_true, "Bring the next jaw against the stop, further by");
         if (way.fits && !m_needs.kit.three_jaws)
             refuse(way, "There is no three-jaw chuck in the drawer.");
         return way;
     }
-    // What a rod leans by in its hole: it has play of about 0.02 over the length that is in.
-    [[nodiscard]] Angle slop() const { return rod_slop(Length::mm(0.02), m_needs.section.radius * 2.0); }
+    // What a rod leans by in its hole, over the length that is in.
+    [[nodiscard]] Angle slop() const { return rod_slop(guess().rod_play, m_needs.section.radius * 2.0); }
     void need_rod(Way<AngleWay>& way) const {
         const bool there = std::any_of(m_needs.kit.rods.begin(), m_needs.kit.rods.end(), [&](Length rod) {
             return rod <= m_task.from_diameter && m_task.from_diameter - rod <= Length::mm(0.25);
@@ -429,8 +419,8 @@ private:
                                  set->set < Angle{} ? "counter-clockwise seen from the right end"
                                                     : "clockwise seen from the right end",
                                  other_way(*set))};
-        way.error = at_surface(m_needs.kit.protractor_step / 2.0 + protractor_held + slop());
-        way.minutes = 3.0;
+        way.error = at_surface(m_needs.kit.protractor_step / 2.0 + guess().protractor_held + slop());
+        way.minutes = guess().rod_and_protractor;
         need_rod(way);
         return way;
     }
@@ -459,7 +449,7 @@ private:
         }
         const Angle read = Angle::degrees(m_needs.kit.height_step / (length * up.cosine()) * degrees_per_radian);
         way.error = at_surface(read + slop());
-        way.minutes = 4.0;
+        way.minutes = guess().rod_heights;
         need_rod(way);
         return way;
     }
@@ -471,8 +461,8 @@ private:
                                  "square.",
                                  in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees()))),
                                  m_task.turn < Angle{} ? "clockwise" : "counter-clockwise")};
-        way.error = at_surface(m_needs.kit.protractor_step / 2.0 + protractor_held + square_lean);
-        way.minutes = 5.0;
+        way.error = at_surface(m_needs.kit.protractor_step / 2.0 + guess().protractor_held + guess().square_lean);
+        way.minutes = guess().end_line;
         return way;
     }
     [[nodiscard]] Way<AngleWay> strip() const {
@@ -483,8 +473,8 @@ private:
                      fmt::format("Mark {} from its end, wrap it again with the end on the first hole's line, and mark "
                                  "the bar.",
                                  fig(round))};
-        way.error = rule_read;
-        way.minutes = 4.0;
+        way.error = guess().rule_read;
+        way.minutes = guess().wrapped_strip;
         if (!m_needs.section.round)
             refuse(way, "A strip does not lie close on a bar with flats.");
         return way;
@@ -543,16 +533,14 @@ std::vector<Way<AngleWay>> angle_ways(const WayNeeds& needs, const AngleTask& ta
     return ways;
 }
 
-DrillJig drill_jig(Length stock, Length hole, double minutes_without) {
+DrillJig drill_jig(Length stock, Length hole, const Estimates& estimates) {
     const Length wall = std::max(Length::mm(6.0), stock / 4.0);
     DrillJig jig;
     jig.block = Length::mm(std::ceil((stock + wall * 2.0).in_mm()));
     jig.bore = stock + Length::mm(0.02);
     jig.bushing_outside = Length::mm(std::ceil(hole.in_mm() + 2.0 * std::max(2.0, hole.in_mm() / 3.0)));
-    constexpr double minutes_with = 1.5;
-    jig.pays_from = minutes_without > minutes_with
-                        ? static_cast<int>(std::ceil(make_jig_minutes / (minutes_without - minutes_with)))
-                        : 0;
+    const double saved = estimates.without_jig - estimates.use_jig;
+    jig.pays_from = saved > 0.0 ? static_cast<int>(std::ceil(estimates.make_jig / saved)) : 0;
     return jig;
 }
 

@@ -2,8 +2,7 @@
 // there is, with its figures, steps, expected error and time; those that the machine and the drawer allow ranked first.
 //
 // What a way is expected to miss by is the sum of its parts: what its figures are rounded to, what its aids are off by,
-// and what people reach with it (a punch felt into a line 0.15 mm, a touch as well as the finder repeats, a bright
-// strip halved by eye 0.05, a filed one 0.15). The shop's own ledger should replace these when it has better ones.
+// and what people reach with it (shop/estimates.h).
 #pragma once
 
 #include "job/bar_ways.h"
@@ -42,6 +41,7 @@ struct WayNeeds {
     int pieces;
     const RoundKit& kit;
     const Machine& machine;
+    const Estimates& estimates;
 };
 
 /// Ways to stand over the axis, the best first: those that hold `within` by time, then the others by error, then those
@@ -76,12 +76,12 @@ std::optional<IndexStep> index_step(const AngleTask& task, int sides);
 std::vector<Way<AngleWay>> angle_ways(const WayNeeds& needs, const AngleTask& task);
 
 /// Side of a drill jig's square block for this bar, its bore, bushing and the number of pieces from which it pays
-/// against another way (minutes a piece), by what making it takes.
+/// against drilling without it; 0: never.
 struct DrillJig {
     Length block, bore, bushing_outside;
     int pays_from = 0;
 };
-DrillJig drill_jig(Length stock, Length hole, double minutes_without);
+DrillJig drill_jig(Length stock, Length hole, const Estimates& estimates);
 
 /// The pin of the drawer that stands in for the spindle when a fence is set: the one nearest to 6 mm.
 Length fence_pin(const RoundKit& kit);

@@ -126,7 +126,7 @@ Shop with_ids(Shop shop) {
     return shop;
 }
 
-Shop default_shop() {
+Shop default_shop(const Estimates& estimates) {
     const Screw metric{Unit::Millimetre, Length::mm(2.5), 125, Length::mm(0.18), Turn::Clockwise, Towards::Plus};
     Screw metric_y = metric;
     metric_y.backlash = Length::mm(0.23);
@@ -158,22 +158,22 @@ Shop default_shop() {
         {"Drill press", "The pillar drill, with fence and stop.", DrillPress{}},
     };
     for (Machine& machine : shop.machines) {
-        machine.spindle = default_spindle(machine);
-        machine.errors = default_errors(machine);
+        machine.spindle = default_spindle(machine, estimates);
+        machine.errors = default_errors(machine, estimates);
     }
     shop.kit = default_kit();
     shop.marks = default_marks();
-    shop.marks.spindle = default_spindle(shop.marks);
-    shop.marks.errors = default_errors(shop.marks);
+    shop.marks.spindle = default_spindle(shop.marks, estimates);
+    shop.marks.errors = default_errors(shop.marks, estimates);
     shop.drawer = default_drawer();
     shop.customs = default_customs();
     return with_ids(std::move(shop));
 }
 
-Spindle default_spindle(const Machine& machine) {
+Spindle default_spindle(const Machine& machine, const Estimates& estimates) {
     const auto mm = [](double value) { return Length::mm(value); };
     Spindle spindle;
-    spindle.change_minutes = 1.5;
+    spindle.change_minutes = estimates.change_cutter;
     spindle.scale_step = mm(1.0);
     if (std::holds_alternative<Readout>(machine.kind)) {
         spindle.slowest = 60.0;
@@ -197,26 +197,25 @@ Spindle default_spindle(const Machine& machine) {
     return spindle;
 }
 
-// Chosen so that, with the wander of a spotted drill, nineteen holes in twenty lie within what the methods are known to
-// reach: readout and drill about 0.05 mm, a mark under a magnifier 0.1, felt into the lines 0.15.
-MachineErrors default_errors(const Machine& machine) {
+MachineErrors default_errors(const Machine& machine, const Estimates& estimates) {
     struct Usual {
-        MachineErrors operator()(const Handwheels& wheels) const {
-            return {Length::mm(0.015), wheels.x.graduation() * 0.3, wheels.x.backlash * 0.04, {}};
+        const Estimates& guess;
+
+        [[nodiscard]] MachineErrors on(const Screw& slide, Length zero) const {
+            return {zero, slide.graduation() * guess.set_to_line, slide.backlash * guess.backlash_left, {}};
         }
+        MachineErrors operator()(const Handwheels& wheels) const { return on(wheels.x, guess.wheels_zero); }
         MachineErrors operator()(const Readout& readout) const {
-            return {Length::mm(0.012), readout.resolution * 0.6, {}, {}};
+            return {guess.readout_zero, readout.resolution * guess.set_to_count, {}, {}};
         }
-        MachineErrors operator()(const RotaryTable& table) const {
-            return {Length::mm(0.02), table.slide.graduation() * 0.3, table.slide.backlash * 0.04, {}};
-        }
+        MachineErrors operator()(const RotaryTable& table) const { return on(table.slide, guess.table_zero); }
         MachineErrors operator()(const LayoutBench& bench) const {
-            return {Length::mm(0.01), bench.gauge_step * 0.8, {}, Length::mm(0.045)};
+            return {guess.layout_zero, bench.gauge_step * guess.set_to_gauge, {}, guess.punched};
         }
-        MachineErrors operator()(const DrillPress&) const { return {Length::mm(0.03), Length::mm(0.04), {}, {}}; }
-        MachineErrors operator()(const MarksAcross&) const { return {{}, {}, {}, Length::mm(0.08)}; }
+        MachineErrors operator()(const DrillPress&) const { return {guess.press_zero, guess.press_set, {}, {}}; }
+        MachineErrors operator()(const MarksAcross&) const { return {{}, {}, {}, guess.punched_across}; }
     };
-    return std::visit(Usual{}, machine.kind);
+    return std::visit(Usual{estimates}, machine.kind);
 }
 
 Machine default_marks() {

@@ -6,6 +6,7 @@
 #include "measure/length.h"
 #include "shop/customs.h"
 #include "shop/cutters.h"
+#include "shop/estimates.h"
 #include "shop/kit.h"
 #include "shop/spindle.h"
 
@@ -156,16 +157,16 @@ struct Shop {
 };
 
 /// A made-up shop to begin with: a metric and an inch handwheel mill, a readout mill, a rotary table, a layout bench.
-Shop default_shop();
+Shop default_shop(const Estimates& estimates = {});
 
 /// The unit its dials, readout or gauges count in.
 Unit unit_of(const Machine& machine);
 
 /// What the spindle of such a machine may be like, until the shop says it.
-Spindle default_spindle(const Machine& machine);
+Spindle default_spindle(const Machine& machine, const Estimates& estimates = {});
 
 /// What such a machine commonly repeats to, until the shop says it.
-MachineErrors default_errors(const Machine& machine);
+MachineErrors default_errors(const Machine& machine, const Estimates& estimates = {});
 
 /// A made-up drawer for it.
 RoundKit default_kit();

@@ -3,12 +3,9 @@
 
 #include "job/job.h"
 #include "layout/pattern.h"
+#include "shop/estimates.h"
 
 namespace clockface {
-
-/// What a hole with a fit may stand beside its place when nothing less is said: two that take pins have to let both in,
-/// and an H7 leaves a pin a few hundredths.
-inline constexpr double fits_within_mm = 0.05;
 
 /// A round zone where the same counts in every direction, otherwise a box along the drawing's axes ("the spacing
 /// counts, the height does not").
@@ -24,10 +21,11 @@ struct Allowed {
     bool operator==(const Allowed&) const = default;
 };
 
-/// Of the holes of a pattern. One axis said alone: the other is as the job says; both the same: a round zone.
-Allowed allowed_of(const Job& job, const Pattern& pattern, const HoleSpec& spec);
+/// Of the holes of a pattern. One axis said alone: the other is as the job says; both the same: a round zone. Holes
+/// with a fit, of which nothing is said, have to let two pins in: Estimates::pins_allow.
+Allowed allowed_of(const Job& job, const Pattern& pattern, const HoleSpec& spec, const Estimates& estimates);
 /// Of each hole of a face.
-std::vector<Allowed> allowed_of(const Job& job, const std::vector<Hole>& holes);
+std::vector<Allowed> allowed_of(const Job& job, const std::vector<Hole>& holes, const Estimates& estimates);
 
 /// "0.05 mm", "0.05 mm in X and 0.3 mm in Y".
 std::string in_words(const Allowed& allowed, Unit unit);

@@ -48,8 +48,7 @@ protected:
                          [&](const ZeroReadout&) { m_at = {}; },
                          [&](const GoToReadout& go) {
                              if (const auto* readout = std::get_if<Readout>(&m_machine.kind))
-                                 m_at = from_drawn(job().datum, {readout->resolution * static_cast<double>(go.x),
-                                                                 readout->resolution * static_cast<double>(go.y)});
+                                 m_at = from_drawn(job().datum, shown_locked(go, *readout));
                              else
                                  complain("there is no readout to go by");
                          },

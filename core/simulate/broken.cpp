@@ -159,9 +159,8 @@ Broken with_slip(const Route& route, const Machine& machine, std::size_t move, M
     return broken;
 }
 
-int holes_spoiled(const Proof& proof, const Job& job, const std::vector<Hole>& holes) {
+int holes_spoiled(const Proof& proof, const std::vector<Hole>& holes, const std::vector<Allowed>& allowed) {
     std::set<int> spoiled;
-    const std::vector<Allowed> allowed = allowed_of(job, holes);
     for (const Landing& landing : proof.landings)
         if (const auto hole = static_cast<std::size_t>(landing.hole); !allowed[hole].holds(landing.at - holes[hole].at))
             spoiled.insert(landing.hole);

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "ordering/instruction.h"
+#include "simulate/allowed.h"
 #include "simulate/operator.h"
 
 #include <string>
@@ -35,7 +36,7 @@ struct Broken {
 };
 Broken with_slip(const Route& route, const Machine& machine, std::size_t move, MoveSlip slip);
 
-/// Holes of which some cut came out farther than `within` from the drawing.
-int holes_spoiled(const Proof& proof, const Job& job, const std::vector<Hole>& holes);
+/// Holes of which some cut came out farther from the drawing than is allowed, by hole.
+int holes_spoiled(const Proof& proof, const std::vector<Hole>& holes, const std::vector<Allowed>& allowed);
 
 } // namespace clockface

@@ -31,13 +31,15 @@ struct Conditions {
     std::vector<ErrorSource> drawn{};            ///< empty: all goes exactly as told
     std::uint64_t seed = 0;                      ///< the same seed draws the same errors
     const std::vector<Length>* wander = nullptr; ///< of each hole's drill, one standard deviation on each axis
+    double lock_jump_varies = 0.0;               ///< one standard deviation, as a share of the jump
 };
 
 /// Draws errors under the conditions; nought for what is not drawn.
 class Chance {
 public:
     explicit Chance(const Conditions& conditions)
-        : m_engine(conditions.seed) {
+        : m_engine(conditions.seed)
+        , m_jump_varies(conditions.lock_jump_varies) {
         for (const ErrorSource source : conditions.drawn)
             m_drawn[static_cast<std::size_t>(source)] = true;
     }
@@ -51,10 +53,16 @@ public:
         const Length x = draw(source, deviation);
         return {x, draw(source, deviation)};
     }
+    /// What tightening the locks moves the slides by: not quite the same every time.
+    [[nodiscard]] Point draw_jump(Point jump) {
+        const Length x = draw(ErrorSource::LockJump, jump.x * m_jump_varies);
+        return jump + Point{x, draw(ErrorSource::LockJump, jump.y * m_jump_varies)};
+    }
 
 private:
     std::mt19937_64 m_engine;
     std::normal_distribution<double> m_normal;
+    double m_jump_varies;
     std::array<bool, error_sources.size()> m_drawn{};
 };
 

@@ -13,7 +13,7 @@ namespace clockface {
 
 namespace {
 
-constexpr double nineteen_in_twenty = 0.95;
+constexpr double share_looked_at = 0.95; // nineteen in twenty
 constexpr int most_in_cloud = 240;
 constexpr int parts_for_budget = 100;
 
@@ -43,8 +43,8 @@ class Maker {
 public:
     explicit Maker(const ManyPartsNeeds& needs)
         : m_needs(needs)
-        , m_wander(wander_of(needs.job, needs.chains, needs.chain_of))
-        , m_allowed(allowed_of(needs.job, needs.holes)) {
+        , m_wander(wander_of(needs.job, needs.chains, needs.chain_of, needs.estimates))
+        , m_allowed(allowed_of(needs.job, needs.holes, needs.estimates)) {
         for (const Hole& hole : needs.holes)
             m_play.push_back(play_of(hole.spec));
         if (std::holds_alternative<MarksAcross>(needs.machine.kind))
@@ -89,7 +89,7 @@ public:
         out.share_within = static_cast<double>(within) / parts;
         if (screws)
             out.share_bolts = static_cast<double>(bolts) / parts;
-        out.most = share_of(std::move(misses), nineteen_in_twenty);
+        out.most = share_of(std::move(misses), share_looked_at);
         out.budget = budget(seed, std::min(parts, parts_for_budget));
         return out;
     }
@@ -110,6 +110,7 @@ private:
         conditions.drawn = std::move(drawn);
         conditions.seed = seed;
         conditions.wander = &m_wander;
+        conditions.lock_jump_varies = m_needs.estimates.lock_jump_varies;
         conditions.survey = m_survey ? &*m_survey : nullptr;
         const Proof proof = carry_out(m_needs.route, m_needs.machine, m_needs.job, m_needs.holes, conditions);
         std::vector<std::optional<Point>> off(m_needs.holes.size());
@@ -155,7 +156,7 @@ private:
             for (const auto& off : make_part(sources, seed + static_cast<std::uint64_t>(part)))
                 if (off)
                     misses.push_back(hypot(off->x, off->y));
-        return share_of(std::move(misses), nineteen_in_twenty);
+        return share_of(std::move(misses), share_looked_at);
     }
 };
 
@@ -167,10 +168,10 @@ std::optional<ManyParts> make_many(const ManyPartsNeeds& needs, int parts, std::
     return Maker(needs).make(parts, seed);
 }
 
-std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, const std::vector<int>& chain_of) {
+std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, const std::vector<int>& chain_of,
+                              const Estimates& estimates) {
     const Metal metal = metal_of(job.blank.material).value_or(all_metals().front());
-    // A drill in a spot follows it to about this.
-    const Length in_spot = Length::mm(0.015) * metal.wander;
+    const Length in_spot = estimates.wander_in_spot * metal.wander;
     std::vector<Length> all;
     all.reserve(chain_of.size());
     std::vector<Length> of_chain;
@@ -178,12 +179,11 @@ std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, 
     for (const Chain& chain : chains) {
         const CutStep* start = chain.find("start");
         const CutStep* drill = chain.last(StepKind::Drill);
-        // The expected run-off is what nineteen in twenty stay within, in any direction: 2.45 deviations.
-        constexpr double deviations = 2.45;
         of_chain.push_back(
             (start && !start->skipped) || !drill
                 ? in_spot
-                : std::max(in_spot, expected_wander(drill->cutter, drill->cutter.flute, metal.wander) / deviations));
+                : std::max(in_spot, expected_wander(drill->cutter, drill->cutter.flute, metal.wander, estimates) /
+                                        nineteen_in_twenty));
     }
     for (const int chain : chain_of)
         all.push_back(of_chain[static_cast<std::size_t>(chain)]);

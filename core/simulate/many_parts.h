@@ -19,6 +19,7 @@ struct ManyPartsNeeds {
     const std::vector<Hole>& holes;
     const std::vector<Chain>& chains;
     const std::vector<int>& chain_of;
+    const Estimates& estimates;
 };
 
 /// What one source of error gives: nineteen holes in twenty lie within `most` from it alone.
@@ -47,8 +48,9 @@ struct ManyParts {
 std::optional<ManyParts> make_many(const ManyPartsNeeds& needs, int parts = 400, std::uint64_t seed = 1);
 
 /// What a hole's drill runs off by where it starts, one standard deviation on each axis: little in a spot, more
-/// without. By metal, from common figures (cutting/formulas.h), to be replaced by the shop's own.
-std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, const std::vector<int>& chain_of);
+/// without, by metal.
+std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, const std::vector<int>& chain_of,
+                              const Estimates& estimates);
 
 /// "picking up zero", "setting to the line" …
 std::string in_words(ErrorSource source);

@@ -15,8 +15,6 @@ namespace clockface {
 
 namespace {
 
-constexpr double lock_jump_varies = 0.3; // share of it, from one tightening to the next
-
 class HandwheelBench : public Bench {
 public:
     HandwheelBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine,
@@ -56,13 +54,7 @@ private:
         (x ? m_set.x : m_set.y) = chance().draw(ErrorSource::Setting, m_machine.errors.setting) +
                                   chance().draw(ErrorSource::BacklashLeft, m_machine.errors.backlash_left);
     }
-    // Tightening the locks moves the slides, by not quite the same every time.
-    [[nodiscard]] Point locked() {
-        const Point jump = m_machine.lock_jump;
-        return *standing() + jump + m_zero + m_set +
-               Point{chance().draw(ErrorSource::LockJump, jump.x * lock_jump_varies),
-                     chance().draw(ErrorSource::LockJump, jump.y * lock_jump_varies)};
-    }
+    [[nodiscard]] Point locked() { return *standing() + chance().draw_jump(m_machine.lock_jump) + m_zero + m_set; }
 };
 
 class ReadoutBench : public Bench {
@@ -86,9 +78,9 @@ protected:
                 m_set = {};
             }
         } else if (const auto* go = std::get_if<GoToReadout>(&instruction.action)) {
-            m_aimed = m_zero + shown(go->x - go->short_x, go->y - go->short_y);
+            m_aimed = m_zero + shown_before_locking(*go, m_readout);
             settle();
-            m_at = m_zero + shown(go->x, go->y); // what it shows when the locks are tight, if they move as thought
+            m_at = m_zero + shown_locked(*go, m_readout); // if the locks move the slides as thought
         } else if (const auto* circle = std::get_if<KeyCircle>(&instruction.action)) {
             key(*circle);
         } else if (const auto* row = std::get_if<KeyRow>(&instruction.action)) {
@@ -117,12 +109,7 @@ private:
         return {m_readout.resolution * static_cast<double>(x), m_readout.resolution * static_cast<double>(y)};
     }
     void settle() { m_set = chance().draw_both(ErrorSource::Setting, m_machine.errors.setting); }
-    [[nodiscard]] Point locked() {
-        const Point jump = m_machine.lock_jump;
-        return *standing() + jump + m_picked_up + m_set +
-               Point{chance().draw(ErrorSource::LockJump, jump.x * lock_jump_varies),
-                     chance().draw(ErrorSource::LockJump, jump.y * lock_jump_varies)};
-    }
+    [[nodiscard]] Point locked() { return *standing() + chance().draw_jump(m_machine.lock_jump) + m_picked_up + m_set; }
 
     // The routine inside the readout: from the first angle on, its own way round, in equal steps.
     void key(const KeyCircle& key) {

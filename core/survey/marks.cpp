@@ -12,18 +12,18 @@ namespace clockface {
 
 namespace {
 
-constexpr double punch_wander = 0.05, by_eye = 0.25, marker_by_eye = 0.3, screw_miss = 0.1, plug_miss = 0.1,
-                 cone_miss = 0.08, drill_wander = 0.03, bonded_miss = 0.02;
 constexpr double deep_for_scriber = 4.0; // depth over diameter beyond which the point no longer follows the wall
 const Length scriber_room = Length::mm(25.0), hand_room = Length::mm(40.0), beside_punch = Length::mm(8.0);
 const Length drill_clearance = Length::mm(0.05), plug_play = Length::mm(0.5);
 
 class Judge {
 public:
-    Judge(const OldHole& hole, const MarkingTerms& terms, const MarksAcross& drawer, std::optional<Length> measured)
+    Judge(const OldHole& hole, const MarkingTerms& terms, const MarksAcross& drawer, const Estimates& estimates,
+          std::optional<Length> measured)
         : m_hole(hole)
         , m_terms(terms)
         , m_drawer(drawer)
+        , m_guess(estimates)
         , m_measured(measured) {}
 
     std::vector<WayAcross> take() {
@@ -50,15 +50,15 @@ private:
     const OldHole& m_hole;
     const MarkingTerms& m_terms;
     const MarksAcross& m_drawer;
+    const Estimates& m_guess;
     std::optional<Length> m_measured;
     std::vector<WayAcross> m_out;
 
     [[nodiscard]] std::string fig(Length length) const {
         return with_unit(Length::mm(std::round(length.in_mm() * 1000.0) / 1000.0), m_drawer.unit);
     }
-    void offer(MarkWay way, double miss_mm, Length tool, const std::string& kit, const std::string& reason,
+    void offer(MarkWay way, Length miss, Length tool, const std::string& kit, const std::string& reason,
                const std::string& thread = {}) {
-        const Length miss = Length::mm(miss_mm);
         m_out.push_back({way, true, miss <= m_terms.within, miss, tool, thread, kit, reason});
     }
     void refuse(MarkWay way, const std::string& reason) {
@@ -87,7 +87,7 @@ private:
         if (!found)
             return refuse(MarkWay::Punch, fmt::format("No punch goes into a hole of {}.", fig(m_hole.diameter)));
         const Length shift = (m_hole.diameter - *found) / 2.0;
-        offer(MarkWay::Punch, shift.in_mm() + punch_wander, *found, "punch " + fig(*found),
+        offer(MarkWay::Punch, shift + m_guess.punch_wanders, *found, "punch " + fig(*found),
               fmt::format("The punch of {} may stand {} to one side of the hole; no shake, no shift.", fig(*found),
                           fig(shift)));
     }
@@ -102,7 +102,7 @@ private:
             return refuse(MarkWay::Screw, "Its thread is not said yet.");
         if (std::find(m_drawer.screws.begin(), m_drawer.screws.end(), thread) == m_drawer.screws.end())
             return refuse(MarkWay::Screw, fmt::format("There is no transfer screw {} in the drawer.", thread));
-        offer(MarkWay::Screw, screw_miss, {}, "transfer screw " + thread,
+        offer(MarkWay::Screw, m_guess.thread_play, {}, "transfer screw " + thread,
               "The thread centres it; what is left is the play of the thread.", thread);
     }
 
@@ -117,7 +117,7 @@ private:
                 best = std::max(best, each);
         if (!(best > Length{}))
             return refuse(MarkWay::Plug, fmt::format("No pointed plug fits a hole of {}.", fig(m_hole.diameter)));
-        offer(MarkWay::Plug, (m_hole.diameter - best).in_mm() / 2.0 + plug_miss, best, "pointed plug " + fig(best),
+        offer(MarkWay::Plug, (m_hole.diameter - best) / 2.0 + m_guess.plug_point, best, "pointed plug " + fig(best),
               fmt::format("The plug of {} may sit {} to one side.", fig(best), fig((m_hole.diameter - best) / 2.0)));
     }
 
@@ -128,7 +128,7 @@ private:
             return refuse(MarkWay::Cone, "The cone would bruise the thread.");
         if (!(m_drawer.cone >= m_hole.diameter))
             return refuse(MarkWay::Cone, "No coned punch takes a hole of this size.");
-        offer(MarkWay::Cone, cone_miss, m_drawer.cone, "coned punch",
+        offer(MarkWay::Cone, m_guess.cone_point, m_drawer.cone, "coned punch",
               "The cone centres itself on the edge of the hole, if that is whole and clean.");
     }
 
@@ -140,7 +140,8 @@ private:
                                                        fig(m_drawer.scriber_reach), fig(m_hole.access.depth)));
         if (m_hole.access.depth > m_hole.diameter * deep_for_scriber)
             return refuse(MarkWay::Scribe, "The hole is too deep for its width: the point no longer follows the wall.");
-        offer(MarkWay::Scribe, by_eye, {}, "scriber, dividers", "The middle of the scribed ring is found by eye.");
+        offer(MarkWay::Scribe, m_guess.ring_by_eye, {}, "scriber, dividers",
+              "The middle of the scribed ring is found by eye.");
     }
 
     void marker() {
@@ -152,7 +153,7 @@ private:
             return refuse(MarkWay::Marker, "The marker's nose does not get down the hole.");
         const Length play = (m_hole.diameter - m_drawer.marker_tip) / 2.0;
         // Guided round the wall its ring has the hole's middle; only its thickness counts.
-        offer(MarkWay::Marker, marker_by_eye + std::min(0.1, play.in_mm() * 0.05), m_drawer.marker_tip,
+        offer(MarkWay::Marker, m_guess.ink_by_eye + std::min(Length::mm(0.1), play * 0.05), m_drawer.marker_tip,
               "long-nosed marker", "The middle of an inked ring is found by eye, and ink is thick.");
     }
 
@@ -166,7 +167,7 @@ private:
                           "A drill would spoil the thread; one of the tap drill's size would wander in it.");
         if (const std::string bar = barred(hand_room, beside_punch); !bar.empty())
             return refuse(MarkWay::DrillThrough, bar);
-        offer(MarkWay::DrillThrough, drill_clearance.in_mm() / 2.0 + drill_wander, m_hole.diameter - drill_clearance,
+        offer(MarkWay::DrillThrough, drill_clearance / 2.0 + m_guess.guided_drill, m_hole.diameter - drill_clearance,
               "drill " + fig(m_hole.diameter - drill_clearance),
               "The guide's own error is copied, so the two parts agree whatever it is. Watch the guide hole for wear.");
     }
@@ -178,7 +179,7 @@ private:
             return refuse(MarkWay::Bonded, bar);
         if (m_hole.tapped)
             return refuse(MarkWay::Bonded, "A drill would spoil the thread.");
-        offer(MarkWay::Bonded, bonded_miss + drill_wander, m_hole.diameter - drill_clearance,
+        offer(MarkWay::Bonded, m_guess.glue_shift + m_guess.guided_drill, m_hole.diameter - drill_clearance,
               "glue, drill " + fig(m_hole.diameter - drill_clearance),
               "Nothing can shift once the glue has set; look at the line-up before it does.");
     }
@@ -186,7 +187,7 @@ private:
     void measure() {
         if (!m_measured)
             return refuse(MarkWay::Measure, "The readings do not settle its place.");
-        offer(MarkWay::Measure, m_measured->in_mm() + punch_wander, {}, "the readings, a mill or the layout bench",
+        offer(MarkWay::Measure, *m_measured + m_guess.punch_wanders, {}, "the readings, a mill or the layout bench",
               *m_measured > Length{}
                   ? fmt::format("Its measured place is known to {}, and is drilled by coordinates.", fig(*m_measured))
                   : "The old part is measured from it; it is drilled by coordinates.");
@@ -208,13 +209,13 @@ std::optional<Length> punch_for(Length hole, const std::vector<PunchSet>& sets) 
 }
 
 std::vector<WayAcross> ways_across(const OldHole& hole, const MarkingTerms& terms, const MarksAcross& drawer,
-                                   std::optional<Length> measured) {
-    return Judge(hole, terms, drawer, measured).take();
+                                   const Estimates& estimates, std::optional<Length> measured) {
+    return Judge(hole, terms, drawer, estimates, measured).take();
 }
 
 std::optional<WayAcross> way_taken(const OldHole& hole, const MarkingTerms& terms, const MarksAcross& drawer,
-                                   std::optional<Length> measured) {
-    const std::vector<WayAcross> ways = ways_across(hole, terms, drawer, measured);
+                                   const Estimates& estimates, std::optional<Length> measured) {
+    const std::vector<WayAcross> ways = ways_across(hole, terms, drawer, estimates, measured);
     for (const WayAcross& each : ways)
         if (each.possible && hole.access.way == each.way)
             return each;

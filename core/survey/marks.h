@@ -23,16 +23,14 @@ struct WayAcross {
 };
 
 /// All ways for one hole, the best first: possible before impossible, holding before not, then by the expected miss.
-/// `measured`: the error of its surveyed place, if it has one. The misses are common figures, to be replaced by the
-/// shop's own: a punch stands (hole - punch) / 2 beside the middle at worst and its mark wanders 0.05; a line scribed
-/// round the inside and its middle punched by eye 0.25; a marker 0.3 and its play; a screw 0.1; a plug its play and
-/// 0.1; a coned punch 0.08; drilling through half the clearance of the drill and 0.03; bonded parts 0.02.
+/// `measured`: the error of its surveyed place, if it has one. A punch stands (hole - punch) / 2 beside the middle at
+/// worst, a plug likewise, and a guided drill half its clearance; what each misses by besides is estimated.
 std::vector<WayAcross> ways_across(const OldHole& hole, const MarkingTerms& terms, const MarksAcross& drawer,
-                                   std::optional<Length> measured);
+                                   const Estimates& estimates, std::optional<Length> measured);
 
 /// The way that is taken for a hole: the user's own where it can be done, otherwise the best; nothing when none can.
 std::optional<WayAcross> way_taken(const OldHole& hole, const MarkingTerms& terms, const MarksAcross& drawer,
-                                   std::optional<Length> measured);
+                                   const Estimates& estimates, std::optional<Length> measured);
 
 /// The punch nearest below a hole's diameter that is in one of the sets; nothing where all are too large.
 std::optional<Length> punch_for(Length hole, const std::vector<PunchSet>& sets);

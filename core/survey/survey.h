@@ -3,6 +3,7 @@
 #pragma once
 
 #include "job/old_part.h"
+#include "measure/nineteen.h"
 #include "measure/problem.h"
 
 #include <optional>
@@ -12,12 +13,11 @@
 namespace clockface {
 
 /// How far a place may be out: the half axes of the ellipse of one standard deviation. Nineteen times in twenty the
-/// true place is within 2.45 times as far (chi-square of two: sqrt(5.99)).
+/// true place is within nineteen_in_twenty times as far.
 struct Spread {
     Length major, minor;
     Angle bearing; ///< of the major axis
 };
-inline constexpr double nineteen_in_twenty = 2.448;
 
 struct SurveyedHole {
     std::string name;

@@ -143,3 +143,4 @@ private slots:
 
 CLOCKFACE_WINDOW_MAIN(TestDoors)
 #include "test_doors.moc"
+#include "support/plans.h"

@@ -119,8 +119,15 @@ private slots:
         work_off(w);
         key(w, Qt::Key_Space);
         QVERIFY(text_of(w, "benchWhere").contains("piece 3 of 3"));
+        // Others lay on the machine meanwhile: its zero has to be found again, and that is told.
         w.document.choose_piece(1);
-        QCOMPARE(w.document.bench().next, 2);
+        QCOMPARE(w.document.bench().next, 0);
+        QVERIFY(text_of(w, "benchNote").contains("begins with finding zero again"));
+        key(w, Qt::Key_Space);
+        QVERIFY(!text_of(w, "benchNote").contains("begins with finding zero again"));
+        QCOMPARE(w.document.bench().next, 1);
+        w.document.choose_piece(2);
+        QVERIFY(w.document.bench().finished());
     }
     void another_hole_a_note_and_a_spoiled_one() {
         Window w;

@@ -186,3 +186,4 @@ private slots:
 
 CLOCKFACE_WINDOW_MAIN(TestTemplate)
 #include "test_template.moc"
+#include "support/plans.h"

@@ -179,7 +179,7 @@ std::vector<Point> scattered(int count) {
 void way_round(benchmark::State& state, const char* machine, Effort effort) {
     const auto stops = scattered(static_cast<int>(state.range(0)));
     const Shop shop = default_shop();
-    const TravelCost cost = travel_cost(*shop.find(machine));
+    const TravelCost cost = travel_cost(*shop.find(machine), {});
     double seconds = 0.0;
     for (auto _ : state)
         seconds = cheapest_tour(stops, {}, cost, effort).seconds;
@@ -243,7 +243,7 @@ void machines_side_by_side(benchmark::State& state) {
     const Job job = job_of(static_cast<int>(state.range(0)));
     const Shop shop = default_shop();
     for (auto _ : state)
-        benchmark::DoNotOptimize(advise_methods(job, shop));
+        benchmark::DoNotOptimize(advise_methods(job, shop, {}));
 }
 BENCHMARK(machines_side_by_side)->Arg(17)->Arg(100)->Unit(benchmark::kMillisecond);
 

@@ -113,10 +113,10 @@ private slots:
         QVERIFY(near(stiffness(mm(5), mm(20)) / stiffness(mm(5), mm(40)), 8.0));
         QVERIFY(near(stiffness(mm(10), mm(40)) / stiffness(mm(5), mm(40)), 16.0));
         Cutter drill = sold("5 mm drill");
-        const Length plain = expected_wander(drill, mm(50), 1.0);
+        const Length plain = expected_wander(drill, mm(50), 1.0, {});
         QVERIFY(near(plain.in_mm(), 0.3)); // ten diameters at 0.03
         drill.split_point = true;
-        QVERIFY(expected_wander(drill, mm(50), 1.0) < plain && expected_wander(drill, mm(50), 1.4) < plain);
+        QVERIFY(expected_wander(drill, mm(50), 1.0, {}) < plain && expected_wander(drill, mm(50), 1.4, {}) < plain);
         QVERIFY(how_to_start(*metal_of("mild steel"), drill, mm(10)).find("by itself") != std::string::npos);
         QVERIFY(how_to_start(*metal_of("stainless"), drill, mm(50)).find("skids") != std::string::npos);
         QVERIFY(same(pilot_for(mm(12)), mm(4)));

@@ -72,7 +72,7 @@ private slots:
         const auto many = many_parts_of(job, plan_at_hand(job, shop), 3000, 5);
         // The drill's own wander in a spot: 0.015 mm by the metal's share.
         const double wander =
-            wander_of(job, plan_at_hand(job, shop).chains(), plan_at_hand(job, shop).chain_of)[0].in_mm();
+            wander_of(job, plan_at_hand(job, shop).chains(), plan_at_hand(job, shop).chain_of, {})[0].in_mm();
         const double s = std::sqrt(0.03 * 0.03 + 0.02 * 0.02 + wander * wander);
         QVERIFY2(same(many->most, mm(s * 2.4477), s * 0.12), qPrintable(QString::number(many->most.in_mm())));
     }
@@ -236,7 +236,7 @@ private slots:
             QVERIFY(same(landing.at, {wanted.x, -wanted.y}, 0.01)); // 0 at 3 o'clock: a mirror in the X axis
         }
         job.holes_within = mm(0.1);
-        const auto spoiled = [&](const Proof& of) { return holes_spoiled(of, job, plan.holes); };
+        const auto spoiled = [&](const Proof& of) { return holes_spoiled(of, plan.holes, allowed_of(job, plan.holes, {})); };
         QCOMPARE(spoiled(proof), 7); // each counted once, however many cuts it has
         QCOMPARE(spoiled(plan.proof), 0);
         // The mirror leaves X as it was: where only X counts, nothing is spoiled.
@@ -250,7 +250,7 @@ private slots:
         job.patterns = {single("A", 20, 20), single("B", 40, 20)};
         job.patterns[1].hole.purpose = Purpose::Reamed;
         const auto of = [&](std::size_t pattern) {
-            return allowed_of(job, job.patterns[pattern], job.patterns[pattern].hole);
+            return allowed_of(job, job.patterns[pattern], job.patterns[pattern].hole, {});
         };
         QVERIFY((of(0) == Allowed{mm(0.15), mm(0.15), true, false}));
         QVERIFY((of(1) == Allowed{mm(0.05), mm(0.05), true, true})); // a fit wants less than the job says

@@ -482,10 +482,10 @@ private slots:
     void ways_by_access() {
         const auto drawer = std::get<MarksAcross>(default_shop().marks.kind);
         const auto best = [&](const std::string& hole, MarkingTerms terms = {}) {
-            return ways_across(part_of({hole}).holes[0], terms, drawer, std::nullopt).front();
+            return ways_across(part_of({hole}).holes[0], terms, drawer, {}, std::nullopt).front();
         };
         const auto way = [&](const std::string& hole, MarkWay wanted, MarkingTerms terms = {}) {
-            for (const WayAcross& each : ways_across(part_of({hole}).holes[0], terms, drawer, std::nullopt))
+            for (const WayAcross& each : ways_across(part_of({hole}).holes[0], terms, drawer, {}, std::nullopt))
                 if (each.way == wanted)
                     return each;
             return WayAcross{};

@@ -702,7 +702,7 @@ private slots:
         Job job = plate_job();
         job.patterns = {single("A", 40, 30)};
         const SetupPlan plan = plan_at_hand(job, default_shop());
-        const Tally tally = tally_of(plan.route, plan.machine, plan.chains(), plan.chain_of);
+        const Tally tally = tally_of(plan.route, plan.machine, plan.chains(), plan.chain_of, {});
         QVERIFY(std::fabs(tally.once - 4.0) < 1e-9);
         QVERIFY(std::fabs(tally.batch(1) - tally.minutes) < 1e-9);
         QVERIFY(std::fabs(tally.batch(100) - (4.0 + 100.0 * (tally.minutes - 4.0))) < 1e-6);
@@ -713,7 +713,7 @@ private slots:
         job.patterns[0].hole = read_hole_size("6 H7", Unit::Millimetre)->spec;
         job.holes_within = mm(0.15);
         const Shop shop = default_shop();
-        const auto all = advise_methods(job, shop, 100);
+        const auto all = advise_methods(job, shop, {}, 100);
         for (const MethodReport& each : all) {
             if (each.many) {
                 QVERIFY(each.many->fits_within && near(*each.many->fits_within, 0.05));
@@ -723,7 +723,7 @@ private slots:
                          each.machine.name.c_str());
         }
         job.patterns[0].hole = read_hole_size("6", Unit::Millimetre)->spec;
-        for (const MethodReport& each : advise_methods(job, shop, 20))
+        for (const MethodReport& each : advise_methods(job, shop, {}, 20))
             QVERIFY(!each.many || !each.many->fits_within);
     }
 };

@@ -315,8 +315,9 @@ private slots:
         const Job job = arbor();
         const Section section = section_at(job.blank, mm(17.3));
         const Shop shop = default_shop();
+        const Estimates common;
         for (const Machine& machine : shop.machines) {
-            const WayNeeds needs{section, true, Unit::Millimetre, mm(0.1), 1, shop.kit, machine};
+            const WayNeeds needs{section, true, Unit::Millimetre, mm(0.1), 1, shop.kit, machine, common};
             const std::vector<Way<TopWay>> tops = top_ways(needs, mm(6.2));
             QCOMPARE(tops.size(), 9U);
             QVERIFY2(tops.front().fits, machine.name.c_str());
@@ -333,14 +334,14 @@ private slots:
         RoundKit kit = shop.kit;
         kit.jaws_lift = true;
         kit.lathe = false;
-        const WayNeeds poor{section, true, Unit::Millimetre, mm(0.1), 1, kit, *shop.find("Drill press")};
+        const WayNeeds poor{section, true, Unit::Millimetre, mm(0.1), 1, kit, *shop.find("Drill press"), common};
         for (const Way<TopWay>& way : top_ways(poor, mm(6.2)))
             if (way.kind == TopWay::Bushing || way.kind == TopWay::Jig)
                 QVERIFY(!way.fits);
         // A jig pays the sooner the more pieces: making it is shared out.
-        const WayNeeds many{section, true, Unit::Millimetre, mm(0.1), 200, shop.kit, *shop.find("Drill press")};
+        const WayNeeds many{section, true, Unit::Millimetre, mm(0.1), 200, shop.kit, *shop.find("Drill press"), common};
         QVERIFY(top_ways(many, mm(6.2)).front().kind == TopWay::Jig);
-        const DrillJig jig = drill_jig(mm(27.92), mm(6.2), 5.0);
+        const DrillJig jig = drill_jig(mm(27.92), mm(6.2), Estimates{});
         QVERIFY(near(jig.block, std::ceil(27.92 * 1.5), 1e-9) &&
                 jig.pays_from == static_cast<int>(std::ceil(110 / 3.5)));
     }

@@ -173,6 +173,48 @@ private slots:
         for (const auto& [what, times] : person.cuts())
             QVERIFY2(times == 1, what.c_str());
     }
+    void another_piece_on_the_machine_takes_the_zero() {
+        for (const Machine& machine : default_shop().machines) {
+            Person one(two_rows());
+            at_hand(one.job).machine = ref(machine);
+            Person two(one.job);
+            two.piece.number = 2;
+            one.until_cut(3);
+            const int next = one.state().next;
+            two.time = one.time;
+            two.until_cut(1);
+            one.job.begun = {one.piece, two.piece};
+            // A marked piece is laid under the drill anew for every hole; everywhere else zero is gone.
+            const bool keeps = std::holds_alternative<LayoutBench>(machine.kind);
+            QCOMPARE(one.state().broken_off, !keeps);
+            QCOMPARE(one.state().next, keeps ? next : 0);
+            // The three holes stay made, and once it is found again the work goes on from there.
+            one.time = two.time;
+            one.until_cut(1);
+            one.job.begun = {one.piece, two.piece};
+            QVERIFY(!one.state().broken_off && one.state().next > 0);
+            one.finish();
+            for (const auto& [cut, times] : one.cuts())
+                QVERIFY2(times == 1, cut.c_str());
+            QVERIFY(one.state().finished());
+        }
+    }
+    void another_piece_on_another_machine_does_not() {
+        Person one(two_rows());
+        Setup further;
+        further.id = 7;
+        further.machine = "Inch mill";
+        at_hand(one.job).machine = "Metric mill";
+        one.job.setups.push_back(further);
+        one.until_cut(3);
+        Piece two;
+        two.number = 2;
+        two.log = {{1, one.time + 5, Done{Deed{7, Act::Zero, {}, "zero", {}, 0}, {}}}};
+        one.job.begun = {one.piece, two};
+        QVERIFY(!one.state().broken_off);
+        one.job.setups.back().machine = "Metric mill";
+        QVERIFY(one.state().broken_off);
+    }
     void a_hole_that_was_moved_is_wanted_elsewhere() {
         Person person(two_rows());
         person.finish();

@@ -69,14 +69,14 @@ private slots:
     void cost_by_hand() {
         // A 2.5 mm screw at a second a turn, 4 s a touch, and 2 x 1 + 2 s against the finishing side.
         const TravelCost cost = travel_cost(
-            {"M", "", Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.18)}});
+            {"M", "", Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.18)}}, {});
         QVERIFY(std::abs(cost.seconds({}, {mm(25), {}}) - (10.0 + 4.0)) < 1e-9);
         QVERIFY(std::abs(cost.seconds({mm(25), {}}, {}) - (10.0 + 4.0 + 4.0)) < 1e-9);
         QVERIFY(std::abs(cost.seconds({}, {mm(25), mm(-5)}) - (14.0 + 2.0 + 4.0 + 4.0)) < 1e-9);
         QCOMPARE(cost.seconds({mm(3), mm(4)}, {mm(3), mm(4)}), 0.0);
     }
     void no_stop_and_one_stop() {
-        const TravelCost cost = travel_cost(default_shop().machines[0]);
+        const TravelCost cost = travel_cost(default_shop().machines[0], {});
         QVERIFY(cheapest_tour({}, {}, cost).order.empty());
         const Tour one = cheapest_tour({{mm(10), mm(-10)}}, {}, cost);
         QCOMPARE(one.order, std::vector<int>{0});
@@ -94,7 +94,7 @@ private slots:
         });
     }
     void twelve_are_proved_thirteen_are_not() {
-        const TravelCost cost = travel_cost(default_shop().machines[0]);
+        const TravelCost cost = travel_cost(default_shop().machines[0], {});
         const auto stops = lattice(13, 1, 3.7, 1.0);
         QVERIFY(cheapest_tour({stops.begin(), stops.begin() + 12}, {}, cost).proved);
         QVERIFY(!cheapest_tour(stops, {}, cost).proved);

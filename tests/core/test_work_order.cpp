@@ -52,7 +52,7 @@ private slots:
                 used.insert(drill->cutter);
         // A cutter may come twice only when two kinds of step want it.
         QVERIFY(count_of<ChangeCutter>(plan.route) <= static_cast<int>(used.size()) + 1);
-        QCOMPARE(tally_of(plan.route, plan.machine, plan.chains(), plan.chain_of).changes,
+        QCOMPARE(tally_of(plan.route, plan.machine, plan.chains(), plan.chain_of, {}).changes,
                  count_of<ChangeCutter>(plan.route));
     }
     void every_hole_is_left_finished() {
@@ -287,7 +287,7 @@ private slots:
         at_hand(job).order.cuts = CutOrder::ByHole;
         RotaryTable table{90, 240, deg(0.05), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)};
         job.patterns = {circle("A", {}, 40, 6, 0), circle("B", {}, 60, 6, 0)};
-        QCOMPARE(tally_of(plan_on(job, table).route, {}, {}, {}).reversals, 2); // the first take-up only
+        QCOMPARE(tally_of(plan_on(job, table).route, {}, {}, {}, {}).reversals, 2); // the first take-up only
         job.patterns = {row("A", 10, 0, 5, 4, 0), row("B", 0, 12, 5, 5, 90)};   // two rays with five radii each
         const SetupPlan rays = plan_on(job, table);
         QVERIFY(rays.proof.complaints.empty());
@@ -326,15 +326,15 @@ private slots:
         Job job = flange();
         const Shop shop = default_shop();
         const auto advised = [&] {
-            for (const MethodReport& each : advise_methods(job, shop, 60))
+            for (const MethodReport& each : advise_methods(job, shop, {}, 60))
                 if (each.advised)
                     return each.machine.name;
             return std::string();
         };
-        QCOMPARE(advise_methods(job, shop, 20).size(), shop.machines.size());
+        QCOMPARE(advise_methods(job, shop, {}, 20).size(), shop.machines.size());
         QCOMPARE(advised(), std::string("Readout mill"));
         job.holes_within = mm(5.0); // anything will do: then the quickest
-        const auto loose = advise_methods(job, shop, 20);
+        const auto loose = advise_methods(job, shop, {}, 20);
         const auto quickest = std::min_element(loose.begin(), loose.end(),
                                                [](const auto& a, const auto& b) { return a.minutes < b.minutes; });
         QCOMPARE(advised(), quickest->machine.name);

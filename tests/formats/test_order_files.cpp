@@ -145,7 +145,7 @@ private slots:
                       {TurnHandwheel{Axis::X, Turn::Clockwise, 3, 10, 0, false}, 0},
                       {TurnHandwheel{Axis::X, Turn::CounterClockwise, 5, 4, 1, true}, 1},
                       {TurnHandwheel{Axis::X, Turn::Clockwise, 1, 4, 1, false}, 1}};
-        const Tally tally = tally_of(route, machine, {}, {});
+        const Tally tally = tally_of(route, machine, {}, {}, {});
         QCOMPARE(tally.changes, 1);
         QCOMPARE(tally.moves, 2);
         QCOMPARE(tally.reversals, 1);

@@ -2,8 +2,8 @@
 #pragma once
 
 #include "job/job.h"
-#include "plan/plan.h"
 #include "shop/shop.h"
+#include "support/plans.h"
 
 #include <QTest>
 #include <rapidcheck.h>
