@@ -1,5 +1,6 @@
 #include "bench/bench_view.h"
 
+#include "bench/expected.h"
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
@@ -15,6 +16,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <cmath>
 #include <set>
 
 namespace clockface::app {
@@ -350,6 +352,17 @@ void BenchView::show_finished() {
     m_done->setEnabled(!empty && (setup || next_piece() > 0));
 }
 
+// How far from its figure a readout may stand, in whole steps of its display.
+QString BenchView::near_enough(const Task& task) const {
+    const auto show = expected_show(m_document.job(), m_document.plan(), instruction(task));
+    if (!show)
+        return {};
+    const Unit unit = unit_of(m_document.plan().machine);
+    const Length step = std::get<Readout>(m_document.plan().machine.kind).resolution;
+    const auto whole = [&](Length off) { return q(with_unit(step * std::floor(off / step), unit)); };
+    return tr(" Near enough for this hole: within %1 in X and %2 in Y.").arg(whole(show->off_x), whole(show->off_y));
+}
+
 void BenchView::refresh() {
     const BenchState& bench = m_document.bench();
     const int all = static_cast<int>(bench.tasks.size());
@@ -377,7 +390,7 @@ void BenchView::refresh() {
             "left, and it begins with finding zero again.");
     m_note->setText(note);
     m_note->setVisible(!note.isEmpty());
-    m_why->setText(tr("Why? %1").arg(q(words.why)));
+    m_why->setText(tr("Why? %1").arg(q(words.why)) + near_enough(task));
     m_why->setVisible(m_why_shown);
     m_next_moves->setText(next_moves());
     m_next_moves->setVisible(!m_why_shown); // the reason takes its room

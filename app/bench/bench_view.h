@@ -78,6 +78,7 @@ private:
     [[nodiscard]] Wording wording(const Task& task) const;
     [[nodiscard]] Instruction instruction(const Task& task) const;
     [[nodiscard]] QString next_moves() const;
+    [[nodiscard]] QString near_enough(const Task& task) const;
     [[nodiscard]] QString setup_line() const;
     [[nodiscard]] QString place_in_list() const;
 };

@@ -2,6 +2,7 @@
 #include "support/window.h"
 
 #include <QLabel>
+#include <QRegularExpression>
 
 using namespace clockface;
 using namespace clockface::app;
@@ -78,6 +79,28 @@ private slots:
         QVERIFY(!w.find("benchWhy"));
         QTest::keyClick(bench, Qt::Key_H);
         QVERIFY(w.find<QLabel>("benchWhy")->text().contains("915 lines"));
+    }
+    void near_enough_is_told_of_a_readout() {
+        Window w;
+        Job job = w.document.job();
+        at_hand(job).machine = "Readout mill";
+        QVERIFY(w.document.edit("machine", job));
+        w.main.show_stage(Stage::Bench);
+        auto* bench = w.find<BenchView>("bench");
+        const auto is_go = [&] {
+            return std::holds_alternative<GoToReadout>(
+                w.document.bench().list.list[static_cast<std::size_t>(w.document.bench().now()->move)].action);
+        };
+        QTest::keyClick(bench, Qt::Key_H);
+        QVERIFY(!w.find<QLabel>("benchWhy")->text().contains("Near enough"));
+        while (!is_go())
+            QTest::keyClick(bench, Qt::Key_Space);
+        // The flange allows 0.15; zero and a spotted drill leave less than 0.15 / sqrt 2.
+        const QString why = w.find<QLabel>("benchWhy")->text();
+        const auto found = QRegularExpression("Near enough for this hole: within (0\\.0\\d+) mm in X").match(why);
+        QVERIFY2(found.hasMatch(), qPrintable(why));
+        const double off = found.captured(1).toDouble();
+        QVERIFY(off >= 0.005 && off < 0.1061 && std::fabs(std::remainder(off, 0.005)) < 1e-9);
     }
     void figures_are_large_enough() {
         // 20 mm on a 24 inch screen of 1920 x 1080: 531 mm wide, so 72 pixels.

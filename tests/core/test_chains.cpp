@@ -34,8 +34,16 @@ struct Bench {
 
     Chain chain(const HoleSpec& hole, double thickness) const {
         const Metal cut = *metal_of(metal);
-        return chain_for({hole, mm(thickness), std::nullopt, cut, owned, machine.spindle, shop.customs,
-                          shop.drawer.fluids, {}, Unit::Millimetre});
+        return chain_for({hole,
+                          mm(thickness),
+                          std::nullopt,
+                          cut,
+                          owned,
+                          machine.spindle,
+                          shop.customs,
+                          shop.drawer.fluids,
+                          {},
+                          Unit::Millimetre});
     }
     void lose(const std::string& name) {
         std::erase_if(owned, [&](const Cutter& each) { return each.name == name; });

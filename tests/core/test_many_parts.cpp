@@ -236,7 +236,9 @@ private slots:
             QVERIFY(same(landing.at, {wanted.x, -wanted.y}, 0.01)); // 0 at 3 o'clock: a mirror in the X axis
         }
         job.holes_within = mm(0.1);
-        const auto spoiled = [&](const Proof& of) { return holes_spoiled(of, plan.holes, allowed_of(job, plan.holes, {})); };
+        const auto spoiled = [&](const Proof& of) {
+            return holes_spoiled(of, plan.holes, allowed_of(job, plan.holes, {}));
+        };
         QCOMPARE(spoiled(proof), 7); // each counted once, however many cuts it has
         QCOMPARE(spoiled(plan.proof), 0);
         // The mirror leaves X as it was: where only X counts, nothing is spoiled.

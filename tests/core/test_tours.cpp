@@ -69,7 +69,8 @@ private slots:
     void cost_by_hand() {
         // A 2.5 mm screw at a second a turn, 4 s a touch, and 2 x 1 + 2 s against the finishing side.
         const TravelCost cost = travel_cost(
-            {"M", "", Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.18)}}, {});
+            {"M", "", Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.18)}},
+            {});
         QVERIFY(std::abs(cost.seconds({}, {mm(25), {}}) - (10.0 + 4.0)) < 1e-9);
         QVERIFY(std::abs(cost.seconds({mm(25), {}}, {}) - (10.0 + 4.0 + 4.0)) < 1e-9);
         QVERIFY(std::abs(cost.seconds({}, {mm(25), mm(-5)}) - (14.0 + 2.0 + 4.0 + 4.0)) < 1e-9);

@@ -288,7 +288,7 @@ private slots:
         RotaryTable table{90, 240, deg(0.05), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)};
         job.patterns = {circle("A", {}, 40, 6, 0), circle("B", {}, 60, 6, 0)};
         QCOMPARE(tally_of(plan_on(job, table).route, {}, {}, {}, {}).reversals, 2); // the first take-up only
-        job.patterns = {row("A", 10, 0, 5, 4, 0), row("B", 0, 12, 5, 5, 90)};   // two rays with five radii each
+        job.patterns = {row("A", 10, 0, 5, 4, 0), row("B", 0, 12, 5, 5, 90)};       // two rays with five radii each
         const SetupPlan rays = plan_on(job, table);
         QVERIFY(rays.proof.complaints.empty());
         QCOMPARE(count_of<TurnTable>(rays.route), 3); // back and forth, then one quarter turn
