@@ -124,7 +124,7 @@ QString style_sheet(const Look& look) {
         * { font-family: "B612"; }
         QWidget#header, QWidget#rail { background: @surround; }
         QWidget#slip, QWidget#slipBody, QScrollArea#slipScroll { background: @card; border: none; }
-        QWidget#slip QLabel { color: @ink; font-size: 12pt; }
+        QWidget#slip QLabel, QWidget#slip clockface--app--Sentence { color: @ink; font-size: 12pt; }
         QWidget#slip QLabel[quiet="true"] { color: @quiet; font-size: 10pt; }
         QWidget#slip QLabel[heading="true"] { color: @ink; font-size: 14pt; font-weight: bold; }
         QWidget#slip QLabel[fault="true"] { color: @stop; font-size: 10pt; }

@@ -13,7 +13,6 @@
 #include "report/sheet.h"
 #include "report/template.h"
 #include "shop/shop_view.h"
-#include "slips/holes_slip.h"
 #include "slips/import_slip.h"
 
 #include "order/order_slip.h"
@@ -65,7 +64,11 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     , m_claim(m_seams.recovery_folder + QStringLiteral("/open"))
     , m_shops(document, m_seams.shop_folder, m_seams.settings_file) {
     setObjectName(QStringLiteral("mainWindow"));
+    const bool night = m_settings.value(QStringLiteral("night"), false).toBool();
+    m_look = night ? &Look::night_shift() : &Look::day();
+    setStyleSheet(style_sheet(*m_look)); // before there is a widget to restyle
     m_header = make_header();
+    m_night->setChecked(night);
     m_rail = new StageRail(document);
     m_board = new BoardView(document, m_selection);
     m_notice = new NoticeStrip;
@@ -74,41 +77,15 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     m_pages = new QStackedWidget;
     auto* work = new QWidget;
     m_pages->addWidget(work);
-    for (const StageEntry& stage : stages()) {
-        QWidget* made = stage.make({document, m_selection, m_shown});
-        (stage.whole_window ? m_pages : m_slips)->addWidget(made);
-        m_views[stage.stage] = made;
-    }
-    m_cutters = view<CuttersSlip>();
-    m_order = view<OrderSlip>();
-    m_bench = view<BenchView>();
-    m_board->show_parts(m_shown);
-    m_import = new ImportSlip(document, m_selection);
-    m_slips->addWidget(m_import);
-    m_reckoner = new Reckoner(document, m_selection);
-    m_slips->addWidget(m_reckoner);
-    connect(m_reckoner, &Reckoner::leave_wanted, this, [this] { show_stage(m_stage); });
-    m_part = new PartSlip(document, m_selection, m_part_selection);
-    m_slips->addWidget(m_part);
-    m_part_board = new PartBoard(document, m_part_selection);
-    connect(m_part, &PartSlip::leave_wanted, this, [this] { show_stage(Stage::Holes); });
-    connect(m_part, &PartSlip::order_wanted, this, [this] { show_stage(Stage::Order); });
-    connect(m_part, &PartSlip::edge_wanted, m_part_board, &PartBoard::begin_edge);
-    connect(m_part_board, &PartBoard::told, m_part, &PartSlip::tell);
-    connect(view<HolesSlip>(), &HolesSlip::old_part_wanted, this, &MainWindow::show_old_part);
     m_boards = new QStackedWidget;
     m_boards->addWidget(m_board);
-    m_boards->addWidget(m_part_board);
-    connect(m_import, &ImportSlip::ended, this, [this] { show_stage(Stage::Holes); });
 
     auto* middle = new QHBoxLayout;
     middle->setSpacing(0);
-    m_depths = new DepthView(document, m_selection);
-    auto* boards = new QVBoxLayout;
-    boards->setSpacing(0);
-    boards->addWidget(m_boards, 57);
-    boards->addWidget(m_depths, 43);
-    middle->addLayout(boards, 66);
+    m_board_place = new QVBoxLayout;
+    m_board_place->setSpacing(0);
+    m_board_place->addWidget(m_boards, 57);
+    middle->addLayout(m_board_place, 66);
     middle->addWidget(m_slips, 34);
     m_slips->setMinimumWidth(372);
     m_slips->setMaximumWidth(620);
@@ -124,22 +101,12 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     all->setSpacing(0);
     all->addWidget(m_rail);
     all->addLayout(right, 1);
-    m_shop = new ShopView(document, m_shops, m_seams);
-    m_pages->addWidget(m_shop);
     setCentralWidget(m_pages);
     resize(1280, 800);
     setMinimumSize(960, 600); // what is drawn fits from 1024 x 700, less a panel and the frame of the window
 
     connect(m_rail, &StageRail::stage_wanted, this, &MainWindow::show_stage);
-    connect(m_bench, &BenchView::leave_wanted, this, [this] { show_stage(Stage::Order); });
-    connect(m_order, &OrderSlip::bench_wanted, this, [this] { show_stage(Stage::Bench); });
-    connect(m_order, &OrderSlip::sheet_wanted, this, &MainWindow::save_sheet);
-    connect(m_order, &OrderSlip::template_wanted, this, &MainWindow::save_template);
-    connect(m_order, &OrderSlip::told, this, [this](const QString& sentence) { tell(sentence); });
     connect(m_findings, &FindingsStrip::show_wanted, m_board, &BoardView::show_holes);
-    connect(m_cutters, &CuttersSlip::shop_wanted, this, &MainWindow::show_shop);
-    connect(m_order, &OrderSlip::shop_wanted, this, [this] { show_shop(q(m_document.plan().machine.name)); });
-    connect(m_shop, &ShopView::leave_wanted, this, [this] { show_stage(m_stage); });
     connect(&m_shops, &ShopStore::failed, this, [this](const QString& sentence) { tell(sentence); });
     connect(&m_shops, &ShopStore::changed_meanwhile, this, [this](const QString& path) {
         tell(tr("%1 was changed by another program, so the last change of the shop is not in it yet.").arg(path),
@@ -163,7 +130,7 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
         const auto& patterns = m_document.job().patterns;
         m_selection.select(patterns.empty() ? std::string() : patterns.front().name, {});
     });
-    set_night(m_settings.value(QStringLiteral("night"), false).toBool());
+    wear_look();
     show_stage(Stage::Holes);
     m_board->setFocus();
     update_title();
@@ -210,7 +177,7 @@ QMenu* MainWindow::make_job_menu() {
     menu->addAction(command("reckon", tr("Reckon…"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] {
         if (m_stage == Stage::Bench || m_slips->currentWidget() == m_reckoner)
             return show_stage(m_stage);
-        m_slips->setCurrentWidget(m_reckoner);
+        m_slips->setCurrentWidget(reckoner());
     }));
     menu->addAction(command("import", tr("Holes from a file…"), QKeySequence(Qt::CTRL | Qt::Key_I), [this] {
         const QString path =
@@ -289,16 +256,9 @@ QWidget* MainWindow::make_header() {
 void MainWindow::set_night(bool night) {
     m_night->setChecked(night);
     m_settings.setValue(QStringLiteral("night"), night);
-    const Look& look = night ? Look::night_shift() : Look::day();
-    setStyleSheet(style_sheet(look));
-    m_board->set_look(look);
-    m_order->set_look(look);
-    m_part_board->set_look(look);
-    m_part->set_look(look);
-    m_depths->set_look(look);
-    m_rail->set_look(look);
-    m_findings->set_look(look);
-    m_bench->set_look(look);
+    m_look = night ? &Look::night_shift() : &Look::day();
+    setStyleSheet(style_sheet(*m_look));
+    wear_look();
 }
 
 void MainWindow::take_place() {
@@ -316,7 +276,7 @@ void MainWindow::take_place() {
 void MainWindow::show_stage(Stage stage) {
     m_stage = stage;
     m_rail->set_stage(stage);
-    QWidget* shown = m_views[stage];
+    QWidget* shown = view_of(stage);
     if (m_pages->indexOf(shown) >= 0) { // it takes the whole window
         m_pages->setCurrentWidget(shown);
         shown->setFocus();
@@ -324,13 +284,13 @@ void MainWindow::show_stage(Stage stage) {
     }
     m_pages->setCurrentIndex(0);
     m_slips->setCurrentWidget(shown);
-    m_depths->setVisible(stage == Stage::Cutters);
+    show_depths(stage == Stage::Cutters);
     m_boards->setCurrentWidget(m_board);
     m_board->set_stage(stage);
 }
 
 bool MainWindow::show_shop(const QString& page) {
-    if (!m_shop->show_page(page))
+    if (!shop_view()->show_page(page))
         return false;
     m_pages->setCurrentWidget(m_shop);
     m_shop->setFocus();
@@ -338,19 +298,19 @@ bool MainWindow::show_shop(const QString& page) {
 }
 
 void MainWindow::open_backlash_test(const QString& axis) {
-    m_shop->open_backlash_test(axis);
+    shop_view()->open_backlash_test(axis);
 }
 
 void MainWindow::show_fetch() {
     show_stage(Stage::Cutters);
-    m_cutters->show_page(CuttersSlip::ToFetch);
+    view<CuttersSlip>(Stage::Cutters)->show_page(CuttersSlip::ToFetch);
 }
 
 void MainWindow::show_old_part() {
     if (m_stage != Stage::Holes)
         show_stage(Stage::Holes);
-    m_slips->setCurrentWidget(m_part);
-    m_depths->hide();
+    m_slips->setCurrentWidget(part());
+    show_depths(false);
     m_boards->setCurrentWidget(m_part_board);
     m_part_board->fit();
     m_part_board->setFocus();
@@ -497,11 +457,11 @@ void MainWindow::save_template() {
 
 bool MainWindow::show_order_page(const QString& page) {
     show_stage(Stage::Order);
-    return m_order->show_page(page);
+    return view<OrderSlip>(Stage::Order)->show_page(page);
 }
 
 void MainWindow::choose_move(int move) {
-    m_order->choose_move(move);
+    view<OrderSlip>(Stage::Order)->choose_move(move);
 }
 
 void MainWindow::save_csv(bool instructions) {
@@ -518,11 +478,11 @@ void MainWindow::save_csv(bool instructions) {
 
 bool MainWindow::import_holes(const QString& path) {
     show_stage(Stage::Holes);
-    if (const Result<void> begun = m_import->begin(path); !begun) {
+    if (const Result<void> begun = import()->begin(path); !begun) {
         tell(tr("%1 The job was left as it is.").arg(q(begun.error().text())));
         return false;
     }
-    m_slips->setCurrentWidget(m_import);
+    m_slips->setCurrentWidget(import());
     return true;
 }
 

@@ -23,6 +23,7 @@ class QLabel;
 class QMenu;
 class QStackedWidget;
 class QToolButton;
+class QVBoxLayout;
 
 namespace clockface::app {
 
@@ -85,36 +86,41 @@ private:
     PartSelection m_part_selection;
     ShownParts m_shown;
     Stage m_stage = Stage::Holes;
-    std::map<Stage, QWidget*> m_views; ///< of every stage
+    const Look* m_look = &Look::day();
 
     QStackedWidget* m_pages;
     QStackedWidget* m_slips;
     QWidget* m_header;
-    ImportSlip* m_import;
-    Reckoner* m_reckoner;
-    PartSlip* m_part;
-    PartBoard* m_part_board;
-    DepthView* m_depths;
-    CuttersSlip* m_cutters;
-    OrderSlip* m_order;
-    ShopView* m_shop;
     QStackedWidget* m_boards;
+    QVBoxLayout* m_board_place; ///< of the boards, and of the section of a hole below them
     StageRail* m_rail;
     BoardView* m_board;
-    BenchView* m_bench;
     NoticeStrip* m_notice;
     FindingsStrip* m_findings;
     QLabel *m_title, *m_facts;
     QMenu* m_recent;
     QAction* m_night;
 
-    /// The view of a stage by its class.
-    template <class View> View* view() const {
-        for (const auto& [stage, made] : m_views)
-            if (auto* found = qobject_cast<View*>(made))
-                return found;
-        return nullptr;
-    }
+    // Made when they are first wanted: nullptr until then.
+    std::map<Stage, QWidget*> m_views;
+    ImportSlip* m_import = nullptr;
+    Reckoner* m_reckoner = nullptr;
+    PartSlip* m_part = nullptr;
+    PartBoard* m_part_board = nullptr;
+    DepthView* m_depths = nullptr;
+    ShopView* m_shop = nullptr;
+
+    QWidget* view_of(Stage stage);
+    template <class View> View* view(Stage stage) { return qobject_cast<View*>(view_of(stage)); }
+    ImportSlip* import();
+    Reckoner* reckoner();
+    PartSlip* part();
+    ShopView* shop_view();
+    void show_depths(bool shown);
+    void connect_view(QWidget* view);
+    void add_slip(QWidget* slip);
+    void wear_look();
+
     QWidget* make_header();
     QMenu* make_job_menu();
     QAction* command(const QString& name, const QString& text, const QKeySequence& keys, std::function<void()> act);

@@ -292,7 +292,7 @@ void BlankSlip::existing_sentence(Sentence& s, std::size_t index, const Existing
     s.words(tr("from the lower one."));
     auto* remove = link(name("removeThere"), tr("it is not there"));
     connect(remove, &QPushButton::clicked, this, [this, index] { remove_existing(index); });
-    s.layout()->addWidget(remove);
+    s.ends_with(remove);
 }
 
 void BlankSlip::add_existing() {

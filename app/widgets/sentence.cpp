@@ -1,48 +1,47 @@
 #include "widgets/sentence.h"
 
 #include "look/plain_text.h"
-#include "widgets/flow_layout.h"
 
 #include <QEvent>
+#include <QLabel>
+#include <QPainter>
+#include <QPushButton>
 #include <QStyle>
-#include <QVBoxLayout>
+#include <algorithm>
 
 namespace clockface::app {
 
+namespace {
+
+constexpr int between_words = 5, between_lines = 7, above_verdict = 4;
+constexpr int usual_width = 360, least_width = 120;
+
+} // namespace
+
 Sentence::Sentence(QWidget* parent)
-    : QWidget(parent)
-    , m_line(new QWidget(this))
-    , m_below(plain_label({}, this)) {
-    new FlowLayout(m_line);
+    : QWidget(parent) {
     QSizePolicy policy(QSizePolicy::Preferred, QSizePolicy::Minimum);
     policy.setHeightForWidth(true);
-    m_line->setSizePolicy(policy);
     setSizePolicy(policy);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(4);
-    layout->addWidget(m_line);
-    layout->addWidget(m_below);
-    m_below->setObjectName(QStringLiteral("below"));
-    m_below->setWordWrap(true);
-    m_below->hide();
 }
 
 void Sentence::words(const QString& text) {
-    for (const QString& word : text.split(QLatin1Char(' '), Qt::SkipEmptyParts)) {
-        auto* label = plain_label(word, m_line);
-        label->setProperty("clings", word.size() <= 1 && QStringLiteral(".,;:)").contains(word));
-        m_line->layout()->addWidget(label);
-    }
+    for (const QString& word : text.split(QLatin1Char(' '), Qt::SkipEmptyParts))
+        m_parts.push_back({word, nullptr, word.size() <= 1 && QStringLiteral(".,;:)").contains(word)});
+}
+
+void Sentence::add(QWidget* blank) {
+    m_parts.push_back({{}, blank});
+    if (isVisible())
+        blank->show();
 }
 
 BlankEdit* Sentence::blank(const QString& name, const QString& what, BlankEdit::Show show, BlankEdit::Try attempt) {
-    auto* edit = new BlankEdit(name, what, std::move(show), std::move(attempt), m_line);
-    m_line->layout()->addWidget(edit);
-    m_blanks.append(edit);
+    auto* edit = new BlankEdit(name, what, std::move(show), std::move(attempt), this);
+    add(edit);
     connect(edit, &BlankEdit::verdict, this, &Sentence::show_verdict);
     connect(edit, &BlankEdit::given_up, this, &Sentence::given_up);
-    m_refreshers.append([edit] { edit->refresh(); });
+    m_refreshers.emplace_back([edit] { edit->refresh(); });
     return edit;
 }
 
@@ -50,31 +49,159 @@ ChoiceBlank* Sentence::choice(const QString& name, const QString& what, const QS
                               std::function<int()> now, std::function<QString(int)> choose) {
     auto* blank = new ChoiceBlank(
         name, what, fillings, std::move(now),
-        [this, choose = std::move(choose)](int filling) { show_verdict(choose(filling), {}); }, m_line);
-    m_line->layout()->addWidget(blank);
-    m_refreshers.append([blank] { blank->refresh(); });
+        [this, choose = std::move(choose)](int filling) { show_verdict(choose(filling), {}); }, this);
+    add(blank);
+    m_refreshers.emplace_back([blank] { blank->refresh(); });
     return blank;
+}
+
+void Sentence::ends_with(QPushButton* link) {
+    link->setParent(this);
+    add(link);
 }
 
 void Sentence::refresh() {
     for (const auto& refresh : m_refreshers)
         refresh();
+    if (const QString now = text(); now != accessibleName())
+        setAccessibleName(now);
+}
+
+QString Sentence::text() const {
+    QString out;
+    for (const Part& part : m_parts) {
+        if (part.blank && part.blank->isHidden())
+            continue;
+        const auto* edit = qobject_cast<const QLineEdit*>(part.blank);
+        const auto* choice = qobject_cast<const ChoiceBlank*>(part.blank);
+        const QString word = edit ? edit->text() : choice ? choice->text() : part.word;
+        if (!out.isEmpty() && !part.clings)
+            out += QLatin1Char(' ');
+        out += word;
+    }
+    return out;
+}
+
+QSize Sentence::size_of(const Part& part) const {
+    return part.blank ? part.blank->sizeHint()
+                      : QSize(fontMetrics().horizontalAdvance(part.word), fontMetrics().height());
+}
+
+int Sentence::arrange(std::vector<Part>& parts, int width) const {
+    int x = 0, y = 0, line = 0;
+    std::size_t begun = 0; // the first part of the line
+    const auto end_line = [&](std::size_t end) {
+        for (std::size_t i = begun; i < end; ++i) // words and blanks of one line share their middle
+            parts[i].place.translate(0, (line - parts[i].place.height()) / 2);
+        begun = end;
+    };
+    for (std::size_t i = 0; i < parts.size(); ++i) {
+        Part& part = parts[i];
+        part.place = {};
+        if (part.blank && part.blank->isHidden())
+            continue;
+        const QSize size = size_of(part).boundedTo(QSize(width, QWIDGETSIZE_MAX));
+        const bool followed = i + 1 < parts.size() && parts[i + 1].clings;
+        const int needed = size.width() + (followed ? size_of(parts[i + 1]).width() + 1 : 0);
+        if (part.clings && x > 0)
+            x -= between_words - 1;
+        if (x > 0 && x + needed > width && !part.clings) {
+            end_line(i);
+            x = 0;
+            y += line + between_lines;
+            line = 0;
+        }
+        part.place = QRect(QPoint(x, y), size);
+        x += size.width() + between_words;
+        line = std::max(line, size.height());
+    }
+    end_line(parts.size());
+    return y + line;
+}
+
+int Sentence::heightForWidth(int width) const {
+    ensurePolished();
+    std::vector<Part> parts = m_parts;
+    const int height = arrange(parts, std::max(width, least_width));
+    return height + (m_below && !m_below->isHidden() ? above_verdict + m_below->heightForWidth(width) : 0);
+}
+
+QSize Sentence::sizeHint() const {
+    return {280, heightForWidth(usual_width)};
+}
+
+QSize Sentence::minimumSizeHint() const {
+    ensurePolished();
+    int width = 0;
+    for (const Part& part : m_parts)
+        width = std::max(width, part.blank ? part.blank->minimumSizeHint().width() : size_of(part).width());
+    return {width, 20};
+}
+
+void Sentence::lay_out() {
+    ensurePolished();
+    const int line = arrange(m_parts, std::max(width(), least_width));
+    for (const Part& part : m_parts)
+        if (part.blank && !part.blank->isHidden())
+            part.blank->setGeometry(part.place);
+    int height = line;
+    if (m_below && !m_below->isHidden()) {
+        m_below->setGeometry(0, line + above_verdict, width(), m_below->heightForWidth(width()));
+        height = m_below->geometry().bottom() + 1;
+    }
+    setMinimumHeight(height);
+    update();
 }
 
 bool Sentence::event(QEvent* event) {
     const bool done = QWidget::event(event);
-    if (event->type() == QEvent::LayoutRequest || event->type() == QEvent::Resize)
-        m_line->setMinimumHeight(m_line->layout()->heightForWidth(std::max(m_line->width(), 120)));
+    if (event->type() == QEvent::LayoutRequest) {
+        updateGeometry();
+        lay_out();
+    }
     return done;
 }
 
+void Sentence::changeEvent(QEvent* event) {
+    QWidget::changeEvent(event);
+    if ((event->type() == QEvent::FontChange || event->type() == QEvent::StyleChange) && isVisible())
+        lay_out();
+}
+
+void Sentence::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    lay_out();
+}
+
+void Sentence::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    lay_out();
+}
+
+void Sentence::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    painter.setPen(palette().color(foregroundRole()));
+    for (const Part& part : m_parts)
+        if (!part.blank)
+            painter.drawText(part.place, Qt::AlignVCenter | Qt::AlignLeft | Qt::TextDontClip, part.word);
+}
+
 void Sentence::show_verdict(const QString& fault, const QString& echo) {
+    if (!m_below) {
+        if (fault.isEmpty() && echo.isEmpty())
+            return;
+        m_below = plain_label({}, this);
+        m_below->setObjectName(QStringLiteral("below"));
+        m_below->setWordWrap(true);
+    }
     m_below->setText(fault.isEmpty() ? echo : QStringLiteral("▲ ") + fault);
     m_below->setProperty("fault", !fault.isEmpty());
     m_below->setProperty("echo", fault.isEmpty());
     m_below->style()->unpolish(m_below);
     m_below->style()->polish(m_below);
     m_below->setVisible(!m_below->text().isEmpty());
+    updateGeometry();
+    lay_out();
 }
 
 } // namespace clockface::app

@@ -1,14 +1,17 @@
 // A sentence with live blanks: words, blanks to type into, blanks to choose in, and below them what is wrong or how a
-// figure was read.
+// figure was read. The words are painted by the sentence itself; only its blanks are widgets.
 #pragma once
 
 #include "widgets/blank_edit.h"
 #include "widgets/choice_blank.h"
 
-#include <QLabel>
 #include <QStringList>
 #include <QWidget>
 #include <functional>
+#include <vector>
+
+class QLabel;
+class QPushButton;
 
 namespace clockface::app {
 
@@ -23,9 +26,18 @@ public:
     /// why it cannot be.
     ChoiceBlank* choice(const QString& name, const QString& what, const QStringList& fillings, std::function<int()> now,
                         std::function<QString(int)> choose);
+    /// What can be done with what the sentence speaks of, at its end.
+    void ends_with(QPushButton* link);
 
     /// Shows the job's values in all blanks.
     void refresh();
+    /// As it reads now, with what stands in its blanks.
+    [[nodiscard]] QString text() const;
+
+    [[nodiscard]] bool hasHeightForWidth() const override { return true; }
+    [[nodiscard]] int heightForWidth(int width) const override;
+    [[nodiscard]] QSize sizeHint() const override;
+    [[nodiscard]] QSize minimumSizeHint() const override;
 
 signals:
     /// A blank was left with Escape.
@@ -33,13 +45,28 @@ signals:
 
 protected:
     bool event(QEvent* event) override;
+    void changeEvent(QEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void showEvent(QShowEvent* event) override;
+    void paintEvent(QPaintEvent* event) override;
 
 private:
-    QWidget* m_line;
-    QLabel* m_below;
-    QList<BlankEdit*> m_blanks;
-    QList<std::function<void()>> m_refreshers;
+    // A word, or a blank.
+    struct Part {
+        QString word;
+        QWidget* blank = nullptr;
+        bool clings = false; // a comma or full stop never begins a line: it stands at the word before it
+        QRect place{};
+    };
+    std::vector<Part> m_parts;
+    std::vector<std::function<void()>> m_refreshers;
+    QLabel* m_below = nullptr; // made when there is something to say
 
+    void add(QWidget* blank);
+    [[nodiscard]] QSize size_of(const Part& part) const;
+    // Places of the parts in a line so wide, with line breaks, and the height they take.
+    int arrange(std::vector<Part>& parts, int width) const;
+    void lay_out();
     void show_verdict(const QString& fault, const QString& echo);
 };
 

@@ -9,6 +9,7 @@
 
 #include <QApplication>
 #include <QInputMethodEvent>
+#include <QLabel>
 #include <QMenu>
 #include <QTemporaryDir>
 #include <QTest>
@@ -76,6 +77,8 @@ struct Window {
         choice->list()->actions().at(at)->trigger();
     }
     void click(const QString& name) {
+        // What has just come to view has found its place by the time a hand gets there.
+        QApplication::sendPostedEvents(nullptr, QEvent::LayoutRequest);
         auto* button = find<QAbstractButton>(name);
         QVERIFY2(button, qPrintable("no button " + name));
         QTest::mouseClick(button, Qt::LeftButton);

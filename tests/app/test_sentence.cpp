@@ -1,0 +1,138 @@
+// Sentences with blanks in them: how they read, and where their parts stand.
+#include "support/window.h"
+#include "widgets/sentence.h"
+
+using namespace clockface;
+using namespace clockface::app;
+using namespace clockface::testing;
+
+namespace {
+
+BlankEdit* add_blank(Sentence& sentence, const QString& name, const QString& value) {
+    return sentence.blank(
+        name, name, [value] { return value; },
+        [](const QString& text, bool) {
+            return text == "bad" ? Verdict{"That will not do.", {}} : Verdict{{}, "read as " + text};
+        });
+}
+
+} // namespace
+
+class TestSentence : public QObject {
+    Q_OBJECT
+private slots:
+    void it_reads_as_it_stands() {
+        Sentence sentence;
+        sentence.words("Across it is");
+        BlankEdit* across = add_blank(sentence, "across", "88.6 mm");
+        sentence.words("by the drawing, of");
+        sentence.choice(
+            "metal", "metal", {"brass", "steel"}, [] { return 1; }, [](int) { return QString(); });
+        sentence.words(".");
+        sentence.refresh();
+        QCOMPARE(sentence.text(), QStringLiteral("Across it is 88.6 mm by the drawing, of steel."));
+        QCOMPARE(sentence.accessibleName(), sentence.text());
+        across->hide();
+        QCOMPARE(sentence.text(), QStringLiteral("Across it is by the drawing, of steel."));
+        // Words are painted, not widgets.
+        QCOMPARE(sentence.findChildren<QWidget*>().size(), 2);
+    }
+    void what_is_wrong_stands_below_the_line() {
+        Sentence sentence;
+        sentence.words("Zero is at");
+        BlankEdit* at = add_blank(sentence, "at", "12");
+        sentence.resize(300, 200);
+        sentence.show();
+        const int before = sentence.minimumHeight();
+        at->setFocus();
+        at->selectAll();
+        QTest::keyClicks(at, "bad");
+        QTest::keyClick(at, Qt::Key_Return);
+        auto* below = sentence.findChild<QLabel*>("below");
+        QVERIFY(below && below->isVisible() && below->text() == QStringLiteral("▲ That will not do."));
+        QVERIFY(below->y() >= at->geometry().bottom() && sentence.minimumHeight() > before);
+        at->selectAll();
+        QTest::keyClicks(at, "7");
+        QVERIFY(below->text().startsWith("read as 7"));
+    }
+    void parts_keep_their_order_and_do_not_overlap() {
+        holds("blanks stand in reading order, inside the width, apart from each other", [] {
+            Sentence sentence;
+            const int blanks = *rc::gen::inRange(1, 12);
+            std::vector<QWidget*> made;
+            for (int i = 0; i < blanks; ++i) {
+                for (int k = *rc::gen::inRange(0, 6); k > 0; --k)
+                    sentence.words(QString(*rc::gen::inRange(1, 14), QLatin1Char('m')));
+                made.push_back(
+                    add_blank(sentence, QString::number(i), QString(*rc::gen::inRange(1, 20), QLatin1Char('8'))));
+                if (*rc::gen::arbitrary<bool>())
+                    sentence.words(",");
+            }
+            const int width = *rc::gen::inRange(260, 600);
+            sentence.refresh();
+            sentence.resize(width, 10);
+            sentence.show();
+            RC_ASSERT(sentence.minimumHeight() == sentence.heightForWidth(width));
+            for (std::size_t i = 0; i < made.size(); ++i) {
+                const QRect here = made[i]->geometry();
+                RC_ASSERT(sentence.rect().united(QRect(0, 0, width, sentence.minimumHeight())).contains(here));
+                if (i == 0)
+                    continue;
+                const QRect before = made[i - 1]->geometry();
+                RC_ASSERT(!before.intersects(here));
+                RC_ASSERT(here.top() > before.bottom() || here.left() > before.right());
+            }
+        });
+    }
+    void the_words_are_inked() {
+        Sentence sentence;
+        sentence.words("The face at hand is the top, and every face has its own zero.");
+        sentence.resize(200, 200);
+        QPalette ink = sentence.palette();
+        ink.setColor(QPalette::WindowText, Qt::red);
+        ink.setColor(QPalette::Window, Qt::white);
+        sentence.setPalette(ink);
+        const QImage picture = sentence.grab().toImage();
+        const auto inked = [&](int from, int to) {
+            int red = 0;
+            for (int y = from; y < to; ++y)
+                for (int x = 0; x < picture.width(); ++x) {
+                    const QColor at = picture.pixelColor(x, y);
+                    red += at.red() > at.blue() + 60;
+                }
+            return red;
+        };
+        const int height = sentence.heightForWidth(200);
+        QVERIFY(inked(0, height / 2) > 50 && inked(height / 2, height) > 50);
+        QCOMPARE(inked(height, picture.height()), 0);
+    }
+    void the_keys_go_from_the_board_into_a_slip_just_made() {
+        Window w;
+        w.main.show_stage(Stage::Order);
+        QWidget* slip = w.find<QWidget>("machine");
+        QVERIFY(slip);
+        auto* board = w.find<QWidget>("board");
+        QVERIFY(board);
+        const auto reached = [&](QWidget* wanted) {
+            int steps = 0;
+            for (QWidget* each = board->nextInFocusChain(); each != board; each = each->nextInFocusChain()) {
+                steps += each->isVisible() && (each->focusPolicy() & Qt::TabFocus) ? 1 : 0;
+                if (each == wanted)
+                    return steps;
+            }
+            return -1;
+        };
+        QWidget* header = w.find<QToolButton>("jobMenu");
+        QVERIFY(reached(slip) > 0 && reached(slip) < reached(header));
+        // And so through all stages, whichever came first.
+        for (const Stage stage : {Stage::Blank, Stage::Cutters, Stage::Holes}) {
+            w.main.show_stage(stage);
+            auto* first = w.find<BlankEdit>(stage == Stage::Blank ? "title" : "placeX");
+            if (first)
+                QVERIFY(reached(first) > 0 && reached(first) < reached(header));
+        }
+    }
+};
+
+CLOCKFACE_WINDOW_MAIN(TestSentence)
+#include "test_sentence.moc"
