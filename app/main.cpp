@@ -121,10 +121,14 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
     Job next = document.settled();
     if (!wishes.machine.isEmpty())
         at_hand(next).machine = MachineRef(wishes.machine.toStdString());
-    if (const auto way = QStringList{"zero", "hole", "routines"}.indexOf(wishes.readout_way); way >= 0)
-        at_hand(next).order.readout = static_cast<ReadoutWay>(way);
-    if (const auto way = QStringList{"dial", "plates"}.indexOf(wishes.table_way); way >= 0)
-        at_hand(next).order.table = static_cast<TableWay>(way);
+    for (const auto& [word, way] :
+         {std::pair{"zero", ReadoutWay::FromZero}, std::pair{"hole", ReadoutWay::FromEachHole},
+          std::pair{"routines", ReadoutWay::Routines}})
+        if (wishes.readout_way == QLatin1String(word))
+            at_hand(next).order.readout = way;
+    for (const auto& [word, way] : {std::pair{"dial", TableWay::Dial}, std::pair{"plates", TableWay::Plates}})
+        if (wishes.table_way == QLatin1String(word))
+            at_hand(next).order.table = way;
     (void)document.edit(QStringLiteral("machine"), next);
     for (const Hole& hole : document.plan().holes)
         if (hole.name == wishes.hole.toStdString())

@@ -8,6 +8,7 @@
 #include <QPainterPath>
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 namespace clockface::app {
 
@@ -71,7 +72,7 @@ void BarPicture::end_of_bar(Angle up) {
 
 void BarPicture::vee() {
     // The block under the bar, its vee open upwards: the flanks touch the bar at half past four and half past seven.
-    const double h = m_radius * std::sqrt(2.0);
+    const double h = m_radius * std::numbers::sqrt2;
     const double half = m_radius * 1.45;
     QPolygonF block;
     block << m_centre + QPointF(-half, h - half + m_radius * 0.25) << m_centre + QPointF(-half, m_radius * 1.75)
@@ -217,7 +218,8 @@ void BarPicture::fence_row(const SetPacking& packing, const QString& device) {
         m_painter.drawPolyline(notch);
         const Length r = section_at(m_job.blank, hole() && hole()->bar ? hole()->bar->along : Length{}).radius;
         const double radius = r.in_mm() * scale;
-        m_painter.drawEllipse(QPointF(left + block / 2.0, y + high * 0.75 - radius * std::sqrt(2.0)), radius, radius);
+        m_painter.drawEllipse(QPointF(left + block / 2.0, y + high * 0.75 - radius * std::numbers::sqrt2), radius,
+                              radius);
     }
 }
 

@@ -1,4 +1,5 @@
 #include "bench/device_picture.h"
+#include "look/painting.h"
 
 #include "bench/bar_picture.h"
 #include "layout/outline.h"
@@ -64,9 +65,8 @@ private:
         while (every < figure_every && figure_every % every != 0)
             ++every; // so that every engraved figure keeps its line
         for (int i = 0; i < a_turn; i += every) {
-            const double angle = 2.0 * M_PI * (i - line) / a_turn;
             // The dial is turned clockwise to raise its reading, so larger figures stand counter-clockwise of the mark.
-            const QPointF out(-std::sin(angle), -std::cos(angle));
+            const QPointF out = towards(Angle::degrees(90.0 + 360.0 * (i - line) / a_turn));
             const bool named = i % figure_every == 0;
             const bool fifth = i % 5 == 0;
             m_painter.setPen(QPen(m_look.scribed, named ? 2.4 : 1.0));
@@ -92,18 +92,6 @@ private:
         text(m_centre + out * (m_radius - in), figure, pixels, m_look.scribed);
     }
 
-    // Lines from one engraved figure to the next: a round value in the dial's unit that leaves 8 to 26 figures.
-    static int engraved_every(const Screw& screw) {
-        const double line = screw.graduation().in(screw.unit);
-        for (double value = 1e-4; value < 100.0; value *= 10.0)
-            for (const double round : {value, 2.0 * value, 5.0 * value}) {
-                const double lines = round / line;
-                if (lines > 0.999 && std::fabs(lines - std::round(lines)) < 1e-6 && screw.lines / lines <= 26.0)
-                    return static_cast<int>(std::lround(lines));
-            }
-        return std::max(1, screw.engraved() / 10);
-    }
-
     void fitted_text(QPointF at, const QString& words, double pixels, double width) {
         QFont font = type(10, true);
         font.setPixelSize(static_cast<int>(pixels));
@@ -125,7 +113,7 @@ private:
         m_painter.drawArc(QRectF(m_centre.x() - r, m_centre.y() - r, 2 * r, 2 * r), 225 * 16, 90 * 16);
         // Along the bottom, clockwise runs to the left.
         const double at = clockwise ? 225.0 : 315.0;
-        const QPointF tip = m_centre + QPointF(std::cos(qDegreesToRadians(at)), -std::sin(qDegreesToRadians(at))) * r;
+        const QPointF tip = m_centre + towards(Angle::degrees(at)) * r;
         const double side = clockwise ? 1.0 : -1.0;
         m_painter.drawLine(tip, tip + QPointF(side * 20, -2));
         m_painter.drawLine(tip, tip + QPointF(side * 3, 20));
@@ -147,15 +135,7 @@ private:
     // The holes the new cutter goes to.
     void picture(const ChangeCutter& change) {
         work(false);
-        std::vector<int> holes;
-        for (std::size_t i = 0; i < m_plan.holes.size(); ++i) {
-            const Chain& chain = m_plan.chain(i);
-            const std::string& name = m_plan.cutters().lines[static_cast<std::size_t>(change.cutter)].cutter.name;
-            if (std::any_of(chain.steps.begin(), chain.steps.end(),
-                            [&](const CutStep& step) { return !step.skipped && step.cutter.name == name; }))
-                holes.push_back(static_cast<int>(i));
-        }
-        ring_round(holes);
+        ring_round(m_plan.served_by(change.cutter));
         text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("brass: the holes it goes to"), 16,
              m_look.bench_quiet);
     }
@@ -187,7 +167,7 @@ private:
         const auto* wheels = std::get_if<Handwheels>(&m_plan.machine.kind);
         const Screw screw =
             wheels ? (move.axis == Axis::X ? wheels->x : wheels->y) : std::get<RotaryTable>(m_plan.machine.kind).slide;
-        dial(screw.lines, move.line, engraved_every(screw), move.way == Turn::Clockwise,
+        dial(screw.lines, move.line, lines_between_figures(screw), move.way == Turn::Clockwise,
              q(dial_figure(screw, move.line)),
              QObject::tr("on the %1 dial").arg(move.axis == Axis::X ? QStringLiteral("X") : QStringLiteral("Y")),
              [&](int line) {
@@ -221,8 +201,7 @@ private:
         m_painter.drawEllipse(m_centre, m_radius, m_radius);
         const double ring = m_radius * 0.84;
         const auto at = [&](int index) {
-            const double angle = 2.0 * M_PI * index / std::max(1, turn.circle);
-            return m_centre + QPointF(std::sin(angle), -std::cos(angle)) * ring;
+            return m_centre + towards(Angle::degrees(90.0 - 360.0 * index / std::max(1, turn.circle))) * ring;
         };
         for (int i = 0; i < turn.circle; ++i) {
             const bool span = i <= turn.holes;

@@ -1,6 +1,7 @@
 // A bar on the board: from the side, from its end, and rolled out.
-#include "board/bar_views.h"
 #include "board/board_painter.h"
+#include "layout/bar_views.h"
+#include "look/painting.h"
 #include "look/words.h"
 
 #include "layout/on_bar.h"
@@ -16,18 +17,6 @@ namespace clockface::app {
 
 namespace {
 
-// Stretches of the bar between its shoulders.
-std::vector<std::pair<Length, Length>> stretches(const Blank& blank) {
-    std::vector<std::pair<Length, Length>> all;
-    Length from;
-    for (const Shoulder& shoulder : blank.bar.shoulders) {
-        all.emplace_back(from, shoulder.at);
-        from = shoulder.at;
-    }
-    all.emplace_back(from, blank.width.actual());
-    return all;
-}
-
 // With more holes than this each is named once, rolled out.
 constexpr std::size_t most_twice_named = 40;
 
@@ -36,12 +25,9 @@ constexpr std::size_t most_twice_named = 40;
 QPainterPath BoardPainter::section_path(const Section& section) const {
     const BarViews views(m_document.job().blank);
     QPolygonF rim;
-    constexpr int steps = 180;
-    for (int i = 0; i < steps; ++i) {
-        const Angle bearing = Angle::degrees(360.0 * i / steps);
-        if (const auto entry = entry_at(section, bearing, {}))
-            rim << m_map.to_screen(views.in_end(polar(entry->height, bearing)));
-    }
+    constexpr int places = 180;
+    for (const Point& place : rim_of(section, places))
+        rim << m_map.to_screen(views.in_end(place));
     QPainterPath path;
     path.addPolygon(rim);
     path.closeSubpath();
@@ -53,20 +39,14 @@ QPainterPath BoardPainter::bar_outline() const {
     const BarViews views(blank);
     QPainterPath path;
     path.setFillRule(Qt::WindingFill);
-    for (const auto& [from, to] : stretches(blank)) {
-        const Section section = section_at(blank, (from + to) / 2.0);
+    for (const auto& [from, to, section] : stretches_of(blank)) {
         const Length half = girth(section) / 2.0;
         path.addRect(
             QRectF(m_map.to_screen(views.in_rolled({from, half})), m_map.to_screen(views.in_rolled({to, -half}))));
         const Length high = section.across_y() / 2.0;
         path.addRect(QRectF(m_map.to_screen(views.in_side({from, {{}, high}})),
                             m_map.to_screen(views.in_side({to, {{}, -high}}))));
-        Section bare = section;
-        bare.cuts.erase(
-            std::remove_if(bare.cuts.begin(), bare.cuts.end(),
-                           [&](const SectionCut& cut) { return bare.round && cut.from_axis < bare.radius; }),
-            bare.cuts.end());
-        path.addPath(section_path(bare));
+        path.addPath(section_path(bare(section)));
     }
     return path.simplified();
 }
@@ -77,33 +57,25 @@ void BoardPainter::bar_features() {
     const BarViews views(blank);
     m_painter.setBrush(Qt::NoBrush);
     m_painter.setPen(QPen(m_look.scribed, 1.2));
-    const auto parts = stretches(blank);
+    const std::vector<Stretch> parts = stretches_of(blank);
     for (std::size_t i = 0; i < parts.size(); ++i) {
-        const Section section = section_at(blank, (parts[i].first + parts[i].second) / 2.0);
+        const auto& [from, to, section] = parts[i];
         m_painter.setPen(QPen(m_look.faint, 1.2));
         m_painter.drawPath(section_path(section));
         if (i > 0) {
-            const Section before = section_at(blank, (parts[i - 1].first + parts[i - 1].second) / 2.0);
             m_painter.setPen(QPen(m_look.scribed, 1.2));
-            const Length high = std::min(section.across_y(), before.across_y()) / 2.0;
-            m_painter.drawLine(m_map.to_screen(views.in_side({parts[i].first, {{}, high}})),
-                               m_map.to_screen(views.in_side({parts[i].first, {{}, -high}})));
+            const Length high = std::min(section.across_y(), parts[i - 1].section.across_y()) / 2.0;
+            m_painter.drawLine(m_map.to_screen(views.in_side({from, {{}, high}})),
+                               m_map.to_screen(views.in_side({from, {{}, -high}})));
         }
         // The edges of a hexagon, as they are seen from the front and rolled out.
-        for (int k = 0; k < section.sides; ++k) {
-            const Angle corner =
-                section.cuts[static_cast<std::size_t>(k)].facing + Angle::degrees(180.0 / section.sides);
-            const auto entry = entry_at(section, corner, {});
-            if (!entry)
-                continue;
-            const Point across = polar(entry->height, corner);
-            m_painter.setPen(QPen(m_look.faint, 1.0));
-            const Length y = rolled_out(section, corner);
-            m_painter.drawLine(m_map.to_screen(views.in_rolled({parts[i].first, y})),
-                               m_map.to_screen(views.in_rolled({parts[i].second, y})));
-            if (across.x <= Length::mm(1e-6))
-                m_painter.drawLine(m_map.to_screen(views.in_side({parts[i].first, across})),
-                                   m_map.to_screen(views.in_side({parts[i].second, across})));
+        m_painter.setPen(QPen(m_look.faint, 1.0));
+        for (const Edge& edge : edges_of(section)) {
+            m_painter.drawLine(m_map.to_screen(views.in_rolled({from, edge.rolled})),
+                               m_map.to_screen(views.in_rolled({to, edge.rolled})));
+            if (seen_from_front(edge.across))
+                m_painter.drawLine(m_map.to_screen(views.in_side({from, edge.across})),
+                                   m_map.to_screen(views.in_side({to, edge.across})));
         }
     }
     if (blank.bore) {
@@ -123,19 +95,13 @@ void BoardPainter::bar_features() {
         m_painter.setBrush(Qt::NoBrush);
     }
     for (const Flat& flat : blank.bar.flats) {
-        const Length stock = blank.diameter.actual() / 2.0;
-        const Length half = strip_width(stock * 2.0, flat.depth) / 2.0;
-        const Section section = section_at(blank, (flat.from + flat.to) / 2.0);
-        const Length middle = rolled_out(section, flat.facing);
-        const Length arc = stock * std::asin(std::min(1.0, half / stock));
+        const FlatOutline flat_at = outline_of(blank, flat);
         m_painter.setPen(QPen(m_look.scribed, 1.1));
-        m_painter.drawRect(QRectF(m_map.to_screen(views.in_rolled({flat.from, middle + arc})),
-                                  m_map.to_screen(views.in_rolled({flat.to, middle - arc}))));
-        const Point edge = polar(stock - flat.depth, flat.facing);
-        const Point run = polar(half, flat.facing + Angle::degrees(90.0));
-        if (edge.x <= Length::mm(1e-6))
-            m_painter.drawRect(QRectF(m_map.to_screen(views.in_side({flat.from, edge + run})),
-                                      m_map.to_screen(views.in_side({flat.to, edge - run})))
+        m_painter.drawRect(QRectF(m_map.to_screen(views.in_rolled({flat_at.from, flat_at.upper})),
+                                  m_map.to_screen(views.in_rolled({flat_at.to, flat_at.lower}))));
+        if (flat_at.from_front)
+            m_painter.drawRect(QRectF(m_map.to_screen(views.in_side({flat_at.from, flat_at.one})),
+                                      m_map.to_screen(views.in_side({flat_at.to, flat_at.other})))
                                    .normalized());
     }
 }
@@ -206,12 +172,9 @@ void BoardPainter::bar_hole(const Hole& hole, bool chosen, bool near, bool troub
         // From the side: as it lies, drawn through where it is hidden.
         const std::vector<OnSurface> rim = mouth_rim(blank, *hole.bar, hole.spec.diameter, far, places);
         std::vector<Point> seen;
-        Length back;
-        for (const OnSurface& place : rim) {
+        for (const OnSurface& place : rim)
             seen.push_back(views.in_side(place));
-            back += place.across.x;
-        }
-        const bool hidden = back > Length::mm(1e-6);
+        const bool hidden = lies_at_back(rim);
         // Dashes take their time to paint; where there are many holes a faint line says the same.
         const bool dashed = hidden && (chosen || m_document.plan().holes.size() <= most_twice_named);
         m_painter.setPen(QPen(hidden && !dashed ? m_look.faint : line, width, dashed ? Qt::DashLine : Qt::SolidLine));
@@ -312,16 +275,15 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
             continue;
         const bool near = stage != Stage::Holes || job.patterns[hole.pattern].name == pattern;
         say(places[0], hole, chosen, near);
-        const bool front = polar(Length::mm(1.0), hole.bar->bearing).x <= Length::mm(1e-9);
+        const bool front = seen_from_front(polar(Length::mm(1.0), hole.bar->bearing));
         if (front && plan.holes.size() <= most_twice_named)
             say(places[1], hole, chosen, near);
         if (plan.holes.size() <= most_twice_named &&
             named.insert(std::llround(hole.bar->bearing.in_degrees() * 1e4)).second) {
             const QPointF out = m_map.to_screen(places[2]) - m_map.to_screen(views.end());
-            const double far = std::max(1.0, std::hypot(out.x(), out.y()));
             const QString words =
                 q(hole.name + " " + in_degrees(job.convention.figure_of(as_seen(job, hole.bar->bearing)), 1));
-            if (const auto spot = free_round_end(views, out / far, size_of(words), chosen))
+            if (const auto spot = free_round_end(views, unit(out), size_of(words), chosen))
                 write(*spot, words, chosen, near);
         }
     }
@@ -340,8 +302,7 @@ std::optional<QPointF> BoardPainter::free_round_end(const BarViews& views, QPoin
     std::optional<QRectF> first;
     for (const double further : {0.0, 15.0, 30.0, 45.0})
         for (const double turn : {0.0, 7.0, -7.0}) {
-            const Angle by = Angle::degrees(turn);
-            const QPointF way(out.x() * by.cosine() - out.y() * by.sine(), out.x() * by.sine() + out.y() * by.cosine());
+            const QPointF way = turned(out, Angle::degrees(turn));
             QRectF spot(QPointF(), size);
             spot.moveCenter(middle + way * (ring + further) +
                             QPointF(way.x() * size.width() / 2.0, way.y() * size.height() / 2.0));

@@ -18,6 +18,7 @@ struct BoardMap {
         return {Length::mm((at.x() - middle.x()) / pixels_per_mm), Length::mm((middle.y() - at.y()) / pixels_per_mm)};
     }
     [[nodiscard]] double pixels(Length length) const { return length.in_mm() * pixels_per_mm; }
+    [[nodiscard]] Length metal(double pixels) const { return Length::mm(pixels / pixels_per_mm); }
 };
 
 } // namespace clockface::app

@@ -1,6 +1,7 @@
 #include "board/board_painter.h"
+#include "look/painting.h"
 
-#include "board/bar_views.h"
+#include "layout/bar_views.h"
 #include "look/words.h"
 #include "measure/figures.h"
 
@@ -45,9 +46,7 @@ std::pair<QRectF, double> BoardPainter::best_spot(QPointF at, double radius, QPo
     double least = -1.0;
     // The wanted side first, then turning away from it.
     for (const double turn : {0.0, 45.0, -45.0, 90.0, -90.0, 135.0, -135.0, 180.0}) {
-        const Angle by = Angle::degrees(turn);
-        const QPointF side(wanted.x() * by.cosine() - wanted.y() * by.sine(),
-                           wanted.x() * by.sine() + wanted.y() * by.cosine());
+        const QPointF side = turned(wanted, Angle::degrees(turn));
         QRectF spot(QPointF(), size);
         spot.moveCenter(at +
                         QPointF(side.x() * (reach + size.width() / 2.0), side.y() * (reach + size.height() / 2.0)));
@@ -91,7 +90,7 @@ BoardPainter::Ring BoardPainter::ring(const std::string& name) const {
             continue;
         const QPointF middle = screen(*centre);
         const QPointF off = middle - m_map.middle;
-        if (job.blank.is_round() && std::hypot(off.x(), off.y()) <= 2.0)
+        if (job.blank.is_round() && length_of(off) <= 2.0)
             continue;
         // Of a few radii the one at which the hours cover least of what is there.
         double best = 0.0;
@@ -176,7 +175,7 @@ void BoardPainter::clock_ring(const std::string& name) {
 
 void BoardPainter::dimension(QPointF from, QPointF to, double offset, const QString& text) {
     const QPointF way = to - from;
-    const double length = std::max(1.0, std::hypot(way.x(), way.y()));
+    const double length = std::max(1.0, length_of(way));
     const QPointF side(-way.y() / length * offset, way.x() / length * offset);
     const QPointF a = from + side;
     const QPointF b = to + side;

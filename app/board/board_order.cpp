@@ -1,4 +1,5 @@
 #include "board/board_painter.h"
+#include "look/painting.h"
 
 #include "look/words.h"
 #include "measure/figures.h"
@@ -9,14 +10,6 @@
 // What the Order stage lays over the work: the way round with its direction and take-ups, and where parts came out.
 
 namespace clockface::app {
-
-namespace {
-
-QPointF unit(QPointF way) {
-    return way / std::max(1.0, std::hypot(way.x(), way.y()));
-}
-
-} // namespace
 
 void BoardPainter::path() {
     const SetupPlan& plan = m_document.plan();
@@ -36,7 +29,7 @@ void BoardPainter::path() {
     for (int i = 1; i < line.size(); ++i) {
         const QPointF way = line[i] - line[i - 1];
         constexpr double least = 46.0;
-        if (std::hypot(way.x(), way.y()) < least)
+        if (length_of(way) < least)
             continue;
         const QPointF along = unit(way), tip = line[i - 1] + way * 0.55;
         const QPointF side(-along.y(), along.x());
@@ -135,7 +128,7 @@ void BoardPainter::clouds(const ManyParts& many) {
         m_painter.setBrush(m_look.surround);
         m_painter.drawEllipse(at, ring + 4.0, ring + 4.0);
         for (const Point& off : many.cloud[i]) {
-            const bool in = hypot(off.x, off.y) <= many.within;
+            const bool in = distance(off, {}) <= many.within;
             const QPointF dot = at + QPointF(m_map.pixels(off.x), -m_map.pixels(off.y)) * factor;
             if (in) {
                 m_painter.setPen(Qt::NoPen);

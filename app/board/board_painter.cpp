@@ -1,4 +1,5 @@
 #include "board/board_painter.h"
+#include "look/painting.h"
 
 #include "layout/bar.h"
 #include "layout/outline.h"
@@ -265,7 +266,7 @@ void BoardPainter::what_hangs_on_what(const Pattern& pattern) {
         QPen pen(m_look.brass_on_dark, 1.6);
         pen.setDashPattern({10.0, 4.0, 2.0, 4.0});
         m_painter.setPen(pen);
-        const double far = std::hypot(m_area.width(), m_area.height());
+        const double far = length_of({m_area.width(), m_area.height()});
         m_painter.drawLine(screen(mirror->on) - towards(mirror->along) * far,
                            screen(mirror->on) + towards(mirror->along) * far);
     } else if (const auto* middle = std::get_if<MiddlePattern>(&pattern.layout)) {
@@ -405,7 +406,7 @@ QPointF BoardPainter::name_side(const Hole& hole) const {
     if (!centre)
         return {0.0, 1.0};
     const QPointF in = screen(*centre) - screen(hole.at);
-    return in / std::max(1.0, std::hypot(in.x(), in.y()));
+    return unit(in);
 }
 
 void BoardPainter::card(QPointF at, const QStringList& lines) {

@@ -6,6 +6,7 @@
 #include "document/document.h"
 #include "job/section.h"
 #include "look/look.h"
+#include "look/painting.h"
 #include "order/shown_parts.h"
 
 #include <QPainter>
@@ -16,14 +17,11 @@
 #include <tuple>
 #include <vector>
 
-namespace clockface::app {
-
+namespace clockface {
 class BarViews;
-
-/// A direction on the screen: bearings run counter-clockwise, the screen's y runs down.
-inline QPointF towards(Angle bearing) {
-    return {bearing.cosine(), -bearing.sine()};
 }
+
+namespace clockface::app {
 
 /// More holes than this get no names on the board.
 inline constexpr std::size_t most_labels = 120;

@@ -1,7 +1,8 @@
 #include "board/board_view.h"
+#include "look/painting.h"
 
-#include "board/bar_views.h"
 #include "board/measuring.h"
+#include "layout/bar_views.h"
 #include "layout/on_bar.h"
 #include "look/plain_text.h"
 #include "measure/figures.h"
@@ -19,6 +20,9 @@
 namespace clockface::app {
 
 namespace {
+
+// What a hand can take hold of, what snaps to it, and the finest step it can hold.
+constexpr double grip_pixels = 8.0, snap_pixels = 6.0, least_step_pixels = 3.0;
 
 // Pixels round the blank: dimensions stand below and to the left, and round a disc the clock ring before them.
 constexpr QMarginsF round_room(138.0, 84.0, 76.0, 132.0);
@@ -83,15 +87,19 @@ void BoardView::place_tools() {
 
 void BoardView::set_dimensions(DimensionStyle style) {
     m_dimensions = style;
-    const QString words[] = {tr("Dimensions from zero"), tr("Dimensions hole to hole"), tr("No dimensions")};
-    m_dimension_button->setText(words[static_cast<int>(style)]);
-    m_dimension_button->setAccessibleName(words[static_cast<int>(style)]);
+    const QString words = style == DimensionStyle::FromZero ? tr("Dimensions from zero")
+                          : style == DimensionStyle::Chain  ? tr("Dimensions hole to hole")
+                                                            : tr("No dimensions");
+    m_dimension_button->setText(words);
+    m_dimension_button->setAccessibleName(words);
     place_tools();
     update();
 }
 
 void BoardView::next_dimensions() {
-    set_dimensions(static_cast<DimensionStyle>((static_cast<int>(m_dimensions) + 1) % 3));
+    set_dimensions(m_dimensions == DimensionStyle::FromZero ? DimensionStyle::Chain
+                   : m_dimensions == DimensionStyle::Chain  ? DimensionStyle::None
+                                                            : DimensionStyle::FromZero);
 }
 
 void BoardView::set_measuring(bool measuring) {
@@ -155,10 +163,17 @@ void BoardView::paint_measuring(QPainter& painter, BoardPainter& board) const {
     board.card({14.0, 40.0}, lines);
 }
 
+// The job with what is being dragged at this place of the screen.
+Job BoardView::dragged_to(QPointF at) const {
+    const Job& job = m_document.settled();
+    return m_drag->moved_to(m_map.to_metal(at) - datum_from_middle(job), m_map.metal(snap_pixels),
+                            round_step(job.unit, m_map.metal(least_step_pixels)));
+}
+
 void BoardView::let_go(bool keep) {
     if (!m_drag)
         return;
-    const std::optional<Job> moved = keep && m_hover ? std::optional(m_drag->moved_to(*m_hover, m_map)) : std::nullopt;
+    const std::optional<Job> moved = keep && m_hover ? std::optional(dragged_to(*m_hover)) : std::nullopt;
     m_drag.reset();
     unsetCursor();
     if (!moved || !m_document.edit(tr("dragging %1").arg(QString::fromStdString(m_selection.pattern())), *moved))
@@ -317,7 +332,7 @@ int BoardView::hole_at(QPointF at) const {
     for (std::size_t i = 0; i < holes.size(); ++i)
         for (const Point& place : holes[i].bar ? views.places(holes[i]) : std::vector{holes[i].at + datum}) {
             const QPointF away = m_map.to_screen(place) - at;
-            const double off = std::hypot(away.x(), away.y());
+            const double off = length_of(away);
             if (off < least && off < std::max(hole_reach_pixels, m_map.pixels(holes[i].spec.diameter) / 2.0)) {
                 least = off;
                 found = static_cast<int>(i);
@@ -392,13 +407,15 @@ void BoardView::mouseMoveEvent(QMouseEvent* event) {
     constexpr double drag_starts = 5.0;
     if (m_pressed && !m_dragged_from && !m_drag && QLineF(*m_pressed, event->position()).length() > drag_starts) {
         if (m_stage == Stage::Holes && !m_measuring && event->buttons().testFlag(Qt::LeftButton))
-            m_drag = PatternDrag::begin(m_document, m_map, m_selection.pattern(), *m_pressed);
+            m_drag = PatternDrag::begin(m_document.settled(), m_document.plan().holes, m_selection.pattern(),
+                                        m_map.to_metal(*m_pressed) - datum_from_middle(m_document.settled()),
+                                        m_map.metal(grip_pixels));
         if (!m_drag)
             m_dragged_from = m_pressed;
         setCursor(m_drag ? Qt::SizeAllCursor : Qt::ClosedHandCursor);
     }
     if (m_drag)
-        m_document.preview(m_drag->moved_to(event->position(), m_map));
+        m_document.preview(dragged_to(event->position()));
     if (m_dragged_from) {
         pan(event->position() - *m_dragged_from);
         m_dragged_from = event->position();

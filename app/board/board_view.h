@@ -2,9 +2,9 @@
 #pragma once
 
 #include "board/board_painter.h"
-#include "board/drag.h"
 #include "document/selection.h"
 #include "layout/between.h"
+#include "layout/drag.h"
 
 #include <QWidget>
 #include <optional>
@@ -86,6 +86,7 @@ private:
     void place_tools();
     void take_feature(const std::optional<Feature>& feature);
     void paint_measuring(QPainter& painter, BoardPainter& board) const;
+    [[nodiscard]] Job dragged_to(QPointF at) const;
     void let_go(bool keep);
     [[nodiscard]] int hole_at(QPointF at) const;
     [[nodiscard]] QStringList hover_lines(QPointF at) const;

@@ -1,4 +1,5 @@
 #include "board/dimensions.h"
+#include "look/painting.h"
 
 #include "look/words.h"
 #include "measure/figures.h"
@@ -147,7 +148,7 @@ void Dimensions::chain(const std::vector<Mark>& all, Axis axis) {
         const QPointF a = point(all[i - 1].at, out, axis);
         const QPointF b = point(all[i].at, out, axis);
         m_painter.drawLine(a, b);
-        const QPointF along = (b - a) / std::max(1.0, std::hypot(b.x() - a.x(), b.y() - a.y()));
+        const QPointF along = app::unit(b - a);
         const QPointF side(-along.y() * 3.0, along.x() * 3.0);
         for (const auto& [tip, way] : {std::pair(a, along), std::pair(b, -along)}) {
             m_painter.drawLine(tip, tip + way * 6.0 + side);

@@ -1,4 +1,5 @@
 #include "board/measuring.h"
+#include "look/painting.h"
 
 #include "layout/outline.h"
 
@@ -14,7 +15,7 @@ constexpr double feature_reach_pixels = 10.0;
 // Square distance in pixels to an edge between two corners; far off where the hand is beside its ends.
 double to_edge(QPointF at, QPointF a, QPointF b) {
     const QPointF run = b - a;
-    const double length = std::max(1e-6, std::hypot(run.x(), run.y()));
+    const double length = std::max(1e-6, length_of(run));
     const double share = QPointF::dotProduct(at - a, run) / (length * length);
     if (share < 0.0 || share > 1.0)
         return 1e9;
@@ -39,7 +40,7 @@ std::optional<Feature> feature_at(const Document& document, const BoardMap& map,
     const Point datum = datum_from_middle(job);
     const auto near = [&](Point middle, Length diameter) {
         const QPointF away = map.to_screen(middle) - at;
-        return std::hypot(away.x(), away.y()) <= std::max(feature_reach_pixels, map.pixels(diameter) / 2.0);
+        return length_of(away) <= std::max(feature_reach_pixels, map.pixels(diameter) / 2.0);
     };
     for (const Hole& hole : document.plan().holes)
         if (near(hole.at + datum, hole.spec.diameter))

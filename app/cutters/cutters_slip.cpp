@@ -53,7 +53,9 @@ CuttersSlip::CuttersSlip(Document& document, Selection& selection, QWidget* pare
     body()->addLayout(head);
     m_tabs =
         add_tabs({{QStringLiteral("pageTheHole"), tr("The hole")}, {QStringLiteral("pageToFetch"), tr("To fetch")}},
-                 [this](int page) { show_page(static_cast<Page>(page)); });
+                 [this](int tab) {
+                     show_page(std::array{TheHole, ToFetch}.at(static_cast<std::size_t>(tab)));
+                 });
     m_told = quiet({});
     m_told->setObjectName(QStringLiteral("cuttersTold"));
     m_told->setProperty("fault", true);
@@ -238,15 +240,16 @@ void CuttersSlip::build_spec(QVBoxLayout* box) {
         Sentence* depth = add_sentence(box);
         depth->words(tr("The drawing's %1 are").arg(shown_length(document().job(), *spec.depth)));
         const bool tapped = spec.purpose == Purpose::Tapped;
-        QStringList fillings{tr("the depth of the full diameter"), tr("the depth of the drill's tip")};
+        std::vector<std::pair<DepthOf, QString>> fillings{{DepthOf::FullDiameter, tr("the depth of the full diameter")},
+                                                          {DepthOf::Tip, tr("the depth of the drill's tip")}};
         if (tapped)
-            fillings << tr("the depth of full thread");
-        blanks().choice(
-            *depth, "depthOf", tr("what the depth is the depth of"), fillings,
+            fillings.emplace_back(DepthOf::FullThread, tr("the depth of full thread"));
+        blanks().one_of<DepthOf>(
+            *depth, "depthOf", tr("what the depth is the depth of"), Fillings<DepthOf>(fillings),
             [index](const Job& job) {
-                return index < job.patterns.size() ? static_cast<int>(depth_meant(job.patterns[index].hole)) : 0;
+                return index < job.patterns.size() ? depth_meant(job.patterns[index].hole) : DepthOf::FullDiameter;
             },
-            [index](Job& job, int filling) { job.patterns[index].hole.depth_of = static_cast<DepthOf>(filling); });
+            [index](Job& job, DepthOf chosen) { job.patterns[index].hole.depth_of = chosen; });
         depth->words(spec.depth_of ? QStringLiteral(".") : tr(", as nothing else is said."));
     }
     if (spec.recess) {

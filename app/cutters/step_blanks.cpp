@@ -127,17 +127,19 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
             },
             [index, name](Job& job, const QString& text) -> Result<QString> {
                 const QString typed = text.section(QObject::tr(" of "), -1).trimmed();
+                StepWish& wish = wish_of(job, index, name);
+                wish.one_go = false;
+                wish.peck.reset();
                 if (as_planned(typed)) {
-                    wish_of(job, index, name).peck.reset();
                     forget_empty(job, index, name);
                     return QObject::tr("as the program would");
                 }
                 if (typed == QObject::tr("one go")) {
-                    wish_of(job, index, name).peck = Length::mm(1e4);
+                    wish.one_go = true;
                     return QString();
                 }
                 return read_length(typed.toStdString(), job.unit).map([&](const ReadLength& read) {
-                    wish_of(job, index, name).peck = read.value;
+                    wish.peck = read.value;
                     return QObject::tr("pecks of at most %1, evened").arg(q(both_units(read.value)));
                 });
             });

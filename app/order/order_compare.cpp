@@ -11,34 +11,8 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
-#include <cmath>
 
 namespace clockface::app {
-
-namespace {
-
-// "1 h 25" or "40 min".
-QString time_words(double minutes) {
-    const int whole = static_cast<int>(std::lround(minutes));
-    constexpr int hour = 60;
-    return whole < hour ? QObject::tr("%1 min").arg(whole)
-                        : QObject::tr("%1 h %2").arg(whole / hour).arg(whole % hour, 2, 10, QLatin1Char('0'));
-}
-
-QString share_words(double share) {
-    return QObject::tr("%1 in 100").arg(static_cast<int>(std::floor(share * 100.0 + 1e-9)));
-}
-
-// To two figures: more would say more than is known.
-QString about(Length length, Unit unit) {
-    const double value = length.in(unit);
-    if (value <= 0.0)
-        return QStringLiteral("0");
-    const int decimals = std::max(0, 1 - static_cast<int>(std::floor(std::log10(value))));
-    return q(decimal(value, std::min(decimals, job_decimals(unit))));
-}
-
-} // namespace
 
 void OrderSlip::build_compare(QVBoxLayout* box) {
     const Job& job = document().job();
@@ -64,11 +38,13 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
     const QStringList heads = {tr("changes"), tr("moves"), tr("back"), tr("time")};
     for (int i = 0; i < heads.size(); ++i)
         ways->addWidget(figures(heads[i]), 0, i + 1);
-    const QStringList words = {tr("by cutter"), tr("hole by hole"), tr("tap after drill")};
+    const Fillings<CutOrder> words = {{CutOrder::ByCutter, tr("by cutter")},
+                                      {CutOrder::ByHole, tr("hole by hole")},
+                                      {CutOrder::FollowDrill, tr("tap after drill")}};
     int row = 0;
     for (const OrderOption& option : order_options(job, document().shop(), plan)) {
-        const int index = static_cast<int>(option.way) - static_cast<int>(CutOrder::ByCutter);
-        auto* made = button(QStringLiteral("way:%1").arg(index), words[index], option.taken, option.advised);
+        const int index = words.place_of(option.way);
+        auto* made = button(QStringLiteral("way:%1").arg(index), words.words().at(index), option.taken, option.advised);
         connect(made, &QPushButton::clicked, this, [this, way = option.way] {
             edit(tr("order of the cutters"), [way](Job& at) { at_hand(at).order.cuts = way; });
             refresh();
@@ -77,7 +53,7 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
         ways->addWidget(figures(QString::number(option.tally.changes)), row, 1);
         ways->addWidget(figures(QString::number(option.tally.moves)), row, 2);
         ways->addWidget(figures(QString::number(option.tally.reversals)), row, 3);
-        ways->addWidget(figures(time_words(option.tally.minutes)), row, 4);
+        ways->addWidget(figures(q(minutes_in_words(option.tally.minutes))), row, 4);
     }
     box->addLayout(ways);
     box->addSpacing(8);
@@ -102,10 +78,12 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
             refresh();
         });
         machines->addWidget(made, ++row, 0);
-        machines->addWidget(figures(report.can ? time_words(report.minutes) : tr("cannot")), row, 1);
-        machines->addWidget(figures(report.many ? about(report.many->most, job.unit) : QStringLiteral("–")), row, 2);
-        machines->addWidget(figures(report.many ? share_words(report.many->share_within) : QStringLiteral("–")), row,
-                            3);
+        machines->addWidget(figures(report.can ? q(minutes_in_words(report.minutes)) : tr("cannot")), row, 1);
+        machines->addWidget(figures(report.many ? q(to_two_figures(report.many->most, job.unit)) : QStringLiteral("–")),
+                            row, 2);
+        machines->addWidget(
+            figures(report.many ? tr("%1 in 100").arg(in_hundred(report.many->share_within)) : QStringLiteral("–")),
+            row, 3);
         if (taken)
             remark = tr("%1: %2").arg(q(report.machine.name), q(report.remark));
     }

@@ -53,7 +53,6 @@ void OrderSlip::build_proof(QVBoxLayout* box) {
         box->addStretch();
         return;
     }
-    const auto in_hundred = [](double share) { return static_cast<int>(std::floor(share * 100.0 + 1e-9)); };
     auto* words = marked_label(
         tr("%1 parts made with this list and this machine's errors: <b>%2 in 100</b> come out right%3. Nineteen holes "
            "in "
@@ -61,7 +60,7 @@ void OrderSlip::build_proof(QVBoxLayout* box) {
             .arg(many->parts)
             .arg(in_hundred(many->share_within))
             .arg(many->share_bolts ? tr(", <b>%1 in 100</b> bolt up").arg(in_hundred(*many->share_bolts)) : QString())
-            .arg(q(with_unit(Length::mm(std::round(many->most.in_mm() * 1000.0) / 1000.0), job.unit))) +
+            .arg(q(thousandths(many->most, job.unit))) +
         (many->fits_within ? tr(" Holes with a fit are judged by %1.").arg(q(with_unit(*many->fits_within, job.unit)))
                            : QString()) +
         (many->own_within ? tr(" Patterns that say their own are judged by that.") : QString()));

@@ -74,20 +74,19 @@ void OrderSlip::keep_ways(QVBoxLayout* box) {
     if (readout && flat) {
         Sentence* way = kept_sentence(box);
         way->words(tr("The readout's figures are"));
-        blanks().choice(
-            *way, "readoutWay", tr("how the readout is used"),
-            {tr("counted from the drawing's zero"), tr("counted from each hole to the next"), tr("its own routines'")},
-            [](const Job& at) { return static_cast<int>(at_hand(at).order.readout); },
-            [](Job& at, int chosen) { at_hand(at).order.readout = static_cast<ReadoutWay>(chosen); });
+        blanks().one_of<ReadoutWay>(*way, "readoutWay", tr("how the readout is used"),
+                                    {{ReadoutWay::FromZero, tr("counted from the drawing's zero")},
+                                     {ReadoutWay::FromEachHole, tr("counted from each hole to the next")},
+                                     {ReadoutWay::Routines, tr("its own routines'")}},
+                                    [](Job& at) -> ReadoutWay& { return at_hand(at).order.readout; });
         way->words(QStringLiteral("."));
     }
     if (table && flat) {
         Sentence* way = kept_sentence(box);
         way->words(tr("The table's handle is set by"));
-        blanks().choice(
-            *way, "tableWay", tr("what the table is set by"), {tr("its dial"), tr("its index plates")},
-            [](const Job& at) { return static_cast<int>(at_hand(at).order.table); },
-            [](Job& at, int chosen) { at_hand(at).order.table = static_cast<TableWay>(chosen); });
+        blanks().one_of<TableWay>(*way, "tableWay", tr("what the table is set by"),
+                                  {{TableWay::Dial, tr("its dial")}, {TableWay::Plates, tr("its index plates")}},
+                                  [](Job& at) -> TableWay& { return at_hand(at).order.table; });
         way->words(QStringLiteral("."));
     }
 }

@@ -38,7 +38,7 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown
                        {QStringLiteral("orderComparePage"), tr("Compare")},
                        {QStringLiteral("orderProofPage"), tr("Proof")},
                        {QStringLiteral("orderSetupPage"), tr("How")}},
-                      [this](int page) { choose_page(static_cast<Page>(page)); });
+                      [this](int tab) { choose_page(pages[static_cast<std::size_t>(tab)].page); });
     m_tabs.front()->setChecked(true);
     build_list_page();
     m_other_page = new QWidget;
@@ -147,13 +147,13 @@ void OrderSlip::build_list_page() {
 }
 
 bool OrderSlip::show_page(const QString& name) {
-    const QStringList names = {"list", "compare", "proof", "setup"};
-    const auto at = names.indexOf(name);
-    if (at < 0)
-        return false;
-    m_tabs[at]->setChecked(true);
-    choose_page(static_cast<Page>(at));
-    return true;
+    for (std::size_t tab = 0; tab < pages.size(); ++tab)
+        if (name == QLatin1String(pages[tab].name)) {
+            m_tabs[static_cast<qsizetype>(tab)]->setChecked(true);
+            choose_page(pages[tab].page);
+            return true;
+        }
+    return false;
 }
 
 void OrderSlip::set_look(const Look& look) {
@@ -231,19 +231,21 @@ void OrderSlip::refresh_head() {
             [this, names](const Job&) { return static_cast<int>(names.indexOf(q(document().plan().machine.name))); },
             [machines](Job& at, int machine) { at_hand(at).machine = machines[static_cast<std::size_t>(machine)]; });
         m_made_on->words(QStringLiteral(","));
-        blanks().choice(
-            *m_made_on, "cutOrder", tr("order of the cutters"),
-            {tr("cutters as advised"), tr("each cutter through all its holes"),
-             tr("every hole finished before the next"), tr("tap and reamer follow their drill")},
-            [](const Job& at) { return static_cast<int>(at_hand(at).order.cuts); },
-            [](Job& at, int order) { at_hand(at).order.cuts = static_cast<CutOrder>(order); });
+        blanks().one_of<CutOrder>(*m_made_on, "cutOrder", tr("order of the cutters"),
+                                  {{CutOrder::Advised, tr("cutters as advised")},
+                                   {CutOrder::ByCutter, tr("each cutter through all its holes")},
+                                   {CutOrder::ByHole, tr("every hole finished before the next")},
+                                   {CutOrder::FollowDrill, tr("tap and reamer follow their drill")}},
+                                  [](Job& at) -> CutOrder& { return at_hand(at).order.cuts; });
         m_made_on->words(tr("; round the holes"));
-        blanks().choice(
+        blanks().one_of<HoleOrder>(
             *m_made_on, "holeOrder", tr("order of the holes"),
-            {tr("as they are drawn"), tr("with least work"), tr("in an order of your own")},
-            [](const Job& at) { return static_cast<int>(at_hand(at).order.holes); },
-            [this](Job& at, int order) {
-                at_hand(at).order.holes = static_cast<HoleOrder>(order);
+            {{HoleOrder::AsDrawn, tr("as they are drawn")},
+             {HoleOrder::LeastWork, tr("with least work")},
+             {HoleOrder::ByHand, tr("in an order of your own")}},
+            [](const Job& at) { return at_hand(at).order.holes; },
+            [this](Job& at, HoleOrder order) {
+                at_hand(at).order.holes = order;
                 if (at_hand(at).order.holes == HoleOrder::ByHand && at_hand(at).order.by_hand.empty())
                     for (const int hole : document().plan().route.order) // begins as it is now
                         at_hand(at).order.by_hand.push_back(

@@ -2,6 +2,8 @@
 // parts. One page at a time: the list, the comparison, the proof, and how it is done.
 #pragma once
 
+#include <array>
+
 #include "look/look.h"
 #include "order/instruction_list.h"
 #include "order/shown_parts.h"
@@ -44,12 +46,19 @@ protected:
 
 private:
     enum class Page { List, Compare, Proof, SetUp };
+    // In the order of the tabs, with their names on the command line.
+    struct PageName {
+        Page page;
+        const char* name;
+    };
+    static constexpr std::array<PageName, 4> pages = {
+        {{Page::List, "list"}, {Page::Compare, "compare"}, {Page::Proof, "proof"}, {Page::SetUp, "setup"}}};
 
     ShownParts& m_shown;
     const Look* m_look = &Look::day();
     Page m_page = Page::List;
     QList<QToolButton*> m_tabs;
-    Renewed m_made; ///< the sentence on top
+    Renewed m_made;         ///< the sentence on top
     QStringList m_made_for; ///< machines and set-ups it offers
     Sentence* m_made_on = nullptr;
     QLabel* m_reason;

@@ -7,17 +7,6 @@
 
 namespace clockface::app {
 
-namespace {
-
-// What a way is expected to miss by, to a hundredth of a millimetre: more would be a pretence.
-QString shown_error(Length error, Unit unit) {
-    const double hundredths = std::round(error.in_mm() * 100.0);
-    return (hundredths < 1.0 ? QObject::tr("under ") : QString()) +
-           q(with_unit(Length::mm(std::max(hundredths, 1.0) / 100.0), unit));
-}
-
-} // namespace
-
 WaysBox::WaysBox(Document& document, Selection& selection, JobBlanks& blanks, QWidget* parent)
     : QWidget(parent)
     , m_document(document)
@@ -103,7 +92,7 @@ void WaysBox::show_ways(List& list, const QString& title, const Ranked<Kind>& ra
         LineButton* button = list.buttons[used++];
         button->setObjectName(QStringLiteral("way:") + q(way.name));
         button->set_words(
-            tr("%2 · %3 min · %1").arg(q(way.name), shown_error(way.error, unit), q(decimal(way.minutes, 0))));
+            tr("%2 · %3 min · %1").arg(q(way.name), q(miss_in_words(way.error, unit)), q(decimal(way.minutes, 0))));
         button->setAccessibleName(tr("take: %1").arg(q(way.name)));
         set_tip(button, q(way.reason));
         button->setChecked(i == ranked.taken);

@@ -17,23 +17,7 @@ namespace {
 
 constexpr double margin_pixels = 70.0, grip_pixels = 14.0, drag_begins = 4.0;
 
-Point turned(Point at, Angle by) {
-    return {at.x * by.cosine() - at.y * by.sine(), at.x * by.sine() + at.y * by.cosine()};
-}
-
 } // namespace
-
-OldPart with_hole(OldPart part, Point sketched) {
-    OldHole hole;
-    int number = static_cast<int>(part.holes.size()) + 1;
-    do
-        hole.name = "H" + std::to_string(number++);
-    while (hole_index(part, hole.name) >= 0);
-    hole.sketched = sketched;
-    hole.diameter = part.holes.empty() ? Length::mm(8.0) : part.holes.back().diameter;
-    part.holes.push_back(hole);
-    return part;
-}
 
 PartBoard::PartBoard(Document& document, PartSelection& selection, QWidget* parent)
     : QWidget(parent)
@@ -70,37 +54,16 @@ void PartBoard::follow() {
     update();
 }
 
-PartBoard::Frame PartBoard::frame() const {
-    const OldPart& part = m_document.job().old_part;
-    const Survey& found = m_document.survey();
-    Frame out;
-    if (found.zero < 0)
-        return out;
-    out.origin = part.holes[static_cast<std::size_t>(found.zero)].sketched;
-    double sketched = 0.0, surveyed = 0.0;
-    for (std::size_t i = 0; i < part.holes.size(); ++i) {
-        sketched += distance(part.holes[i].sketched, out.origin).in_mm();
-        surveyed += hypot(found.holes[i].drawn.x, found.holes[i].drawn.y).in_mm();
-    }
-    if (sketched > 0.0 && surveyed > 0.0)
-        out.scale = surveyed / sketched;
-    if (found.along >= 0 && found.along_edge) {
-        const OldEdge& edge = part.edges[static_cast<std::size_t>(found.along)];
-        out.turn = bearing_of(edge.from, edge.to);
-    } else if (found.along >= 0) {
-        out.turn = bearing_of(out.origin, part.holes[static_cast<std::size_t>(found.along)].sketched);
-    }
-    return out;
+SketchFrame PartBoard::frame() const {
+    return sketch_frame(m_document.job().old_part, m_document.survey());
 }
 
 Point PartBoard::on_board(Point sketched) const {
-    const Frame at = frame();
-    return (sketched - at.origin) * at.scale;
+    return frame().laid(sketched);
 }
 
 Point PartBoard::in_sketch(QPointF at) const {
-    const Frame here = frame();
-    const Point exact = m_map.to_metal(at) * (1.0 / here.scale) + here.origin;
+    const Point exact = frame().sketched(m_map.to_metal(at));
     return {Length::mm(std::round(exact.x.in_mm())), Length::mm(std::round(exact.y.in_mm()))}; // a sketch is no nearer
 }
 
@@ -113,7 +76,7 @@ Point PartBoard::place(int hole) const {
     const OldHole& old = m_document.job().old_part.holes[index];
     if (m_dragged && *m_dragged == old.name && m_dragged_to)
         return on_board(*m_dragged_to);
-    return turned(m_document.survey().holes[index].drawn, frame().turn);
+    return frame().turned(m_document.survey().holes[index].drawn);
 }
 
 std::optional<QPointF> PartBoard::position_of(const std::string& hole) const {
@@ -187,17 +150,7 @@ void PartBoard::move_hole(const std::string& name, Point sketched) {
 
 void PartBoard::add_edge(Point from, Point to) {
     Job next = m_document.settled();
-    static const char* const usual[] = {"base", "side", "far", "top"};
-    OldEdge edge{"edge1", from, to};
-    int number = 1;
-    for (const char* name : usual)
-        if (hole_index(next.old_part, name) < 0 && edge_index(next.old_part, name) < 0) {
-            edge.name = name;
-            break;
-        }
-    while (edge_index(next.old_part, edge.name) >= 0)
-        edge.name = "edge" + std::to_string(++number);
-    next.old_part.edges.push_back(edge);
+    next.old_part = with_edge(std::move(next.old_part), from, to);
     if (const auto kept = m_document.edit(tr("sketching an edge"), next); !kept)
         emit told(q(kept.error().text()));
 }

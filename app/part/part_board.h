@@ -5,6 +5,7 @@
 #include "board/board_map.h"
 #include "document/document.h"
 #include "look/look.h"
+#include "survey/sketch.h"
 
 #include <QWidget>
 #include <optional>
@@ -75,12 +76,7 @@ private:
     std::optional<Point> m_dragged_to;
 
     // The board shows the sketch's own directions, at the size of the readings, with zero's hole as its origin.
-    struct Frame {
-        Point origin;       // of the sketch
-        double scale = 1.0; // board millimetres for one of the sketch
-        Angle turn;         // of the survey's x on the board
-    };
-    [[nodiscard]] Frame frame() const;
+    [[nodiscard]] SketchFrame frame() const;
     [[nodiscard]] Point place(int hole) const;
     [[nodiscard]] Point on_board(Point sketched) const;
     [[nodiscard]] Point in_sketch(QPointF at) const;
@@ -93,8 +89,5 @@ private:
     void paint_readings(QPainter& painter) const;
     void paint_holes(QPainter& painter) const;
 };
-
-/// The part with one more hole, named H and the next free number; of the diameter of the last one.
-OldPart with_hole(OldPart part, Point sketched);
 
 } // namespace clockface::app

@@ -1,9 +1,9 @@
+#include "measure/figures.h"
 #include "part/part_slip.h"
 
 #include "formats/survey_report.h"
 #include "layout/from_part.h"
 #include "look/words.h"
-#include "part/thousandths.h"
 #include "shop/hole_words.h"
 #include "survey/fits.h"
 #include "survey/marks.h"
@@ -327,14 +327,14 @@ void PartSlip::show_fit() {
     }
     const QString worst = q(fit.worst);
     const QString goes =
-        fit.left < Length{}
-            ? tr("They do not: at %1 they miss by %2.").arg(worst, thousandths(-fit.left, part.unit))
-            : tr("They do, with %2 of play left at the worst hole, %1.").arg(worst, thousandths(fit.left, part.unit));
+        fit.left < Length{} ? tr("They do not: at %1 they miss by %2.").arg(worst, q(thousandths(-fit.left, part.unit)))
+                            : tr("They do, with %2 of play left at the worst hole, %1.")
+                                  .arg(worst, q(thousandths(fit.left, part.unit)));
     m_fit->setText(
         tr("%1 Of %2 copies drawn with the errors of the readings and %3 of making on each axis, %4 go together.")
             .arg(goes)
             .arg(fit.draws)
-            .arg(thousandths(document().estimates().made_within, part.unit))
+            .arg(q(thousandths(document().estimates().made_within, part.unit)))
             .arg(std::lround(fit.share * fit.draws)));
 }
 
@@ -381,17 +381,15 @@ void PartSlip::build_marks() {
     const auto& drawer = std::get<MarksAcross>(document().shop().marks.kind);
     for (std::size_t k = 0; k < part.holes.size(); ++k) {
         const SurveyedHole& place = document().survey().holes[k];
-        const auto ways = ways_across(part.holes[k], part.marking, drawer, document().estimates(),
-                                      place.at ? std::optional(place.spread.major * nineteen_in_twenty) : std::nullopt);
-        const auto taken = way_taken(part.holes[k], part.marking, drawer, document().estimates(),
-                                     place.at ? std::optional(place.spread.major * nineteen_in_twenty) : std::nullopt);
+        const auto ways = ways_across(part.holes[k], part.marking, drawer, document().estimates(), place.known_to());
+        const auto taken = way_taken(part.holes[k], part.marking, drawer, document().estimates(), place.known_to());
         Sentence* s = sentence();
         m_sentences << s;
         s->words(q(part.holes[k].name) + tr(" by"));
         QStringList fillings;
         for (const WayAcross& way : ways)
             fillings << q(in_words(way.way)) + (way.possible
-                                                    ? tr(", within %1").arg(thousandths(way.expected, part.unit))
+                                                    ? tr(", within %1").arg(q(thousandths(way.expected, part.unit)))
                                                     : tr(" – cannot be done"));
         blanks().choice(
             *s, QStringLiteral("way-") + q(part.holes[k].name), tr("way of marking %1").arg(q(part.holes[k].name)),

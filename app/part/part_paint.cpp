@@ -31,13 +31,8 @@ void PartBoard::paint_edges(QPainter& painter) const {
         });
         if (read) { // where the readings have it: both ends brought square onto the line
             const SurveyedEdge& line = found.edges[i];
-            const Angle along = line.bearing + frame().turn;
-            const auto onto = [&](Point at) {
-                const Length t = at.x * along.cosine() + at.y * along.sine();
-                return polar(t, along) + polar(line.offset, along + Angle::degrees(90.0));
-            };
-            from = onto(from);
-            to = onto(to);
+            from = frame().foot_on(line, from);
+            to = frame().foot_on(line, to);
         }
         const QPointF a = m_map.to_screen(from), b = m_map.to_screen(to);
         painter.setPen(QPen(m_look->scribed, 3.0));
@@ -71,11 +66,8 @@ void PartBoard::paint_readings(QPainter& painter) const {
                 way << m_map.to_screen(place(hole));
         if (way.size() == 1 && reading.between.size() > 1)
             if (const int edge = edge_index(part, reading.between[1]); edge >= 0) {
-                const SurveyedEdge& line = found.edges[static_cast<std::size_t>(edge)];
-                const Angle along = line.bearing + frame().turn;
-                const Point at = place(hole_index(part, reading.between[0]));
-                const Length t = at.x * along.cosine() + at.y * along.sine();
-                way << m_map.to_screen(polar(t, along) + polar(line.offset, along + Angle::degrees(90.0)));
+                way << m_map.to_screen(frame().foot_on(found.edges[static_cast<std::size_t>(edge)],
+                                                       place(hole_index(part, reading.between[0]))));
             }
         if (way.size() < 2)
             continue;
@@ -136,9 +128,10 @@ void PartBoard::paint_holes(QPainter& painter) const {
         }
         painter.setPen(chosen ? m_look->brass_on_dark : m_look->scribed);
         painter.setFont(type(11, true));
-        painter.drawText(at + QPointF(r + 7.0, -r * 0.4 - 4.0), q(old.name) + (!hole.at         ? QStringLiteral(" ?")
-                                                                               : hole.checked() ? QString()
-                                                                                                : QStringLiteral(" (?)")));
+        painter.drawText(at + QPointF(r + 7.0, -r * 0.4 - 4.0),
+                         q(old.name) + (!hole.at         ? QStringLiteral(" ?")
+                                        : hole.checked() ? QString()
+                                                         : QStringLiteral(" (?)")));
     }
     if (largest > 0.0) {
         painter.setPen(m_look->good_on_dark);

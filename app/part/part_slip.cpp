@@ -1,8 +1,8 @@
 #include "part/part_slip.h"
+#include "measure/figures.h"
 
 #include "look/plain_text.h"
 #include "look/words.h"
-#include "part/thousandths.h"
 #include "survey/part_text.h"
 
 #include <QApplication>
@@ -33,7 +33,7 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
                        {QStringLiteral("pageHoles"), tr("Holes")},
                        {QStringLiteral("pageCopy"), tr("The copy")},
                        {QStringLiteral("pageMarks"), tr("Marks")}},
-                      [this](int page) { show_page(static_cast<Page>(page)); });
+                      [this](int tab) { show_page(pages[static_cast<std::size_t>(tab)].page); });
     m_told = quiet({});
     m_told->setObjectName(QStringLiteral("partTold"));
     m_told->setProperty("fault", true);
@@ -56,8 +56,8 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
 void PartSlip::show_page(Page page) {
     m_tabs[page]->setChecked(true);
     m_page = page;
-    for (int i = 0; i < pages; ++i)
-        m_pages[i]->setVisible(i == page);
+    for (std::size_t tab = 0; tab < pages.size(); ++tab)
+        m_pages[static_cast<qsizetype>(tab)]->setVisible(pages[tab].page == page);
     if (isVisible())
         refresh();
 }
@@ -98,8 +98,8 @@ QWidget* PartSlip::readings_page() {
     m_three = field(QStringLiteral("readingThree"), tr("third hole or edge"), tr("and"), 3);
     m_figure = field(QStringLiteral("readingFigure"), tr("figure read"), tr("figure"), 4);
     QStringList kinds;
-    for (int i = 0; i < reading_kinds; ++i)
-        kinds << q(word_of(static_cast<ReadingKind>(i)));
+    for (const ReadingKind kind : reading_kinds)
+        kinds << q(word_of(kind));
     auto* completer = new QCompleter(kinds, m_kind);
     completer->setCompletionMode(QCompleter::InlineCompletion);
     m_kind->setCompleter(completer);
@@ -255,7 +255,8 @@ void PartSlip::show_words() {
     if (found.settled())
         if (const auto worst = found.worst())
             lines << tr("All %1 have their place, the worst within %2; %3.")
-                         .arg(q(counted(static_cast<int>(part.holes.size()), "hole")), thousandths(*worst, part.unit),
+                         .arg(q(counted(static_cast<int>(part.holes.size()), "hole")),
+                              q(thousandths(*worst, part.unit)),
                               q(counted(found.spare, "reading")) + tr(" more than needed"));
     if (const auto unchecked = std::count_if(found.holes.begin(), found.holes.end(),
                                              [](const SurveyedHole& hole) { return !hole.unchecked.empty(); });

@@ -1,6 +1,8 @@
 // The old part to copy from: its readings, the design behind them, how it is laid on the new piece, and marks.
 #pragma once
 
+#include <array>
+
 #include "part/part_board.h"
 #include "part/reading_picture.h"
 #include "part/reading_table.h"
@@ -20,7 +22,14 @@ public:
     PartSlip(Document& document, Selection& selection, PartSelection& chosen, QWidget* parent = nullptr);
 
     void set_look(const Look& look);
-    enum Page { Readings, Holes, Copy, Marks, pages };
+    enum Page { Readings, Holes, Copy, Marks };
+    // In the order of the tabs, with their names on the command line.
+    struct PageName {
+        Page page;
+        const char* name;
+    };
+    static constexpr std::array<PageName, 4> pages = {
+        {{Readings, "readings"}, {Holes, "holes"}, {Copy, "copy"}, {Marks, "marks"}}};
     void show_page(Page page);
     void tell(const QString& sentence);
 

@@ -317,12 +317,13 @@ void MainWindow::show_old_part() {
 }
 
 bool MainWindow::show_old_part_page(const QString& page) {
-    const QStringList pages = {"readings", "holes", "copy", "marks"};
-    if (!pages.contains(page))
-        return false;
-    show_old_part();
-    m_part->show_page(static_cast<PartSlip::Page>(pages.indexOf(page)));
-    return true;
+    for (const PartSlip::PageName& each : PartSlip::pages)
+        if (page == QLatin1String(each.name)) {
+            show_old_part();
+            m_part->show_page(each.page);
+            return true;
+        }
+    return false;
 }
 
 void MainWindow::update_title() {

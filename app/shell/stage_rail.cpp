@@ -26,7 +26,7 @@ void StageButton::set_state(StageState state) {
     if (state == m_state)
         return; // drawing the icon is dear, and this is asked at every key
     m_state = state;
-    setAccessibleDescription(state.in_words());
+    setAccessibleDescription(in_words(state));
     update();
 }
 

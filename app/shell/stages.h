@@ -5,6 +5,7 @@
 #include "document/document.h"
 #include "document/selection.h"
 #include "order/shown_parts.h"
+#include "plan/stage_state.h"
 
 #include <QString>
 #include <QWidget>
@@ -13,15 +14,8 @@
 
 namespace clockface::app {
 
-/// How a stage stands, as its mark on the rail.
-struct StageState {
-    enum class Kind { Untouched, InHand, Done, Attention } kind = Kind::Untouched;
-    int count = 0; ///< of findings, when attention is needed
-
-    /// For people who cannot see the mark: "needs attention, 2 findings".
-    [[nodiscard]] QString in_words() const;
-    bool operator==(const StageState&) const = default;
-};
+/// How a stage stands, for people who cannot see its mark: "needs attention, 2 findings".
+QString in_words(const StageState& state);
 
 /// What the view of a stage is made from.
 struct StageNeeds {

@@ -18,12 +18,11 @@ void ShopView::build_cutting(QVBoxLayout* box) {
     add_heading(box, tr("How we cut"));
     Sentence* s = add_sentence(box);
     s->words(tr("A hole is started"));
-    m_blanks.choice(
-        *s, "startWay", tr("how a hole is started"),
-        {tr("with a centre drill, half way up its cone"), tr("with a spotting drill that leaves the chamfer too"),
-         tr("straight with the drill")},
-        [](const Shop& shop) { return static_cast<int>(shop.customs.start); },
-        [](Shop& shop, int filling) { shop.customs.start = static_cast<StartWay>(filling); });
+    m_blanks.one_of<StartWay>(*s, "startWay", tr("how a hole is started"),
+                              {{StartWay::CentreDrill, tr("with a centre drill, half way up its cone")},
+                               {StartWay::SpottingDrill, tr("with a spotting drill that leaves the chamfer too")},
+                               {StartWay::Straight, tr("straight with the drill")}},
+                              [](Shop& shop) { return &shop.customs.start; });
     s->words(tr(", and drilled"));
     m_blanks.flag(*s, "smallSteps", tr("how a hole is opened up"), tr("straight up to what the machine drives"),
                   tr("in small steps"), [](Shop& shop) { return &shop.customs.small_steps; });

@@ -20,8 +20,6 @@ namespace clockface::app {
 
 namespace {
 
-constexpr int families = static_cast<int>(SetFamily::Counterbores) + 1;
-
 template <class T> T* at(std::vector<T>& all, std::size_t index) {
     return index < all.size() ? &all[index] : nullptr;
 }
@@ -53,30 +51,6 @@ Result<QString> read_taps(TapSet& set, const QString& text) {
     }
     set = next;
     return QString();
-}
-
-CutterSet new_set(SetFamily family) {
-    const auto sizes = sizes_of(family);
-    return {family, sizes.front(), sizes.back(), {}, {}};
-}
-
-Cutter new_single(CutterKind kind, int number) {
-    Cutter made;
-    made.kind = kind;
-    made.name = "my " + in_words(kind) + " " + std::to_string(number);
-    made.diameter = Length::mm(8.0);
-    made.point = Angle::degrees(kind == CutterKind::Drill ? 118.0 : kind == CutterKind::CentreDrill ? 60.0 : 90.0);
-    if (kind == CutterKind::Reamer || kind == CutterKind::Counterbore || kind == CutterKind::Tap)
-        made.point = {};
-    if (kind == CutterKind::Tap) {
-        made.size = "M8";
-    } else if (kind == CutterKind::CentreDrill || kind == CutterKind::StepDrill || kind == CutterKind::Counterbore) {
-        made.tip = Length::mm(4.0);
-        made.tip_length = Length::mm(4.0);
-    }
-    made.flute = Length::mm(30.0);
-    made.overall = Length::mm(75.0);
-    return made;
 }
 
 } // namespace
@@ -139,13 +113,13 @@ void ShopView::build_drawer(QVBoxLayout* box) {
     Sentence* add = add_sentence(box);
     add->words(tr("There is also"));
     QStringList fillings{tr("a set of …")};
-    for (int i = 0; i < families; ++i)
-        fillings << q(in_words(static_cast<SetFamily>(i)));
+    for (const SetFamily family : set_families)
+        fillings << q(in_words(family));
     m_blanks.choice(
         *add, "addSet", tr("a further set"), fillings, [](const Shop&) { return 0; },
         [](Shop& shop, int filling) {
             if (filling > 0)
-                shop.drawer.sets.push_back(new_set(static_cast<SetFamily>(filling - 1)));
+                shop.drawer.sets.push_back(new_set(set_families.at(static_cast<std::size_t>(filling - 1))));
         });
     add->words(QStringLiteral("."));
     add_quiet(box,
@@ -212,13 +186,11 @@ void ShopView::build_singles(QVBoxLayout* box) {
         m_blanks.flag(*s, QStringLiteral("singleWorn:") + id, tr("sharpness"), tr("sharp"), tr("worn"),
                       [one](Shop& shop) { return one(shop) ? &one(shop)->worn : nullptr; });
         s->words(tr("and of"));
-        m_blanks.choice(
-            *s, QStringLiteral("singleMetal:") + id, tr("what it is made of"),
-            {tr("high speed steel"), tr("cobalt steel"), tr("carbide")},
-            [i](const Shop& shop) {
-                return i < shop.drawer.singles.size() ? static_cast<int>(shop.drawer.singles[i].metal) : 0;
-            },
-            [i](Shop& shop, int filling) { shop.drawer.singles[i].metal = static_cast<CutterMetal>(filling); });
+        m_blanks.one_of<CutterMetal>(*s, QStringLiteral("singleMetal:") + id, tr("what it is made of"),
+                                     {{CutterMetal::HighSpeedSteel, tr("high speed steel")},
+                                      {CutterMetal::Cobalt, tr("cobalt steel")},
+                                      {CutterMetal::Carbide, tr("carbide")}},
+                                     [one](Shop& shop) { return one(shop) ? &one(shop)->metal : nullptr; });
         if (kind == CutterKind::Drill) {
             s->words(tr(", with"));
             m_blanks.flag(*s, QStringLiteral("singleSplit:") + id, tr("form of its point"), tr("a plain point"),
@@ -239,14 +211,14 @@ void ShopView::build_singles(QVBoxLayout* box) {
     Sentence* add = add_sentence(box);
     add->words(tr("There is also"));
     QStringList fillings{tr("a single …")};
-    for (int i = 0; i <= static_cast<int>(CutterKind::Tap); ++i)
-        fillings << q(in_words(static_cast<CutterKind>(i)));
+    for (const CutterKind kind : cutter_kinds)
+        fillings << q(in_words(kind));
     m_blanks.choice(
         *add, "addSingle", tr("a further cutter"), fillings, [](const Shop&) { return 0; },
         [](Shop& shop, int filling) {
             if (filling > 0)
-                shop.drawer.singles.push_back(
-                    new_single(static_cast<CutterKind>(filling - 1), static_cast<int>(shop.drawer.singles.size()) + 1));
+                shop.drawer.singles.push_back(new_single(cutter_kinds.at(static_cast<std::size_t>(filling - 1)),
+                                                         static_cast<int>(shop.drawer.singles.size()) + 1));
         });
     add->words(QStringLiteral("."));
 }

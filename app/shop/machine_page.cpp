@@ -107,30 +107,15 @@ void ShopView::screw_sentence(QVBoxLayout* box, const QString& id, const QString
     m_blanks.number(*s, id + QStringLiteral("Lines"), tr("lines on the %1 dial for one turn").arg(axis), 4,
                     part(&Screw::lines));
     s->words(tr("lines a turn, in"));
-    m_blanks.choice(
-        *s, id + QStringLiteral("Unit"), tr("unit of the %1 dial").arg(axis), {tr("millimetres"), tr("inches")},
-        [reach](const Shop& shop) {
-            Shop copy = shop;
-            return reach(copy) ? static_cast<int>(reach(copy)->unit) : 0;
-        },
-        [reach](Shop& shop, int filling) { reach(shop)->unit = static_cast<Unit>(filling); });
+    m_blanks.one_of<Unit>(*s, id + QStringLiteral("Unit"), tr("unit of the %1 dial").arg(axis), unit_fillings(),
+                          part(&Screw::unit));
     s->words(tr("; turning it"));
-    m_blanks.choice(
-        *s, id + QStringLiteral("Plus"), tr("turn of the %1 handle towards plus").arg(axis),
-        {tr("clockwise"), tr("counter-clockwise")},
-        [reach](const Shop& shop) {
-            Shop copy = shop;
-            return reach(copy) ? static_cast<int>(reach(copy)->plus) : 0;
-        },
-        [reach](Shop& shop, int filling) { reach(shop)->plus = static_cast<Turn>(filling); });
+    m_blanks.one_of<Turn>(*s, id + QStringLiteral("Plus"), tr("turn of the %1 handle towards plus").arg(axis),
+                          {{Turn::Clockwise, tr("clockwise")}, {Turn::CounterClockwise, tr("counter-clockwise")}},
+                          part(&Screw::plus));
     s->words(tr("goes towards plus, and holes are come to going"));
-    m_blanks.choice(
-        *s, id + QStringLiteral("Finish"), tr("how holes are come to along %1").arg(axis), {tr("plus"), tr("minus")},
-        [reach](const Shop& shop) {
-            Shop copy = shop;
-            return reach(copy) ? static_cast<int>(reach(copy)->finish) : 0;
-        },
-        [reach](Shop& shop, int filling) { reach(shop)->finish = static_cast<Towards>(filling); });
+    m_blanks.one_of<Towards>(*s, id + QStringLiteral("Finish"), tr("how holes are come to along %1").arg(axis),
+                             {{Towards::Plus, tr("plus")}, {Towards::Minus, tr("minus")}}, part(&Screw::finish));
     s->words(tr(". Its backlash is"));
     m_blanks.length(*s, id + QStringLiteral("Backlash"), tr("backlash of the %1 screw").arg(axis), unit,
                     part(&Screw::backlash));
@@ -193,13 +178,8 @@ void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
                        tr("zero direction of the circle routine, counter-clockwise from the right"),
                        [at](Shop& shop) { return at(shop) ? &at(shop)->circle_convention.zero : nullptr; });
         line->words(tr("counter-clockwise from the right and counts"));
-        m_blanks.choice(
-            *line, "routineSense", tr("sense of the circle routine"), {tr("counter-clockwise"), tr("clockwise")},
-            [at](const Shop& shop) {
-                Shop copy = shop;
-                return at(copy) ? static_cast<int>(at(copy)->circle_convention.sense) : 0;
-            },
-            [at](Shop& shop, int filling) { at(shop)->circle_convention.sense = static_cast<Sense>(filling); });
+        m_blanks.one_of<Sense>(*line, "routineSense", tr("sense of the circle routine"), sense_fillings(),
+                               [at](Shop& shop) { return at(shop) ? &at(shop)->circle_convention.sense : nullptr; });
         line->words(tr("; it asks for"));
         m_blanks.flag(*line, "asksStep", tr("what the circle routine asks for"), tr("the angle of the last hole"),
                       tr("the angle from hole to hole"),
@@ -224,13 +204,8 @@ void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
         m_blanks.angle(*line, "tableBacklash", tr("backlash of the table"),
                        [at](Shop& shop) { return at(shop) ? &at(shop)->backlash : nullptr; });
         line->words(tr(", and its figures rise as it turns"));
-        m_blanks.choice(
-            *line, "rising", tr("which way the table's figures rise"), {tr("counter-clockwise"), tr("clockwise")},
-            [at](const Shop& shop) {
-                Shop copy = shop;
-                return at(copy) ? static_cast<int>(at(copy)->rising) : 0;
-            },
-            [at](Shop& shop, int filling) { at(shop)->rising = static_cast<Sense>(filling); });
+        m_blanks.one_of<Sense>(*line, "rising", tr("which way the table's figures rise"), sense_fillings(),
+                               [at](Shop& shop) { return at(shop) ? &at(shop)->rising : nullptr; });
         line->words(tr(". Of the steps"));
         m_blanks.count(*line, "vernier", tr("steps of the vernier in one line of the dial"), 1, 1000,
                        [at](Shop& shop) { return at(shop) ? &at(shop)->vernier : nullptr; });

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "document/shop_store.h"
+#include "widgets/fillings.h"
 #include "widgets/sentence.h"
 
 namespace clockface::app {
@@ -33,6 +34,22 @@ public:
                Reach<std::vector<std::string>> reach) const;
     void choice(Sentence& sentence, const QString& name, const QString& what, const QStringList& fillings,
                 std::function<int(const Shop&)> now, std::function<void(Shop&, int)> choose) const;
+    /// One of several values, each with its word; the first of them where the shop has none such any more.
+    template <class Value>
+    void one_of(Sentence& sentence, const QString& name, const QString& what, const Fillings<Value>& fillings,
+                const Reach<Value>& reach) const {
+        choice(
+            sentence, name, what, fillings.words(),
+            [fillings, reach](const Shop& shop) {
+                Shop copy = shop;
+                const Value* value = reach(copy);
+                return value ? fillings.place_of(*value) : 0;
+            },
+            [fillings, reach](Shop& shop, int filling) {
+                if (Value* value = reach(shop))
+                    *value = fillings.at(filling);
+            });
+    }
     void flag(Sentence& sentence, const QString& name, const QString& what, const QString& no, const QString& yes,
               Reach<bool> reach) const;
 

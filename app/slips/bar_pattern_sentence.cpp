@@ -1,5 +1,6 @@
 #include "slips/bar_pattern_sentence.h"
 
+#include "layout/new_pattern.h"
 #include "layout/on_bar.h"
 #include "layout/validate.h"
 #include "look/words.h"
@@ -7,7 +8,6 @@
 #include "measure/shop_number.h"
 #include "shop/hole_words.h"
 #include "slips/hole_blanks.h"
-#include "slips/new_pattern.h"
 
 #include <algorithm>
 
@@ -65,21 +65,25 @@ private:
 
     void reach() {
         const std::size_t index = m_index;
-        m_blanks.choice(
+        using Way = std::pair<BarReach, bool>; // and whether a depth is said
+        m_blanks.one_of<Way>(
             m_s, "reach", tr("how far the holes go"),
-            {tr("through"), tr("to a depth of"), tr("to the axis"), tr("into the bore"), tr("into hole")},
+            {{{BarReach::AsSaid, false}, tr("through")},
+             {{BarReach::AsSaid, true}, tr("to a depth of")},
+             {{BarReach::ToAxis, false}, tr("to the axis")},
+             {{BarReach::IntoBore, false}, tr("into the bore")},
+             {{BarReach::IntoHole, false}, tr("into hole")}},
             [index](const Job& job) {
                 Job copy = job;
-                const BarPattern& now = bar_of(copy, index);
-                return now.reach == BarReach::AsSaid ? (job.patterns[index].hole.depth ? 1 : 0)
-                                                     : static_cast<int>(now.reach) + 1;
+                const BarReach now = bar_of(copy, index).reach;
+                return Way{now, now == BarReach::AsSaid && job.patterns[index].hole.depth};
             },
-            [index](Job& job, int filling) {
+            [index](Job& job, Way way) {
                 BarPattern& now = bar_of(job, index);
                 job.patterns[index].hole.depth.reset();
                 now.into.reset();
-                now.reach = filling < 2 ? BarReach::AsSaid : static_cast<BarReach>(filling - 1);
-                if (filling == 1)
+                now.reach = way.first;
+                if (way.second)
                     job.patterns[index].hole.depth = job.blank.diameter.actual() / 4.0;
                 if (now.reach == BarReach::IntoHole)
                     now.into = hole_before(job, index);
@@ -95,31 +99,28 @@ private:
     void along() {
         m_blanks.length(m_s, "along", tr("distance along the bar"), part(&BarPattern::along));
         m_s.words(tr("from"));
-        QStringList from{tr("zero"), tr("the left end"), tr("the right end")};
-        const auto shoulders = static_cast<int>(m_job.blank.bar.shoulders.size());
-        for (int i = 1; i <= shoulders; ++i)
-            from << tr("shoulder %1").arg(i);
-        from << tr("hole");
-        const int last = static_cast<int>(from.size()) - 1;
-        m_blanks.choice(
-            m_s, "alongFrom", tr("what the distance is counted from"), from,
-            [bar = bar(), last](const Job& job) {
+        using From = std::pair<AlongFrom, int>; // and which shoulder
+        std::vector<std::pair<From, QString>> from{{{AlongFrom::Zero, 0}, tr("zero")},
+                                                   {{AlongFrom::LeftEnd, 0}, tr("the left end")},
+                                                   {{AlongFrom::RightEnd, 0}, tr("the right end")}};
+        for (int i = 1; i <= static_cast<int>(m_job.blank.bar.shoulders.size()); ++i)
+            from.emplace_back(From{AlongFrom::Shoulder, i}, tr("shoulder %1").arg(i));
+        from.emplace_back(From{AlongFrom::Hole, 0}, tr("hole"));
+        m_blanks.one_of<From>(
+            m_s, "alongFrom", tr("what the distance is counted from"), Fillings<From>(from),
+            [bar = bar()](const Job& job) {
                 Job copy = job;
                 const BarPattern& now = bar(copy);
-                return now.along_from == AlongFrom::Hole       ? last
-                       : now.along_from == AlongFrom::Shoulder ? 2 + now.shoulder
-                                                               : static_cast<int>(now.along_from);
+                return From{now.along_from, now.along_from == AlongFrom::Shoulder ? now.shoulder : 0};
             },
-            [bar = bar(), last, index = m_index](Job& job, int filling) {
+            [bar = bar(), index = m_index](Job& job, From chosen) {
                 BarPattern& now = bar(job);
                 now.hole.reset();
-                now.along_from = filling == last ? AlongFrom::Hole
-                                 : filling > 2   ? AlongFrom::Shoulder
-                                                 : static_cast<AlongFrom>(filling);
-                if (filling == last)
+                now.along_from = chosen.first;
+                if (chosen.first == AlongFrom::Hole)
                     now.hole = hole_before(job, index);
-                else if (filling > 2)
-                    now.shoulder = filling - 2;
+                if (chosen.first == AlongFrom::Shoulder)
+                    now.shoulder = chosen.second;
             });
         if (m_bar.hole)
             m_blanks.hole(m_s, "alongHole", tr("the hole the distance is counted from"), ref(&BarPattern::hole));
@@ -165,36 +166,41 @@ private:
                     return q(read.how);
                 });
             });
-        m_blanks.choice(
-            m_s, "turnSense", tr("way round from that hole"), {tr("counter-clockwise"), tr("clockwise")},
+        m_blanks.one_of<Sense>(
+            m_s, "turnSense", tr("way round from that hole"), sense_fillings(),
             [at, plus](const Job& job) {
                 Job copy = job;
-                return static_cast<int>(at(copy) < Angle{} ? opposite(plus(job)) : plus(job));
+                return at(copy) < Angle{} ? opposite(plus(job)) : plus(job);
             },
-            [at, plus](Job& job, int sense) {
+            [at, plus](Job& job, Sense sense) {
                 const double size = std::fabs(at(job).in_degrees());
-                at(job) = Angle::degrees(plus(job) == static_cast<Sense>(sense) ? size : -size);
+                at(job) = Angle::degrees(plus(job) == sense ? size : -size);
             });
     }
 
     void steps() {
         m_s.words(tr("; they follow each other"));
-        m_blanks.choice(
+        enum class Follow { Along, AllRound, Round, AlongAndRound };
+        m_blanks.one_of<Follow>(
             m_s, "follow", tr("how the holes follow each other"),
-            {tr("along the bar"), tr("all round it"), tr("round it by an angle"), tr("along and round it")},
+            {{Follow::Along, tr("along the bar")},
+             {Follow::AllRound, tr("all round it")},
+             {Follow::Round, tr("round it by an angle")},
+             {Follow::AlongAndRound, tr("along and round it")}},
             [bar = bar()](const Job& job) {
                 Job copy = job;
                 const BarPattern& now = bar(copy);
                 if (now.pitch != Length{})
-                    return now.all_round || now.turn != Angle{} ? 3 : 0;
-                return now.all_round ? 1 : 2;
+                    return now.all_round || now.turn != Angle{} ? Follow::AlongAndRound : Follow::Along;
+                return now.all_round ? Follow::AllRound : Follow::Round;
             },
-            [bar = bar()](Job& job, int filling) {
+            [bar = bar()](Job& job, Follow chosen) {
                 BarPattern& now = bar(job);
                 const Length pitch = now.pitch != Length{} ? now.pitch : job.blank.diameter.actual() / 2.0;
-                now.all_round = filling == 1;
-                now.pitch = filling == 0 || filling == 3 ? pitch : Length{};
-                now.turn = filling >= 2 ? Angle::degrees(360.0 / (now.count + 1)) : Angle{};
+                const bool turns = chosen == Follow::Round || chosen == Follow::AlongAndRound;
+                now.all_round = chosen == Follow::AllRound;
+                now.pitch = chosen == Follow::Along || chosen == Follow::AlongAndRound ? pitch : Length{};
+                now.turn = turns ? Angle::degrees(360.0 / (now.count + 1)) : Angle{};
             });
         if (m_bar.pitch != Length{})
             m_blanks.length(m_s, "pitch", tr("distance along from hole to hole"), part(&BarPattern::pitch));
@@ -210,13 +216,13 @@ private:
     // A way round, as the drawing sees it.
     void sense(const QString& name, const QString& what, const JobBlanks::Reach<Sense>& reach) {
         m_s.words(QStringLiteral(","));
-        m_blanks.choice(
-            m_s, name, what, {tr("counter-clockwise"), tr("clockwise")},
+        m_blanks.one_of<Sense>(
+            m_s, name, what, sense_fillings(),
             [reach](const Job& job) {
                 Job copy = job;
-                return static_cast<int>(as_seen(job, reach(copy)));
+                return as_seen(job, reach(copy));
             },
-            [reach](Job& job, int filling) { reach(job) = as_seen(job, static_cast<Sense>(filling)); });
+            [reach](Job& job, Sense seen) { reach(job) = as_seen(job, seen); });
     }
 
     void offset() {

@@ -59,11 +59,6 @@ int choice_of(const Job& job) {
     return static_cast<int>(found - all.begin());
 }
 
-// The four conventions people use; anything else is "as below".
-constexpr std::array usual_conventions = {
-    AngleConvention{Angle::degrees(0), Sense::CounterClockwise}, AngleConvention{Angle::degrees(90), Sense::Clockwise},
-    AngleConvention{Angle::degrees(90), Sense::CounterClockwise}, AngleConvention{Angle::degrees(0), Sense::Clockwise}};
-
 // A bar lies along what was the longer way of the piece before.
 void take_bar(Job& job, bool was_bar, Length wide, Length high) {
     Blank& blank = job.blank;
@@ -139,14 +134,13 @@ void BlankSlip::measured_blanks(Sentence& s, const QString& name, const QString&
 
 void BlankSlip::shape_sentence(Sentence& s) {
     s.words(tr("It is a"));
-    QStringList shapes;
-    for (const BlankShape shape :
-         {BlankShape::Disc, BlankShape::Plate, BlankShape::Ring, BlankShape::Block, BlankShape::Angle,
-          BlankShape::Outline, BlankShape::RoundBar, BlankShape::Tube, BlankShape::HexagonBar, BlankShape::SquareBar})
-        shapes << q(clockface::in_words(shape));
-    blanks().choice(
-        s, "shape", tr("shape of the blank"), shapes, [](const Job& job) { return static_cast<int>(job.blank.shape); },
-        [](Job& job, int shape) { take_shape(job, static_cast<BlankShape>(shape)); });
+    constexpr std::array shapes = {
+        BlankShape::Disc,    BlankShape::Plate,    BlankShape::Ring, BlankShape::Block,      BlankShape::Angle,
+        BlankShape::Outline, BlankShape::RoundBar, BlankShape::Tube, BlankShape::HexagonBar, BlankShape::SquareBar};
+    blanks().one_of<BlankShape>(
+        s, "shape", tr("shape of the blank"),
+        Fillings<BlankShape>::of(shapes, [](BlankShape shape) { return q(clockface::in_words(shape)); }),
+        [](const Job& job) { return job.blank.shape; }, take_shape);
     s.words(tr("of"));
     blanks().text(s, "material", tr("material"), [](Job& job) -> std::string& { return job.blank.material; });
     s.words(QStringLiteral("."));
@@ -217,10 +211,11 @@ void BlankSlip::step_sentence(Sentence& s, const Blank& blank) {
         s.words(tr(": beyond"));
         blanks().length(s, "stepAt", tr("place of the step"), [](Job& job) -> Length& { return job.blank.step->at; });
         s.words(tr("from the"));
-        blanks().choice(
-            s, "stepAxis", tr("edge the step is measured from"), {tr("left edge"), tr("lower edge")},
-            [](const Job& job) { return job.blank.step ? static_cast<int>(job.blank.step->axis) : 0; },
-            [](Job& job, int axis) { job.blank.step->axis = static_cast<Axis>(axis); });
+        blanks().one_of<Axis>(
+            s, "stepAxis", tr("edge the step is measured from"),
+            {{Axis::X, tr("left edge")}, {Axis::Y, tr("lower edge")}},
+            [](const Job& job) { return job.blank.step ? job.blank.step->axis : Axis::X; },
+            [](Job& job, Axis axis) { job.blank.step->axis = axis; });
         s.words(tr("it is"));
         blanks().length(s, "stepThickness", tr("thickness beyond the step"),
                         [](Job& job) -> Length& { return job.blank.step->thickness; });
@@ -245,12 +240,13 @@ void BlankSlip::existing_sentence(Sentence& s, std::size_t index, const Existing
             return QString();
         });
     s.words(tr(", a"));
-    blanks().choice(
-        s, name("thereKind"), tr("what it is"), {tr("hole"), tr("boss"), tr("slot")},
-        [index](const Job& job) { return static_cast<int>(job.blank.existing[index].kind); },
-        [reach](Job& job, int kind) {
-            reach(job).kind = static_cast<ExistingKind>(kind);
-            reach(job).length = kind == 2 ? reach(job).diameter * 2.0 : Length{};
+    blanks().one_of<ExistingKind>(
+        s, name("thereKind"), tr("what it is"),
+        {{ExistingKind::Hole, tr("hole")}, {ExistingKind::Boss, tr("boss")}, {ExistingKind::Slot, tr("slot")}},
+        [index](const Job& job) { return job.blank.existing[index].kind; },
+        [reach](Job& job, ExistingKind kind) {
+            reach(job).kind = kind;
+            reach(job).length = kind == ExistingKind::Slot ? reach(job).diameter * 2.0 : Length{};
             reach(job).bearing = {};
         });
     if (there.kind == ExistingKind::Slot) {
@@ -363,16 +359,10 @@ void BlankSlip::cutting_sentence(Sentence& s, const Blank& blank) {
 
 void BlankSlip::face_sentence(Sentence& s, const Blank& blank) {
     s.words(tr("The face at hand is the"));
-    QStringList words;
-    const std::vector<Face> faces = faces_of(blank.shape);
-    for (const Face face : faces)
-        words << q(face_in_words(blank.shape, face));
-    blanks().choice(
-        s, "face", tr("face at hand"), words,
-        [faces](const Job& job) {
-            return static_cast<int>(std::find(faces.begin(), faces.end(), job.blank.up) - faces.begin());
-        },
-        [faces](Job& job, int index) { job = with_face_up(job, faces[static_cast<std::size_t>(index)]); });
+    blanks().one_of<Face>(
+        s, "face", tr("face at hand"),
+        Fillings<Face>::of(faces_of(blank.shape), [&](Face face) { return q(face_in_words(blank.shape, face)); }),
+        [](const Job& job) { return job.blank.up; }, [](Job& job, Face face) { job = with_face_up(job, face); });
     s.words(tr("; every face has its own zero and its own holes."));
 }
 
@@ -455,18 +445,17 @@ void BlankSlip::angle_sentence(Sentence& s) {
     s.words(tr("and run"));
     blanks().sense(s, "angleSense", tr("sense of angles"), [](Job& job) -> Sense& { return job.convention.sense; });
     s.words(tr(": that is"));
-    blanks().choice(
-        s, "usualAngles", tr("the usual conventions"),
-        {tr("from 3 o'clock, counter-clockwise"), tr("from 12 o'clock, clockwise"),
-         tr("from 12 o'clock, counter-clockwise"), tr("from 3 o'clock, clockwise"), tr("none of the usual four")},
-        [](const Job& job) {
-            return static_cast<int>(std::find(usual_conventions.begin(), usual_conventions.end(), job.convention) -
-                                    usual_conventions.begin());
-        },
-        [](Job& job, int which) {
-            if (static_cast<std::size_t>(which) < usual_conventions.size())
-                job.convention = usual_conventions.at(static_cast<std::size_t>(which));
-        });
+    using Usual = std::optional<AngleConvention>;
+    const Fillings<Usual> usual = {
+        {from_three_counter_clockwise, tr("from 3 o'clock, counter-clockwise")},
+        {from_twelve_clockwise, tr("from 12 o'clock, clockwise")},
+        {AngleConvention{Angle::degrees(90), Sense::CounterClockwise}, tr("from 12 o'clock, counter-clockwise")},
+        {AngleConvention{Angle::degrees(0), Sense::Clockwise}, tr("from 3 o'clock, clockwise")},
+        {std::nullopt, tr("none of the usual four")}};
+    blanks().one_of<Usual>(
+        s, "usualAngles", tr("the usual conventions"), usual,
+        [usual](const Job& job) { return usual.place_of(job.convention) < 0 ? Usual() : Usual(job.convention); },
+        [](Job& job, Usual chosen) { job.convention = chosen.value_or(job.convention); });
     s.words(QStringLiteral("."));
 }
 

@@ -182,10 +182,8 @@ void BlankSlip::job_sentence(Sentence& s) {
             });
         });
     s.words(tr("wanted. Figures are in"));
-    blanks().choice(
-        s, "unit", tr("unit of the job's figures"), {tr("millimetres"), tr("inches")},
-        [](const Job& job) { return static_cast<int>(job.unit); },
-        [](Job& job, int unit) { job.unit = static_cast<Unit>(unit); });
+    blanks().one_of<Unit>(s, "unit", tr("unit of the job's figures"), unit_fillings(),
+                          [](Job& job) -> Unit& { return job.unit; });
     s.words(QStringLiteral("."));
     s.words(tr("The drawing calls for"));
     blanks().custom(

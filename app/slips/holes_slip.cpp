@@ -36,21 +36,22 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     auto* add = new FlowLayout(add_line);
     auto* add_label = plain_label(tr("Add"));
     add->addWidget(add_label);
-    // In the order of PatternKind. What only a flat face or only the side of a bar has is shown there only.
+    // What only a flat face or only the side of a bar has is shown there only.
     enum class Where { Flat, Anywhere, Side };
     struct Kind {
+        PatternKind kind;
         const char* name;
         QString word, with_article;
         Where where;
     };
-    const Kind kinds[] = {{"addCircle", tr("circle"), tr("a circle"), Where::Flat},
-                          {"addArc", tr("arc"), tr("an arc"), Where::Flat},
-                          {"addRow", tr("row"), tr("a row"), Where::Anywhere},
-                          {"addSingle", tr("hole"), tr("a hole"), Where::Anywhere},
-                          {"addGrid", tr("grid"), tr("a grid"), Where::Flat},
-                          {"addCopy", tr("copy"), tr("a copy"), Where::Anywhere},
-                          {"addRing", tr("ring"), tr("a ring"), Where::Side},
-                          {"addHelix", tr("helix"), tr("a helix"), Where::Side}};
+    const Kind kinds[] = {{PatternKind::Circle, "addCircle", tr("circle"), tr("a circle"), Where::Flat},
+                          {PatternKind::Arc, "addArc", tr("arc"), tr("an arc"), Where::Flat},
+                          {PatternKind::Row, "addRow", tr("row"), tr("a row"), Where::Anywhere},
+                          {PatternKind::Single, "addSingle", tr("hole"), tr("a hole"), Where::Anywhere},
+                          {PatternKind::Grid, "addGrid", tr("grid"), tr("a grid"), Where::Flat},
+                          {PatternKind::Copy, "addCopy", tr("copy"), tr("a copy"), Where::Anywhere},
+                          {PatternKind::Ring, "addRing", tr("ring"), tr("a ring"), Where::Side},
+                          {PatternKind::Helix, "addHelix", tr("helix"), tr("a helix"), Where::Side}};
     for (int i = 0; i < static_cast<int>(std::size(kinds)); ++i) {
         auto* button = new QPushButton(kinds[i].word);
         button->setObjectName(QLatin1String(kinds[i].name));
@@ -60,7 +61,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
         button->setShortcut(QKeySequence(Qt::ALT | static_cast<Qt::Key>(Qt::Key_1 + i % 6)));
         if (kinds[i].where != Where::Anywhere)
             (kinds[i].where == Where::Flat ? m_flat_buttons : m_side_buttons) << button;
-        connect(button, &QPushButton::clicked, this, [this, i] { add_pattern(static_cast<PatternKind>(i)); });
+        connect(button, &QPushButton::clicked, this, [this, kind = kinds[i].kind] { add_pattern(kind); });
         add->addWidget(button);
     }
     body()->addWidget(add_line);

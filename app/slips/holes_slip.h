@@ -1,8 +1,8 @@
 // The Holes stage: where do the holes go. Each pattern is a sentence; the one at hand is open, the others are one line.
 #pragma once
 
+#include "layout/new_pattern.h"
 #include "slips/hole_table.h"
-#include "slips/new_pattern.h"
 #include "slips/slip.h"
 #include "widgets/line_button.h"
 

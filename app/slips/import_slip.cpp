@@ -205,11 +205,12 @@ void ImportSlip::csv_sentence(Sentence& s) {
 
 void ImportSlip::unit_choice(Sentence& s) {
     s.words(tr("Figures are in"));
+    const Fillings<Unit> units = unit_fillings();
     s.choice(
-        QStringLiteral("importUnit"), tr("unit of the figures"), {tr("millimetres"), tr("inches")},
-        [this] { return static_cast<int>(m_found.unit); },
-        [this](int filling) {
-            m_unit = m_reading.unit = static_cast<Unit>(filling);
+        QStringLiteral("importUnit"), tr("unit of the figures"), units.words(),
+        [this, units] { return units.place_of(m_found.unit); },
+        [this, units](int filling) {
+            m_unit = m_reading.unit = units.at(filling);
             m_reading.unit_said = true;
             read_again();
             return QString();

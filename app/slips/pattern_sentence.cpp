@@ -1,5 +1,6 @@
 #include "slips/pattern_sentence.h"
 
+#include "layout/new_pattern.h"
 #include "layout/on_bar.h"
 #include "layout/pattern.h"
 #include "layout/validate.h"
@@ -11,7 +12,6 @@
 #include "shop/hole_words.h"
 #include "slips/bar_pattern_sentence.h"
 #include "slips/hole_blanks.h"
-#include "slips/new_pattern.h"
 
 namespace clockface::app {
 
@@ -116,13 +116,9 @@ public:
         m_s.words(level ? tr("from the left edge and") : tr("from the lower edge and"));
         m_blanks.length(m_s, "after", tr("margin after the last hole"), part(&MarginsPattern::after));
         m_s.words(level ? tr("from the right edge,") : tr("from the upper edge,"));
-        m_blanks.choice(
-            m_s, "along", tr("direction of the row"), {tr("level at Y"), tr("upright at X")},
-            [now = part(&MarginsPattern::along)](const Job& job) {
-                Job copy = job;
-                return static_cast<int>(now(copy));
-            },
-            [now = part(&MarginsPattern::along)](Job& job, int axis) { now(job) = static_cast<Axis>(axis); });
+        m_blanks.one_of<Axis>(m_s, "along", tr("direction of the row"),
+                              {{Axis::X, tr("level at Y")}, {Axis::Y, tr("upright at X")}},
+                              part(&MarginsPattern::along));
         // The level is one coordinate of a point on the row.
         const auto at = part(&MarginsPattern::level);
         m_blanks.custom(
@@ -145,15 +141,17 @@ public:
         m_s.words(tr("by"));
         count(&GridPattern::rows, "rows", tr("number of rows"));
         holes();
-        m_blanks.choice(
+        m_blanks.one_of<GridKind>(
             m_s, "gridKind", tr("which holes of the grid"),
-            {tr("all of them"), tr("only round the edge"), tr("in staggered rows")},
+            {{GridKind::Full, tr("all of them")},
+             {GridKind::Frame, tr("only round the edge")},
+             {GridKind::Staggered, tr("in staggered rows")}},
             [kind = part(&GridPattern::kind)](const Job& job) {
                 Job copy = job;
-                return static_cast<int>(kind(copy));
+                return kind(copy);
             },
-            [kind = part(&GridPattern::kind), index = m_index](Job& job, int filling) {
-                kind(job) = static_cast<GridKind>(filling);
+            [kind = part(&GridPattern::kind), index = m_index](Job& job, GridKind chosen) {
+                kind(job) = chosen;
                 trim_to_count(job, index);
             });
         m_s.words(QStringLiteral(","));
@@ -213,15 +211,15 @@ public:
     void operator()(const CopyPattern& copy) {
         m_s.words(tr("The holes of"));
         m_blanks.text(m_s, "of", tr("the pattern that is copied"), part(&CopyPattern::of));
-        m_blanks.choice(
+        m_blanks.one_of<CopyKind>(
             m_s, "way", tr("how the copy comes about"),
-            {tr("mirrored"), tr("turned"), tr("repeated"), tr("at each further hole of"),
-             tr("in every further piece of the bar")},
-            [way = part(&CopyPattern::way)](const Job& job) {
-                Job mine = job;
-                return static_cast<int>(way(mine).index());
-            },
-            [index = m_index](Job& job, int filling) { say_copy(job, index, static_cast<std::size_t>(filling)); });
+            {{CopyKind::Mirrored, tr("mirrored")},
+             {CopyKind::Turned, tr("turned")},
+             {CopyKind::Repeated, tr("repeated")},
+             {CopyKind::AtEach, tr("at each further hole of")},
+             {CopyKind::InEveryPiece, tr("in every further piece of the bar")}},
+            [index = m_index](const Job& job) { return copy_kind(std::get<CopyPattern>(job.patterns[index].layout)); },
+            [index = m_index](Job& job, CopyKind kind) { say_copy(job, index, kind); });
         std::visit(Cases{[&](const Mirrored&) { mirrored(); }, [&](const Turned&) { turned(); },
                          [&](const Repeated&) { repeated(); },
                          [&](const AtEach&) {
@@ -307,26 +305,30 @@ private:
         m_blanks.coordinate(m_s, "placeY", tr("Y"), Axis::Y, reach);
     }
     void circle_way(CircleWay now) {
-        m_blanks.choice(
-            m_s, "circleWay", tr("how the holes stand on the circle"), {tr("equally"), tr("at listed angles")},
-            [now](const Job&) { return static_cast<int>(now); },
-            [index = m_index](Job& job, int way) { say_circle(job, index, static_cast<CircleWay>(way)); });
+        m_blanks.one_of<CircleWay>(
+            m_s, "circleWay", tr("how the holes stand on the circle"),
+            {{CircleWay::Equal, tr("equally")}, {CircleWay::Listed, tr("at listed angles")}},
+            [now](const Job&) { return now; },
+            [index = m_index](Job& job, CircleWay way) { say_circle(job, index, way); });
         m_s.words(tr("on a circle of"));
     }
     void row_way(RowWay now) {
         m_s.words(tr("in a row"));
-        m_blanks.choice(
+        m_blanks.one_of<RowWay>(
             m_s, "rowWay", tr("how the row is given"),
-            {tr("by its first hole,"), tr("by its middle,"), tr("between margins,"), tr("by unequal steps,")},
-            [now](const Job&) { return static_cast<int>(now); },
-            [index = m_index](Job& job, int way) { say_row(job, index, static_cast<RowWay>(way)); });
+            {{RowWay::Pitch, tr("by its first hole,")},
+             {RowWay::Centred, tr("by its middle,")},
+             {RowWay::Margins, tr("between margins,")},
+             {RowWay::Steps, tr("by unequal steps,")}},
+            [now](const Job&) { return now; }, [index = m_index](Job& job, RowWay way) { say_row(job, index, way); });
     }
     void hole_way(HoleWay now) {
-        m_blanks.choice(
+        m_blanks.one_of<HoleWay>(
             m_s, "holeWay", tr("how the place is given"),
-            {tr("at"), tr("in the middle between"), tr("at the crossing of")},
-            [now](const Job&) { return static_cast<int>(now); },
-            [index = m_index](Job& job, int way) { say_hole(job, index, static_cast<HoleWay>(way)); });
+            {{HoleWay::Place, tr("at")},
+             {HoleWay::Middle, tr("in the middle between")},
+             {HoleWay::TwoDistances, tr("at the crossing of")}},
+            [now](const Job&) { return now; }, [index = m_index](Job& job, HoleWay way) { say_hole(job, index, way); });
     }
     void one_hole() {
         m_s.words(tr("One hole"));

@@ -26,22 +26,24 @@ Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
     s->words(tr("on graduations of"));
     length(*s, "graduation", tr("graduation"), Length::mm(0.02));
     s->words(QStringLiteral(":"));
-    answer();
+    answer(&Reckoner::half);
     s = add();
     s->words(tr("Between"));
     length(*s, "sizeOne", tr("one size"), Length::inches(0.5));
     s->words(tr("and"));
     length(*s, "sizeOther", tr("the other size"), Length::mm(13.0));
     s->words(QStringLiteral(":"));
-    answer();
+    answer(&Reckoner::difference);
     s = add();
     s->words(tr("Equal spaces, from"));
+    const Fillings<Known> known = {{Known::HolesAndSpan, tr("holes and span")},
+                                   {Known::SpanAndSpacing, tr("span and spacing")},
+                                   {Known::HolesAndSpacing, tr("holes and spacing")}};
     s->choice(
-        QStringLiteral("postsKnown"), tr("what is known of the row"),
-        {tr("holes and span"), tr("span and spacing"), tr("holes and spacing")},
-        [this] { return static_cast<int>(m_known); },
-        [this](int filling) {
-            m_known = static_cast<Known>(filling);
+        QStringLiteral("postsKnown"), tr("what is known of the row"), known.words(),
+        [this, known] { return known.place_of(m_known); },
+        [this, known](int filling) {
+            m_known = known.at(filling);
             refresh();
             return QString();
         });
@@ -52,7 +54,7 @@ Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
     s->words(tr(", spacing"));
     length(*s, "postSpacing", tr("spacing"), Length::mm(12.0));
     s->words(QStringLiteral(":"));
-    answer();
+    answer(&Reckoner::posts);
     s = add();
     s->words(tr("On a length of"));
     length(*s, "rowLength", tr("length of the piece"), Length::mm(140.0));
@@ -61,7 +63,7 @@ Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
     length(*s, "rowSize", tr("size of the holes"), Length::mm(6.2));
     length(*s, "rowSpacing", tr("spacing"), Length::mm(18.0));
     s->words(tr("apart :"));
-    answer();
+    answer(&Reckoner::row);
     s = add();
     s->words(tr("A pair"));
     length(*s, "pairSpacing", tr("spacing of the pair"), Length::mm(40.0));
@@ -70,7 +72,7 @@ Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
     s->words(tr("drawn and"));
     length(*s, "pairMeasured", tr("width as measured"), Length::mm(60.3));
     s->words(tr("measured :"));
-    answer();
+    answer(&Reckoner::pair);
     s = add();
     s->words(tr("Stepping"));
     length(*s, "stepFigure", tr("figure to be stepped"), Length::inches(7.0 / 64.0));
@@ -78,14 +80,14 @@ Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
     s->words(tr("times on a device that shows"));
     length(*s, "stepOf", tr("smallest step of the device"), Length::inches(0.001));
     s->words(QStringLiteral(":"));
-    answer();
+    answer(&Reckoner::steps);
     s = add();
     s->words(tr("A screw of"));
     length(*s, "ringPitch", tr("pitch of the screw"), Length::mm(1.25));
     s->words(tr("pitch with"));
     count(*s, "ringHoles", tr("number of holes in its ring"), 12);
     s->words(tr("holes round it :"));
-    answer();
+    answer(&Reckoner::ring);
     add_round_sums();
     add_scribing_sums();
     add_cutting_sums();
@@ -104,15 +106,14 @@ Sentence* Reckoner::add() {
     return s;
 }
 
-QLabel* Reckoner::answer() {
+void Reckoner::answer(QString (Reckoner::*sum)() const) {
     auto* label = plain_label();
     label->setObjectName(QStringLiteral("answer%1").arg(m_answers.size()));
     label->setWordWrap(true);
     label->setTextInteractionFlags(Qt::TextSelectableByMouse);
     label->setContentsMargins(14, 0, 0, 8);
-    m_answers << label;
+    m_answers.emplace_back(label, [this, sum] { return (this->*sum)(); });
     body()->addWidget(label);
-    return label;
 }
 
 void Reckoner::length(Sentence& s, const QString& name, const QString& what, Length first) {
@@ -165,17 +166,8 @@ void Reckoner::refresh() {
 }
 
 void Reckoner::reckon() {
-    constexpr int sums = 27;
-    if (m_answers.size() < sums)
-        return; // still being built
-    const QString answers[] = {
-        half(),          difference(),    posts(),        row(),           pair(),         steps(),
-        ring(),          skated(),        strip(),        scriber(),       run_out(),      held_off_centre(),
-        cross_hole(),    two_lines(),     lens(),         stepped_round(), arc_crossing(), thread_in_hole(),
-        stiffer(),       power_tap(),     step_drill(),   part_depth(),    land(),         loose_rod(),
-        pecks_counted(), chamfer_touch(), which_machine()};
-    for (int i = 0; i < m_answers.size(); ++i)
-        m_answers[i]->setText(answers[i]);
+    for (const auto& [label, sum] : std::as_const(m_answers))
+        label->setText(sum());
 }
 
 QString Reckoner::fig(Length length) const {

@@ -27,10 +27,11 @@ private:
     std::map<QString, QString> m_texts;
     Known m_known = Known::HolesAndSpan;
     QList<Sentence*> m_sentences;
-    QList<QLabel*> m_answers;
+    QList<std::pair<QLabel*, std::function<QString()>>> m_answers;
 
     Sentence* add();
-    QLabel* answer();
+    /// A line below the sentence, with what it comes to.
+    void answer(QString (Reckoner::*sum)() const);
     void length(Sentence& s, const QString& name, const QString& what, Length first);
     void count(Sentence& s, const QString& name, const QString& what, int first);
     void take_firsts();

@@ -38,7 +38,7 @@ void Reckoner::add_cutting_sums() {
     s->words(tr("thick, guided by a clearance counterbore"));
     length(*s, "guideDepth", tr("depth of the guiding counterbore"), Length::mm(1.6));
     s->words(tr("deep :"));
-    answer();
+    answer(&Reckoner::thread_in_hole);
     s = add();
     s->words(tr("A tool of"));
     length(*s, "stiffOne", tr("diameter of one tool"), Length::mm(5.0));
@@ -49,14 +49,14 @@ void Reckoner::add_cutting_sums() {
     s->words(tr("standing out"));
     length(*s, "stiffOtherOut", tr("stick-out of the other tool"), Length::mm(96.0));
     s->words(QStringLiteral(":"));
-    answer();
+    answer(&Reckoner::stiffer);
     s = add();
     s->words(tr("Tapping under power, pitch"));
     length(*s, "tapPitch", tr("pitch of the thread"), Length::mm(0.8));
     s->words(tr("at"));
     count(*s, "tapTurns", tr("turns a minute"), 160);
     s->words(tr("turns a minute :"));
-    answer();
+    answer(&Reckoner::power_tap);
     s = add();
     s->words(tr("A step drill from"));
     length(*s, "stepFrom", tr("smallest step"), Length::mm(4.0));
@@ -71,7 +71,7 @@ void Reckoner::add_cutting_sums() {
     s->words(tr("in a plate"));
     length(*s, "stepPlate", tr("thickness of the plate"), Length::mm(3.0));
     s->words(tr("thick :"));
-    answer();
+    answer(&Reckoner::step_drill);
     s = add();
     s->words(tr("To"));
     count(*s, "partOf", tr("upper figure of the fraction"), 2);
@@ -82,14 +82,14 @@ void Reckoner::add_cutting_sums() {
     s->words(tr("with a drill of"));
     length(*s, "partDrill", tr("diameter of the drill"), Length::mm(7.3));
     s->words(QStringLiteral(":"));
-    answer();
+    answer(&Reckoner::part_depth);
     s = add();
     s->words(tr("A land beside a hole, its edge"));
     length(*s, "landEdge", tr("distance of the finished edge"), Length::mm(18.6));
     s->words(tr("away, milled with a cutter of"));
     length(*s, "landCutter", tr("diameter of the cutter"), Length::mm(6.0));
     s->words(QStringLiteral(":"));
-    answer();
+    answer(&Reckoner::land);
     s = add();
     s->words(tr("A rod that measures"));
     length(*s, "rodMeasured", tr("diameter of the rod as measured"), Length::mm(7.93));
@@ -98,7 +98,7 @@ void Reckoner::add_cutting_sums() {
     s->words(tr("of play; drilled"));
     length(*s, "rodDrill", tr("diameter of the drill"), Length::mm(8.0));
     s->words(QStringLiteral(":"));
-    answer();
+    answer(&Reckoner::loose_rod);
     s = add();
     s->words(tr("Pecks of"));
     length(*s, "peck", tr("depth of a peck"), Length::mm(4.0));
@@ -107,7 +107,7 @@ void Reckoner::add_cutting_sums() {
     s->words(tr("above the face, to"));
     length(*s, "peckDepth", tr("depth of the hole"), Length::mm(14.0));
     s->words(tr("deep :"));
-    answer();
+    answer(&Reckoner::pecks_counted);
     s = add();
     s->words(tr("A chamfer"));
     length(*s, "chamferWidth", tr("width of the chamfer"), Length::mm(0.3));
@@ -116,12 +116,12 @@ void Reckoner::add_cutting_sums() {
     s->words(tr("with a cone of"));
     count(*s, "chamferAngle", tr("included angle in degrees"), 90);
     s->words(tr("degrees :"));
-    answer();
+    answer(&Reckoner::chamfer_touch);
     s = add();
     s->words(tr("In this job's metal, on which machine a drill of"));
     length(*s, "whichDrill", tr("diameter of the drill"), Length::mm(1.3));
     s->words(QStringLiteral(":"));
-    answer();
+    answer(&Reckoner::which_machine);
 }
 
 QString Reckoner::thread_in_hole() const {

@@ -28,7 +28,7 @@ void Reckoner::add_round_sums() {
     s->words(tr("off the top and is"));
     length(*s, "skateDepth", tr("how deep it is already"), Length::mm(0.4));
     s->words(tr("deep :"));
-    answer();
+    answer(&Reckoner::skated);
     s = add();
     s->words(tr("A bar of"));
     length(*s, "stripBar", tr("diameter of the bar"), Length::mm(28.0));
@@ -37,7 +37,7 @@ void Reckoner::add_round_sums() {
     s->words(tr("deep, or filed to a strip"));
     length(*s, "stripWidth", tr("width of the strip"), Length::mm(4.0));
     s->words(tr("wide :"));
-    answer();
+    answer(&Reckoner::strip);
     s = add();
     s->words(tr("A pointed rod of"));
     length(*s, "rod", tr("diameter of the rod"), Length::mm(27.5));
@@ -46,21 +46,21 @@ void Reckoner::add_round_sums() {
     s->words(tr("which may miss by"));
     length(*s, "rodMiss", tr("allowed miss"), Length::mm(0.1));
     s->words(QStringLiteral(":"));
-    answer();
+    answer(&Reckoner::scriber);
     s = add();
     s->words(tr("Turned slowly in three jaws it swings"));
     length(*s, "runOut", tr("reading from lowest to highest"), Length::mm(0.18));
     s->words(tr(", highest"));
     count(*s, "highSpot", tr("degrees from the first jaw to the high spot"), 130);
     s->words(tr("degrees past the first jaw, the way they are counted :"));
-    answer();
+    answer(&Reckoner::run_out);
     s = add();
     s->words(tr("Stock of"));
     length(*s, "swingStock", tr("diameter of the stock"), Length::mm(40.0));
     s->words(tr("held off centre by"));
     length(*s, "swingOff", tr("distance off centre"), Length::mm(5.0));
     s->words(QStringLiteral(":"));
-    answer();
+    answer(&Reckoner::held_off_centre);
     s = add();
     s->words(tr("Across a bar of"));
     length(*s, "crossBar", tr("diameter of the bar"), Length::mm(28.0));
@@ -71,7 +71,7 @@ void Reckoner::add_round_sums() {
     s->words(tr("square to it, their axes"));
     length(*s, "crossMiss", tr("distance of the two axes along the bar"), Length::mm(1.2));
     s->words(tr("apart along the bar :"));
-    answer();
+    answer(&Reckoner::cross_hole);
 }
 
 QString Reckoner::skated() const {

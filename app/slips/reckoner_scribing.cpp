@@ -16,28 +16,28 @@ void Reckoner::add_scribing_sums() {
     s->words(tr("fall apart by"));
     length(*s, "twoLineGap", tr("gap between the lines, minus where they cross over"), Length::mm(0.3));
     s->words(QStringLiteral(":"));
-    answer();
+    answer(&Reckoner::two_lines);
     s = add();
     s->words(tr("Arcs of"));
     length(*s, "lensSetting", tr("setting of the dividers"), Length::mm(31.2));
     s->words(tr("from both ends form a lens"));
     length(*s, "lensWidth", tr("width of the lens"), Length::mm(0.4));
     s->words(tr("wide :"));
-    answer();
+    answer(&Reckoner::lens);
     s = add();
     s->words(tr("A chord that is off by"));
     length(*s, "chordOff", tr("what the chord is off"), Length::mm(0.05));
     s->words(tr("is stepped right round in"));
     count(*s, "chordSteps", tr("number of steps"), 7);
     s->words(tr("steps :"));
-    answer();
+    answer(&Reckoner::stepped_round);
     s = add();
     s->words(tr("An arc of"));
     length(*s, "arcRadius", tr("radius of the arc"), Length::mm(40.0));
     s->words(tr("from a mark"));
     length(*s, "arcFrom", tr("distance of the mark from the line"), Length::mm(37.0));
     s->words(tr("off the line :"));
-    answer();
+    answer(&Reckoner::arc_crossing);
 }
 
 QString Reckoner::two_lines() const {

@@ -187,10 +187,7 @@ void JobBlanks::flag(Sentence& sentence, const QString& name, const QString& wha
 }
 
 void JobBlanks::sense(Sentence& sentence, const QString& name, const QString& what, Reach<Sense> reach) const {
-    choice(
-        sentence, name, what, {QObject::tr("counter-clockwise"), QObject::tr("clockwise")},
-        [reach](const Job& job) { return static_cast<int>(peek(job, reach)); },
-        [reach](Job& job, int filling) { reach(job) = static_cast<Sense>(filling); });
+    one_of(sentence, name, what, sense_fillings(), reach);
 }
 
 void JobBlanks::lengths(Sentence& sentence, const QString& name, const QString& what,

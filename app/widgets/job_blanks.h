@@ -3,6 +3,7 @@
 
 #include "document/document.h"
 #include "measure/read_angle.h"
+#include "widgets/fillings.h"
 #include "widgets/sentence.h"
 
 namespace clockface::app {
@@ -50,6 +51,26 @@ public:
                 std::function<Result<QString>(Job&, const QString&)> read) const;
     void choice(Sentence& sentence, const QString& name, const QString& what, const QStringList& fillings,
                 std::function<int(const Job&)> now, std::function<void(Job&, int)> choose) const;
+    /// One of several values, each with its word.
+    template <class Value>
+    void one_of(Sentence& sentence, const QString& name, const QString& what, const Fillings<Value>& fillings,
+                std::function<Value(const Job&)> now, std::function<void(Job&, Value)> choose) const {
+        choice(
+            sentence, name, what, fillings.words(),
+            [fillings, now = std::move(now)](const Job& job) { return fillings.place_of(now(job)); },
+            [fillings, choose = std::move(choose)](Job& job, int filling) { choose(job, fillings.at(filling)); });
+    }
+    template <class Value>
+    void one_of(Sentence& sentence, const QString& name, const QString& what, const Fillings<Value>& fillings,
+                const Reach<Value>& reach) const {
+        one_of<Value>(
+            sentence, name, what, fillings,
+            [reach](const Job& job) {
+                Job copy = job;
+                return reach(copy);
+            },
+            [reach](Job& job, Value value) { reach(job) = value; });
+    }
 
 private:
     Document& m_document;

@@ -149,7 +149,10 @@ private:
         if (step.cutter.kind != CutterKind::Drill || step.tip <= Length{})
             return;
         const auto wish = m_needs.spec.wishes.steps.find(step.name);
-        const bool asked = wish != m_needs.spec.wishes.steps.end() && wish->second.peck;
+        const bool wished = wish != m_needs.spec.wishes.steps.end();
+        if (wished && wish->second.one_go)
+            return;
+        const bool asked = wished && wish->second.peck;
         step.pecks = asked ? pecks_of(step.tip, *wish->second.peck) : usual_pecks(step);
         if (step.pecks.size() > 1 && m_needs.hollow && !asked)
             step.why_feed += fmt::format(" In {} steps: each wall by itself, the bore between them is air.",

@@ -65,15 +65,20 @@ private:
     void add(DrawnMark mark) { blocks[m_block].marks.push_back(std::move(mark)); }
 };
 
+// A step in the drawing's own numbers, whose unit is not known yet.
+std::pair<double, double> turned(double x, double y, Angle by) {
+    const Point at = rotated({Length::mm(x), Length::mm(y)}, by);
+    return {at.x.in_mm(), at.y.in_mm()};
+}
+
 // Plane similarity with separate scales: first scaled, then turned, then moved.
 struct Placing {
     double x = 0.0, y = 0.0, scale_x = 1.0, scale_y = 1.0;
     Angle turn;
 
     [[nodiscard]] std::pair<double, double> of(double px, double py) const {
-        const double sx = px * scale_x;
-        const double sy = py * scale_y;
-        return {x + sx * turn.cosine() - sy * turn.sine(), y + sx * turn.sine() + sy * turn.cosine()};
+        const auto [dx, dy] = turned(px * scale_x, py * scale_y, turn);
+        return {x + dx, y + dy};
     }
 };
 
@@ -180,8 +185,8 @@ private:
                 const double over = column * insert.colSp;
                 const double up = row * insert.rowSp;
                 Chain longer = chain;
-                longer.push_back({insert.ipx + over * turn.cosine() - up * turn.sine(),
-                                  insert.ipy + over * turn.sine() + up * turn.cosine(), insert.sx, insert.sy, turn});
+                const auto [dx, dy] = turned(over, up, turn);
+                longer.push_back({insert.ipx + dx, insert.ipy + dy, insert.sx, insert.sy, turn});
                 longer.push_back(base);
                 place(block, longer, layer);
             }

@@ -30,6 +30,8 @@ ordered wishes_json(const CuttingWishes& wishes) {
             each["depth"] = wish.depth->in_mm();
         if (wish.peck)
             each["peck"] = wish.peck->in_mm();
+        if (wish.one_go)
+            each["one_go"] = true;
         out["steps"][step] = each;
     }
     for (const AddedStep& added : wishes.added) {
@@ -59,6 +61,11 @@ CuttingWishes read_wishes(JsonObject& in) {
                     wish.rpm = step.number("rpm");
                 wish.depth = optional_length(step, "depth");
                 wish.peck = optional_length(step, "peck");
+                wish.one_go = yes(step, "one_go");
+                if (wish.peck == Length::mm(1e4)) { // so the versions before wrote it
+                    wish.peck.reset();
+                    wish.one_go = true;
+                }
                 wishes.steps[item.key()] = wish;
             }
     }

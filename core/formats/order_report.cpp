@@ -14,10 +14,6 @@ namespace {
 
 using ordered = nlohmann::ordered_json;
 
-std::string thousandths(Length length, Unit unit) {
-    return with_unit(Length::mm(std::round(length.in_mm() * 1000.0) / 1000.0), unit);
-}
-
 std::string source_of(const BudgetLine& line) {
     return line.source ? in_words(*line.source) : "rounding";
 }
@@ -83,15 +79,14 @@ std::string setup_to_text(const Job& job, const Shop& shop, const SetupPlan& pla
                                (report.advised ? " (advised)" : ""),
                            report.can ? fmt::format("{:.0f}", report.minutes) : "cannot",
                            report.many ? thousandths(report.many->most, job.unit) : "-",
-                           report.many ? fmt::format("{:.0f} in 100", std::floor(report.many->share_within * 100.0))
-                                       : "-");
+                           report.many ? fmt::format("{} in 100", in_hundred(report.many->share_within)) : "-");
     if (const auto many = many_parts_of(job, plan)) {
-        out += fmt::format("\n{} parts on {}: {:.0f} in 100 have every hole within {}", many->parts, plan.machine.name,
-                           std::floor(many->share_within * 100.0), with_unit(many->within, job.unit));
+        out += fmt::format("\n{} parts on {}: {} in 100 have every hole within {}", many->parts, plan.machine.name,
+                           in_hundred(many->share_within), with_unit(many->within, job.unit));
         if (many->fits_within)
             out += fmt::format(", those with a fit within {}", with_unit(*many->fits_within, job.unit));
         if (many->share_bolts)
-            out += fmt::format(", {:.0f} in 100 bolt up", std::floor(*many->share_bolts * 100.0));
+            out += fmt::format(", {} in 100 bolt up", in_hundred(*many->share_bolts));
         out += ".\n";
         for (const BudgetLine& line : many->budget)
             out += fmt::format("  {:<46}{:>12}\n", source_of(line), thousandths(line.most, job.unit));

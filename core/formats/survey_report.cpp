@@ -24,7 +24,7 @@ std::optional<WayAcross> way_of(const OldPart& part, const Survey& survey, std::
                                 const Estimates& estimates) {
     const SurveyedHole& place = survey.holes[hole];
     return way_taken(part.holes[hole], part.marking, std::get<MarksAcross>(shop.marks.kind), estimates,
-                     place.at ? std::optional(place.spread.major * nineteen_in_twenty) : std::nullopt);
+                     place.known_to());
 }
 
 std::string next_words(const NextReading& next) {

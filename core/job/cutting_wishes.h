@@ -17,6 +17,7 @@ struct StepWish {
     std::optional<double> rpm{};
     std::optional<Length> depth{}; ///< of the tip, below the face
     std::optional<Length> peck{};  ///< depth of one peck
+    bool one_go = false;           ///< no pecks at all
     bool operator==(const StepWish&) const = default;
 };
 

@@ -6,6 +6,7 @@
 #include "measure/angle.h"
 #include "measure/length.h"
 
+#include <array>
 #include <optional>
 #include <string>
 #include <utility>
@@ -73,7 +74,10 @@ enum class ReadingKind {
     InLine,      ///< three holes on a straight line
     Square       ///< a right angle at the second of three holes, or between two edges
 };
-inline constexpr int reading_kinds = 12;
+inline constexpr std::array reading_kinds = {ReadingKind::Outside,     ReadingKind::Inside,    ReadingKind::OverPins,
+                                             ReadingKind::BetweenPins, ReadingKind::Centres,   ReadingKind::Wall,
+                                             ReadingKind::FarSide,     ReadingKind::AlongEdge, ReadingKind::Height,
+                                             ReadingKind::AngleAt,     ReadingKind::InLine,    ReadingKind::Square};
 
 enum class Instrument { Caliper, Rule, HeightGauge, Protractor, Straightedge, TrySquare };
 inline constexpr int instruments = 6;

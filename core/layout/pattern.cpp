@@ -194,16 +194,12 @@ Result<std::pair<Point, Point>> crossings(Point one, Point other, Length from_on
 namespace {
 
 Point mirrored(Point at, const Mirrored& mirror) {
-    const Point from = at - mirror.on;
-    const Length along = from.x * mirror.along.cosine() + from.y * mirror.along.sine();
-    const Length across = from.y * mirror.along.cosine() - from.x * mirror.along.sine();
-    return mirror.on + polar(along, mirror.along) - polar(across, mirror.along + Angle::degrees(90.0));
+    const Point along = rotated(at - mirror.on, -mirror.along); // as the line of the mirror lies
+    return mirror.on + rotated({along.x, -along.y}, mirror.along);
 }
 
 Point turned(Point at, const Turned& turn, int times) {
-    const Point from = at - turn.about;
-    const Angle by = turn.by * times;
-    return turn.about + Point{from.x * by.cosine() - from.y * by.sine(), from.x * by.sine() + from.y * by.cosine()};
+    return turn.about + rotated(at - turn.about, turn.by * times);
 }
 
 // Where a hole is already, to a tenth of a micrometre.

@@ -49,6 +49,10 @@ Point polar(Length radius, Angle bearing) {
     return {radius * bearing.cosine(), radius * bearing.sine()};
 }
 
+Point rotated(Point step, Angle by) {
+    return {step.x * by.cosine() - step.y * by.sine(), step.x * by.sine() + step.y * by.cosine()};
+}
+
 Angle bearing_of(Point from, Point to) {
     const Point step = to - from;
     if (step == Point{})

@@ -48,6 +48,8 @@ private:
 
 /// The step from a centre to the point at `bearing` (0 to the right, counter-clockwise) and distance `radius`.
 Point polar(Length radius, Angle bearing);
+/// A step turned counter-clockwise about where it begins.
+Point rotated(Point step, Angle by);
 /// The bearing of `to` seen from `from`, in [0, 360); 0 when the two points are the same.
 Angle bearing_of(Point from, Point to);
 

@@ -86,6 +86,34 @@ std::string deviation_in_words(Length length, Unit unit) {
     return with_unit(length, unit);
 }
 
+std::string thousandths(Length length, Unit unit) {
+    return decimal(length.in(unit), job_decimals(unit), Sign::WhenNegative, Tail::Trim) + " " + unit_name(unit);
+}
+
+std::string miss_in_words(Length miss, Unit unit) {
+    const double whole = std::round(miss.in_mm() * 100.0);
+    return (whole < 1.0 ? "under " : "") + with_unit(Length::mm(std::max(whole, 1.0) / 100.0), unit);
+}
+
+std::string to_two_figures(Length length, Unit unit) {
+    const double value = length.in(unit);
+    if (value <= 0.0)
+        return "0";
+    const int decimals = std::max(0, 1 - static_cast<int>(std::floor(std::log10(value))));
+    return decimal(value, std::min(decimals, job_decimals(unit)));
+}
+
+int in_hundred(double share) {
+    constexpr double hair = 1e-9;
+    return static_cast<int>(std::floor(share * 100.0 + hair));
+}
+
+std::string minutes_in_words(double minutes) {
+    constexpr int hour = 60;
+    const auto whole = static_cast<int>(std::lround(minutes));
+    return whole < hour ? fmt::format("{} min", whole) : fmt::format("{} h {:02}", whole / hour, whole % hour);
+}
+
 std::string column_figure(Length length, Unit unit, Sign sign) {
     return decimal(length.in(unit), job_decimals(unit), sign);
 }

@@ -45,6 +45,17 @@ int worth_writing(double error, int most);
 std::string with_unit(Length length, Unit unit);
 /// For a deviation: as with_unit, but one too small to be written is "less than 0.001 mm" instead of "0 mm".
 std::string deviation_in_words(Length length, Unit unit);
+/// An error or a scatter, to a thousandth of a millimetre: "0.037 mm"; in inches to four places.
+std::string thousandths(Length length, Unit unit);
+/// What a way of working is expected to miss by, to a hundredth of a millimetre, as more would be a pretence: "0.15
+/// mm", "under 0.01 mm".
+std::string miss_in_words(Length miss, Unit unit);
+/// To two figures that count, without a unit: "0.063", "1.2", "0".
+std::string to_two_figures(Length length, Unit unit);
+/// A share in whole hundreds, rounded down so that "100 in 100" means all.
+int in_hundred(double share);
+/// "40 min", "1 h 25".
+std::string minutes_in_words(double minutes);
 /// "15.375": three (four) decimals without unit, for columns.
 std::string column_figure(Length length, Unit unit, Sign sign = Sign::Always);
 /// "51.43°": trimmed to at most `decimals`.

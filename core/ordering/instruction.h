@@ -9,6 +9,7 @@
 
 #include <cstdint>
 #include <string>
+#include <type_traits>
 #include <variant>
 #include <vector>
 
@@ -328,6 +329,24 @@ using Action = std::variant<PickUpZero, TurnHandwheel, ZeroReadout, KeyCircle, G
                             SetPacking, ScribeAlongBar, ScribeAcrossBar, LayOldPart, MarkAcross, PinThrough,
                             TakeOldPartOff, CompareAcross, DrillMark, DrillHole, KeyRow, RoutinePlace, TurnIndex,
                             PrickMark, LookAtMarks, ChangeCutter, MoveKnee, TouchLightly, CheckPlace, WorkByHand>;
+
+// Which moves belong together, so that a reader can name those it has nothing to do with, and the compiler names the
+// readers that do not know a new one.
+template <class... Moves> struct Kinds {};
+using DialMoves = Kinds<PickUpZero, TurnHandwheel>;
+using ReadoutMoves = Kinds<ZeroReadout, GoToReadout>;
+using RoutineMoves = Kinds<KeyCircle, KeyRow, RoutinePlace>;
+using TableMoves = Kinds<CentreOnTable, TurnTable, TurnIndex>;
+using PlateMoves = Kinds<ScribeLine, StrikeCircle, StepChord, PrickMark, LookAtMarks, CompareMarks>;
+using BarMoves = Kinds<TurnBar, StandOverAxis, ScribeAlongBar, ScribeAcrossBar>;
+using AcrossMoves = Kinds<LayOldPart, MarkAcross, PinThrough, TakeOldPartOff, CompareAcross, DrillMark>;
+
+template <class Move, class... All> constexpr bool is_one_of(Kinds<All...>) {
+    return (std::is_same_v<Move, All> || ...);
+}
+/// A move of any of these groups.
+template <class Move, class... Groups>
+concept MoveOf = (is_one_of<Move>(Groups{}) || ...);
 
 struct Instruction {
     Action action;

@@ -56,8 +56,7 @@ private:
     }
     [[nodiscard]] std::optional<WayAcross> way(std::size_t hole) const {
         const SurveyedHole& place = m_survey.holes[hole];
-        return way_taken(m_part.holes[hole], m_part.marking, m_drawer, m_needs.estimates,
-                         place.at ? std::optional(place.spread.major * nineteen_in_twenty) : std::nullopt);
+        return way_taken(m_part.holes[hole], m_part.marking, m_drawer, m_needs.estimates, place.known_to());
     }
 
     void lay() {

@@ -49,7 +49,7 @@ std::string remark_on(const MethodReport& report, const SetupPlan& plan, Unit un
                                                                     with_unit(*report.many->fits_within, unit))
                                                       : "";
     return fmt::format("Most of it is {}: {}.{}", dearest.source ? in_words(*dearest.source) : "rounding",
-                       with_unit(Length::mm(std::round(dearest.most.in_mm() * 1000.0) / 1000.0), unit), fits);
+                       thousandths(dearest.most, unit), fits);
 }
 
 } // namespace

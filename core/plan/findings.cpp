@@ -347,10 +347,6 @@ std::vector<Finding> find_faults(const Job& job, const Plan& plan) {
     return findings;
 }
 
-bool is_of_cutters(FindingKind kind) {
-    return kind >= FindingKind::NoCutter && kind <= FindingKind::NotAudited;
-}
-
 std::string in_words(Grade grade) {
     switch (grade) {
     case Grade::Stop:

@@ -77,9 +77,6 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const SetupPl
 /// Those of all set-ups of a plan, each said once, and those of the job as a whole.
 std::vector<Finding> find_faults(const Job& job, const Plan& plan);
 
-/// Whether it is about the cutters and what they do.
-bool is_of_cutters(FindingKind kind);
-
 /// "stop", "check", "note".
 std::string in_words(Grade grade);
 /// A stable name for files: "hole-off-blank" …

@@ -129,6 +129,16 @@ std::vector<int> SetupPlan::kinds() const {
     return {kinds.begin(), kinds.end()};
 }
 
+std::vector<int> SetupPlan::served_by(int cutter) const {
+    const std::string& name = cutters().lines[static_cast<std::size_t>(cutter)].cutter.name;
+    std::vector<int> served;
+    for (std::size_t i = 0; i < holes.size(); ++i)
+        if (std::any_of(chain(i).steps.begin(), chain(i).steps.end(),
+                        [&](const CutStep& step) { return !step.skipped && step.cutter.name == name; }))
+            served.push_back(static_cast<int>(i));
+    return served;
+}
+
 std::vector<const SetupPlan*> Plan::faces() const {
     std::vector<const SetupPlan*> all;
     for (const SetupPlan& each : setups)

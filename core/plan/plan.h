@@ -39,6 +39,8 @@ struct SetupPlan {
     [[nodiscard]] const Chain& chain(std::size_t hole) const {
         return cutting->chains[static_cast<std::size_t>(chain_of[hole])];
     }
+    /// The holes a cutter of the list to fetch goes to, whichever set-up it is in then.
+    [[nodiscard]] std::vector<int> served_by(int cutter) const;
     /// The chains its holes have, as indices of chains(), rising.
     [[nodiscard]] std::vector<int> kinds() const;
 };

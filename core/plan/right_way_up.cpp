@@ -47,7 +47,7 @@ bool land_on(const std::vector<Mark>& marks, const std::vector<Entry>& drawing) 
 
 std::vector<Mark> turned(std::vector<Mark> marks, Angle by) {
     for (Mark& mark : marks)
-        mark.at = {mark.at.x * by.cosine() - mark.at.y * by.sine(), mark.at.x * by.sine() + mark.at.y * by.cosine()};
+        mark.at = rotated(mark.at, by);
     return marks;
 }
 

@@ -18,26 +18,21 @@ namespace {
 
 struct MachineSort {
     bool mill = false, press = false, rotary = false, layout = false;
-    Length step; // of the cross slide
+    Length step{}; // of the cross slide
 };
 
 MachineSort sort_of(const MachineKind& kind) {
-    MachineSort sort;
-    if (const auto* wheels = std::get_if<Handwheels>(&kind)) {
-        sort.mill = true;
-        sort.step = wheels->y.graduation();
-    } else if (const auto* readout = std::get_if<Readout>(&kind)) {
-        sort.mill = true;
-        sort.step = readout->resolution;
-    } else if (const auto* table = std::get_if<RotaryTable>(&kind)) {
-        sort.rotary = true;
-        sort.step = table->slide.graduation();
-    } else if (std::holds_alternative<LayoutBench>(kind)) {
-        sort.layout = true;
-    } else {
-        sort.press = true;
-    }
-    return sort;
+    struct Sort {
+        MachineSort operator()(const Handwheels& wheels) const { return {.mill = true, .step = wheels.y.graduation()}; }
+        MachineSort operator()(const Readout& readout) const { return {.mill = true, .step = readout.resolution}; }
+        MachineSort operator()(const RotaryTable& table) const {
+            return {.rotary = true, .step = table.slide.graduation()};
+        }
+        MachineSort operator()(const LayoutBench&) const { return {.layout = true}; }
+        MachineSort operator()(const DrillPress&) const { return {.press = true}; }
+        MachineSort operator()(const MarksAcross&) const { return {.press = true}; } // its marks are drilled on one
+    };
+    return std::visit(Sort{}, kind);
 }
 
 // The one whose value is nearest, or nothing.

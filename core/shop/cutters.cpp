@@ -309,4 +309,30 @@ Drawer default_drawer() {
     return drawer;
 }
 
+CutterSet new_set(SetFamily family) {
+    const auto sizes = sizes_of(family);
+    return {family, sizes.front(), sizes.back(), {}, {}};
+}
+
+Cutter new_single(CutterKind kind, int number) {
+    Cutter made;
+    made.kind = kind;
+    made.name = "my " + in_words(kind) + " " + std::to_string(number);
+    made.diameter = Length::mm(8.0);
+    made.point = Angle::degrees(kind == CutterKind::Drill         ? usual_drill_point
+                                : kind == CutterKind::CentreDrill ? 60.0
+                                                                  : 90.0);
+    if (kind == CutterKind::Reamer || kind == CutterKind::Counterbore || kind == CutterKind::Tap)
+        made.point = {};
+    if (kind == CutterKind::Tap) {
+        made.size = "M8";
+    } else if (kind == CutterKind::CentreDrill || kind == CutterKind::StepDrill || kind == CutterKind::Counterbore) {
+        made.tip = Length::mm(4.0);
+        made.tip_length = Length::mm(4.0);
+    }
+    made.flute = Length::mm(30.0);
+    made.overall = Length::mm(75.0);
+    return made;
+}
+
 } // namespace clockface

@@ -4,6 +4,7 @@
 #include "measure/angle.h"
 #include "measure/length.h"
 
+#include <array>
 #include <optional>
 #include <string>
 #include <vector>
@@ -11,6 +12,9 @@
 namespace clockface {
 
 enum class CutterKind { Drill, StepDrill, CentreDrill, SpotDrill, Reamer, Counterbore, Countersink, Tap };
+inline constexpr std::array cutter_kinds = {CutterKind::Drill,       CutterKind::StepDrill, CutterKind::CentreDrill,
+                                            CutterKind::SpotDrill,   CutterKind::Reamer,    CutterKind::Counterbore,
+                                            CutterKind::Countersink, CutterKind::Tap};
 enum class CutterMetal { HighSpeedSteel, Cobalt, Carbide };
 /// How a tap begins: a taper tap with about 8 threads of lead, a plug (second) tap with 4, a bottoming tap with 1.5.
 enum class TapLead { Taper, Plug, Bottoming };
@@ -49,6 +53,11 @@ enum class SetFamily {
     InchReamers,
     Counterbores
 };
+
+inline constexpr std::array set_families = {SetFamily::Fractional,   SetFamily::Number,        SetFamily::Letter,
+                                            SetFamily::Metric,       SetFamily::StubMetric,    SetFamily::PlainCentres,
+                                            SetFamily::FormACentres, SetFamily::MetricReamers, SetFamily::InchReamers,
+                                            SetFamily::Counterbores};
 
 /// Cutters bought together: all of a family from one size to another by an equal step, less those that are lost.
 struct CutterSet {
@@ -92,6 +101,11 @@ std::string in_words(CutterKind kind);
 std::string in_words(TapLead lead);
 /// Threads of lead before a tap cuts full thread: 8, 4, 1.5.
 double lead_threads(TapLead lead);
+
+/// A set to begin with: all sizes of the family. A single cutter to begin with, under a name of its own: 8 mm, points
+/// as most are ground (drills 118 degrees, centre drills 60, others 90).
+CutterSet new_set(SetFamily family);
+Cutter new_single(CutterKind kind, int number);
 
 /// A drill of any diameter that is no table's, for what has been measured or typed.
 Cutter plain_drill(const std::string& name, Length diameter);

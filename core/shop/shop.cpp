@@ -5,6 +5,7 @@
 #include "measure/fingerprint.h"
 
 #include <algorithm>
+#include <cmath>
 #include <fmt/format.h>
 #include <fmt/ranges.h>
 #include <set>
@@ -126,6 +127,19 @@ Shop with_ids(Shop shop) {
     return shop;
 }
 
+int lines_between_figures(const Screw& screw) {
+    constexpr double most_figures = 26.0, whole = 1e-6;
+    const double line = screw.graduation().in(screw.unit);
+    for (double value = 1e-4; value < 100.0; value *= 10.0)
+        for (const double round : {value, 2.0 * value, 5.0 * value}) {
+            const double lines = round / line;
+            if (lines > 1.0 - whole && std::fabs(lines - std::round(lines)) < whole &&
+                screw.lines / lines <= most_figures)
+                return static_cast<int>(std::lround(lines));
+        }
+    return std::max(1, screw.engraved() / 10);
+}
+
 Shop default_shop(const Estimates& estimates) {
     const Screw metric{Unit::Millimetre, Length::mm(2.5), 125, Length::mm(0.18), Turn::Clockwise, Towards::Plus};
     Screw metric_y = metric;
@@ -171,29 +185,46 @@ Shop default_shop(const Estimates& estimates) {
 }
 
 Spindle default_spindle(const Machine& machine, const Estimates& estimates) {
-    const auto mm = [](double value) { return Length::mm(value); };
-    Spindle spindle;
+    struct Usual {
+        // Steps of a mill's belts, and the room under its spindle.
+        [[nodiscard]] static Spindle mill(double room) {
+            Spindle spindle;
+            spindle.steps = {95.0, 160.0, 265.0, 420.0, 700.0, 1180.0, 1950.0, 3000.0};
+            spindle.one_go = Length::mm(12.0);
+            spindle.room = Length::mm(room);
+            spindle.stroke = Length::mm(70.0);
+            spindle.scale_step = Length::mm(1.0);
+            return spindle;
+        }
+        // A pillar drill: its table swings on a round column.
+        [[nodiscard]] static Spindle pillar() {
+            Spindle spindle;
+            spindle.steps = {390.0, 610.0, 1020.0, 1650.0, 2400.0, 3300.0};
+            spindle.one_go = Length::mm(9.0);
+            spindle.room = Length::mm(310.0);
+            spindle.stroke = Length::mm(75.0);
+            spindle.scale_step = Length::mm(1.0);
+            spindle.keeps_place = false;
+            return spindle;
+        }
+        Spindle operator()(const Handwheels&) const { return mill(290.0); }
+        Spindle operator()(const RotaryTable&) const { return mill(180.0); } // it stands on the mill's table
+        Spindle operator()(const Readout&) const {
+            Spindle spindle;
+            spindle.slowest = 60.0;
+            spindle.fastest = 4200.0;
+            spindle.one_go = Length::mm(16.0);
+            spindle.room = Length::mm(380.0);
+            spindle.stroke = Length::mm(120.0);
+            spindle.scale_step = Length::mm(0.5);
+            return spindle;
+        }
+        Spindle operator()(const DrillPress&) const { return pillar(); }
+        Spindle operator()(const LayoutBench&) const { return pillar(); } // where its marks are taken to
+        Spindle operator()(const MarksAcross&) const { return pillar(); }
+    };
+    Spindle spindle = std::visit(Usual{}, machine.kind);
     spindle.change_minutes = estimates.change_cutter;
-    spindle.scale_step = mm(1.0);
-    if (std::holds_alternative<Readout>(machine.kind)) {
-        spindle.slowest = 60.0;
-        spindle.fastest = 4200.0;
-        spindle.one_go = mm(16.0);
-        spindle.room = mm(380.0);
-        spindle.stroke = mm(120.0);
-        spindle.scale_step = mm(0.5);
-    } else if (std::holds_alternative<Handwheels>(machine.kind) || std::holds_alternative<RotaryTable>(machine.kind)) {
-        spindle.steps = {95.0, 160.0, 265.0, 420.0, 700.0, 1180.0, 1950.0, 3000.0};
-        spindle.one_go = mm(12.0);
-        spindle.room = mm(std::holds_alternative<RotaryTable>(machine.kind) ? 180.0 : 290.0);
-        spindle.stroke = mm(70.0);
-    } else { // a pillar drill: its table swings on a round column
-        spindle.steps = {390.0, 610.0, 1020.0, 1650.0, 2400.0, 3300.0};
-        spindle.one_go = mm(9.0);
-        spindle.room = mm(310.0);
-        spindle.stroke = mm(75.0);
-        spindle.keeps_place = false;
-    }
     return spindle;
 }
 

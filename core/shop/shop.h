@@ -45,6 +45,10 @@ struct Screw {
     bool operator==(const Screw&) const = default;
 };
 
+/// Lines from one engraved figure of a dial to the next: a round value (1, 2 or 5 times a power of ten) in the dial's
+/// unit that leaves at most 26 figures round it; a tenth of the lines where no such value falls on lines.
+int lines_between_figures(const Screw& screw);
+
 /// A mill or drill table moved by two handwheels.
 struct Handwheels {
     Screw x, y;

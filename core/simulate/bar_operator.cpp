@@ -37,40 +37,43 @@ public:
 
 protected:
     void obey(const Instruction& instruction) override {
-        std::visit(Cases{[&](const TurnBar& turn) { turn_bar(turn); },
-                         [&](const StandOverAxis& stand) { stand_over_axis(stand); },
-                         [&](const PickUpZero& zero) {
-                             if (m_x)
-                                 m_x->zero(zero.finish_x == Towards::Plus);
-                             else
-                                 complain("there is no dial to set to 0");
-                         },
-                         [&](const ZeroReadout&) { m_at = {}; },
-                         [&](const GoToReadout& go) {
-                             if (const auto* readout = std::get_if<Readout>(&m_machine.kind))
-                                 m_at = from_drawn(job().datum, shown_locked(go, *readout));
-                             else
-                                 complain("there is no readout to go by");
-                         },
-                         [&](const TurnHandwheel& move) {
-                             auto& slide = move.axis == Axis::X ? m_x : m_y;
-                             if (!slide || !slide->turn(move.way == Turn::Clockwise, move.turns, move.line))
-                                 complain("the dial has no such line");
-                         },
-                         [&](const TurnTable& turn) {
-                             if (!m_table || !m_table->turn(turn.way == Turn::Clockwise, turn.turns, turn.line))
-                                 complain("the handle's dial has no such line");
-                         },
-                         [&](const SetPacking& packing) { set(packing); },
-                         [&](const ScribeAlongBar& line) { scribe(line); },
-                         [&](const ScribeAcrossBar& line) { scribe(line); },
-                         [&](const PunchMark&) {
-                             if (!mark(hole()))
-                                 complain("there is no crossing of two lines to punch");
-                         },
-                         [&](const DrillHole& cut) { drill(cut.step); },
-                         [&](const auto&) { complain("this cannot be done with a bar"); }},
-                   instruction.action);
+        std::visit(
+            Cases{
+                [&](const TurnBar& turn) { turn_bar(turn); },
+                [&](const StandOverAxis& stand) { stand_over_axis(stand); },
+                [&](const PickUpZero& zero) {
+                    if (m_x)
+                        m_x->zero(zero.finish_x == Towards::Plus);
+                    else
+                        complain("there is no dial to set to 0");
+                },
+                [&](const ZeroReadout&) { m_at = {}; },
+                [&](const GoToReadout& go) {
+                    if (const auto* readout = std::get_if<Readout>(&m_machine.kind))
+                        m_at = from_drawn(job().datum, shown_locked(go, *readout));
+                    else
+                        complain("there is no readout to go by");
+                },
+                [&](const TurnHandwheel& move) {
+                    auto& slide = move.axis == Axis::X ? m_x : m_y;
+                    if (!slide || !slide->turn(move.way == Turn::Clockwise, move.turns, move.line))
+                        complain("the dial has no such line");
+                },
+                [&](const TurnTable& turn) {
+                    if (!m_table || !m_table->turn(turn.way == Turn::Clockwise, turn.turns, turn.line))
+                        complain("the handle's dial has no such line");
+                },
+                [&](const SetPacking& packing) { set(packing); }, [&](const ScribeAlongBar& line) { scribe(line); },
+                [&](const ScribeAcrossBar& line) { scribe(line); },
+                [&](const PunchMark&) {
+                    if (!mark(hole()))
+                        complain("there is no crossing of two lines to punch");
+                },
+                [&](const DrillHole& cut) { drill(cut.step); }, [&](const ChangeCutter& change) { carry_out(change); },
+                [&](const CheckPlace& check) { carry_out(check); }, [&](const MoveKnee&) {}, [&](const WorkByHand&) {},
+                [&]<MoveOf<RoutineMoves, PlateMoves, AcrossMoves, Kinds<CentreOnTable, TurnIndex, TouchLightly>> Move>(
+                    const Move&) { complain("this cannot be done with a bar"); }},
+            instruction.action);
     }
 
 private:

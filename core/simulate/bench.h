@@ -23,14 +23,18 @@ public:
     Proof work_off(const Route& route) {
         for (m_step = 0; m_step < route.list.size(); ++m_step) {
             m_hole = route.list[m_step].hole;
-            if (!obey_anywhere(route.list[m_step]))
-                obey(route.list[m_step]);
+            obey(route.list[m_step]);
         }
         return std::move(m_proof);
     }
 
 protected:
     virtual void obey(const Instruction& instruction) = 0;
+    // What is the same on every machine.
+    void carry_out(const ChangeCutter& change) { m_in_spindle = change.cutter; }
+    void carry_out(const CheckPlace& check) { check_place(check); }
+    void carry_out(const MoveKnee&) {}
+    void carry_out(const WorkByHand&) {}
     /// Where a pin in the spindle (or the mark) stands now; nothing where nobody can tell.
     [[nodiscard]] virtual std::optional<Point> standing() { return std::nullopt; }
 
@@ -68,18 +72,6 @@ private:
     std::size_t m_step = 0;
     int m_hole = -1;
     int m_in_spindle = -1;
-
-    // What is the same on every machine.
-    bool obey_anywhere(const Instruction& instruction) {
-        if (const auto* change = std::get_if<ChangeCutter>(&instruction.action))
-            m_in_spindle = change->cutter;
-        else if (const auto* check = std::get_if<CheckPlace>(&instruction.action))
-            check_place(*check);
-        else
-            return std::holds_alternative<MoveKnee>(instruction.action) ||
-                   std::holds_alternative<WorkByHand>(instruction.action);
-        return true;
-    }
 
     void check_place(const CheckPlace& check) {
         const auto at = standing();

@@ -26,7 +26,12 @@ protected:
                          [&](const TakeOldPartOff&) { m_laid.reset(); },
                          [&](const CompareAcross& compare) { check(compare); },
                          [&](const DrillMark& drill) { drill_mark(drill.from); },
-                         [&](const auto&) { complain("this cannot be done with the old part laid on"); }},
+                         [&](const ChangeCutter& change) { carry_out(change); },
+                         [&](const CheckPlace& check) { carry_out(check); }, [&](const MoveKnee&) {},
+                         [&](const WorkByHand&) {},
+                         [&]<MoveOf<DialMoves, ReadoutMoves, RoutineMoves, TableMoves, PlateMoves, BarMoves,
+                                    Kinds<SetPacking, PunchMark, TouchLightly, DrillHole>>
+                                 Move>(const Move&) { complain("this cannot be done with the old part laid on"); }},
                    instruction.action);
     }
 

@@ -26,19 +26,7 @@ public:
 
 protected:
     void obey(const Instruction& instruction) override {
-        if (const auto* zero = std::get_if<PickUpZero>(&instruction.action)) {
-            m_x.zero(zero->finish_x == Towards::Plus, zero->line_x);
-            m_y.zero(zero->finish_y == Towards::Plus, zero->line_y);
-            m_zero = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
-        } else if (const auto* move = std::get_if<TurnHandwheel>(&instruction.action)) {
-            turn(*move);
-        } else if (const auto* drill = std::get_if<DrillHole>(&instruction.action)) {
-            make_hole(*drill, locked());
-        } else if (std::holds_alternative<TouchLightly>(instruction.action)) {
-            touch(locked());
-        } else {
-            complain("a mill with handwheels cannot do this");
-        }
+        std::visit([this](const auto& move) { carry_out(move); }, instruction.action);
     }
     std::optional<Point> standing() override { return Point{Length::mm(m_x.position()), Length::mm(m_y.position())}; }
 
@@ -47,7 +35,22 @@ private:
     LostMotion m_x, m_y;
     Point m_zero, m_set; // errors: of zero, of how each dial was last set
 
-    void turn(const TurnHandwheel& move) {
+    using Bench::carry_out;
+    void carry_out(const PickUpZero& zero) {
+        m_x.zero(zero.finish_x == Towards::Plus, zero.line_x);
+        m_y.zero(zero.finish_y == Towards::Plus, zero.line_y);
+        m_zero = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
+    }
+    void carry_out(const DrillHole& drill) { make_hole(drill, locked()); }
+    void carry_out(const TouchLightly&) { touch(locked()); }
+    template <
+        MoveOf<ReadoutMoves, RoutineMoves, TableMoves, PlateMoves, BarMoves, AcrossMoves, Kinds<SetPacking, PunchMark>>
+            Move>
+    void carry_out(const Move&) {
+        complain("a mill with handwheels cannot do this");
+    }
+
+    void carry_out(const TurnHandwheel& move) {
         const bool x = move.axis == Axis::X;
         if (!(x ? m_x : m_y).turn(move.way == Turn::Clockwise, move.turns, move.line))
             complain("the dial has no such line");
@@ -67,33 +70,7 @@ public:
 
 protected:
     void obey(const Instruction& instruction) override {
-        if (const auto* zero = std::get_if<ZeroReadout>(&instruction.action)) {
-            if (!zero->here)
-                m_at = {};
-            m_zero = m_at;
-            if (!zero->here) {
-                m_picked_up = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
-            } else { // zero takes over what this hole is off, and so does every hole after it
-                m_picked_up = m_picked_up + m_set;
-                m_set = {};
-            }
-        } else if (const auto* go = std::get_if<GoToReadout>(&instruction.action)) {
-            m_aimed = m_zero + shown_before_locking(*go, m_readout);
-            settle();
-            m_at = m_zero + shown_locked(*go, m_readout); // if the locks move the slides as thought
-        } else if (const auto* circle = std::get_if<KeyCircle>(&instruction.action)) {
-            key(*circle);
-        } else if (const auto* row = std::get_if<KeyRow>(&instruction.action)) {
-            key(*row);
-        } else if (const auto* place = std::get_if<RoutinePlace>(&instruction.action)) {
-            call_up(*place);
-        } else if (const auto* drill = std::get_if<DrillHole>(&instruction.action)) {
-            make_hole(*drill, locked());
-        } else if (std::holds_alternative<TouchLightly>(instruction.action)) {
-            touch(locked());
-        } else {
-            complain("a readout cannot do this");
-        }
+        std::visit([this](const auto& move) { carry_out(move); }, instruction.action);
     }
     std::optional<Point> standing() override { return from_drawn(job().datum, m_aimed); }
 
@@ -105,6 +82,30 @@ private:
     std::vector<std::optional<Point>> m_routine;
     std::vector<int> m_routine_holes;
 
+    using Bench::carry_out;
+    void carry_out(const ZeroReadout& zero) {
+        if (!zero.here)
+            m_at = {};
+        m_zero = m_at;
+        if (!zero.here) {
+            m_picked_up = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
+        } else { // zero takes over what this hole is off, and so does every hole after it
+            m_picked_up = m_picked_up + m_set;
+            m_set = {};
+        }
+    }
+    void carry_out(const GoToReadout& go) {
+        m_aimed = m_zero + shown_before_locking(go, m_readout);
+        settle();
+        m_at = m_zero + shown_locked(go, m_readout); // if the locks move the slides as thought
+    }
+    void carry_out(const DrillHole& drill) { make_hole(drill, locked()); }
+    void carry_out(const TouchLightly&) { touch(locked()); }
+    template <MoveOf<DialMoves, TableMoves, PlateMoves, BarMoves, AcrossMoves, Kinds<SetPacking, PunchMark>> Move>
+    void carry_out(const Move&) {
+        complain("a readout cannot do this");
+    }
+
     [[nodiscard]] Point shown(std::int64_t x, std::int64_t y) const {
         return {m_readout.resolution * static_cast<double>(x), m_readout.resolution * static_cast<double>(y)};
     }
@@ -112,7 +113,7 @@ private:
     [[nodiscard]] Point locked() { return *standing() + chance().draw_jump(m_machine.lock_jump) + m_picked_up + m_set; }
 
     // The routine inside the readout: from the first angle on, its own way round, in equal steps.
-    void key(const KeyCircle& key) {
+    void carry_out(const KeyCircle& key) {
         m_routine_holes = key.holes;
         m_routine.clear();
         if (key.count != static_cast<int>(key.holes.size()))
@@ -128,7 +129,7 @@ private:
                                    polar(radius, m_readout.circle_convention.bearing_at(figure)));
         }
     }
-    void key(const KeyRow& key) {
+    void carry_out(const KeyRow& key) {
         m_routine_holes = key.holes;
         m_routine.clear();
         if (key.count != static_cast<int>(key.holes.size()))
@@ -139,7 +140,7 @@ private:
             m_routine.emplace_back(shown(key.x, key.y) +
                                    polar(m_readout.resolution * static_cast<double>(key.pitch * k), bearing));
     }
-    void call_up(const RoutinePlace& place) {
+    void carry_out(const RoutinePlace& place) {
         const auto index = static_cast<std::size_t>(place.place);
         if (place.place < 0 || index >= m_routine.size())
             return complain("the routine has no such place");
@@ -168,27 +169,7 @@ public:
 
 protected:
     void obey(const Instruction& instruction) override {
-        if (const auto* centre = std::get_if<CentreOnTable>(&instruction.action)) {
-            m_slide.zero(centre->finish == Towards::Plus);
-            m_centre = centre->centre;
-            m_clamped_at = m_table.position();
-            m_zero = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
-        } else if (const auto* turn = std::get_if<TurnTable>(&instruction.action)) {
-            if (!m_table.turn(turn->way == Turn::Clockwise, turn->turns, turn->line))
-                complain("the handle's dial has no such line");
-            settle();
-        } else if (const auto* index = std::get_if<TurnIndex>(&instruction.action)) {
-            by_plate(*index);
-            settle();
-        } else if (const auto* move = std::get_if<TurnHandwheel>(&instruction.action)) {
-            if (move->axis != Axis::X || !m_slide.turn(move->way == Turn::Clockwise, move->turns, move->line))
-                complain("the slide under the table cannot do this");
-            settle();
-        } else if (const auto* drill = std::get_if<DrillHole>(&instruction.action)) {
-            make_hole(*drill, *standing() + m_zero + m_set);
-        } else {
-            complain("a rotary table cannot do this");
-        }
+        std::visit([this](const auto& move) { carry_out(move); }, instruction.action);
     }
 
     std::optional<Point> standing() override {
@@ -206,6 +187,35 @@ private:
     double m_clamped_at = 0.0;
     double m_indexed = 0.0; // degrees turned by the plate; always the same way, so no play comes in
     Point m_zero, m_set;    // errors
+
+    using Bench::carry_out;
+    void carry_out(const CentreOnTable& centre) {
+        m_slide.zero(centre.finish == Towards::Plus);
+        m_centre = centre.centre;
+        m_clamped_at = m_table.position();
+        m_zero = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
+    }
+    void carry_out(const TurnTable& turn) {
+        if (!m_table.turn(turn.way == Turn::Clockwise, turn.turns, turn.line))
+            complain("the handle's dial has no such line");
+        settle();
+    }
+    void carry_out(const TurnIndex& index) {
+        by_plate(index);
+        settle();
+    }
+    void carry_out(const TurnHandwheel& move) {
+        if (move.axis != Axis::X || !m_slide.turn(move.way == Turn::Clockwise, move.turns, move.line))
+            complain("the slide under the table cannot do this");
+        settle();
+    }
+    void carry_out(const DrillHole& drill) { make_hole(drill, *standing() + m_zero + m_set); }
+    template <MoveOf<ReadoutMoves, RoutineMoves, PlateMoves, BarMoves, AcrossMoves,
+                     Kinds<PickUpZero, SetPacking, PunchMark, TouchLightly>>
+                  Move>
+    void carry_out(const Move&) {
+        complain("a rotary table cannot do this");
+    }
 
     void settle() {
         m_set = chance().draw_both(ErrorSource::Setting, m_machine.errors.setting) +
@@ -238,31 +248,7 @@ public:
 
 protected:
     void obey(const Instruction& instruction) override {
-        if (const auto* line = std::get_if<ScribeLine>(&instruction.action)) {
-            scribe(*line);
-        } else if (std::holds_alternative<PrickMark>(instruction.action)) {
-            prick();
-        } else if (const auto* look = std::get_if<LookAtMarks>(&instruction.action)) {
-            for (const int mark : look->holes)
-                if (!pricked(mark))
-                    complain("there is no mark to look at");
-        } else if (std::holds_alternative<PunchMark>(instruction.action)) {
-            if (!pricked(hole()))
-                complain("there is no pricked mark to deepen");
-        } else if (const auto* compare = std::get_if<CompareMarks>(&instruction.action)) {
-            check(*compare);
-        } else if (const auto* drill = std::get_if<DrillHole>(&instruction.action)) {
-            if (const auto at = pricked(hole()))
-                make_hole(*drill, *at);
-            else
-                complain("there is no mark to drill");
-        } else if (const auto* strike = std::get_if<StrikeCircle>(&instruction.action)) {
-            check_circle(*strike);
-        } else if (const auto* step = std::get_if<StepChord>(&instruction.action)) {
-            check_chords(*step);
-        } else {
-            complain("this cannot be done on a layout plate");
-        }
+        std::visit([this](const auto& move) { carry_out(move); }, instruction.action);
     }
     std::optional<Point> standing() override { return pricked(hole()); }
 
@@ -276,7 +262,30 @@ private:
     std::vector<Mark> m_marks, m_centres;
     std::vector<std::optional<Point>> m_pricked;
 
-    void prick() {
+    using Bench::carry_out;
+    void carry_out(const LookAtMarks& look) {
+        for (const int mark : look.holes)
+            if (!pricked(mark))
+                complain("there is no mark to look at");
+    }
+    void carry_out(const PunchMark&) {
+        if (!pricked(hole()))
+            complain("there is no pricked mark to deepen");
+    }
+    void carry_out(const DrillHole& drill) {
+        if (const auto at = pricked(hole()))
+            make_hole(drill, *at);
+        else
+            complain("there is no mark to drill");
+    }
+    template <MoveOf<DialMoves, ReadoutMoves, RoutineMoves, TableMoves, BarMoves, AcrossMoves,
+                     Kinds<SetPacking, TouchLightly>>
+                  Move>
+    void carry_out(const Move&) {
+        complain("this cannot be done on a layout plate");
+    }
+
+    void carry_out(const PrickMark&) {
         const auto at = crossing(hole());
         if (!at)
             return complain("there is no crossing of two lines to punch");
@@ -286,7 +295,7 @@ private:
         return is_hole(hole) ? m_pricked[static_cast<std::size_t>(hole)] : std::nullopt;
     }
 
-    void scribe(const ScribeLine& line) {
+    void carry_out(const ScribeLine& line) {
         const Length out = step_to(line, m_machine) + chance().draw(ErrorSource::Setting, m_errors.setting);
         const auto mark = [&](std::vector<Mark>& marks, int index) {
             if (index < 0 || static_cast<std::size_t>(index) >= marks.size())
@@ -319,7 +328,7 @@ private:
         return abs(found - set) <= m_machine.divider_step * 0.51 + m_machine.gauge_step * 1.5;
     }
 
-    void check_circle(const StrikeCircle& strike) {
+    void carry_out(const StrikeCircle& strike) {
         const auto centre = crossing_of(m_centres, strike.pattern);
         if (!centre)
             return complain("the centre of the circle was not scribed");
@@ -331,7 +340,7 @@ private:
         }
     }
 
-    void check_chords(const StepChord& step) {
+    void carry_out(const StepChord& step) {
         for (std::size_t i = 1; i < m_marks.size(); ++i) {
             const Hole& before = holes()[i - 1];
             const Hole& here = holes()[i];
@@ -347,7 +356,7 @@ private:
     }
 
     // Each mark may be off by half a gauge step in x and y, so two of them by sqrt(2) steps along their line.
-    void check(const CompareMarks& compare) {
+    void carry_out(const CompareMarks& compare) {
         const auto from = pricked(compare.from);
         const auto to = pricked(compare.to);
         const Length expected = m_machine.measured_to * static_cast<double>(compare.expected);
@@ -370,17 +379,7 @@ public:
 
 protected:
     void obey(const Instruction& instruction) override {
-        if (const auto* setting = std::get_if<SetPacking>(&instruction.action)) {
-            const Length out =
-                setting->gap + setting->pin / 2.0 + chance().draw(ErrorSource::Setting, m_machine.errors.setting);
-            if (setting->gap < Length{})
-                complain("the pin would have to stand inside the fence");
-            (setting->axis == Axis::X ? m_out.x : m_out.y) = setting->from_far_end ? -out : out;
-        } else if (const auto* drill = std::get_if<DrillHole>(&instruction.action)) {
-            make_hole(*drill, m_edges.corner + m_out);
-        } else {
-            complain("a drill press cannot do this");
-        }
+        std::visit([this](const auto& move) { carry_out(move); }, instruction.action);
     }
 
     std::optional<Point> standing() override { return m_edges.corner + m_out; }
@@ -389,6 +388,22 @@ private:
     const Machine& m_machine;
     ReferenceEdges m_edges;
     Point m_out;
+
+    using Bench::carry_out;
+    void carry_out(const SetPacking& setting) {
+        const Length out =
+            setting.gap + setting.pin / 2.0 + chance().draw(ErrorSource::Setting, m_machine.errors.setting);
+        if (setting.gap < Length{})
+            complain("the pin would have to stand inside the fence");
+        (setting.axis == Axis::X ? m_out.x : m_out.y) = setting.from_far_end ? -out : out;
+    }
+    void carry_out(const DrillHole& drill) { make_hole(drill, m_edges.corner + m_out); }
+    template <MoveOf<DialMoves, ReadoutMoves, RoutineMoves, TableMoves, PlateMoves, BarMoves, AcrossMoves,
+                     Kinds<PunchMark, TouchLightly>>
+                  Move>
+    void carry_out(const Move&) {
+        complain("a drill press cannot do this");
+    }
 };
 
 struct BenchFor {

@@ -60,7 +60,7 @@ std::string size_words(double size, Unit unit) {
     const double inches = size / 25.4 * 64.0;
     if (unit == Unit::Inch && std::fabs(inches - std::round(inches)) < 1e-6)
         return nearest_fraction(Length::mm(size)).text + " in";
-    return with_unit(Length::mm(std::round(size * 1000.0) / 1000.0), unit);
+    return thousandths(Length::mm(size), unit);
 }
 
 class Proposer {
@@ -419,9 +419,7 @@ private:
             m_out.push_back(std::move(out));
     }
 
-    [[nodiscard]] std::string figure(Length length) const {
-        return with_unit(Length::mm(std::round(length.in_mm() * 1000.0) / 1000.0), m_part.unit);
-    }
+    [[nodiscard]] std::string figure(Length length) const { return thousandths(length, m_part.unit); }
 
     void size_of(const OldHole& hole) {
         const double measured = hole.diameter.in_mm();

@@ -54,9 +54,7 @@ private:
     std::optional<Length> m_measured;
     std::vector<WayAcross> m_out;
 
-    [[nodiscard]] std::string fig(Length length) const {
-        return with_unit(Length::mm(std::round(length.in_mm() * 1000.0) / 1000.0), m_drawer.unit);
-    }
+    [[nodiscard]] std::string fig(Length length) const { return thousandths(length, m_drawer.unit); }
     void offer(MarkWay way, Length miss, Length tool, const std::string& kit, const std::string& reason,
                const std::string& thread = {}) {
         m_out.push_back({way, true, miss <= m_terms.within, miss, tool, thread, kit, reason});

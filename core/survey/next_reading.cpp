@@ -71,7 +71,7 @@ public:
         if (!best)
             return std::nullopt;
         const auto figure = [&](double error) {
-            return with_unit(Length::mm(std::round(error * nineteen_in_twenty * 1000.0) / 1000.0), m_net.part.unit);
+            return thousandths(Length::mm(error * nineteen_in_twenty), m_net.part.unit);
         };
         return said(*best, fmt::format("The largest error falls from {} to {}.", figure(now), figure(least)));
     }

@@ -30,6 +30,10 @@ struct SurveyedHole {
     /// or that it lies far from the sketch. Empty where a slip of any one reading would have shown.
     std::string unchecked;
 
+    /// How far the place may be out, nineteen times in twenty; nothing without a place.
+    [[nodiscard]] std::optional<Length> known_to() const {
+        return at ? std::optional(spread.major * nineteen_in_twenty) : std::nullopt;
+    }
     /// It has a place, and every reading that this hangs on is checked by others.
     [[nodiscard]] bool checked() const { return at && unchecked.empty(); }
 };

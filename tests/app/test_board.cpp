@@ -1,7 +1,7 @@
 // The board and the strips, by what is really painted and told.
-#include "board/bar_views.h"
 #include "board/board_painter.h"
 #include "formats/job_json.h"
+#include "layout/bar_views.h"
 #include "order/order_slip.h"
 #include "report/sheet.h"
 #include "support/bars.h"

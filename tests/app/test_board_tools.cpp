@@ -1,6 +1,6 @@
 // Dragging, measuring, dimensions, faces, odd holes, words completed and holes from files: at the real window.
 #include "board/board_view.h"
-#include "board/drag.h"
+#include "layout/drag.h"
 #include "slips/import_slip.h"
 #include "support/window.h"
 
@@ -47,8 +47,8 @@ private slots:
         QCOMPARE(snapped(12.03, {12.0, 14.0}, 0.1, 0.5), 12.0);
         QCOMPARE(snapped(12.3, {12.0, 14.0}, 0.1, 0.5), 12.5);
         QCOMPARE(snapped(-0.04, {0.0}, 0.1, 0.5), 0.0);
-        QCOMPARE(round_step(Unit::Millimetre, 5.0), mm(1.0)); // half a millimetre is two and a half pixels
-        QCOMPARE(round_step(Unit::Inch, 5.0), Length::inches(1.0 / 32.0));
+        QCOMPARE(round_step(Unit::Millimetre, mm(0.6)), mm(1.0)); // half a millimetre is too fine
+        QCOMPARE(round_step(Unit::Inch, mm(0.6)), Length::inches(1.0 / 32.0));
     }
     void labels_spread_without_overlap() {
         QCOMPARE(spread({10, 40, 80}, 14), (std::vector<double>{10, 40, 80}));

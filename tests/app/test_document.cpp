@@ -2,10 +2,10 @@
 #include "document/document.h"
 #include "document/recovery.h"
 #include "formats/job_json.h"
+#include "layout/new_pattern.h"
 #include "layout/validate.h"
 #include "order/instruction_list.h"
 #include "slips/hole_table.h"
-#include "slips/new_pattern.h"
 #include "support/jobs.h"
 
 #include <QAbstractItemModelTester>

@@ -106,7 +106,10 @@ private slots:
                 wish.skipped = *rc::gen::arbitrary<bool>();
                 wish.rpm = *rc::gen::inRange(1, 5000);
                 wish.depth = mm(*rc::gen::inRange(1, 90));
-                wish.peck = mm(*rc::gen::inRange(1, 9));
+                if (*rc::gen::arbitrary<bool>())
+                    wish.peck = mm(*rc::gen::inRange(1, 9));
+                else
+                    wish.one_go = true;
                 hole.wishes.added = {{"drill", "4 mm drill", mm(2)}, {"", "F drill", std::nullopt}};
                 hole.wishes.locked = *rc::gen::arbitrary<bool>();
             }

@@ -1,11 +1,11 @@
-#include "slips/new_pattern.h"
+#include "layout/new_pattern.h"
 
 #include "layout/pattern.h"
 
 #include <algorithm>
 #include <cmath>
 
-namespace clockface::app {
+namespace clockface {
 
 namespace {
 
@@ -14,10 +14,6 @@ Length round_figure(Length length, Unit unit) {
     const Length step = unit == Unit::Inch ? Length::inches(1.0 / 8.0) : Length::mm(1.0);
     return std::max(step, step * std::round(length / step));
 }
-
-} // namespace
-
-namespace {
 
 // A first pattern in the side of a bar, a quarter of the way along.
 BarPattern new_bar_pattern(const Job& job, PatternKind kind) {
@@ -83,6 +79,17 @@ Pattern new_pattern(const Job& job, PatternKind kind) {
         break;
     }
     return pattern;
+}
+
+CopyKind copy_kind(const CopyPattern& copy) {
+    struct Kind {
+        CopyKind operator()(const Mirrored&) const { return CopyKind::Mirrored; }
+        CopyKind operator()(const Turned&) const { return CopyKind::Turned; }
+        CopyKind operator()(const Repeated&) const { return CopyKind::Repeated; }
+        CopyKind operator()(const AtEach&) const { return CopyKind::AtEach; }
+        CopyKind operator()(const InEveryPiece&) const { return CopyKind::InEveryPiece; }
+    };
+    return std::visit(Kind{}, copy.way);
 }
 
 void trim_to_count(Job& job, std::size_t index) {
@@ -163,20 +170,20 @@ void say_hole(Job& job, std::size_t index, HoleWay way) {
             std::get<TwoDistancesPattern>(pattern.layout).left = false;
 }
 
-void say_copy(Job& job, std::size_t index, std::size_t way) {
+void say_copy(Job& job, std::size_t index, CopyKind way) {
     auto& copy = std::get<CopyPattern>(job.patterns[index].layout);
     const Point middle = middle_from_datum(job);
     switch (way) {
-    case 0:
+    case CopyKind::Mirrored:
         copy.way = Mirrored{middle, Angle::degrees(90.0)};
         break;
-    case 1:
+    case CopyKind::Turned:
         copy.way = Turned{middle, Angle::degrees(90.0), 1};
         break;
-    case 2:
+    case CopyKind::Repeated:
         copy.way = Repeated{{round_figure(job.blank.extent_x() / 5.0, job.unit), {}}, 1};
         break;
-    case 3: {
+    case CopyKind::AtEach: {
         std::string carrier;
         for (std::size_t i = 0; i < index; ++i)
             if (job.patterns[i].name != copy.of && is_at_hand(job, job.patterns[i]))
@@ -184,11 +191,11 @@ void say_copy(Job& job, std::size_t index, std::size_t way) {
         copy.way = AtEach{carrier};
         break;
     }
-    default:
+    case CopyKind::InEveryPiece:
         copy.way = InEveryPiece{};
         break;
     }
     trim_to_count(job, index);
 }
 
-} // namespace clockface::app
+} // namespace clockface

@@ -8,7 +8,7 @@
 #include <array>
 #include <vector>
 
-namespace clockface::app {
+namespace clockface {
 
 class BarViews {
 public:
@@ -39,4 +39,38 @@ private:
     double m_end_scale = 1.0;
 };
 
-} // namespace clockface::app
+/// Stretches of a bar between its shoulders, from left to right.
+struct Stretch {
+    Length from, to;
+    Section section; ///< half way along
+};
+std::vector<Stretch> stretches_of(const Blank& blank);
+
+/// Whether a place on the bar's surface (across, seen from the right end) can be seen from the front: the user stands
+/// on the side of -x.
+bool seen_from_front(Point across);
+/// Whether a rim, as a whole, lies at the back.
+bool lies_at_back(const std::vector<OnSurface>& rim);
+
+/// A line along the bar where two of its faces meet.
+struct Edge {
+    Point across;  ///< seen from the right end
+    Length rolled; ///< from the top line, rolled out
+};
+std::vector<Edge> edges_of(const Section& section);
+
+/// A flat milled on a bar, as its views show it: from edge to edge rolled out, and its two edges seen from the end.
+struct FlatOutline {
+    Length from, to;         ///< along
+    Length upper, lower;     ///< rolled out, from the top line
+    Point one, other;        ///< across
+    bool from_front = false; ///< it is seen from there
+};
+FlatOutline outline_of(const Blank& blank, const Flat& flat);
+
+/// The section without the flats milled on it.
+Section bare(Section section);
+/// The rim of a section in so many places, once round counter-clockwise from 0 degrees, seen from the right end.
+std::vector<Point> rim_of(const Section& section, int places);
+
+} // namespace clockface

@@ -1,21 +1,13 @@
-#include "board/drag.h"
+#include "layout/drag.h"
 
 #include "layout/pattern.h"
 
 #include <array>
 #include <cmath>
 
-namespace clockface::app {
+namespace clockface {
 
 namespace {
-
-constexpr double reach_pixels = 8.0;
-constexpr double snap_pixels = 6.0;
-constexpr double least_step_pixels = 3.0;
-
-double from(QPointF a, QPointF b) {
-    return std::hypot(a.x() - b.x(), a.y() - b.y());
-}
 
 // Turns a round pattern so that this hole has this bearing.
 void turn_hole_to(PatternLayout& layout, int number, Angle bearing) {
@@ -49,37 +41,35 @@ double snapped(double value, const std::vector<double>& figures, double reach, d
     return best;
 }
 
-Length round_step(Unit unit, double pixels_per_mm) {
+Length round_step(Unit unit, Length least) {
     static constexpr std::array metric = {0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1.0, 2.0, 5.0, 10.0};
     if (unit == Unit::Inch) {
         for (double step = 1.0 / 64.0; step < 1.0; step *= 2.0)
-            if (Length::inches(step).in_mm() * pixels_per_mm >= least_step_pixels)
+            if (Length::inches(step) >= least)
                 return Length::inches(step);
         return Length::inches(1.0);
     }
     for (const double step : metric)
-        if (step * pixels_per_mm >= least_step_pixels)
+        if (Length::mm(step) >= least)
             return Length::mm(step);
     return Length::mm(metric.back());
 }
 
-std::optional<PatternDrag> PatternDrag::begin(const Document& document, const BoardMap& map, const std::string& name,
-                                              QPointF at) {
+std::optional<PatternDrag> PatternDrag::begin(const Job& job, const std::vector<Hole>& holes, const std::string& name,
+                                              Point at, Length grip) {
     PatternDrag drag;
-    drag.m_job = document.settled();
-    const Job& job = drag.m_job;
+    drag.m_job = job;
     const int index = pattern_index(job, name);
     if (index < 0 || !is_movable(job.patterns[static_cast<std::size_t>(index)].layout) ||
         !is_at_hand(job, job.patterns[static_cast<std::size_t>(index)]))
         return std::nullopt;
     drag.m_pattern = static_cast<std::size_t>(index);
     const PatternLayout& layout = job.patterns[drag.m_pattern].layout;
-    const Point datum = datum_from_middle(job);
     const std::optional<Point> centre = centre_of(layout);
     bool held = false;
-    for (const Hole& hole : document.plan().holes) {
-        const double reach = std::max(reach_pixels, map.pixels(hole.spec.diameter) / 2.0);
-        if (hole.pattern != drag.m_pattern || from(map.to_screen(hole.at + datum), at) > reach)
+    for (const Hole& hole : holes) {
+        const Length reach = std::max(grip, hole.spec.diameter / 2.0);
+        if (hole.pattern != drag.m_pattern || distance(hole.at, at) > reach)
             continue;
         held = true;
         drag.m_from = hole.at;
@@ -88,12 +78,12 @@ std::optional<PatternDrag> PatternDrag::begin(const Document& document, const Bo
         drag.m_grip = on_circle ? Grip::Turn : Grip::Move;
     }
     if (!held && centre) {
-        const double out = from(map.to_screen(*centre + datum), at);
+        const Length out = distance(*centre, at);
         drag.m_from = *centre;
         held = true;
-        if (out <= reach_pixels)
+        if (out <= grip)
             drag.m_grip = Grip::Move;
-        else if (std::fabs(out - map.pixels(*pitch_circle_of(layout)) / 2.0) <= reach_pixels)
+        else if (abs(out - *pitch_circle_of(layout) / 2.0) <= grip)
             drag.m_grip = Grip::Diameter;
         else
             held = false;
@@ -108,7 +98,7 @@ std::optional<PatternDrag> PatternDrag::begin(const Document& document, const Bo
         drag.m_up.push_back(point.y.in_mm());
     }
     constexpr std::size_t most_neighbours = 400;
-    for (const Hole& hole : document.plan().holes)
+    for (const Hole& hole : holes)
         if (hole.pattern != drag.m_pattern && drag.m_across.size() < most_neighbours) {
             drag.m_across.push_back(hole.at.x.in_mm());
             drag.m_up.push_back(hole.at.y.in_mm());
@@ -121,12 +111,10 @@ std::optional<PatternDrag> PatternDrag::begin(const Document& document, const Bo
     return drag;
 }
 
-Job PatternDrag::moved_to(QPointF at, const BoardMap& map) const {
+Job PatternDrag::moved_to(Point hand, Length snap, Length step) const {
     Job next = m_job;
     PatternLayout& layout = next.patterns[m_pattern].layout;
-    const Point hand = map.to_metal(at) - datum_from_middle(m_job);
-    const double reach = snap_pixels / map.pixels_per_mm;
-    const double round = round_step(m_job.unit, map.pixels_per_mm).in_mm();
+    const double reach = snap.in_mm(), round = step.in_mm();
     const std::optional<Point> centre = centre_of(layout);
     switch (m_grip) {
     case Grip::Diameter:
@@ -149,4 +137,4 @@ Job PatternDrag::moved_to(QPointF at, const BoardMap& map) const {
     return next;
 }
 
-} // namespace clockface::app
+} // namespace clockface
