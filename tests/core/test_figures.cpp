@@ -94,6 +94,23 @@ private slots:
         QCOMPARE(both_units(Length::inches(3.25)), std::string("82.55 mm = 3.25 in, 3 1/4 in exactly"));
         QVERIFY(both_units(mm(10)).find("25/64 in and +0.078 mm") != std::string::npos); // 10 - 9.921875
     }
+    void errors_shares_and_times_in_words() {
+        QCOMPARE(thousandths(Length::mm(0.03749), Unit::Millimetre), std::string("0.037 mm"));
+        QCOMPARE(thousandths(Length::mm(0.5), Unit::Millimetre), std::string("0.5 mm"));
+        QCOMPARE(thousandths(Length::mm(0.0254), Unit::Inch), std::string("0.001 in"));
+        QCOMPARE(miss_in_words(Length::mm(0.146), Unit::Millimetre), std::string("0.15 mm"));
+        QCOMPARE(miss_in_words(Length::mm(0.004), Unit::Millimetre), std::string("under 0.01 mm"));
+        QCOMPARE(to_two_figures(Length::mm(0.0629), Unit::Millimetre), std::string("0.063"));
+        QCOMPARE(to_two_figures(Length::mm(1.234), Unit::Millimetre), std::string("1.2"));
+        QCOMPARE(to_two_figures(Length::mm(47.6), Unit::Millimetre), std::string("48"));
+        QCOMPARE(to_two_figures(Length{}, Unit::Inch), std::string("0"));
+        QCOMPARE(in_hundred(0.999), 99); // all is only said of all
+        QCOMPARE(in_hundred(1.0), 100);
+        QCOMPARE(in_hundred(0.29), 29); // 0.29 * 100 is 28.999…
+        QCOMPARE(minutes_in_words(39.6), std::string("40 min"));
+        QCOMPARE(minutes_in_words(59.7), std::string("1 h 00"));
+        QCOMPARE(minutes_in_words(84.6), std::string("1 h 25"));
+    }
 };
 
 QTEST_GUILESS_MAIN(TestFigures)

@@ -266,6 +266,16 @@ private slots:
         QVERIFY(words(DepthOf::Tip).note.find("goes to 8.6 mm.") != std::string::npos);
         QVERIFY(words(DepthOf::FullDiameter).note.find("goes to 9.89 mm.") != std::string::npos);
     }
+    void figures_engraved_on_a_dial() {
+        const auto every = [](Unit unit, double lead_mm, double lines) {
+            return lines_between_figures(screw(unit, lead_mm, lines, 0.1));
+        };
+        QCOMPARE(every(Unit::Millimetre, 2.5, 125), 5);    // 0.02 a line: every 0.1, 25 figures
+        QCOMPARE(every(Unit::Inch, 2.54, 100), 5);         // a thou a line: every 5, 20 figures
+        QCOMPARE(every(Unit::Millimetre, 1.0, 10), 1);     // 0.1 a line: every line
+        QCOMPARE(every(Unit::Inch, 25.4 / 16.0, 62.5), 5); // to 62 and a half thou: every 5
+        QCOMPARE(every(Unit::Millimetre, 3.7, 97), 9);     // no round value falls on a line: about ten figures
+    }
 };
 
 QTEST_GUILESS_MAIN(TestInstructions)

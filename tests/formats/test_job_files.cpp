@@ -398,6 +398,21 @@ private slots:
         bar.patterns[1].angle = AngleWay::EndLine;
         visit(nlohmann::json::parse(job_to_json(bar)));
     }
+    void no_pecks_as_the_versions_before_wrote_it() {
+        Job job = flange();
+        job.patterns[0].hole.wishes.steps["drill"].one_go = true;
+        const std::string now = job_to_json(job);
+        QVERIFY(now.find("\"one_go\": true") != std::string::npos);
+        const auto again = job_from_json(now);
+        QVERIFY(again && again->patterns[0].hole.wishes == job.patterns[0].hole.wishes);
+        std::string before = now;
+        before.replace(before.find("\"one_go\": true"), std::string("\"one_go\": true").size(), "\"peck\": 10000.0");
+        const auto old = job_from_json(before);
+        QVERIFY2(old, old ? "" : old.error().text().c_str());
+        QVERIFY(old->patterns[0].hole.wishes == job.patterns[0].hole.wishes);
+        const SetupPlan plan = plan_at_hand(*old, default_shop());
+        QCOMPARE(plan.chain(0).find("drill")->pecks.size(), std::size_t{1});
+    }
 };
 
 QTEST_GUILESS_MAIN(TestJobFiles)
