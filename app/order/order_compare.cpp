@@ -14,7 +14,7 @@
 
 namespace clockface::app {
 
-void OrderSlip::build_compare(QVBoxLayout* box) {
+void OrderSlip::build_compare(QVBoxLayout* box, const Comparison& found) {
     const Job& job = document().job();
     const SetupPlan& plan = document().plan();
     if (plan.holes.empty()) {
@@ -42,7 +42,7 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
                                       {CutOrder::ByHole, tr("hole by hole")},
                                       {CutOrder::FollowDrill, tr("tap after drill")}};
     int row = 0;
-    for (const OrderOption& option : order_options(job, document().shop(), plan)) {
+    for (const OrderOption& option : found.ways) {
         const int index = words.place_of(option.way);
         auto* made = button(QStringLiteral("way:%1").arg(index), words.words().at(index), option.taken, option.advised);
         connect(made, &QPushButton::clicked, this, [this, way = option.way] {
@@ -67,7 +67,7 @@ void OrderSlip::build_compare(QVBoxLayout* box) {
         machines->addWidget(figures(columns[i]), 0, i + 1);
     QString remark;
     row = 0;
-    for (const MethodReport& report : advise_methods(job, document().shop(), document().estimates())) {
+    for (const MethodReport& report : found.machines) {
         const bool taken = report.machine.id == plan.machine.id;
         auto* made =
             button(QStringLiteral("machine:") + q(report.machine.name), q(report.machine.name), taken, report.advised);

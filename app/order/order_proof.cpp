@@ -38,11 +38,9 @@ void OrderSlip::keep_within(QVBoxLayout* box) {
     of_pattern->words(tr("in Y."));
 }
 
-void OrderSlip::build_proof(QVBoxLayout* box) {
+void OrderSlip::build_proof(QVBoxLayout* box, const std::optional<ManyParts>& many) {
     const Job& job = document().job();
     const SetupPlan& plan = document().plan();
-    constexpr int usual = 400;
-    const auto many = many_parts_of(job, plan, parts_worth_making(plan.holes.size(), usual));
     if (!many) {
         m_shown.clear();
         box->addWidget(

@@ -223,16 +223,22 @@ void OrderSlip::say_cost(const QStringList& order) {
 }
 
 void OrderSlip::look_longer_now() {
-    const LongSearch found = look_longer(document().job(), document().plan());
-    if (found.seconds > found.before - 1.0)
-        return emit told(tr("There is none: going round takes about %1 s as it is.").arg(std::lround(found.before)));
-    edit(tr("a shorter way"), [&](Job& at) {
-        at_hand(at).order.holes = HoleOrder::ByHand;
-        at_hand(at).order.by_hand = found.names;
-    });
-    emit told(tr("Going round now takes about %1 s instead of %2 s.")
-                  .arg(std::lround(found.seconds))
-                  .arg(std::lround(found.before)));
+    m_searching.ask(
+        [job = document().job(), plan = document().plan()] { return look_longer(job, plan); },
+        [this, before = document().settled()](const LongSearch& found) {
+            if (!(document().settled() == before))
+                return emit told(tr("The job has changed meanwhile, so the way found is not taken."));
+            if (found.seconds > found.before - 1.0)
+                return emit told(
+                    tr("There is none: going round takes about %1 s as it is.").arg(std::lround(found.before)));
+            edit(tr("a shorter way"), [&](Job& at) {
+                at_hand(at).order.holes = HoleOrder::ByHand;
+                at_hand(at).order.by_hand = found.names;
+            });
+            emit told(tr("Going round now takes about %1 s instead of %2 s.")
+                          .arg(std::lround(found.seconds))
+                          .arg(std::lround(found.before)));
+        });
 }
 
 } // namespace clockface::app

@@ -22,7 +22,10 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown
     , m_made(new QVBoxLayout)
     , m_list_model(document)
     , m_kept(new QVBoxLayout)
-    , m_other(new QVBoxLayout) {
+    , m_other(new QVBoxLayout)
+    , m_comparing([this](bool waiting) { m_working->setVisible(waiting); })
+    , m_making([this](bool waiting) { m_working->setVisible(waiting); })
+    , m_searching([this](bool waiting) { m_working->setVisible(waiting); }) {
     auto* head = new QHBoxLayout;
     head->addWidget(heading(tr("In which order?")));
     head->addStretch();
@@ -49,6 +52,7 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown
         part->setContentsMargins(0, 0, 0, 0);
         page->addLayout(part);
     }
+    make_working_line(page);
     m_other_page->hide();
     body()->addWidget(m_other_page, 1);
     body()->addStretch();
@@ -172,6 +176,8 @@ void OrderSlip::choose_move(int move) {
 
 void OrderSlip::choose_page(Page page) {
     m_page = page;
+    m_comparing.drop();
+    m_making.drop();
     m_shown.clear();
     m_list_page->setVisible(page == Page::List);
     m_other_page->setVisible(page != Page::List);
@@ -277,21 +283,72 @@ void OrderSlip::refresh() {
     if (m_page == Page::List)
         return refresh_list();
     keep_page();
-    QVBoxLayout* box = m_other.begin(8);
+    if (m_page != m_said) { // what stands there is about something else
+        m_said = m_page;
+        m_other.begin(8);
+        m_other.end();
+    }
     switch (m_page) {
     case Page::Compare:
-        build_compare(box);
+        compare();
         break;
     case Page::Proof:
-        build_proof(box);
+        make_many();
         break;
     case Page::SetUp:
-        build_setup(box);
+        build_setup(m_other.begin(8));
+        m_other.end();
         break;
     case Page::List:
         break;
     }
-    m_other.end();
+}
+
+// "Working it out …", and a way to leave it.
+void OrderSlip::make_working_line(QVBoxLayout* box) {
+    m_working = new QWidget;
+    m_working->setObjectName(QStringLiteral("working"));
+    auto* row = new QHBoxLayout(m_working);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->addWidget(quiet(tr("Working it out …")), 1);
+    auto* leave = link(QStringLiteral("leaveWorking"), tr("leave it"));
+    connect(leave, &QPushButton::clicked, this, [this] {
+        m_comparing.drop();
+        m_making.drop();
+        m_searching.drop();
+    });
+    row->addWidget(leave);
+    m_working->hide();
+    box->addWidget(m_working);
+}
+
+void OrderSlip::compare() {
+    m_comparing.ask(
+        [job = document().job(), shop = document().shop(), plan = document().plan()] {
+            if (plan.holes.empty())
+                return Comparison{};
+            return Comparison{order_options(job, shop, plan), advise_methods(job, shop, plan.estimates)};
+        },
+        [this](const Comparison& found) {
+            if (m_page != Page::Compare)
+                return;
+            build_compare(m_other.begin(8), found);
+            m_other.end();
+        });
+}
+
+void OrderSlip::make_many() {
+    constexpr int usual = 400;
+    m_making.ask(
+        [job = document().job(), plan = document().plan()] {
+            return many_parts_of(job, plan, parts_worth_making(plan.holes.size(), usual));
+        },
+        [this](const std::optional<ManyParts>& many) {
+            if (m_page != Page::Proof || !isVisible())
+                return;
+            build_proof(m_other.begin(8), many);
+            m_other.end();
+        });
 }
 
 // Typing must not pull the blank from under the hands: what is typed into stays as long as it fits.

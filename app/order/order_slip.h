@@ -8,8 +8,10 @@
 #include "order/instruction_list.h"
 #include "order/shown_parts.h"
 #include "order/ways_box.h"
+#include "plan/advisor.h"
 #include "simulate/broken.h"
 #include "slips/slip.h"
+#include "widgets/beside.h"
 #include "widgets/renewed.h"
 
 #include <QHash>
@@ -79,7 +81,16 @@ private:
     QList<Sentence*> m_kept_sentences;
     OrderList* m_own_order = nullptr;
     QLabel* m_order_cost = nullptr;
-    Renewed m_other; ///< what is said on them, built anew with every change
+    Renewed m_other;          ///< what is said on them, built anew with every change
+    Page m_said = Page::List; ///< the page it speaks of
+    QWidget* m_working;       ///< shown while an answer is a while in coming
+    struct Comparison {
+        std::vector<OrderOption> ways;
+        std::vector<MethodReport> machines;
+    };
+    Beside<Comparison> m_comparing;
+    Beside<std::optional<ManyParts>> m_making;
+    Beside<LongSearch> m_searching;
 
     void choose_page(Page page);
     void build_head(QVBoxLayout* place);
@@ -89,8 +100,11 @@ private:
     void show_slips();
     void show_why();
     void try_slip(MoveSlip slip);
-    void build_compare(QVBoxLayout* box);
-    void build_proof(QVBoxLayout* box);
+    void make_working_line(QVBoxLayout* box);
+    void compare();
+    void make_many();
+    void build_compare(QVBoxLayout* box, const Comparison& found);
+    void build_proof(QVBoxLayout* box, const std::optional<ManyParts>& many);
     void build_setup(QVBoxLayout* box);
     void build_hole_one(QVBoxLayout* box);
     void keep_page();

@@ -11,7 +11,10 @@ namespace clockface::app {
 namespace {
 
 StageState state_of_bench(const Document& document) {
-    return clockface::state_of_bench(document.piece(), document.bench().finished() && !document.next_setup());
+    // Where it stands is only looked for once something was done: this is asked at every key.
+    const Piece& piece = document.piece();
+    const bool begun = !piece.log.empty() || piece.standing;
+    return clockface::state_of_bench(piece, begun && document.bench().finished() && !document.next_setup());
 }
 
 std::function<StageState(const Document&)> state_by(StageOf stage) {

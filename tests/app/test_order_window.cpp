@@ -74,13 +74,17 @@ private slots:
     void three_ways_and_all_machines_are_one_click_away() {
         OrderWindow w;
         w.click("orderComparePage");
+        QVERIFY(w.await("way:1"));
         w.click("way:1"); // hole by hole
         QCOMPARE(at_hand(w.job()).order.cuts, CutOrder::ByHole);
         w.click("machine:Rotary table");
         QCOMPARE(at_hand(w.job()).machine.name, std::string("Rotary table"));
+        const auto taken = [&] {
+            auto* button = w.find<QPushButton>("machine:Rotary table");
+            return button && button->isChecked();
+        };
+        QTRY_VERIFY(taken());
         QVERIFY(!w.words("methodRemark").isEmpty());
-        auto* taken = w.find<QPushButton>("machine:Rotary table");
-        QVERIFY(taken && taken->isChecked());
         w.document.undo_stack().undo();
         QVERIFY(at_hand(w.job()).machine.name != "Rotary table");
     }
@@ -88,11 +92,11 @@ private slots:
         OrderWindow w;
         w.choose("machine", "Readout mill");
         w.click("orderProofPage");
+        QVERIFY(w.await("partsPlot"));
         QVERIFY(w.words("manyParts").contains("100 in 100"));
-        QVERIFY(w.find("partsPlot"));
         w.fill("holesWithin", "0.02");
         QCOMPARE(w.job().holes_within, Length::mm(0.02));
-        QVERIFY(!w.words("manyParts").contains("<b>100 in 100</b> come out right"));
+        QTRY_VERIFY(!w.words("manyParts").contains("<b>100 in 100</b> come out right"));
         // Bad input: said below the blank, nothing changed.
         w.fill("holesWithin", "-3");
         QCOMPARE(w.job().holes_within, Length::mm(0.02));
@@ -132,10 +136,16 @@ private slots:
         w.choose("holeOrder", "as they are drawn");
         w.click("orderSetupPage");
         w.click("lookLonger");
-        QCOMPARE(at_hand(w.job()).order.holes, HoleOrder::ByHand);
+        QTRY_COMPARE_WITH_TIMEOUT(at_hand(w.job()).order.holes, HoleOrder::ByHand, 20000);
         QCOMPARE(at_hand(w.job()).order.by_hand.size(), std::size_t{17});
         w.click("lookLonger"); // there is none shorter now
-        QVERIFY(w.words("noticeText").contains("There is none"));
+        QTRY_VERIFY_WITH_TIMEOUT(w.words("noticeText").contains("There is none"), 20000);
+        // A job that was changed meanwhile keeps its own order.
+        w.choose("holeOrder", "as they are drawn");
+        w.click("lookLonger");
+        w.choose("machine", "Readout mill");
+        QTRY_VERIFY_WITH_TIMEOUT(w.words("noticeText").contains("has changed meanwhile"), 20000);
+        QCOMPARE(at_hand(w.job()).order.holes, HoleOrder::AsDrawn);
     }
     void two_dimples_settle_the_readout() {
         OrderWindow w;

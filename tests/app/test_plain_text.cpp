@@ -118,6 +118,8 @@ private slots:
             for (const char* page : {"list", "compare", "proof", "setup"}) {
                 QVERIFY(w.main.show_order_page(page));
                 w.main.choose_move(3);
+                if (QString(page) == "compare")
+                    QVERIFY(w.await("way:0"));
                 look_at_all(w.main, met, page);
             }
         }

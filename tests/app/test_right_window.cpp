@@ -243,7 +243,7 @@ private slots:
         Window w; // the flange has two 4 H7
         w.main.show_stage(Stage::Order);
         w.click("orderProofPage");
-        QVERIFY(w.find<QLabel>("manyParts")->text().contains("Holes with a fit are judged by 0.05 mm"));
+        QVERIFY(w.await<QLabel>("manyParts")->text().contains("Holes with a fit are judged by 0.05 mm"));
     }
 };
 

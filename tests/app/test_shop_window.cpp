@@ -221,7 +221,7 @@ private slots:
         // Order shows the machines there are.
         w.main.show_stage(app::Stage::Order);
         w.click("orderComparePage");
-        QVERIFY(w.find("machine:Window mill") && !w.find("machine:Metric mill"));
+        QVERIFY(w.await("machine:Window mill") && !w.find("machine:Metric mill"));
         w.click("machineFigures");
         QVERIFY(w.find("leaveShop"));
     }

@@ -83,6 +83,11 @@ struct Window {
         QVERIFY2(button, qPrintable("no button " + name));
         QTest::mouseClick(button, Qt::LeftButton);
     }
+    /// Waits for what is worked out beside the window.
+    template <class W = QWidget> W* await(const QString& name) {
+        (void)QTest::qWaitFor([&] { return find<W>(name) != nullptr; }, 10000);
+        return find<W>(name);
+    }
     void command(const QString& name) { main.findChild<QAction*>(name)->trigger(); }
     const Job& job() const { return document.settled(); }
 };
