@@ -71,6 +71,7 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     m_night->setChecked(night);
     m_rail = new StageRail(document);
     m_board = new BoardView(document, m_selection);
+    m_board->show_parts(m_shown);
     m_notice = new NoticeStrip;
     m_findings = new FindingsStrip(document);
     m_slips = new QStackedWidget;

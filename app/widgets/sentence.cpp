@@ -4,6 +4,7 @@
 
 #include <QEvent>
 #include <QLabel>
+#include <QPaintEvent>
 #include <QPainter>
 #include <QPushButton>
 #include <QStyle>
@@ -82,9 +83,19 @@ QString Sentence::text() const {
     return out;
 }
 
-QSize Sentence::size_of(const Part& part) const {
-    return part.blank ? part.blank->sizeHint()
-                      : QSize(fontMetrics().horizontalAdvance(part.word), fontMetrics().height());
+// Words and blanks are measured once: asking a font how wide a word is takes longer than all the rest.
+void Sentence::measure() const {
+    ensurePolished();
+    for (const Part& part : m_parts)
+        if (!part.size.isValid())
+            part.size = part.blank ? part.blank->sizeHint()
+                                   : QSize(fontMetrics().horizontalAdvance(part.word), fontMetrics().height());
+}
+
+void Sentence::forget_sizes(bool of_words) {
+    for (const Part& part : m_parts)
+        if (part.blank || of_words)
+            part.size = {};
 }
 
 int Sentence::arrange(std::vector<Part>& parts, int width) const {
@@ -100,9 +111,9 @@ int Sentence::arrange(std::vector<Part>& parts, int width) const {
         part.place = {};
         if (part.blank && part.blank->isHidden())
             continue;
-        const QSize size = size_of(part).boundedTo(QSize(width, QWIDGETSIZE_MAX));
+        const QSize size = part.size.boundedTo(QSize(width, QWIDGETSIZE_MAX));
         const bool followed = i + 1 < parts.size() && parts[i + 1].clings;
-        const int needed = size.width() + (followed ? size_of(parts[i + 1]).width() + 1 : 0);
+        const int needed = size.width() + (followed ? parts[i + 1].size.width() + 1 : 0);
         if (part.clings && x > 0)
             x -= between_words - 1;
         if (x > 0 && x + needed > width && !part.clings) {
@@ -120,7 +131,7 @@ int Sentence::arrange(std::vector<Part>& parts, int width) const {
 }
 
 int Sentence::heightForWidth(int width) const {
-    ensurePolished();
+    measure();
     std::vector<Part> parts = m_parts;
     const int height = arrange(parts, std::max(width, least_width));
     return height + (m_below && !m_below->isHidden() ? above_verdict + m_below->heightForWidth(width) : 0);
@@ -131,16 +142,19 @@ QSize Sentence::sizeHint() const {
 }
 
 QSize Sentence::minimumSizeHint() const {
-    ensurePolished();
+    measure();
     int width = 0;
     for (const Part& part : m_parts)
-        width = std::max(width, part.blank ? part.blank->minimumSizeHint().width() : size_of(part).width());
+        width = std::max(width, part.blank ? part.blank->minimumSizeHint().width() : part.size.width());
     return {width, 20};
 }
 
 void Sentence::lay_out() {
-    ensurePolished();
+    measure();
+    const std::vector<Part> before = m_parts;
     const int line = arrange(m_parts, std::max(width(), least_width));
+    const bool moved = !std::equal(m_parts.begin(), m_parts.end(), before.begin(), before.end(),
+                                   [](const Part& a, const Part& b) { return a.place == b.place; });
     for (const Part& part : m_parts)
         if (part.blank && !part.blank->isHidden())
             part.blank->setGeometry(part.place);
@@ -150,12 +164,14 @@ void Sentence::lay_out() {
         height = m_below->geometry().bottom() + 1;
     }
     setMinimumHeight(height);
-    update();
+    if (moved)
+        update();
 }
 
 bool Sentence::event(QEvent* event) {
     const bool done = QWidget::event(event);
-    if (event->type() == QEvent::LayoutRequest) {
+    if (event->type() == QEvent::LayoutRequest) { // a blank has another size now
+        forget_sizes(false);
         updateGeometry();
         lay_out();
     }
@@ -164,6 +180,8 @@ bool Sentence::event(QEvent* event) {
 
 void Sentence::changeEvent(QEvent* event) {
     QWidget::changeEvent(event);
+    if (event->type() == QEvent::FontChange)
+        forget_sizes(true);
     if ((event->type() == QEvent::FontChange || event->type() == QEvent::StyleChange) && isVisible())
         lay_out();
 }
@@ -175,14 +193,15 @@ void Sentence::resizeEvent(QResizeEvent* event) {
 
 void Sentence::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
+    forget_sizes(true); // they may have been measured before there was a style
     lay_out();
 }
 
-void Sentence::paintEvent(QPaintEvent*) {
+void Sentence::paintEvent(QPaintEvent* event) {
     QPainter painter(this);
     painter.setPen(palette().color(foregroundRole()));
     for (const Part& part : m_parts)
-        if (!part.blank)
+        if (!part.blank && event->region().intersects(part.place)) // a blank that changes repaints what is under it
             painter.drawText(part.place, Qt::AlignVCenter | Qt::AlignLeft | Qt::TextDontClip, part.word);
 }
 
@@ -194,7 +213,10 @@ void Sentence::show_verdict(const QString& fault, const QString& echo) {
         m_below->setObjectName(QStringLiteral("below"));
         m_below->setWordWrap(true);
     }
-    m_below->setText(fault.isEmpty() ? echo : QStringLiteral("▲ ") + fault);
+    const QString text = fault.isEmpty() ? echo : QStringLiteral("▲ ") + fault;
+    if (text == m_below->text() && m_below->isHidden() == text.isEmpty())
+        return;
+    m_below->setText(text);
     m_below->setProperty("fault", !fault.isEmpty());
     m_below->setProperty("echo", fault.isEmpty());
     m_below->style()->unpolish(m_below);

@@ -55,7 +55,8 @@ private:
     struct Part {
         QString word;
         QWidget* blank = nullptr;
-        bool clings = false; // a comma or full stop never begins a line: it stands at the word before it
+        bool clings = false;  // a comma or full stop never begins a line: it stands at the word before it
+        mutable QSize size{}; // kept once it was measured
         QRect place{};
     };
     std::vector<Part> m_parts;
@@ -63,7 +64,8 @@ private:
     QLabel* m_below = nullptr; // made when there is something to say
 
     void add(QWidget* blank);
-    [[nodiscard]] QSize size_of(const Part& part) const;
+    void measure() const;
+    void forget_sizes(bool of_words);
     // Places of the parts in a line so wide, with line breaks, and the height they take.
     int arrange(std::vector<Part>& parts, int width) const;
     void lay_out();

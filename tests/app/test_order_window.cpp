@@ -94,6 +94,22 @@ private slots:
         w.click("orderProofPage");
         QVERIFY(w.await("partsPlot"));
         QVERIFY(w.words("manyParts").contains("100 in 100"));
+        // Where they came out lies over the board, and goes with the page.
+        const auto dots = [&] {
+            const QImage board = w.find<QWidget>("board")->grab().toImage();
+            int green = 0;
+            for (int y = 0; y < board.height(); ++y)
+                for (int x = 0; x < board.width(); ++x) {
+                    const QColor at = board.pixelColor(x, y);
+                    green += at.green() > std::max(at.red(), at.blue()) + 20;
+                }
+            return green;
+        };
+        const int with_parts = dots();
+        w.click("orderSetupPage");
+        QVERIFY2(with_parts > 500 && dots() == 0, qPrintable(QString::number(with_parts)));
+        w.click("orderProofPage");
+        QVERIFY(w.await("partsPlot"));
         w.fill("holesWithin", "0.02");
         QCOMPARE(w.job().holes_within, Length::mm(0.02));
         QTRY_VERIFY(!w.words("manyParts").contains("<b>100 in 100</b> come out right"));
