@@ -330,7 +330,7 @@ void OrderSlip::compare() {
             return Comparison{order_options(job, shop, plan), advise_methods(job, shop, plan.estimates)};
         },
         [this](const Comparison& found) {
-            if (m_page != Page::Compare)
+            if (m_page != Page::Compare || !isVisible())
                 return;
             build_compare(m_other.begin(8), found);
             m_other.end();

@@ -15,7 +15,9 @@ namespace {
 // Half the side of the largest square inside what is left of a hole's zone.
 Point near_enough(const Job& job, const SetupPlan& plan, const Readout& readout, std::size_t hole) {
     const Hole& at = plan.holes[hole];
-    const Allowed allowed = allowed_of(job, job.patterns[at.pattern], at.spec, plan.estimates);
+    Allowed allowed = allowed_of(job, job.patterns[at.pattern], at.spec, plan.estimates);
+    if (job.blank.on_side()) // along the bar as every hole, across it by what the axis may be missed by
+        allowed = {allowed.x, job.axis_within, false, allowed.by_fit};
     const Length wander =
         wander_of(job, {plan.chain(hole)}, {0}, plan.estimates).front(); // one deviation, as is the zero's
     const Length taken = nineteen_in_twenty * hypot(plan.machine.errors.pick_up, wander);

@@ -127,7 +127,7 @@ Piece carried_over(Piece piece, const Job& job, const Shop& shop, const OldProgr
         // The list of version 1 knew one face, and fetched for that one alone.
         Job there = with_setup(job, setup->id);
         std::erase_if(there.patterns, [&](const Pattern& each) { return !is_at_hand(there, each); });
-        const SetupPlan plan = plan_at_hand(there, shop, {});
+        const SetupPlan plan = plan_at_hand(there, shop, {}); // as it reckoned: with the common figures
         if (old.done <= static_cast<int>(plan.route.list.size()) && fingerprint_of_version_1(plan.route) == old.list) {
             BenchState state = bench_state(there, shop, plan, piece);
             while (state.now() && state.now()->move < old.done) {

@@ -242,6 +242,22 @@ private slots:
         QVERIFY(!expected_show(job, plan, Instruction{PunchMark{}, 0}));
         QVERIFY(!expected_show(job, plan_at_hand(job, shop_with(any_wheels())), Instruction{GoToReadout{1, 1}, 0}));
     }
+    void across_a_bar_the_axis_counts() {
+        Job job = arbor();
+        job.holes_within = mm(0.5);
+        job.axis_within = mm(0.1);
+        Shop shop = default_shop();
+        at_hand(job).machine = ref(*shop.find("Readout mill"));
+        const SetupPlan plan = plan_at_hand(job, shop);
+        int shown = 0;
+        for (const Instruction& move : plan.route.list)
+            if (const auto show = expected_show(job, plan, move)) {
+                ++shown;
+                // Not more than may be missed, whatever zero and drill take of it.
+                QVERIFY(show->off_y < mm(0.1) && show->off_x < mm(0.5) && show->off_x > show->off_y);
+            }
+        QVERIFY(shown > 3);
+    }
     // Whoever sets the display to what is expected, anywhere in what is near enough, makes every hole right.
     void near_enough_is_right() {
         holds("set anywhere near enough, a hole without other errors comes out right", [] {
