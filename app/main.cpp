@@ -1,6 +1,7 @@
 // Clockface: the window.
 #include "formats/shop_json.h"
 #include "look/look.h"
+#include "look/tongue.h"
 #include "shell/main_window.h"
 
 #include <QApplication>
@@ -169,6 +170,8 @@ int main(int argc, char** argv) {
     QApplication::setApplicationDisplayName(QStringLiteral("Clockface"));
     QApplication::setStyle(QStringLiteral("Fusion"));
     QApplication::setWindowIcon(QIcon(QStringLiteral(":/clockface.svg")));
+    if (qEnvironmentVariable("CLOCKFACE_WORDS") == QLatin1String("marked"))
+        speak_marked_english();
     if (!load_fonts())
         std::fputs("The built-in type could not be read; another one is used.\n", stderr);
     QApplication::setFont(type(11));

@@ -14,6 +14,7 @@
 #include "plan/makers.h"
 #include "plan/plan.h"
 #include "survey/part_text.h"
+#include "words/say.h"
 
 #include <CLI/CLI.hpp>
 #include <fmt/format.h>
@@ -68,7 +69,7 @@ void print_findings(const std::vector<Finding>& findings) {
 void print_setup(const Job& job, const SetupPlan& plan) {
     const std::string face = job.setups.size() > 1 ? ", " + in_words(job, at_hand(job)) : "";
     std::cout << fmt::format("{}{}, {} on {} ({})\n\n", job.title, face,
-                             counted(static_cast<int>(plan.holes.size()), "hole"), plan.machine.name,
+                             say("{count} {count:hole|holes}", {{"count", plan.holes.size()}}), plan.machine.name,
                              machine_in_words(plan.machine));
     const WordingNeeds needs = words_for(job, plan);
     for (std::size_t i = 0; i < plan.route.list.size(); ++i)

@@ -238,7 +238,9 @@ void CuttersSlip::build_spec(QVBoxLayout* box) {
     const HoleSpec& spec = document().job().patterns[index].hole;
     if (spec.depth && !spec.captive) {
         Sentence* depth = add_sentence(box);
-        depth->words(tr("The drawing's %1 are").arg(shown_length(document().job(), *spec.depth)));
+        depth->reads(spec.depth_of ? tr("The drawing's {drawn} are {depthOf}.")
+                                   : tr("The drawing's {drawn} are {depthOf}, as nothing else is said."),
+                     {{QStringLiteral("drawn"), shown_length(document().job(), *spec.depth)}});
         const bool tapped = spec.purpose == Purpose::Tapped;
         std::vector<std::pair<DepthOf, QString>> fillings{{DepthOf::FullDiameter, tr("the depth of the full diameter")},
                                                           {DepthOf::Tip, tr("the depth of the drill's tip")}};
@@ -250,24 +252,21 @@ void CuttersSlip::build_spec(QVBoxLayout* box) {
                 return index < job.patterns.size() ? depth_meant(job.patterns[index].hole) : DepthOf::FullDiameter;
             },
             [index](Job& job, DepthOf chosen) { job.patterns[index].hole.depth_of = chosen; });
-        depth->words(spec.depth_of ? QStringLiteral(".") : tr(", as nothing else is said."));
     }
     if (spec.recess) {
         Sentence* recess = add_sentence(box);
         const auto at = [index](Job& job) -> Recess& { return *job.patterns[index].hole.recess; };
-        recess->words(tr("Its mouth is let in"));
+        const bool flat = spec.recess->kind == RecessKind::Counterbore;
+        recess->reads(flat ? tr("Its mouth is let in {recessDiameter} wide, {recessDepth} deep.")
+                           : tr("Its mouth is let in {recessDiameter} wide, {recessAngle} included."));
         blanks().length(*recess, "recessDiameter", tr("diameter of the recess"),
                         [at](Job& job) -> Length& { return at(job).diameter; });
-        recess->words(tr("wide,"));
-        if (spec.recess->kind == RecessKind::Counterbore) {
+        if (flat)
             blanks().length(*recess, "recessDepth", tr("depth of the counterbore"),
                             [at](Job& job) -> Length& { return at(job).depth; });
-            recess->words(tr("deep."));
-        } else {
+        else
             blanks().turn(*recess, "recessAngle", tr("angle of the countersink"),
                           [at](Job& job) -> Angle& { return at(job).angle; });
-            recess->words(tr("included."));
-        }
     }
 }
 
@@ -277,10 +276,10 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
         pattern_of_kind(document().job(), document().plan().holes[static_cast<std::size_t>(hole)].pattern);
     const std::string name = step.name;
     Sentence* words = add_sentence(box);
-    words->words(QStringLiteral("%1  %2 –").arg(number).arg(q(step.skipped ? "left out: " + name : name)));
-    if (step.skipped)
-        words->words(q(step.cutter.name));
-    else
+    words->reads(step_reads(step), {{QStringLiteral("number"), QString::number(number)},
+                                    {QStringLiteral("step"), q(name)},
+                                    {QStringLiteral("left"), q(step.cutter.name)}});
+    if (!step.skipped)
         step_blanks(*words, blanks(), document(), index, step);
     const auto now = [this, name]() -> const CutStep* {
         return chain() < 0 ? nullptr : document().plan().chains()[static_cast<std::size_t>(chain())].find(name);

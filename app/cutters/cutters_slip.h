@@ -50,6 +50,8 @@ private:
 };
 
 /// Blanks of one step: cutter, depth, speed, pecks; each an undo step of the wishes of pattern `index`.
+/// How the sentence of a step reads, with places for the blanks of step_blanks().
+QString step_reads(const CutStep& step);
 void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& document, std::size_t index,
                  const CutStep& step);
 /// Why a step is as it is, all of it.

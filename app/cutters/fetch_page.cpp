@@ -7,6 +7,7 @@
 #include "look/words.h"
 #include "measure/figures.h"
 #include "widgets/line_button.h"
+#include "words/say.h"
 
 #include <QHBoxLayout>
 #include <QLabel>
@@ -30,7 +31,9 @@ void CuttersSlip::build_fetch(QVBoxLayout* box) {
         row->setSpacing(8);
         auto* button = new LineButton(QStringLiteral("%1   %2").arg(++number, 2).arg(q(line.cutter.name)) +
                                       (line.owned ? QString() : tr("   ▲ not in the drawer")));
-        set_tip(button, tr("%1 of kind %2").arg(q(counted(line.holes, "hole")), kinds.join(QStringLiteral(", "))));
+        set_tip(button, tr("%1 of kind %2")
+                            .arg(q(say("{count} {count:hole|holes}", {{"count", line.holes}})),
+                                 kinds.join(QStringLiteral(", "))));
         auto* facts = quiet(QStringLiteral("%1 × %2")
                                 .arg(line.holes)
                                 .arg(line.by_hand ? tr("by hand")

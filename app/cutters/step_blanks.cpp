@@ -38,6 +38,18 @@ bool as_planned(const QString& text) {
 
 } // namespace
 
+QString step_reads(const CutStep& step) {
+    if (step.skipped)
+        return QObject::tr("{number} left out: {step} – {left}");
+    if (step.kind == StepKind::Deburr)
+        return QObject::tr("{number} {step} – {cutter} {instead} by hand, on the far side.");
+    if (step.by_hand)
+        return QObject::tr("{number} {step} – {cutter} {instead} its tip {depth} deep, by hand.");
+    return step.cutter.kind == CutterKind::Drill
+               ? QObject::tr("{number} {step} – {cutter} {instead} its tip {depth} deep at {rpm} a minute in {peck}.")
+               : QObject::tr("{number} {step} – {cutter} {instead} its tip {depth} deep at {rpm} a minute.");
+}
+
 void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& document, std::size_t index,
                  const CutStep& step) {
     const std::string name = step.name;
@@ -77,8 +89,7 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
             });
     }
     if (step.kind == StepKind::Deburr)
-        return sentence.words(QObject::tr("by hand, on the far side."));
-    sentence.words(QObject::tr("its tip"));
+        return;
     blanks.custom(
         sentence, QStringLiteral("depth:") + id, QObject::tr("depth of the tip in the step '%1'").arg(q(name)),
         [now](const Job& job) { return now() ? q(depth_figure(now()->tip, job.unit)) : QString(); },
@@ -94,8 +105,7 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
             });
         });
     if (step.by_hand)
-        return sentence.words(QObject::tr("deep, by hand."));
-    sentence.words(QObject::tr("deep at"));
+        return;
     blanks.custom(
         sentence, QStringLiteral("rpm:") + id, QObject::tr("turns a minute in the step '%1'").arg(q(name)),
         [now](const Job&) {
@@ -113,9 +123,7 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
                 return QString();
             });
         });
-    sentence.words(QObject::tr("a minute"));
     if (step.cutter.kind == CutterKind::Drill) {
-        sentence.words(QObject::tr("in"));
         blanks.custom(
             sentence, QStringLiteral("peck:") + id, QObject::tr("depth of one peck in the step '%1'").arg(q(name)),
             [now](const Job& job) {
@@ -143,7 +151,6 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
                     return QObject::tr("pecks of at most %1, evened").arg(q(both_units(read.value)));
                 });
             });
-        sentence.words(QStringLiteral("."));
     }
 }
 

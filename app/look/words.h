@@ -1,7 +1,7 @@
 // The core's texts on the screen.
 #pragma once
 
-#include <QObject>
+#include <QCoreApplication>
 #include <QString>
 #include <string>
 
@@ -12,9 +12,9 @@ inline QString q(const std::string& text) {
     return QString::fromStdString(text);
 }
 
-/// For words outside of classes.
+/// For words outside of classes; their context is the namespace.
 inline QString tr(const char* text) {
-    return QObject::tr(text);
+    return QCoreApplication::translate("clockface::app", text);
 }
 
 } // namespace clockface::app

@@ -7,6 +7,7 @@
 #include "order/order_slip.h"
 #include "plan/advisor.h"
 #include "widgets/line_button.h"
+#include "words/say.h"
 
 #include <QGridLayout>
 #include <QLabel>
@@ -57,7 +58,8 @@ void OrderSlip::build_compare(QVBoxLayout* box, const Comparison& found) {
     }
     box->addLayout(ways);
     box->addSpacing(8);
-    box->addWidget(quiet(tr("All of %1 on each machine of the shop:").arg(q(counted(job.pieces, "piece")))));
+    box->addWidget(quiet(tr("All of %1 on each machine of the shop:")
+                             .arg(q(say("{count} {count:piece|pieces}", {{"count", job.pieces}})))));
     auto* machines = new QGridLayout;
     machines->setHorizontalSpacing(7);
     machines->setVerticalSpacing(4);

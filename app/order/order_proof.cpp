@@ -15,10 +15,9 @@ namespace clockface::app {
 
 void OrderSlip::keep_within(QVBoxLayout* box) {
     Sentence* within = kept_sentence(box);
-    within->words(tr("A hole may stand"));
+    within->reads(tr("A hole may stand {holesWithin} from its place."));
     blanks().length(*within, "holesWithin", tr("what a hole may stand beside its place"),
                     [](Job& at) -> Length& { return at.holes_within; });
-    within->words(tr("from its place."));
     const int pattern = pattern_index(document().job(), selection().pattern());
     if (pattern < 0 || document().job().blank.on_side())
         return;
@@ -29,13 +28,12 @@ void OrderSlip::keep_within(QVBoxLayout* box) {
         };
     };
     Sentence* of_pattern = kept_sentence(box);
-    of_pattern->words(tr("Those of %1").arg(q(selection().pattern())));
+    of_pattern->reads(tr("Those of {pattern} {patternWithinX} in X and {patternWithinY} in Y."),
+                      {{QStringLiteral("pattern"), q(selection().pattern())}});
     blanks().optional_length(*of_pattern, "patternWithinX", tr("what holes of this pattern may stand off in X"),
                              tr("as much"), own(&Within::x));
-    of_pattern->words(tr("in X and"));
     blanks().optional_length(*of_pattern, "patternWithinY", tr("what holes of this pattern may stand off in Y"),
                              tr("as much"), own(&Within::y));
-    of_pattern->words(tr("in Y."));
 }
 
 void OrderSlip::build_proof(QVBoxLayout* box, const std::optional<ManyParts>& many) {

@@ -11,6 +11,7 @@
 #include "ordering/travel.h"
 #include "plan/advisor.h"
 #include "widgets/flow_layout.h"
+#include "words/say.h"
 
 #include <QHash>
 #include <QLabel>
@@ -41,7 +42,7 @@ void dial_blank(const JobBlanks& blanks, Sentence& sentence, const char* name, c
                                        .arg(q(dial_figure(screw, screw.engraved() - 1)))
                                        .toStdString());
             at_hand(job).order.*line = static_cast<int>(lines);
-            return q(counted(lines, "line"));
+            return q(say("{count} {count:line|lines}", {{"count", lines}}));
         });
 }
 
@@ -55,39 +56,33 @@ void OrderSlip::keep_ways(QVBoxLayout* box) {
     const bool flat = !document().job().blank.on_side();
     if (flat && (readout || wheels)) {
         Sentence* walk = kept_sentence(box);
-        walk->words(tr("Before the first hole"));
+        walk->reads(tr("Before the first hole {walkFirst}; half way round and at the last hole {checkHalfWay}."));
         blanks().flag(*walk, "walkFirst", tr("a first light walk"), tr("go straight to work"),
                       tr("touch every place lightly"), [](Job& at) -> bool& { return at_hand(at).order.walk_first; });
-        walk->words(tr("; half way round and at the last hole"));
         blanks().flag(*walk, "checkHalfWay", tr("measuring half way"), tr("do not measure"),
                       tr("measure from the edges"), [](Job& at) -> bool& { return at_hand(at).order.check_half_way; });
-        walk->words(QStringLiteral("."));
     }
     if (wheels && !wheels->dials_turn) {
         Sentence* dials = kept_sentence(box);
-        dials->words(tr("Over zero the X dial shows"));
+        dials->reads(tr("Over zero the X dial shows {dialX} and the Y dial {dialY}."));
         dial_blank(blanks(), *dials, "dialX", tr("X dial at zero"), wheels->x, &OrderWishes::dial_x);
-        dials->words(tr("and the Y dial"));
         dial_blank(blanks(), *dials, "dialY", tr("Y dial at zero"), wheels->y, &OrderWishes::dial_y);
-        dials->words(QStringLiteral("."));
     }
     if (readout && flat) {
         Sentence* way = kept_sentence(box);
-        way->words(tr("The readout's figures are"));
+        way->reads(tr("The readout's figures are {readoutWay}."));
         blanks().one_of<ReadoutWay>(*way, "readoutWay", tr("how the readout is used"),
                                     {{ReadoutWay::FromZero, tr("counted from the drawing's zero")},
                                      {ReadoutWay::FromEachHole, tr("counted from each hole to the next")},
                                      {ReadoutWay::Routines, tr("its own routines'")}},
                                     [](Job& at) -> ReadoutWay& { return at_hand(at).order.readout; });
-        way->words(QStringLiteral("."));
     }
     if (table && flat) {
         Sentence* way = kept_sentence(box);
-        way->words(tr("The table's handle is set by"));
+        way->reads(tr("The table's handle is set by {tableWay}."));
         blanks().one_of<TableWay>(*way, "tableWay", tr("what the table is set by"),
                                   {{TableWay::Dial, tr("its dial")}, {TableWay::Plates, tr("its index plates")}},
                                   [](Job& at) -> TableWay& { return at_hand(at).order.table; });
-        way->words(QStringLiteral("."));
     }
 }
 

@@ -94,7 +94,10 @@ void OrderSlip::add_setup_sentence(QVBoxLayout* box, std::size_t index) {
     const Setup& setup = document().job().setups[index];
     const QString number = QString::number(index + 1);
     Sentence* made = kept_sentence(box);
-    made->words(tr("Set-up %1, called").arg(number));
+    made->reads(tr("Set-up {number}, called {setupName}, has the {face} up and makes {setupMakes} {setupPatterns} "
+                   "{setupCutters}."),
+                {{QStringLiteral("number"), number},
+                 {QStringLiteral("face"), q(face_in_words(document().job().blank.shape, setup.up))}});
     blanks().custom(
         *made, QStringLiteral("setupName") + number, tr("what set-up %1 is called").arg(number),
         [index](const Job& at) { return q(in_words(at, at.setups[index])); },
@@ -105,7 +108,6 @@ void OrderSlip::add_setup_sentence(QVBoxLayout* box, std::size_t index) {
                 named.name = text.trimmed().toStdString();
             return QString();
         });
-    made->words(tr(", has the %1 up and makes").arg(q(face_in_words(document().job().blank.shape, setup.up))));
     blanks().choice(
         *made, QStringLiteral("setupMakes") + number, tr("what set-up %1 makes").arg(number),
         {tr("all that is left"), tr("what is done by hand"), tr("the holes of"), tr("the steps of")},
@@ -140,7 +142,6 @@ void OrderSlip::add_setup_sentence(QVBoxLayout* box, std::size_t index) {
             [this, index](Job& at, const QString& text) {
                 return read_cutters(at, index, text, document().plan().cutters());
             });
-    made->words(QStringLiteral("."));
 }
 
 void OrderSlip::add_setup_links(QVBoxLayout* box, std::size_t index) {
@@ -174,11 +175,10 @@ void OrderSlip::keep_setups(QVBoxLayout* box) {
         }
     if (!job.own_setups) {
         Sentence* hands = kept_sentence(box);
-        hands->words(tr("What is done by hand is done"));
+        hands->reads(tr("What is done by hand is done {handworkApart}."));
         blanks().flag(*hands, QStringLiteral("handworkApart"), tr("where handwork is done"),
                       tr("before the work is taken out"), tr("in a set-up of its own"),
                       [](Job& at) -> bool& { return at.handwork_apart; });
-        hands->words(QStringLiteral("."));
     }
     auto* more = link(QStringLiteral("setupAdd"), tr("one more set-up with this face up"));
     connect(more, &QPushButton::clicked, this,

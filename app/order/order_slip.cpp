@@ -4,6 +4,7 @@
 #include "look/words.h"
 #include "measure/figures.h"
 #include "widgets/flow_layout.h"
+#include "words/say.h"
 
 #include <QHBoxLayout>
 #include <QLabel>
@@ -223,27 +224,26 @@ void OrderSlip::refresh_head() {
         QVBoxLayout* box = m_made.begin(8);
         m_made_on = sentence();
         if (setups.size() > 1) { // with one there is nothing to say
-            m_made_on->words(tr("Set-up"));
+            m_made_on->reads(
+                tr("Set-up {setup} of {setups}, made on {machine}, {cutOrder}; round the holes {holeOrder}."),
+                {{QStringLiteral("setups"), QString::number(setups.size())}});
             blanks().choice(
                 *m_made_on, "setup", tr("set-up"), setups,
                 [](const Job& at) { return setup_index(at, at_hand(at).id); },
                 [](Job& at, int index) { at = with_setup(at, at.setups[static_cast<std::size_t>(index)].id); });
-            m_made_on->words(tr("of %1, made on").arg(setups.size()));
         } else {
-            m_made_on->words(tr("Made on"));
+            m_made_on->reads(tr("Made on {machine}, {cutOrder}; round the holes {holeOrder}."));
         }
         blanks().choice(
             *m_made_on, "machine", tr("machine"), names,
             [this, names](const Job&) { return static_cast<int>(names.indexOf(q(document().plan().machine.name))); },
             [machines](Job& at, int machine) { at_hand(at).machine = machines[static_cast<std::size_t>(machine)]; });
-        m_made_on->words(QStringLiteral(","));
         blanks().one_of<CutOrder>(*m_made_on, "cutOrder", tr("order of the cutters"),
                                   {{CutOrder::Advised, tr("cutters as advised")},
                                    {CutOrder::ByCutter, tr("each cutter through all its holes")},
                                    {CutOrder::ByHole, tr("every hole finished before the next")},
                                    {CutOrder::FollowDrill, tr("tap and reamer follow their drill")}},
                                   [](Job& at) -> CutOrder& { return at_hand(at).order.cuts; });
-        m_made_on->words(tr("; round the holes"));
         blanks().one_of<HoleOrder>(
             *m_made_on, "holeOrder", tr("order of the holes"),
             {{HoleOrder::AsDrawn, tr("as they are drawn")},
@@ -257,7 +257,6 @@ void OrderSlip::refresh_head() {
                         at_hand(at).order.by_hand.push_back(
                             document().plan().holes[static_cast<std::size_t>(hole)].name);
             });
-        m_made_on->words(QStringLiteral("."));
         box->addWidget(m_made_on);
         m_made.end();
     }
@@ -409,7 +408,7 @@ void OrderSlip::refresh_list() {
                       "<b>%2</b>, "
                       "<b>%3</b> from the drawing.")
                  : tr("The simulated operator carried out %1: worst hole <b>%2</b>, <b>%3</b> from the drawing."))
-                .arg(q(counted(static_cast<std::int64_t>(plan.route.list.size()), "move")),
+                .arg(q(say("{count} {count:move|moves}", {{"count", plan.route.list.size()}})),
                      escaped(q(plan.holes[static_cast<std::size_t>(worst->hole)].name)),
                      q(deviation_in_words(worst->miss, job.unit))));
     else if (!plan.proof.complaints.empty())

@@ -15,10 +15,9 @@ WaysBox::WaysBox(Document& document, Selection& selection, JobBlanks& blanks, QW
     box->setContentsMargins(0, 0, 0, 0);
     box->setSpacing(4);
     m_within = new Sentence;
-    m_within->words(tr("Holes in the side may miss the axis by"));
+    m_within->reads(tr("Holes in the side may miss the axis by {axisWithin}."));
     blanks.length(*m_within, "axisWithin", tr("what holes may miss the axis by"),
                   [](Job& job) -> Length& { return job.axis_within; });
-    m_within->words(QStringLiteral("."));
     connect(m_within, &Sentence::given_up, this, [this] { m_document.drop_preview(); });
     box->addWidget(m_within);
     m_top = make_list(box, QStringLiteral("top"));

@@ -158,7 +158,8 @@ void PartSlip::build_hole() {
     Sentence* s = sentence();
     m_sentences << s;
     const auto hole = [i](Job& job) -> OldHole& { return job.old_part.holes[i]; };
-    s->words(tr("Hole"));
+    s->reads(tr("Hole {oldHoleName} is {oldDiameter} wide and {oldTapped}; it is measured over a pin of {oldPin}, "
+                "takes a bolt of {oldBolt}, and is copied as {madeAs}."));
     blanks().custom(
         *s, QStringLiteral("oldHoleName"), tr("name of the old part's hole"),
         [i](const Job& job) { return q(job.old_part.holes[i].name); },
@@ -167,20 +168,15 @@ void PartSlip::build_hole() {
             job = with_old_name(job, job.old_part.holes[i].name, name);
             return QString();
         });
-    s->words(tr("is"));
     blanks().length(*s, QStringLiteral("oldDiameter"), tr("its diameter, as measured"),
                     [hole](Job& job) -> Length& { return hole(job).diameter; });
-    s->words(tr("wide and"));
     blanks().flag(*s, QStringLiteral("oldTapped"), tr("plain or tapped"), tr("plain"), tr("tapped"),
                   [hole](Job& job) -> bool& { return hole(job).tapped; });
-    s->words(tr("; it is measured over a pin of"));
     blanks().optional_length(*s, QStringLiteral("oldPin"), tr("diameter of the pin put into it"), tr("its own size"),
                              [hole](Job& job) -> std::optional<Length>& { return hole(job).pin; });
-    s->words(tr(", takes a bolt of"));
     blanks().optional_length(*s, QStringLiteral("oldBolt"), tr("diameter of the bolt that goes through it"),
                              tr("the usual size"),
                              [hole](Job& job) -> std::optional<Length>& { return hole(job).bolt; });
-    s->words(tr(", and is copied as"));
     blanks().custom(
         *s, QStringLiteral("madeAs"), tr("what the copy's hole is"),
         [i](const Job& job) {
@@ -197,7 +193,6 @@ void PartSlip::build_hole() {
                 return q(read.how);
             });
         });
-    s->words(QStringLiteral("."));
     box->addWidget(s);
     const SurveyedHole& place = document().survey().holes[i];
     box->addWidget(quiet(static_cast<int>(i) == document().survey().zero
@@ -211,23 +206,21 @@ void PartSlip::build_hole() {
     box->addWidget(gone);
     Sentence* tools = sentence();
     m_sentences << tools;
-    tools->words(tr("One reading is trusted to: caliper"));
+    tools->reads(
+        tr("One reading is trusted to: caliper {caliperError}, rule {ruleError}, height gauge {heightError}, which "
+           "is {heightAtHand}."));
     const auto error = [&](Instrument which, const QString& name, const QString& what) {
         blanks().length(*tools, name, what, [which](Job& job) -> Length& {
             return job.old_part.instruments[static_cast<std::size_t>(which)].error;
         });
     };
     error(Instrument::Caliper, QStringLiteral("caliperError"), tr("error of the caliper"));
-    tools->words(tr(", rule"));
     error(Instrument::Rule, QStringLiteral("ruleError"), tr("error of the rule"));
-    tools->words(tr(", height gauge"));
     error(Instrument::HeightGauge, QStringLiteral("heightError"), tr("error of the height gauge"));
-    tools->words(tr("which is"));
     blanks().flag(*tools, QStringLiteral("heightAtHand"), tr("height gauge at hand"), tr("not at hand"), tr("at hand"),
                   [](Job& job) -> bool& {
                       return job.old_part.instruments[static_cast<std::size_t>(Instrument::HeightGauge)].at_hand;
                   });
-    tools->words(QStringLiteral("."));
     box->addWidget(tools);
 }
 
@@ -276,7 +269,11 @@ void PartSlip::build_laying() {
         return;
     Sentence* s = sentence();
     m_sentences << s;
-    s->words(tr("Nought of the old part is"));
+    s->reads(part.laying.centred
+                 ? tr("Nought of the old part is {partZero} and its x runs along {partAlong}. It is laid "
+                      "{layCentred}, x towards {layBearing}.")
+                 : tr("Nought of the old part is {partZero} and its x runs along {partAlong}. It is laid "
+                      "{layCentred} X {layX} Y {layY}, x towards {layBearing}."));
     const auto named = [&](const QString& name, const QString& what, std::string OldPart::*word, bool zero) {
         blanks().custom(
             *s, name, what,
@@ -293,23 +290,17 @@ void PartSlip::build_laying() {
             });
     };
     named(QStringLiteral("partZero"), tr("hole that is nought"), &OldPart::zero, true);
-    s->words(tr("and its x runs along"));
     named(QStringLiteral("partAlong"), tr("hole or edge x runs to"), &OldPart::along, false);
-    s->words(tr(". It is laid"));
     blanks().flag(*s, QStringLiteral("layCentred"), tr("how it is laid"), tr("with nought at"),
                   tr("in the middle of the piece"), [](Job& job) -> bool& { return job.old_part.laying.centred; });
     if (!part.laying.centred) {
-        s->words(QStringLiteral("X"));
         blanks().coordinate(*s, QStringLiteral("layX"), tr("X of the old part's nought"), Axis::X,
                             [](Job& job) -> Point& { return job.old_part.laying.at; });
-        s->words(QStringLiteral("Y"));
         blanks().coordinate(*s, QStringLiteral("layY"), tr("Y of the old part's nought"), Axis::Y,
                             [](Job& job) -> Point& { return job.old_part.laying.at; });
     }
-    s->words(tr(", x towards"));
     blanks().direction(*s, QStringLiteral("layBearing"), tr("direction of the old part's x"),
                        [](Job& job) -> Angle& { return job.old_part.laying.bearing; });
-    s->words(QStringLiteral("."));
     box->addWidget(s);
     if (!part.laying.mirrored)
         box->addWidget(quiet(tr("Say first which face the new piece shows: nothing is copied until then.")));
@@ -343,19 +334,16 @@ void PartSlip::build_marks() {
     const OldPart& part = document().settled().old_part;
     Sentence* terms = sentence();
     m_sentences << terms;
-    terms->words(tr("The two parts"));
+    terms->reads(tr("The two parts {faceToFace} face to face, the old one {drillGuide}, they are {bonded}, and a hole "
+                    "may be out by {marksWithin}."));
     blanks().flag(*terms, QStringLiteral("faceToFace"), tr("face to face"), tr("cannot be clamped"),
                   tr("can be clamped"), [](Job& job) -> bool& { return job.old_part.marking.face_to_face; });
-    terms->words(tr("face to face, the old one"));
     blanks().flag(*terms, QStringLiteral("drillGuide"), tr("drill guide"), tr("may not be drilled through"),
                   tr("may be drilled through"), [](Job& job) -> bool& { return job.old_part.marking.drill_guide; });
-    terms->words(tr(", they are"));
     blanks().flag(*terms, QStringLiteral("bonded"), tr("glued together"), tr("not glued"), tr("glued for good"),
                   [](Job& job) -> bool& { return job.old_part.marking.bonded; });
-    terms->words(tr(", and a hole may be out by"));
     blanks().length(*terms, QStringLiteral("marksWithin"), tr("how far out a hole may be"),
                     [](Job& job) -> Length& { return job.old_part.marking.within; });
-    terms->words(QStringLiteral("."));
     box->addWidget(terms);
     if (part.holes.empty())
         return;
@@ -364,19 +352,18 @@ void PartSlip::build_marks() {
     Sentence* access = sentence();
     m_sentences << access;
     const auto hole = [i](Job& job) -> HoleAccess& { return job.old_part.holes[i].access; };
-    access->words(tr("At %1 the metal is").arg(q(part.holes[i].name)));
+    access->reads(
+        tr("At {oldHole} the metal is {accessDepth} thick; the hole {accessBlind}. Above it there is {headRoom}, "
+           "beside its axis {freeRound}."),
+        {{QStringLiteral("oldHole"), q(part.holes[i].name)}});
     blanks().length(*access, QStringLiteral("accessDepth"), tr("how deep the hole is"),
                     [hole](Job& job) -> Length& { return hole(job).depth; });
-    access->words(tr("thick; the hole"));
     blanks().flag(*access, QStringLiteral("accessBlind"), tr("through or blind"), tr("goes through"), tr("is blind"),
                   [hole](Job& job) -> bool& { return hole(job).blind; });
-    access->words(tr(". Above it there is"));
     blanks().optional_length(*access, QStringLiteral("headRoom"), tr("free height above it"), tr("free air"),
                              [hole](Job& job) -> std::optional<Length>& { return hole(job).head_room; });
-    access->words(tr(", beside its axis"));
     blanks().optional_length(*access, QStringLiteral("freeRound"), tr("free room beside its axis"), tr("free air"),
                              [hole](Job& job) -> std::optional<Length>& { return hole(job).free_round; });
-    access->words(QStringLiteral("."));
     box->addWidget(access);
     const auto& drawer = std::get<MarksAcross>(document().shop().marks.kind);
     for (std::size_t k = 0; k < part.holes.size(); ++k) {
@@ -385,14 +372,14 @@ void PartSlip::build_marks() {
         const auto taken = way_taken(part.holes[k], part.marking, drawer, document().estimates(), place.known_to());
         Sentence* s = sentence();
         m_sentences << s;
-        s->words(q(part.holes[k].name) + tr(" by"));
+        s->reads(tr("{oldHole} by {way}"), {{QStringLiteral("oldHole"), q(part.holes[k].name)}});
         QStringList fillings;
         for (const WayAcross& way : ways)
-            fillings << q(in_words(way.way)) + (way.possible
-                                                    ? tr(", within %1").arg(q(thousandths(way.expected, part.unit)))
-                                                    : tr(" – cannot be done"));
+            fillings << (way.possible
+                             ? tr("%1, within %2").arg(q(in_words(way.way)), q(thousandths(way.expected, part.unit)))
+                             : tr("%1 – cannot be done").arg(q(in_words(way.way))));
         blanks().choice(
-            *s, QStringLiteral("way-") + q(part.holes[k].name), tr("way of marking %1").arg(q(part.holes[k].name)),
+            *s, QStringLiteral("way:") + q(part.holes[k].name), tr("way of marking %1").arg(q(part.holes[k].name)),
             fillings,
             [ways, taken](const Job&) {
                 for (std::size_t w = 0; w < ways.size(); ++w)

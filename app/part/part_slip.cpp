@@ -4,6 +4,7 @@
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "survey/part_text.h"
+#include "words/say.h"
 
 #include <QApplication>
 #include <QClipboard>
@@ -255,14 +256,16 @@ void PartSlip::show_words() {
     if (found.settled())
         if (const auto worst = found.worst())
             lines << tr("All %1 have their place, the worst within %2; %3.")
-                         .arg(q(counted(static_cast<int>(part.holes.size()), "hole")),
+                         .arg(q(say("{count} {count:hole|holes}", {{"count", part.holes.size()}})),
                               q(thousandths(*worst, part.unit)),
-                              q(counted(found.spare, "reading")) + tr(" more than needed"));
+                              q(say("{count} {count:reading|readings}", {{"count", found.spare}})) +
+                                  tr(" more than needed"));
     if (const auto unchecked = std::count_if(found.holes.begin(), found.holes.end(),
                                              [](const SurveyedHole& hole) { return !hole.unchecked.empty(); });
         unchecked > 0)
         lines << tr("%1 unchecked: a slip of the pen there would not show.")
-                     .arg(q(counted(unchecked, "hole")) + (unchecked == 1 ? tr(" is") : tr(" are")));
+                     .arg(q(say("{count} {count:hole|holes}", {{"count", unchecked}})) +
+                          (unchecked == 1 ? tr(" is") : tr(" are")));
     m_next->setVisible(found.next.has_value());
     if (found.next) {
         QStringList names;

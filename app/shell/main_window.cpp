@@ -17,6 +17,7 @@
 
 #include "order/order_slip.h"
 #include "slips/reckoner.h"
+#include "words/say.h"
 
 #include <QAction>
 #include <QApplication>
@@ -451,7 +452,7 @@ void MainWindow::save_template() {
         [this](const QString& path) {
             const Result<int> pages = write_template(m_document.job(), m_document.plan(), path);
             tell(pages ? tr("The template is in %1, %2. Print it at 100 percent and measure both bars first.")
-                             .arg(path, q(counted(*pages, "page")))
+                             .arg(path, q(say("{count} {count:page|pages}", {{"count", *pages}})))
                        : q(pages.error().text()));
         },
         [this](const QString& path) { return template_files(m_document.job(), path); });
@@ -545,7 +546,9 @@ void MainWindow::offer_left_behind() {
     const auto others = static_cast<int>(left.size()) - 1;
     tell(tr("The job '%1' of %2 was not saved when Clockface ended.%3")
              .arg(q(newest.job.title), QLocale().toString(newest.kept, QLocale::ShortFormat),
-                  others > 0 ? tr(" Behind it: %1.").arg(q(counted(others, "more job"))) : QString()),
+                  others > 0
+                      ? tr(" Behind it: %1.").arg(q(say("{count} {count:more job|more jobs}", {{"count", others}})))
+                      : QString()),
          {{tr("Bring it back"), [this, newest] { bring_back(newest); }},
           {tr("Let it go"), [this, newest] {
                if (!m_recovery.let_go(newest))

@@ -17,19 +17,19 @@ namespace clockface::app {
 void ShopView::build_cutting(QVBoxLayout* box) {
     add_heading(box, tr("How we cut"));
     Sentence* s = add_sentence(box);
-    s->words(tr("A hole is started"));
+    s->reads(tr("A hole is started {startWay}, and drilled {smallSteps}. Inch screws clear by {chartClearance}. "
+                "Threads get {threadPercent} percent of thread, with {chipRoom} pitches for chips below the tap. A "
+                "drill goes {beyond} beyond the far face. A chamfer is {chamfer} wider than the hole. Feeds are "
+                "{briskness} percent of the table: 50 is gentle, 100 is production."));
     m_blanks.one_of<StartWay>(*s, "startWay", tr("how a hole is started"),
                               {{StartWay::CentreDrill, tr("with a centre drill, half way up its cone")},
                                {StartWay::SpottingDrill, tr("with a spotting drill that leaves the chamfer too")},
                                {StartWay::Straight, tr("straight with the drill")}},
                               [](Shop& shop) { return &shop.customs.start; });
-    s->words(tr(", and drilled"));
     m_blanks.flag(*s, "smallSteps", tr("how a hole is opened up"), tr("straight up to what the machine drives"),
                   tr("in small steps"), [](Shop& shop) { return &shop.customs.small_steps; });
-    s->words(tr(". Inch screws clear by"));
     m_blanks.flag(*s, "chartClearance", tr("what clearance holes of inch screws go by"), tr("the standard"),
                   tr("the charts of the bench"), [](Shop& shop) { return &shop.customs.chart_clearance; });
-    s->words(tr(". Threads get"));
     m_blanks.custom(
         *s, "threadPercent", tr("percent of thread"),
         [](const Shop& shop) {
@@ -46,19 +46,14 @@ void ShopView::build_cutting(QVBoxLayout* box) {
                 return QString();
             });
         });
-    s->words(tr("percent of thread, with"));
     m_blanks.number(*s, "chipRoom", tr("room for chips, in pitches"), 1,
                     [](Shop& shop) { return &shop.customs.chip_room; });
-    s->words(tr("pitches for chips below the tap. A drill goes"));
     m_blanks.length(*s, "beyond", tr("how far beyond the far face"), Unit::Millimetre,
                     [](Shop& shop) { return &shop.customs.beyond; });
-    s->words(tr("beyond the far face. A chamfer is"));
     m_blanks.length(*s, "chamfer", tr("how much wider the mouth is made"), Unit::Millimetre,
                     [](Shop& shop) { return &shop.customs.chamfer; });
-    s->words(tr("wider than the hole. Feeds are"));
     m_blanks.number(*s, "briskness", tr("percent of the table's advance"), 0,
                     [](Shop& shop) { return &shop.customs.briskness; });
-    s->words(tr("percent of the table: 50 is gentle, 100 is production."));
     add_heading(box, tr("Surface speeds"));
     add_quiet(
         box,
@@ -67,7 +62,12 @@ void ShopView::build_cutting(QVBoxLayout* box) {
     for (const Metal& metal : all_metals()) {
         Sentence* line = add_sentence(box);
         const std::string name = metal.name;
-        line->words(q(metal.name) + QStringLiteral(":"));
+        line->reads(tr("{metal}: {speed} (tables: {slow} to {fast}; {chips} chips; {fluid})"),
+                    {{QStringLiteral("metal"), q(metal.name)},
+                     {QStringLiteral("slow"), QString::number(metal.slow)},
+                     {QStringLiteral("fast"), QString::number(metal.fast)},
+                     {QStringLiteral("chips"), metal.long_chips ? tr("long") : tr("short")},
+                     {QStringLiteral("fluid"), q(metal.fluid)}});
         m_blanks.custom(
             *line, QStringLiteral("speed:") + q(metal.name), tr("surface speed in %1").arg(q(metal.name)),
             [name, usual = metal.usual](const Shop& shop) {
@@ -85,69 +85,58 @@ void ShopView::build_cutting(QVBoxLayout* box) {
                     return QString();
                 });
             });
-        line->words(tr("(tables: %1 to %2; %3 chips; %4)")
-                        .arg(metal.slow)
-                        .arg(metal.fast)
-                        .arg(metal.long_chips ? tr("long") : tr("short"), q(metal.fluid)));
     }
 }
 
 void ShopView::build_kit(QVBoxLayout* box) {
     add_heading(box, tr("Pins, packing, instruments"));
-    const auto lengths = [&](const QString& id, const QString& before, const QString& what,
+    const auto lengths = [&](const QString& id, const QString& words, const QString& what,
                              std::vector<Length> RoundKit::*member) {
         Sentence* s = add_sentence(box);
-        s->words(before);
+        s->reads(words);
         m_blanks.lengths(*s, id, what, Unit::Millimetre, [member](Shop& shop) { return &(shop.kit.*member); });
-        s->words(QStringLiteral("."));
     };
-    lengths(QStringLiteral("rods"), tr("Rods, pins and gauge pins of"), tr("rods and pins"), &RoundKit::rods);
-    lengths(QStringLiteral("packing"), tr("Spacers and packing of"), tr("spacers and packing"), &RoundKit::packing);
-    lengths(QStringLiteral("veeBlocks"), tr("Vee blocks, as wide as"), tr("vee blocks"), &RoundKit::vee_blocks);
-    lengths(QStringLiteral("bushings"), tr("Bushings bored"), tr("bushings"), &RoundKit::bushings);
+    lengths(QStringLiteral("rods"), tr("Rods, pins and gauge pins of {rods}."), tr("rods and pins"), &RoundKit::rods);
+    lengths(QStringLiteral("packing"), tr("Spacers and packing of {packing}."), tr("spacers and packing"),
+            &RoundKit::packing);
+    lengths(QStringLiteral("veeBlocks"), tr("Vee blocks, as wide as {veeBlocks}."), tr("vee blocks"),
+            &RoundKit::vee_blocks);
+    lengths(QStringLiteral("bushings"), tr("Bushings bored {bushings}."), tr("bushings"), &RoundKit::bushings);
     Sentence* s = add_sentence(box);
-    const auto length = [&](const QString& before, const QString& id, const QString& what, Length RoundKit::*member) {
-        s->words(before);
+    s->reads(tr(
+        "The edge finder's tip is {finder}, it finds an edge again within {finderRepeats}; the caliper is read to "
+        "{caliperStep}, the height gauge to {heightStep}, packing that comes within {packingWithin} is near enough."));
+    const auto length = [&](const QString& id, const QString& what, Length RoundKit::*member) {
         m_blanks.length(*s, id, what, Unit::Millimetre, [member](Shop& shop) { return &(shop.kit.*member); });
     };
-    length(tr("The edge finder's tip is"), QStringLiteral("finder"), tr("edge finder's tip"), &RoundKit::finder);
-    length(tr(", it finds an edge again within"), QStringLiteral("finderRepeats"), tr("how well it repeats"),
-           &RoundKit::finder_repeats);
-    length(tr("; the caliper is read to"), QStringLiteral("caliperStep"), tr("step of the caliper"),
-           &RoundKit::caliper_step);
-    length(tr(", the height gauge to"), QStringLiteral("heightStep"), tr("step of the height gauge"),
-           &RoundKit::height_step);
-    length(tr(", packing that comes within"), QStringLiteral("packingWithin"), tr("packing near enough"),
-           &RoundKit::packing_within);
-    s->words(tr("is near enough."));
+    length(QStringLiteral("finder"), tr("edge finder's tip"), &RoundKit::finder);
+    length(QStringLiteral("finderRepeats"), tr("how well it repeats"), &RoundKit::finder_repeats);
+    length(QStringLiteral("caliperStep"), tr("step of the caliper"), &RoundKit::caliper_step);
+    length(QStringLiteral("heightStep"), tr("step of the height gauge"), &RoundKit::height_step);
+    length(QStringLiteral("packingWithin"), tr("packing near enough"), &RoundKit::packing_within);
     Sentence* angles = add_sentence(box);
-    angles->words(tr("The protractor is read to"));
+    angles->reads(tr("The protractor is read to {protractorStep} and reaches {protractorReach}; a chuck's three jaws "
+                     "{threeJaws}, a lathe {lathe}, and the vise's jaw {jawsLift}."));
     m_blanks.angle(*angles, "protractorStep", tr("step of the protractor"),
                    [](Shop& shop) { return &shop.kit.protractor_step; });
-    angles->words(tr("and reaches"));
     m_blanks.angle(*angles, "protractorReach", tr("reach of the protractor"),
                    [](Shop& shop) { return &shop.kit.protractor_reach; });
-    angles->words(tr("; a chuck's three jaws"));
     m_blanks.flag(*angles, "threeJaws", tr("whether jaws serve as an index"), tr("do not serve as an index"),
                   tr("serve as an index of 120°"), [](Shop& shop) { return &shop.kit.three_jaws; });
-    angles->words(tr(", a lathe"));
     m_blanks.flag(*angles, "lathe", tr("whether there is a lathe"), tr("is not there"), tr("is there"),
                   [](Shop& shop) { return &shop.kit.lathe; });
-    angles->words(tr(", and the vise's jaw"));
     m_blanks.flag(*angles, "jawsLift", tr("whether the vise's jaw lifts"), tr("stays down"), tr("lifts when it grips"),
                   [](Shop& shop) { return &shop.kit.jaws_lift; });
-    angles->words(QStringLiteral("."));
 }
 
 void ShopView::build_shops(QVBoxLayout* box) {
     add_heading(box, tr("Which shop?"));
     Sentence* s = add_sentence(box);
-    s->words(tr("This shop is called"));
+    s->reads(
+        tr("This shop is called {shopName}. A hole keeps {edgeFactor} of its diameters from any edge, or it is said."));
     m_blanks.text(*s, "shopName", tr("name of the shop"), [](Shop& shop) { return &shop.name; });
-    s->words(tr(". A hole keeps"));
     m_blanks.number(*s, "edgeFactor", tr("least distance from an edge, in diameters"), 2,
                     [](Shop& shop) { return &shop.edge_distance_factor; });
-    s->words(tr("of its diameters from any edge, or it is said."));
     add_quiet(box,
               m_document.shop_path().isEmpty()
                   ? tr("It is the made-up shop the program comes with; the first change keeps it as a file of its own.")

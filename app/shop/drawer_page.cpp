@@ -9,6 +9,7 @@
 #include "shop/shop_view.h"
 #include "shop/tables.h"
 #include "shop/threads.h"
+#include "words/say.h"
 
 #include <QFileInfo>
 #include <QHBoxLayout>
@@ -53,6 +54,41 @@ Result<QString> read_taps(TapSet& set, const QString& text) {
     return QString();
 }
 
+// What is asked of a single cutter hangs on its kind.
+QString single_words(CutterKind kind) {
+    switch (kind) {
+    case CutterKind::Drill:
+        return tr(
+            "A {kind} called {singleName}, {singleDiameter} wide, {singleMeasured}; point {singlePoint}, cuts "
+            "{singleFlute} deep, {singleOverall} long; it is {singleWorn} and of {singleMetal}, with {singleSplit}.");
+    case CutterKind::Tap:
+        return QObject::tr(
+            "A {kind} called {singleName} for {singleSize}, {singleDiameter} wide, {singleMeasured}; cuts "
+            "{singleFlute} "
+            "deep, {singleOverall} long; it is {singleWorn} and of {singleMetal}.");
+    case CutterKind::Reamer:
+        return QObject::tr(
+            "A {kind} called {singleName}, {singleDiameter} wide, {singleMeasured}; cuts {singleFlute} deep, "
+            "{singleOverall} long; it is {singleWorn} and of {singleMetal}, turned {singleHand}.");
+    case CutterKind::Counterbore:
+        return tr(
+            "A {kind} called {singleName}, {singleDiameter} wide, {singleMeasured}; its pilot {singleTip} wide, cuts "
+            "{singleFlute} deep, {singleOverall} long; it is {singleWorn} and of {singleMetal}.");
+    case CutterKind::CentreDrill:
+    case CutterKind::StepDrill:
+        return QObject::tr(
+            "A {kind} called {singleName}, {singleDiameter} wide, {singleMeasured}; its tip {singleTip} wide, "
+            "{singleTipLength} long, point {singlePoint}, cuts {singleFlute} deep, {singleOverall} long; it is "
+            "{singleWorn} and of {singleMetal}.");
+    case CutterKind::SpotDrill:
+    case CutterKind::Countersink:
+        return tr(
+            "A {kind} called {singleName}, {singleDiameter} wide, {singleMeasured}; its tip {singleTip} wide, point "
+            "{singlePoint}, cuts {singleFlute} deep, {singleOverall} long; it is {singleWorn} and of {singleMetal}.");
+    }
+    return {};
+}
+
 } // namespace
 
 void ShopView::build_drawer(QVBoxLayout* box) {
@@ -74,11 +110,10 @@ void ShopView::build_drawer(QVBoxLayout* box) {
         row->addLayout(sentence_box, 1);
         box->addLayout(row);
         Sentence* s = add_sentence(sentence_box);
-        s->words(q(in_words(sets[i].family)) + tr(" from"));
+        s->reads(tr("{family} from {setFrom} to {setTo} by {setStep}, without {setWithout}."),
+                 {{QStringLiteral("family"), q(in_words(sets[i].family))}});
         m_blanks.text(*s, QStringLiteral("setFrom:") + id, tr("first size of the set"), part(&CutterSet::from));
-        s->words(tr("to"));
         m_blanks.text(*s, QStringLiteral("setTo:") + id, tr("last size of the set"), part(&CutterSet::to));
-        s->words(tr("by"));
         m_blanks.custom(
             *s, QStringLiteral("setStep:") + id, tr("step of the set"),
             [i](const Shop& shop) {
@@ -98,10 +133,8 @@ void ShopView::build_drawer(QVBoxLayout* box) {
                     return q(both_units(read.value));
                 });
             });
-        s->words(tr(", without"));
         m_blanks.words(*s, QStringLiteral("setWithout:") + id, tr("sizes missing from the set"),
                        [set](Shop& shop) { return set(shop) ? &set(shop)->without : nullptr; });
-        s->words(QStringLiteral("."));
         auto* link_box = new QVBoxLayout;
         row->addLayout(link_box);
         add_link(link_box, QStringLiteral("setGone:") + id, tr("this set is no longer here"), [this, i] {
@@ -111,20 +144,20 @@ void ShopView::build_drawer(QVBoxLayout* box) {
         });
     }
     Sentence* add = add_sentence(box);
-    add->words(tr("There is also"));
-    QStringList fillings{tr("a set of …")};
+    add->reads(tr("There is also {addSet}."));
+    using Further = std::optional<SetFamily>;
+    std::vector<std::pair<Further, QString>> fillings{{std::nullopt, tr("a set of …")}};
     for (const SetFamily family : set_families)
-        fillings << q(in_words(family));
-    m_blanks.choice(
-        *add, "addSet", tr("a further set"), fillings, [](const Shop&) { return 0; },
-        [](Shop& shop, int filling) {
-            if (filling > 0)
-                shop.drawer.sets.push_back(new_set(set_families.at(static_cast<std::size_t>(filling - 1))));
+        fillings.emplace_back(family, q(in_words(family)));
+    m_blanks.one_of<Further>(
+        *add, "addSet", tr("a further set"), Fillings<Further>(fillings), [](const Shop&) { return Further(); },
+        [](Shop& shop, Further family) {
+            if (family)
+                shop.drawer.sets.push_back(new_set(*family));
         });
-    add->words(QStringLiteral("."));
-    add_quiet(box,
-              tr("Together %1.")
-                  .arg(q(counted(static_cast<std::int64_t>(cutters_in(m_document.shop().drawer).size()), "cutter"))));
+    add_quiet(box, tr("Together %1.")
+                       .arg(q(say("{count} {count:cutter|cutters}",
+                                  {{"count", cutters_in(m_document.shop().drawer).size()}}))));
 }
 
 void ShopView::build_singles(QVBoxLayout* box) {
@@ -142,66 +175,50 @@ void ShopView::build_singles(QVBoxLayout* box) {
         const QString id = QString::number(i + 1);
         const CutterKind kind = singles[i].kind;
         Sentence* s = add_sentence(box);
-        s->words(tr("A %1 called").arg(q(in_words(kind))));
+        s->reads(single_words(kind), {{QStringLiteral("kind"), q(in_words(kind))}});
         m_blanks.text(*s, QStringLiteral("singleName:") + id, tr("name of the cutter"),
                       [one](Shop& shop) { return one(shop) ? &one(shop)->name : nullptr; });
         if (kind == CutterKind::Tap) {
-            s->words(tr("for"));
             m_blanks.text(*s, QStringLiteral("singleSize:") + id, tr("thread of the tap"),
                           [one](Shop& shop) { return one(shop) ? &one(shop)->size : nullptr; });
         }
-        s->words(QStringLiteral(","));
         m_blanks.length(*s, QStringLiteral("singleDiameter:") + id, tr("diameter of the cutter"), Unit::Millimetre,
                         length(&Cutter::diameter));
-        s->words(tr("wide,"));
         m_blanks.optional_length(*s, QStringLiteral("singleMeasured:") + id, tr("diameter as measured"),
                                  Unit::Millimetre, tr("not measured"),
                                  [one](Shop& shop) { return one(shop) ? &one(shop)->measured : nullptr; });
-        s->words(QStringLiteral(";"));
         if (kind == CutterKind::CentreDrill || kind == CutterKind::StepDrill || kind == CutterKind::Counterbore ||
             kind == CutterKind::SpotDrill || kind == CutterKind::Countersink) {
-            s->words(kind == CutterKind::Counterbore ? tr("its pilot") : tr("its tip"));
             m_blanks.length(*s, QStringLiteral("singleTip:") + id, tr("width of the tip or pilot"), Unit::Millimetre,
                             length(&Cutter::tip));
-            s->words(tr("wide,"));
         }
         if (kind == CutterKind::CentreDrill || kind == CutterKind::StepDrill) {
             m_blanks.length(*s, QStringLiteral("singleTipLength:") + id, tr("length of the tip, or of one step"),
                             Unit::Millimetre, length(&Cutter::tip_length));
-            s->words(tr("long,"));
         }
         if (kind != CutterKind::Reamer && kind != CutterKind::Counterbore && kind != CutterKind::Tap) {
-            s->words(tr("point"));
             m_blanks.angle(*s, QStringLiteral("singlePoint:") + id, tr("included angle of the point"),
                            [one](Shop& shop) { return one(shop) ? &one(shop)->point : nullptr; });
-            s->words(QStringLiteral(","));
         }
-        s->words(tr("cuts"));
         m_blanks.length(*s, QStringLiteral("singleFlute:") + id, tr("how deep it cuts"), Unit::Millimetre,
                         length(&Cutter::flute));
-        s->words(tr("deep,"));
         m_blanks.length(*s, QStringLiteral("singleOverall:") + id, tr("its whole length"), Unit::Millimetre,
                         length(&Cutter::overall));
-        s->words(tr("long; it is"));
         m_blanks.flag(*s, QStringLiteral("singleWorn:") + id, tr("sharpness"), tr("sharp"), tr("worn"),
                       [one](Shop& shop) { return one(shop) ? &one(shop)->worn : nullptr; });
-        s->words(tr("and of"));
         m_blanks.one_of<CutterMetal>(*s, QStringLiteral("singleMetal:") + id, tr("what it is made of"),
                                      {{CutterMetal::HighSpeedSteel, tr("high speed steel")},
                                       {CutterMetal::Cobalt, tr("cobalt steel")},
                                       {CutterMetal::Carbide, tr("carbide")}},
                                      [one](Shop& shop) { return one(shop) ? &one(shop)->metal : nullptr; });
         if (kind == CutterKind::Drill) {
-            s->words(tr(", with"));
             m_blanks.flag(*s, QStringLiteral("singleSplit:") + id, tr("form of its point"), tr("a plain point"),
                           tr("a split point"),
                           [one](Shop& shop) { return one(shop) ? &one(shop)->split_point : nullptr; });
         } else if (kind == CutterKind::Reamer) {
-            s->words(tr(", turned"));
             m_blanks.flag(*s, QStringLiteral("singleHand:") + id, tr("how it is turned"), tr("by the machine"),
                           tr("by hand"), [one](Shop& shop) { return one(shop) ? &one(shop)->hand : nullptr; });
         }
-        s->words(QStringLiteral("."));
         add_link(box, QStringLiteral("singleGone:") + id, tr("take it out of the drawer"), [this, i] {
             change(tr("cutter taken out"), [i](Shop& shop) {
                 shop.drawer.singles.erase(shop.drawer.singles.begin() + static_cast<std::ptrdiff_t>(i));
@@ -209,18 +226,17 @@ void ShopView::build_singles(QVBoxLayout* box) {
         });
     }
     Sentence* add = add_sentence(box);
-    add->words(tr("There is also"));
-    QStringList fillings{tr("a single …")};
+    add->reads(tr("There is also {addSingle}."));
+    using Further = std::optional<CutterKind>;
+    std::vector<std::pair<Further, QString>> fillings{{std::nullopt, tr("a single …")}};
     for (const CutterKind kind : cutter_kinds)
-        fillings << q(in_words(kind));
-    m_blanks.choice(
-        *add, "addSingle", tr("a further cutter"), fillings, [](const Shop&) { return 0; },
-        [](Shop& shop, int filling) {
-            if (filling > 0)
-                shop.drawer.singles.push_back(new_single(cutter_kinds.at(static_cast<std::size_t>(filling - 1)),
-                                                         static_cast<int>(shop.drawer.singles.size()) + 1));
+        fillings.emplace_back(kind, q(in_words(kind)));
+    m_blanks.one_of<Further>(
+        *add, "addSingle", tr("a further cutter"), Fillings<Further>(fillings), [](const Shop&) { return Further(); },
+        [](Shop& shop, Further kind) {
+            if (kind)
+                shop.drawer.singles.push_back(new_single(*kind, static_cast<int>(shop.drawer.singles.size()) + 1));
         });
-    add->words(QStringLiteral("."));
 }
 
 void ShopView::build_taps(QVBoxLayout* box) {
@@ -233,7 +249,7 @@ void ShopView::build_taps(QVBoxLayout* box) {
     for (std::size_t i = 0; i < taps.size(); ++i) {
         const QString id = QString::number(i + 1);
         Sentence* s = add_sentence(box);
-        s->words(q(taps[i].thread) + QStringLiteral(":"));
+        s->reads(tr("{thread}: {taps}."), {{QStringLiteral("thread"), q(taps[i].thread)}});
         m_blanks.custom(
             *s, QStringLiteral("taps:") + id, tr("taps for %1").arg(q(taps[i].thread)),
             [i](const Shop& shop) { return i < shop.drawer.taps.size() ? tap_words(shop.drawer.taps[i]) : QString(); },
@@ -241,10 +257,9 @@ void ShopView::build_taps(QVBoxLayout* box) {
                 TapSet* set = at(shop.drawer.taps, i);
                 return set ? read_taps(*set, text) : Result<QString>(QString());
             });
-        s->words(QStringLiteral("."));
     }
     Sentence* add = add_sentence(box);
-    add->words(tr("And taps for"));
+    add->reads(tr("And taps for {addTap}."));
     m_blanks.custom(
         *add, "addTap", tr("a further thread"), [](const Shop&) { return tr("another thread"); },
         [](Shop& shop, const QString& text) -> Result<QString> {
@@ -261,12 +276,10 @@ void ShopView::build_taps(QVBoxLayout* box) {
             shop.drawer.taps.push_back({thread->name, true, true, false});
             return q(thread->name);
         });
-    add->words(QStringLiteral("."));
     add_heading(box, tr("Cutting fluids"));
     Sentence* fluids = add_sentence(box);
-    fluids->words(tr("On hand are"));
+    fluids->reads(tr("On hand are {fluids}."));
     m_blanks.words(*fluids, "fluids", tr("cutting fluids on hand"), [](Shop& shop) { return &shop.drawer.fluids; });
-    fluids->words(QStringLiteral("."));
     QStringList known;
     for (const Metal& metal : all_metals())
         if (metal.fluid != "dry" && !known.contains(q(metal.fluid)))

@@ -101,25 +101,22 @@ void ShopView::screw_sentence(QVBoxLayout* box, const QString& id, const QString
         return [reach, member](Shop& shop) { return reach(shop) ? &(reach(shop)->*member) : nullptr; };
     };
     Sentence* s = add_sentence(box);
-    s->words(tr("%1: one turn of the handle moves it").arg(axis));
-    m_blanks.length(*s, id + QStringLiteral("Lead"), tr("lead of the %1 screw").arg(axis), unit, part(&Screw::lead));
-    s->words(tr(", its dial has"));
-    m_blanks.number(*s, id + QStringLiteral("Lines"), tr("lines on the %1 dial for one turn").arg(axis), 4,
+    s->reads(
+        tr("{axis}: one turn of the handle moves it {lead}, its dial has {lines} lines a turn, in {unit}; turning it "
+           "{plus} goes towards plus, and holes are come to going {finish}. Its backlash is {backlash}."),
+        {{QStringLiteral("axis"), axis}});
+    m_blanks.length(*s, QStringLiteral("lead:") + id, tr("lead of the %1 screw").arg(axis), unit, part(&Screw::lead));
+    m_blanks.number(*s, QStringLiteral("lines:") + id, tr("lines on the %1 dial for one turn").arg(axis), 4,
                     part(&Screw::lines));
-    s->words(tr("lines a turn, in"));
-    m_blanks.one_of<Unit>(*s, id + QStringLiteral("Unit"), tr("unit of the %1 dial").arg(axis), unit_fillings(),
+    m_blanks.one_of<Unit>(*s, QStringLiteral("unit:") + id, tr("unit of the %1 dial").arg(axis), unit_fillings(),
                           part(&Screw::unit));
-    s->words(tr("; turning it"));
-    m_blanks.one_of<Turn>(*s, id + QStringLiteral("Plus"), tr("turn of the %1 handle towards plus").arg(axis),
+    m_blanks.one_of<Turn>(*s, QStringLiteral("plus:") + id, tr("turn of the %1 handle towards plus").arg(axis),
                           {{Turn::Clockwise, tr("clockwise")}, {Turn::CounterClockwise, tr("counter-clockwise")}},
                           part(&Screw::plus));
-    s->words(tr("goes towards plus, and holes are come to going"));
-    m_blanks.one_of<Towards>(*s, id + QStringLiteral("Finish"), tr("how holes are come to along %1").arg(axis),
+    m_blanks.one_of<Towards>(*s, QStringLiteral("finish:") + id, tr("how holes are come to along %1").arg(axis),
                              {{Towards::Plus, tr("plus")}, {Towards::Minus, tr("minus")}}, part(&Screw::finish));
-    s->words(tr(". Its backlash is"));
-    m_blanks.length(*s, id + QStringLiteral("Backlash"), tr("backlash of the %1 screw").arg(axis), unit,
+    m_blanks.length(*s, QStringLiteral("backlash:") + id, tr("backlash of the %1 screw").arg(axis), unit,
                     part(&Screw::backlash));
-    s->words(QStringLiteral("."));
     Shop copy = m_document.shop();
     const Screw* screw = reach(copy);
     if (!screw)
@@ -140,7 +137,8 @@ void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
     const Machine& machine = m_document.shop().machines[index];
     add_heading(box, q(machine.name));
     Sentence* s = add_sentence(box);
-    s->words(tr("It is called"));
+    s->reads(tr("It is called {machineName} and is worked by {kind}: {machineRemark}"),
+             {{QStringLiteral("kind"), q(kind_in_words(machine.kind))}});
     m_blanks.custom(
         *s, "machineName", tr("name of the machine"),
         [index](const Shop& shop) { return index < shop.machines.size() ? q(shop.machines[index].name) : QString(); },
@@ -149,7 +147,6 @@ void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
                 at->name = text.simplified().toStdString();
             return QString();
         });
-    s->words(tr("and is worked by %1:").arg(q(kind_in_words(machine.kind))));
     m_blanks.text(*s, "machineRemark", tr("remark on the machine"),
                   [index](Shop& shop) { return machine_at(shop, index) ? &machine_at(shop, index)->remark : nullptr; });
     if (const auto* wheels = std::get_if<Handwheels>(&machine.kind)) {
@@ -159,60 +156,51 @@ void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
         screw_sentence(box, QStringLiteral("y"), QStringLiteral("Y"), wheels->y.unit,
                        [at](Shop& shop) { return at(shop) ? &at(shop)->y : nullptr; });
         Sentence* dials = add_sentence(box);
-        dials->words(tr("Its dials"));
+        dials->reads(tr("Its dials {dialsTurn}."));
         m_blanks.flag(*dials, "dialsTurn", tr("whether the dials can be set to 0"),
                       tr("cannot be turned and are read as they stand at zero"), tr("can be set to 0 anywhere"),
                       [at](Shop& shop) { return at(shop) ? &at(shop)->dials_turn : nullptr; });
-        dials->words(QStringLiteral("."));
     } else if (const auto* readout = std::get_if<Readout>(&machine.kind)) {
         const auto at = kind_at<Readout>(index);
         Sentence* line = add_sentence(box);
-        line->words(tr("It shows steps of"));
+        line->reads(tr("It shows steps of {resolution}, angles to {angleResolution}; its circle routine has 0° at a "
+                       "bearing of {routineZero} counter-clockwise from the right and counts {routineSense}; it asks "
+                       "for {asksStep}. Circles: {circleRoutine}; rows: {rowRoutine}."));
         m_blanks.length(*line, "resolution", tr("resolution"), readout->unit,
                         [at](Shop& shop) { return at(shop) ? &at(shop)->resolution : nullptr; });
-        line->words(tr(", angles to"));
         m_blanks.angle(*line, "angleResolution", tr("step of angles"),
                        [at](Shop& shop) { return at(shop) ? &at(shop)->angle_resolution : nullptr; });
-        line->words(tr("; its circle routine has 0° at a bearing of"));
         m_blanks.angle(*line, "routineZero",
                        tr("zero direction of the circle routine, counter-clockwise from the right"),
                        [at](Shop& shop) { return at(shop) ? &at(shop)->circle_convention.zero : nullptr; });
-        line->words(tr("counter-clockwise from the right and counts"));
         m_blanks.one_of<Sense>(*line, "routineSense", tr("sense of the circle routine"), sense_fillings(),
                                [at](Shop& shop) { return at(shop) ? &at(shop)->circle_convention.sense : nullptr; });
-        line->words(tr("; it asks for"));
         m_blanks.flag(*line, "asksStep", tr("what the circle routine asks for"), tr("the angle of the last hole"),
                       tr("the angle from hole to hole"),
                       [at](Shop& shop) { return at(shop) ? &at(shop)->asks_step : nullptr; });
-        line->words(tr(". Circles:"));
         m_blanks.flag(*line, "circleRoutine", tr("whether it has a circle routine"), tr("no routine"), tr("a routine"),
                       [at](Shop& shop) { return at(shop) ? &at(shop)->circle_routine : nullptr; });
-        line->words(tr("; rows:"));
         m_blanks.flag(*line, "rowRoutine", tr("whether it has a row routine"), tr("no routine"), tr("a routine"),
                       [at](Shop& shop) { return at(shop) ? &at(shop)->row_routine : nullptr; });
-        line->words(QStringLiteral("."));
     } else if (const auto* table = std::get_if<RotaryTable>(&machine.kind)) {
         const auto at = kind_at<RotaryTable>(index);
         Sentence* line = add_sentence(box);
-        line->words(tr("One turn of the table takes"));
+        line->reads(tr("One turn of the table takes {ratio} of the handle, whose dial has {handleSteps} steps with its "
+                       "vernier; its backlash is {tableBacklash}, and its figures rise as it turns {rising}. Of the "
+                       "steps {vernier} are of its vernier in one line; it is engraved in {tableDecimal}. Its index "
+                       "plates have {plates} holes."));
         m_blanks.count(*line, "ratio", tr("turns of the handle"), 1, 1000,
                        [at](Shop& shop) { return at(shop) ? &at(shop)->ratio : nullptr; });
-        line->words(tr("of the handle, whose dial has"));
         m_blanks.count(*line, "handleSteps", tr("steps of the handle dial, vernier included"), 2, 100000,
                        [at](Shop& shop) { return at(shop) ? &at(shop)->graduations : nullptr; });
-        line->words(tr("steps with its vernier; its backlash is"));
         m_blanks.angle(*line, "tableBacklash", tr("backlash of the table"),
                        [at](Shop& shop) { return at(shop) ? &at(shop)->backlash : nullptr; });
-        line->words(tr(", and its figures rise as it turns"));
         m_blanks.one_of<Sense>(*line, "rising", tr("which way the table's figures rise"), sense_fillings(),
                                [at](Shop& shop) { return at(shop) ? &at(shop)->rising : nullptr; });
-        line->words(tr(". Of the steps"));
         m_blanks.count(*line, "vernier", tr("steps of the vernier in one line of the dial"), 1, 1000,
                        [at](Shop& shop) { return at(shop) ? &at(shop)->vernier : nullptr; });
-        line->words(tr("are of its vernier in one line; it is engraved in"));
         m_blanks.flag(*line, "tableDecimal", tr("how the dial is engraved"), tr("minutes and seconds"),
                       tr("decimals of a degree"), [at](Shop& shop) { return at(shop) ? &at(shop)->decimal : nullptr; });
-        line->words(tr(". Its index plates have"));
         m_blanks.custom(
             *line, "plates", tr("circles of the index plates, a plate after the other"),
             [index](const Shop& shop) {
@@ -223,22 +211,19 @@ void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
             [at](Shop& shop, const QString& text) -> Result<QString> {
                 return at(shop) ? read_plates(at(shop)->plates, text) : Result<QString>(QString());
             });
-        line->words(tr("holes."));
         screw_sentence(box, QStringLiteral("slide"), tr("slide"), table->slide.unit,
                        [at](Shop& shop) { return at(shop) ? &at(shop)->slide : nullptr; });
     } else if (const auto* bench = std::get_if<LayoutBench>(&machine.kind)) {
         const auto at = kind_at<LayoutBench>(index);
         Sentence* line = add_sentence(box);
-        line->words(tr("The height gauge is set to"));
+        line->reads(tr(
+            "The height gauge is set to {gaugeStep}, dividers to {dividerStep}, marks are compared to {measuredTo}."));
         m_blanks.length(*line, "gaugeStep", tr("step of the height gauge"), bench->unit,
                         [at](Shop& shop) { return at(shop) ? &at(shop)->gauge_step : nullptr; });
-        line->words(tr(", dividers to"));
         m_blanks.length(*line, "dividerStep", tr("step of the dividers"), bench->unit,
                         [at](Shop& shop) { return at(shop) ? &at(shop)->divider_step : nullptr; });
-        line->words(tr(", marks are compared to"));
         m_blanks.length(*line, "measuredTo", tr("what a caliper over marks is trusted to"), bench->unit,
                         [at](Shop& shop) { return at(shop) ? &at(shop)->measured_to : nullptr; });
-        line->words(QStringLiteral("."));
     }
     spindle_sentences(box, index);
     add_link(box, QStringLiteral("copyMachine"), tr("a further machine like this one"), [this, index] {
@@ -263,7 +248,10 @@ void ShopView::spindle_sentences(QVBoxLayout* box, std::size_t index) {
     };
     const Unit unit = m_document.shop().machines[index].spindle.scale;
     Sentence* s = add_sentence(box);
-    s->words(tr("The spindle turns"));
+    s->reads(tr(
+        "The spindle turns {speeds} times a minute. It drives {oneGo} through mild steel in one go. There are {room} "
+        "under the chuck, its stroke is {stroke}, and changing the height {keepsPlace}. Depth is read on a scale with "
+        "lines of {scaleStep}. Changing a cutter takes {changeMinutes} minutes; an hour is reckoned at {hour}."));
     m_blanks.custom(
         *s, "speeds", tr("speeds of the spindle"),
         [index](const Shop& shop) {
@@ -272,23 +260,15 @@ void ShopView::spindle_sentences(QVBoxLayout* box, std::size_t index) {
         [machine](Shop& shop, const QString& text) -> Result<QString> {
             return machine(shop) ? read_speeds(machine(shop)->spindle, text) : Result<QString>(QString());
         });
-    s->words(tr("times a minute. It drives"));
     m_blanks.length(*s, "oneGo", tr("largest drill in mild steel without a pilot"), unit, spindle(&Spindle::one_go));
-    s->words(tr("through mild steel in one go. There are"));
     m_blanks.length(*s, "room", tr("room under the chuck"), unit, spindle(&Spindle::room));
-    s->words(tr("under the chuck, its stroke is"));
     m_blanks.length(*s, "stroke", tr("stroke of the quill"), unit, spindle(&Spindle::stroke));
-    s->words(tr(", and changing the height"));
     m_blanks.flag(*s, "keepsPlace", tr("whether changing the height keeps the place"),
                   tr("loses the place (round column)"), tr("keeps the place"), spindle(&Spindle::keeps_place));
-    s->words(tr(". Depth is read on a scale with lines of"));
     m_blanks.length(*s, "scaleStep", tr("line of the depth scale"), unit, spindle(&Spindle::scale_step));
-    s->words(tr(". Changing a cutter takes"));
     m_blanks.number(*s, "changeMinutes", tr("minutes to change a cutter"), 1, spindle(&Spindle::change_minutes));
-    s->words(tr("minutes; an hour is reckoned at"));
     m_blanks.number(*s, "hour", tr("what an hour is reckoned at"), 2,
                     [machine](Shop& shop) { return machine(shop) ? &machine(shop)->hour : nullptr; });
-    s->words(QStringLiteral("."));
     error_sentences(box, index);
 }
 
@@ -303,36 +283,36 @@ void ShopView::error_sentences(QVBoxLayout* box, std::size_t index) {
     const bool slides = std::holds_alternative<Handwheels>(now.kind) || std::holds_alternative<Readout>(now.kind);
     if (slides) {
         Sentence* s = add_sentence(box);
-        s->words(tr("Tightening the locks moves X by"));
+        s->reads(tr("Tightening the locks moves X by {lockJump} and Y by {lockJumpY}. One turn of the knee's handle is "
+                    "{kneeLead} on a dial of {kneeLines} lines (0: it has no knee)."));
         m_blanks.length(*s, "lockJump", tr("jump of X when its lock is tightened"), unit,
                         [machine](Shop& shop) { return machine(shop) ? &machine(shop)->lock_jump.x : nullptr; });
-        s->words(tr("and Y by"));
         m_blanks.length(*s, "lockJumpY", tr("jump of Y when its lock is tightened"), unit,
                         [machine](Shop& shop) { return machine(shop) ? &machine(shop)->lock_jump.y : nullptr; });
-        s->words(tr(". One turn of the knee's handle is"));
         m_blanks.length(*s, "kneeLead", tr("lead of the knee, nought where there is none"), unit,
                         [machine](Shop& shop) { return machine(shop) ? &machine(shop)->spindle.knee_lead : nullptr; });
-        s->words(tr("on a dial of"));
         m_blanks.count(*s, "kneeLines", tr("lines on the knee's dial"), 0, 100000,
                        [machine](Shop& shop) { return machine(shop) ? &machine(shop)->spindle.knee_lines : nullptr; });
-        s->words(tr("lines (0: it has no knee)."));
     }
     Sentence* s = add_sentence(box);
-    s->words(tr("Two times in three zero is picked up within"));
+    const bool dials = std::holds_alternative<Handwheels>(now.kind) || std::holds_alternative<RotaryTable>(now.kind);
+    const bool punch = std::holds_alternative<LayoutBench>(now.kind);
+    s->reads(
+        dials ? tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within {errorSetting}, "
+                   "taking up backlash leaves {errorBacklash}.")
+        : punch
+            ? tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within {errorSetting}, a "
+                 "punch mark stands beside its crossing by {errorMarking}.")
+            : tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within "
+                 "{errorSetting}."));
     m_blanks.length(*s, "errorPickUp", tr("how well zero is picked up"), unit, error(&MachineErrors::pick_up));
-    s->words(tr(", a figure is set within"));
     m_blanks.length(*s, "errorSetting", tr("how well a figure is set"), unit, error(&MachineErrors::setting));
-    if (std::holds_alternative<Handwheels>(now.kind) || std::holds_alternative<RotaryTable>(now.kind)) {
-        s->words(tr(", taking up backlash leaves"));
+    if (dials)
         m_blanks.length(*s, "errorBacklash", tr("what taking up backlash leaves"), unit,
                         error(&MachineErrors::backlash_left));
-    }
-    if (std::holds_alternative<LayoutBench>(now.kind)) {
-        s->words(tr(", a punch mark stands beside its crossing by"));
+    if (punch)
         m_blanks.length(*s, "errorMarking", tr("how far a punch mark stands off"), unit,
                         error(&MachineErrors::marking));
-    }
-    s->words(QStringLiteral("."));
 }
 
 } // namespace clockface::app

@@ -5,6 +5,7 @@
 #include "measure/lists.h"
 #include "measure/read_angle.h"
 #include "measure/shop_number.h"
+#include "words/say.h"
 
 namespace clockface::app {
 
@@ -113,7 +114,7 @@ void ShopBlanks::lengths(Sentence& sentence, const QString& name, const QString&
             }
             return read_lengths(text.toStdString(), unit).map([&](const std::vector<Length>& read) {
                 *value = read;
-                return q(counted(static_cast<std::int64_t>(read.size()), "piece"));
+                return q(say("{count} {count:piece|pieces}", {{"count", read.size()}}));
             });
         });
 }

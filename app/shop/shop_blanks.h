@@ -38,17 +38,26 @@ public:
     template <class Value>
     void one_of(Sentence& sentence, const QString& name, const QString& what, const Fillings<Value>& fillings,
                 const Reach<Value>& reach) const {
-        choice(
-            sentence, name, what, fillings.words(),
+        one_of<Value>(
+            sentence, name, what, fillings,
             [fillings, reach](const Shop& shop) {
                 Shop copy = shop;
                 const Value* value = reach(copy);
-                return value ? fillings.place_of(*value) : 0;
+                return value ? *value : fillings.at(0);
             },
-            [fillings, reach](Shop& shop, int filling) {
+            [reach](Shop& shop, Value chosen) {
                 if (Value* value = reach(shop))
-                    *value = fillings.at(filling);
+                    *value = chosen;
             });
+    }
+    /// The same where the value is worked out from the shop, and choosing does more than setting it.
+    template <class Value>
+    void one_of(Sentence& sentence, const QString& name, const QString& what, const Fillings<Value>& fillings,
+                std::function<Value(const Shop&)> now, std::function<void(Shop&, Value)> choose) const {
+        choice(
+            sentence, name, what, fillings.words(),
+            [fillings, now](const Shop& shop) { return fillings.place_of(now(shop)); },
+            [fillings, choose](Shop& shop, int filling) { choose(shop, fillings.at(filling)); });
     }
     void flag(Sentence& sentence, const QString& name, const QString& what, const QString& no, const QString& yes,
               Reach<bool> reach) const;

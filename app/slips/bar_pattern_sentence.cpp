@@ -33,10 +33,32 @@ public:
         , m_bar(std::get<BarPattern>(job.patterns[index].layout)) {}
 
     void write() {
+        // A clause for what every pattern says, one for how several follow each other, one for the axis.
+        const bool several = m_bar.count > 1;
+        const QHash<QString, QString> seen{{QStringLiteral("end"), q(end_in_words(m_job.blank.bar.seen_from))}};
+        if (m_bar.angle_from)
+            m_s.reads(
+                several
+                    ? tr("{count} holes {size}, drilled {reach} {depth} {into}, {along} from {alongFrom} {alongHole}, "
+                         "the first at {angleFrom} {angleHole}, by {turnFrom} {turnSense} seen from {end}")
+                    : tr("{count} hole {size}, drilled {reach} {depth} {into}, {along} from {alongFrom} {alongHole}, "
+                         "at "
+                         "{angleFrom} {angleHole}, by {turnFrom} {turnSense} seen from {end}"),
+                seen);
+        else
+            m_s.reads(
+                several
+                    ? tr("{count} holes {size}, drilled {reach} {depth} {into}, {along} from {alongFrom} {alongHole}, "
+                         "the first at {angleFrom} {first} seen from {end}")
+                    : tr("{count} hole {size}, drilled {reach} {depth} {into}, {along} from {alongFrom} {alongHole}, "
+                         "at "
+                         "{angleFrom} {first} seen from {end}"),
+                seen);
+        if (several)
+            m_s.reads(follow_words());
+        m_s.reads(tr("; off the axis {offset}"));
         m_blanks.count(m_s, "count", tr("number of holes"), 1, limits::holes_in_pattern, part(&BarPattern::count));
-        m_s.words(m_bar.count == 1 ? tr("hole") : tr("holes"));
         size_blank(m_s, m_blanks, m_index);
-        m_s.words(tr(", drilled"));
         reach();
         along();
         angle();
@@ -93,12 +115,10 @@ private:
                             [index](Job& job) -> Length& { return job.patterns[index].hole.depth.value(); });
         if (m_bar.into)
             m_blanks.hole(m_s, "into", tr("the hole they run into"), ref(&BarPattern::into));
-        m_s.words(QStringLiteral(","));
     }
 
     void along() {
         m_blanks.length(m_s, "along", tr("distance along the bar"), part(&BarPattern::along));
-        m_s.words(tr("from"));
         using From = std::pair<AlongFrom, int>; // and which shoulder
         std::vector<std::pair<From, QString>> from{{{AlongFrom::Zero, 0}, tr("zero")},
                                                    {{AlongFrom::LeftEnd, 0}, tr("the left end")},
@@ -127,7 +147,6 @@ private:
     }
 
     void angle() {
-        m_s.words(m_bar.count > 1 ? tr(", the first at") : tr(", at"));
         m_blanks.choice(
             m_s, "angleFrom", tr("what the angle is counted from"), {tr("angle"), tr("an angle from hole")},
             [bar = bar()](const Job& job) {
@@ -143,12 +162,10 @@ private:
             });
         if (m_bar.angle_from) {
             m_blanks.hole(m_s, "angleHole", tr("the hole the angle is counted from"), ref(&BarPattern::angle_from));
-            m_s.words(tr(", by"));
             turn_from_hole();
         } else {
             m_blanks.direction(m_s, "first", tr("direction of the first hole"), part(&BarPattern::at));
         }
-        m_s.words(tr("seen from %1").arg(q(end_in_words(m_job.blank.bar.seen_from))));
     }
     // The turn and its sense are one signed angle in the job.
     void turn_from_hole() {
@@ -178,8 +195,18 @@ private:
             });
     }
 
+    [[nodiscard]] QString follow_words() const {
+        const bool along = m_bar.pitch != Length{}, round = m_bar.turn != Angle{};
+        if (m_bar.all_round)
+            return along ? tr("; they follow each other {follow} {pitch} apart, {going}")
+                         : tr("; they follow each other {follow}, {going}");
+        if (!round)
+            return tr("; they follow each other {follow} {pitch} apart");
+        return along ? tr("; they follow each other {follow} {pitch} and {turn} apart, {going}")
+                     : tr("; they follow each other {follow} {turn} apart, {going}");
+    }
     void steps() {
-        m_s.words(tr("; they follow each other"));
+        m_s.reads(tr("; they follow each other"));
         enum class Follow { Along, AllRound, Round, AlongAndRound };
         m_blanks.one_of<Follow>(
             m_s, "follow", tr("how the holes follow each other"),
@@ -204,18 +231,13 @@ private:
             });
         if (m_bar.pitch != Length{})
             m_blanks.length(m_s, "pitch", tr("distance along from hole to hole"), part(&BarPattern::pitch));
-        if (m_bar.pitch != Length{} && !m_bar.all_round && m_bar.turn != Angle{})
-            m_s.words(tr("and"));
         if (!m_bar.all_round && m_bar.turn != Angle{})
             m_blanks.turn(m_s, "turn", tr("angle from hole to hole"), part(&BarPattern::turn));
-        if (m_bar.pitch != Length{} || (!m_bar.all_round && m_bar.turn != Angle{}))
-            m_s.words(tr("apart"));
         if (m_bar.all_round || m_bar.turn != Angle{})
             sense("going", tr("way round in which the holes are counted"), part(&BarPattern::going));
     }
     // A way round, as the drawing sees it.
     void sense(const QString& name, const QString& what, const JobBlanks::Reach<Sense>& reach) {
-        m_s.words(QStringLiteral(","));
         m_blanks.one_of<Sense>(
             m_s, name, what, sense_fillings(),
             [reach](const Job& job) {
@@ -226,7 +248,7 @@ private:
     }
 
     void offset() {
-        m_s.words(tr("; off the axis"));
+        m_s.reads(tr("; off the axis {offset}"));
         const auto reach = part(&BarPattern::offset);
         m_blanks.custom(
             m_s, "offset", tr("distance of the hole's axis from the bar's"),

@@ -5,6 +5,7 @@
 #include "measure/lists.h"
 #include "measure/shop_number.h"
 #include "slips/blank_slip.h"
+#include "words/say.h"
 
 #include <QPushButton>
 #include <fmt/format.h>
@@ -21,27 +22,34 @@ QString plain(const Job& job, Length length) {
 
 void BlankSlip::bar_size_sentence(Sentence& s, const Blank& blank) {
     const bool round = blank.shape == BlankShape::RoundBar || blank.shape == BlankShape::Tube;
-    s.words(round ? tr("Across it is") : tr("Across the flats it is"));
+    s.reads(round ? tr("Across it is {diameter} by the drawing, {diameterMeasured} as measured; it is {width} by the "
+                       "drawing, "
+                       "{widthMeasured} as measured long.")
+                  : tr("Across the flats it is {diameter} by the drawing, {diameterMeasured} as measured; it is "
+                       "{width} by the "
+                       "drawing, {widthMeasured} as measured long."));
     measured_blanks(s, "diameter", round ? tr("diameter") : tr("width across the flats"),
                     [](Job& job) -> Measured& { return job.blank.diameter; });
-    s.words(tr("; it is"));
     measured_blanks(s, "width", tr("length"), [](Job& job) -> Measured& { return job.blank.width; });
-    s.words(tr("long."));
 }
 
 void BlankSlip::bar_bore_sentence(Sentence& s, const Blank& blank) {
-    s.words(tr("The bore along its axis is"));
-    if (blank.shape == BlankShape::Tube)
+    const bool tube = blank.shape == BlankShape::Tube;
+    s.reads(!blank.bore ? tr("The bore along its axis is {bore}.")
+            : tube      ? tr("The bore along its axis is {bore}, which leaves a wall of {wall}.")
+            : blank.bar.bore_depth
+                ? tr("The bore along its axis is {bore}, which leaves a wall of {wall}, and goes {boreEnd} "
+                     "{boreDepth} deep.")
+                : tr("The bore along its axis is {bore}, which leaves a wall of {wall}, and goes "
+                     "{boreEnd}."));
+    if (tube)
         blanks().length(s, "bore", tr("diameter of the bore"),
                         [](Job& job) -> Length& { return job.blank.bore.value(); });
     else
         blanks().optional_length(s, "bore", tr("diameter of the bore"), tr("none"),
                                  [](Job& job) -> std::optional<Length>& { return job.blank.bore; });
-    if (!blank.bore) {
-        s.words(QStringLiteral("."));
+    if (!blank.bore)
         return;
-    }
-    s.words(tr(", which leaves a wall of"));
     blanks().custom(
         s, "wall", tr("thickness of the wall"),
         [](const Job& job) {
@@ -60,11 +68,8 @@ void BlankSlip::bar_bore_sentence(Sentence& s, const Blank& blank) {
             job.blank.bore = bore;
             return tr("the bore is %1").arg(shown_length(job, bore));
         });
-    if (blank.shape == BlankShape::Tube) {
-        s.words(QStringLiteral("."));
+    if (tube)
         return;
-    }
-    s.words(tr(", and goes"));
     blanks().choice(
         s, "boreEnd", tr("how far the bore goes"),
         {tr("right through"), tr("in from the left end,"), tr("in from the right end,")},
@@ -79,16 +84,13 @@ void BlankSlip::bar_bore_sentence(Sentence& s, const Blank& blank) {
                 bar.bore_depth = job.blank.width.actual() / 2.0;
             bar.bore_from = filling == 1 ? Face::Left : Face::Right;
         });
-    if (blank.bar.bore_depth) {
+    if (blank.bar.bore_depth)
         blanks().length(s, "boreDepth", tr("depth of the bore"),
                         [](Job& job) -> Length& { return job.blank.bar.bore_depth.value(); });
-        s.words(tr("deep"));
-    }
-    s.words(QStringLiteral("."));
 }
 
 void BlankSlip::shoulder_sentence(Sentence& s) {
-    s.words(tr("Its shoulders, each as distance from the left end, diameter to the right of it, are"));
+    s.reads(tr("Its shoulders, each as distance from the left end, diameter to the right of it, are {shoulders}."));
     blanks().custom(
         s, "shoulders", tr("shoulders of the bar"),
         [](const Job& job) {
@@ -106,27 +108,23 @@ void BlankSlip::shoulder_sentence(Sentence& s) {
                 job.blank.bar.shoulders.clear();
                 for (const Point& pair : read)
                     job.blank.bar.shoulders.push_back({pair.x, pair.y});
-                return q(counted(static_cast<std::int64_t>(read.size()), "shoulder"));
+                return q(say("{count} {count:shoulder|shoulders}", {{"count", read.size()}}));
             });
         });
-    s.words(QStringLiteral("."));
 }
 
 void BlankSlip::flat_sentence(Sentence& s, std::size_t index) {
     const auto flat = [index](Job& job) -> Flat& { return job.blank.bar.flats.at(index); };
     const auto name = [index](const QString& what) { return what + QString::number(index); };
-    s.words(tr("A flat faces"));
+    s.reads(
+        tr("A flat faces {flatFacing}, from {flatFrom} to {flatTo} from the left end, {flatDepth} deep. {removeFlat}"));
     blanks().direction(s, name("flatFacing"), tr("direction the flat faces"),
                        [flat](Job& job) -> Angle& { return flat(job).facing; });
-    s.words(tr(", from"));
     blanks().length(s, name("flatFrom"), tr("beginning of the flat"),
                     [flat](Job& job) -> Length& { return flat(job).from; });
-    s.words(tr("to"));
     blanks().length(s, name("flatTo"), tr("end of the flat"), [flat](Job& job) -> Length& { return flat(job).to; });
-    s.words(tr("from the left end,"));
     blanks().length(s, name("flatDepth"), tr("depth of the flat"),
                     [flat](Job& job) -> Length& { return flat(job).depth; });
-    s.words(tr("deep."));
     auto* remove = link(name("removeFlat"), tr("it is not there"));
     connect(remove, &QPushButton::clicked, this, [this, index] {
         Job next = document().settled();
@@ -144,12 +142,11 @@ void BlankSlip::add_flat() {
 }
 
 void BlankSlip::seen_from_sentence(Sentence& s) {
-    s.words(tr("Angles round the bar are as seen by somebody who looks at"));
+    s.reads(tr("Angles round the bar are as seen by somebody who looks at {seenFrom}."));
     blanks().choice(
         s, "seenFrom", tr("end from which angles are seen"), {tr("its right end"), tr("its left end")},
         [](const Job& job) { return job.blank.bar.seen_from == Face::Left ? 1 : 0; },
         [](Job& job, int filling) { job.blank.bar.seen_from = filling == 1 ? Face::Left : Face::Right; });
-    s.words(QStringLiteral("."));
 }
 
 } // namespace clockface::app

@@ -4,6 +4,7 @@
 #include "measure/figures.h"
 #include "measure/lists.h"
 #include "measure/shop_number.h"
+#include "words/say.h"
 
 #include <QPushButton>
 #include <algorithm>
@@ -126,14 +127,12 @@ void take_shape(Job& job, BlankShape shape) {
 void BlankSlip::measured_blanks(Sentence& s, const QString& name, const QString& what,
                                 const JobBlanks::Reach<Measured>& reach) {
     blanks().length(s, name, what, [reach](Job& job) -> Length& { return reach(job).nominal; });
-    s.words(tr("by the drawing,"));
-    blanks().optional_length(s, name + "Measured", tr("measured ") + what, tr("not yet"),
+    blanks().optional_length(s, name + "Measured", tr("%1, as measured").arg(what), tr("not yet"),
                              [reach](Job& job) -> std::optional<Length>& { return reach(job).measured; });
-    s.words(tr("as measured"));
 }
 
 void BlankSlip::shape_sentence(Sentence& s) {
-    s.words(tr("It is a"));
+    s.reads(tr("It is a {shape} of {material}."));
     constexpr std::array shapes = {
         BlankShape::Disc,    BlankShape::Plate,    BlankShape::Ring, BlankShape::Block,      BlankShape::Angle,
         BlankShape::Outline, BlankShape::RoundBar, BlankShape::Tube, BlankShape::HexagonBar, BlankShape::SquareBar};
@@ -141,19 +140,17 @@ void BlankSlip::shape_sentence(Sentence& s) {
         s, "shape", tr("shape of the blank"),
         Fillings<BlankShape>::of(shapes, [](BlankShape shape) { return q(clockface::in_words(shape)); }),
         [](const Job& job) { return job.blank.shape; }, take_shape);
-    s.words(tr("of"));
     blanks().text(s, "material", tr("material"), [](Job& job) -> std::string& { return job.blank.material; });
-    s.words(QStringLiteral("."));
 }
 
 void BlankSlip::size_sentence(Sentence& s, const Blank& blank) {
     if (blank.is_bar())
         return bar_size_sentence(s, blank);
     if (blank.is_round()) {
-        s.words(tr("Across it is"));
+        s.reads(tr("Across it is {diameter} by the drawing, {diameterMeasured} as measured."));
         measured_blanks(s, "diameter", tr("diameter"), [](Job& job) -> Measured& { return job.blank.diameter; });
     } else if (blank.shape == BlankShape::Outline) {
-        s.words(tr("Its corners once round, X, Y from the lower left of the rectangle it fits into, are"));
+        s.reads(tr("Its corners once round, X, Y from the lower left of the rectangle it fits into, are {corners}."));
         blanks().custom(
             s, "corners", tr("corners of the outline"),
             [](const Job& job) {
@@ -167,38 +164,41 @@ void BlankSlip::size_sentence(Sentence& s, const Blank& blank) {
             [](Job& job, const QString& text) -> Result<QString> {
                 return read_points(text.toStdString(), job.unit).map([&](const std::vector<Point>& read) {
                     job.blank.corners = read;
-                    return q(counted(static_cast<std::int64_t>(read.size()), "corner"));
+                    return q(say("{count} {count:corner|corners}", {{"count", read.size()}}));
                 });
             });
     } else {
-        s.words(tr("From left to right it is"));
+        s.reads(
+            blank.shape == BlankShape::Angle
+                ? tr("From left to right it is {width} by the drawing, {widthMeasured} as measured; its lying leg is "
+                     "{height} by the drawing, {heightMeasured} as measured; its standing leg is {leg} by the drawing, "
+                     "{legMeasured} as measured.")
+                : tr("From left to right it is {width} by the drawing, {widthMeasured} as measured; from bottom to top "
+                     "{height} by the drawing, {heightMeasured} as measured."));
         measured_blanks(s, "width", tr("width"), [](Job& job) -> Measured& { return job.blank.width; });
-        s.words(blank.shape == BlankShape::Angle ? tr("; its lying leg is") : tr("; from bottom to top"));
         measured_blanks(s, "height", tr("height"), [](Job& job) -> Measured& { return job.blank.height; });
-        if (blank.shape == BlankShape::Angle) {
-            s.words(tr("; its standing leg is"));
+        if (blank.shape == BlankShape::Angle)
             measured_blanks(s, "leg", tr("standing leg"), [](Job& job) -> Measured& { return job.blank.leg; });
-        }
     }
-    s.words(QStringLiteral("."));
 }
 
 void BlankSlip::metal_sentence(Sentence& s, const Blank& blank) {
     if (blank.is_bar())
         return bar_bore_sentence(s, blank);
-    s.words(tr("It is"));
+    s.reads(blank.shape == BlankShape::Angle ? tr("It is {thickness} thick.")
+            : blank.shape == BlankShape::Block
+                ? tr("It is {thickness} from top to underside; the bore through its middle is "
+                     "{bore}.")
+                : tr("It is {thickness} thick; the bore through its middle is {bore}."));
     blanks().length(s, "thickness", tr("thickness"), [](Job& job) -> Length& { return job.blank.thickness; });
-    s.words(blank.shape == BlankShape::Block ? tr("from top to underside") : tr("thick"));
-    if (blank.shape != BlankShape::Angle) {
-        s.words(tr("; the bore through its middle is"));
+    if (blank.shape != BlankShape::Angle)
         blanks().optional_length(s, "bore", tr("diameter of the bore"), tr("none"),
                                  [](Job& job) -> std::optional<Length>& { return job.blank.bore; });
-    }
-    s.words(QStringLiteral("."));
 }
 
 void BlankSlip::step_sentence(Sentence& s, const Blank& blank) {
-    s.words(tr("Its top"));
+    s.reads(blank.step ? tr("Its top {step}: beyond {stepAt} from the {stepAxis} it is {stepThickness} thick.")
+                       : tr("Its top {step}."));
     blanks().choice(
         s, "step", tr("whether the top has a step"), {tr("is level"), tr("has a step")},
         [](const Job& job) { return job.blank.step ? 1 : 0; },
@@ -208,26 +208,27 @@ void BlankSlip::step_sentence(Sentence& s, const Blank& blank) {
                 job.blank.step = StepLine{Axis::X, job.blank.extent_x() / 2.0, job.blank.thickness / 2.0};
         });
     if (blank.step) {
-        s.words(tr(": beyond"));
         blanks().length(s, "stepAt", tr("place of the step"), [](Job& job) -> Length& { return job.blank.step->at; });
-        s.words(tr("from the"));
         blanks().one_of<Axis>(
             s, "stepAxis", tr("edge the step is measured from"),
             {{Axis::X, tr("left edge")}, {Axis::Y, tr("lower edge")}},
             [](const Job& job) { return job.blank.step ? job.blank.step->axis : Axis::X; },
             [](Job& job, Axis axis) { job.blank.step->axis = axis; });
-        s.words(tr("it is"));
         blanks().length(s, "stepThickness", tr("thickness beyond the step"),
                         [](Job& job) -> Length& { return job.blank.step->thickness; });
-        s.words(tr("thick"));
     }
-    s.words(QStringLiteral("."));
 }
 
 void BlankSlip::existing_sentence(Sentence& s, std::size_t index, const Existing& there) {
     const auto reach = [index](Job& job) -> Existing& { return job.blank.existing[index]; };
     const auto name = [index](const QString& what) { return what + QString::number(index); };
-    s.words(tr("There is"));
+    s.reads(
+        there.kind == ExistingKind::Slot
+            ? tr("There is {there}, a {thereKind} {thereLength} long between the middles of its ends, towards "
+                 "{thereBearing}, {thereDiameter} wide, its middle {thereX} from the left edge and {thereY} from the "
+                 "lower one. {removeThere}")
+            : tr("There is {there}, a {thereKind} of {thereDiameter}, its middle {thereX} from the left edge and "
+                 "{thereY} from the lower one. {removeThere}"));
     blanks().custom(
         s, name("there"), tr("name of what is there"),
         [index](const Job& job) { return q(job.blank.existing[index].name); },
@@ -239,7 +240,6 @@ void BlankSlip::existing_sentence(Sentence& s, std::size_t index, const Existing
                 job.datum.on = one.name; // zero stays on it
             return QString();
         });
-    s.words(tr(", a"));
     blanks().one_of<ExistingKind>(
         s, name("thereKind"), tr("what it is"),
         {{ExistingKind::Hole, tr("hole")}, {ExistingKind::Boss, tr("boss")}, {ExistingKind::Slot, tr("slot")}},
@@ -252,19 +252,14 @@ void BlankSlip::existing_sentence(Sentence& s, std::size_t index, const Existing
     if (there.kind == ExistingKind::Slot) {
         blanks().length(s, name("thereLength"), tr("length between the middles of its ends"),
                         [reach](Job& job) -> Length& { return reach(job).length; });
-        s.words(tr("long between the middles of its ends, towards"));
         blanks().direction(s, name("thereBearing"), tr("direction of the slot"),
                            [reach](Job& job) -> Angle& { return reach(job).bearing; });
-        s.words(QStringLiteral(","));
         blanks().length(s, name("thereDiameter"), tr("width of the slot"),
                         [reach](Job& job) -> Length& { return reach(job).diameter; });
-        s.words(tr("wide"));
     } else {
-        s.words(tr("of"));
         blanks().length(s, name("thereDiameter"), tr("its diameter"),
                         [reach](Job& job) -> Length& { return reach(job).diameter; });
     }
-    s.words(tr(", its middle"));
     // Measured from the edges, since zero may be on it.
     const auto from_edge = [&](const QString& blank, const QString& what, Length Point::*axis) {
         blanks().custom(
@@ -283,9 +278,7 @@ void BlankSlip::existing_sentence(Sentence& s, std::size_t index, const Existing
             });
     };
     from_edge("thereX", tr("distance from the left edge"), &Point::x);
-    s.words(tr("from the left edge and"));
     from_edge("thereY", tr("distance from the lower edge"), &Point::y);
-    s.words(tr("from the lower one."));
     auto* remove = link(name("removeThere"), tr("it is not there"));
     connect(remove, &QPushButton::clicked, this, [this, index] { remove_existing(index); });
     s.ends_with(remove);
@@ -320,7 +313,11 @@ void BlankSlip::remove_existing(std::size_t index) {
 }
 
 void BlankSlip::cutting_sentence(Sentence& s, const Blank& blank) {
-    s.words(tr("It"));
+    s.reads(blank.cutting
+                ? tr("It {cutting} into {cutPieces} pieces and {cutSpares} to spare, each {cutLength} long when "
+                     "finished. The saw takes {cutKerf}, and {cutFacing} is left to face on every sawn end. The "
+                     "bar's left end is {cutEnd}.")
+                : tr("It {cutting}."));
     blanks().choice(
         s, "cutting", tr("whether the blank is cut into pieces"), {tr("stays in one piece"), tr("is a bar to be cut")},
         [](const Job& job) { return job.blank.cutting ? 1 : 0; },
@@ -332,42 +329,38 @@ void BlankSlip::cutting_sentence(Sentence& s, const Blank& blank) {
                 job.blank.cutting = cutting;
             }
         });
-    if (!blank.cutting) {
-        s.words(QStringLiteral("."));
+    if (!blank.cutting)
         return;
-    }
     const auto part = [](auto member) {
         return [member](Job & job) -> auto& {
             return (*job.blank.cutting).*member;
         };
     };
-    s.words(tr("into"));
     blanks().count(s, "cutPieces", tr("number of pieces wanted"), 1, 500, part(&Cutting::pieces), "pieces");
-    s.words(tr("pieces and"));
     blanks().count(s, "cutSpares", tr("number of spare pieces"), 0, 500, part(&Cutting::spares), "pieces");
-    s.words(tr("to spare, each"));
     blanks().length(s, "cutLength", tr("length of a finished piece"), part(&Cutting::length));
-    s.words(tr("long when finished. The saw takes"));
     blanks().length(s, "cutKerf", tr("what the saw takes"), part(&Cutting::kerf));
-    s.words(tr(", and"));
     blanks().length(s, "cutFacing", tr("what is left to face on a sawn end"), part(&Cutting::facing));
-    s.words(tr("is left to face on every sawn end. The bar's left end is"));
     blanks().flag(s, "cutEnd", tr("whether the bar's left end is finished"), tr("sawn and to be faced"),
                   tr("finished already"), part(&Cutting::end_is_true));
-    s.words(QStringLiteral("."));
 }
 
 void BlankSlip::face_sentence(Sentence& s, const Blank& blank) {
-    s.words(tr("The face at hand is the"));
+    s.reads(tr("The face at hand is the {face}; every face has its own zero and its own holes."));
     blanks().one_of<Face>(
         s, "face", tr("face at hand"),
         Fillings<Face>::of(faces_of(blank.shape), [&](Face face) { return q(face_in_words(blank.shape, face)); }),
         [](const Job& job) { return job.blank.up; }, [](Job& job, Face face) { job = with_face_up(job, face); });
-    s.words(tr("; every face has its own zero and its own holes."));
 }
 
 void BlankSlip::zero_sentence(Sentence& s, const Job& job) {
-    s.words(tr("Zero is"));
+    const bool side = job.blank.on_side();
+    s.reads(job.datum.place != DatumPlace::Point ? side ? tr("Zero is {datum}. X counts up to the {xPlus}.")
+                                                        : tr("Zero is {datum}. X counts up to the {xPlus}, Y {yPlus}.")
+            : side ? tr("Zero is {datum}, {zeroRight} from the left end. X counts up to the {xPlus}.")
+                   : tr("Zero is {datum}, {zeroRight} to the right of and {zeroUp} above the lower left corner. X "
+                        "counts up to "
+                        "the {xPlus}, Y {yPlus}."));
     blanks().choice(
         s, "datum", tr("place of zero"), in_words(zero_choices(job), job.blank),
         [](const Job& now) { return choice_of(now); },
@@ -386,35 +379,24 @@ void BlankSlip::zero_sentence(Sentence& s, const Job& job) {
                     });
                 });
         };
-        s.words(QStringLiteral(","));
         offset("zeroRight", tr("zero to the right of the lower left corner"), &Point::x);
-        if (job.blank.on_side()) {
-            s.words(tr("from the left end"));
-        } else {
-            s.words(tr("to the right of and"));
+        if (!side)
             offset("zeroUp", tr("zero above the lower left corner"), &Point::y);
-            s.words(tr("above the lower left corner"));
-        }
     }
-    s.words(tr(". X counts up to the"));
     blanks().choice(
         s, "xPlus", tr("direction of X"), {tr("right"), tr("left")},
         [](const Job& now) { return now.datum.x_plus_right ? 0 : 1; },
-        [](Job& next, int side) { next.datum.x_plus_right = side == 0; });
-    if (job.blank.on_side()) {
-        s.words(QStringLiteral("."));
+        [](Job& next, int way) { next.datum.x_plus_right = way == 0; });
+    if (side)
         return;
-    }
-    s.words(tr(", Y"));
     blanks().choice(
         s, "yPlus", tr("direction of Y"), {tr("upwards"), tr("downwards")},
         [](const Job& now) { return now.datum.y_plus_up ? 0 : 1; },
-        [](Job& next, int side) { next.datum.y_plus_up = side == 0; });
-    s.words(QStringLiteral("."));
+        [](Job& next, int way) { next.datum.y_plus_up = way == 0; });
 }
 
 void BlankSlip::move_sentence(Sentence& s, const Job& job) {
-    s.words(tr("To move the holes instead, keep their figures and count them from"));
+    s.reads(tr("To move the holes instead, keep their figures and count them from {moveHoles}."));
     s.choice(
         QStringLiteral("moveHoles"), tr("zero from which the same figures are counted, so that the holes move"),
         QStringList{tr("…")} + in_words(zero_choices(job), job.blank), [] { return 0; },
@@ -426,11 +408,10 @@ void BlankSlip::move_sentence(Sentence& s, const Job& job) {
             const Result<void> kept = document().edit(tr("moving the holes to another zero"), next);
             return kept ? QString() : q(kept.error().sentence);
         });
-    s.words(QStringLiteral("."));
 }
 
 void BlankSlip::angle_sentence(Sentence& s) {
-    s.words(tr("Angles begin with 0° at"));
+    s.reads(tr("Angles begin with 0° at {angleZero} and run {angleSense}: that is {usualAngles}."));
     blanks().custom(
         s, "angleZero", tr("place of 0 degrees"),
         [](const Job& job) { return q(direction_in_words(job.convention.zero)); },
@@ -442,9 +423,7 @@ void BlankSlip::angle_sentence(Sentence& s) {
                 return q(job.convention.in_words());
             });
         });
-    s.words(tr("and run"));
     blanks().sense(s, "angleSense", tr("sense of angles"), [](Job& job) -> Sense& { return job.convention.sense; });
-    s.words(tr(": that is"));
     using Usual = std::optional<AngleConvention>;
     const Fillings<Usual> usual = {
         {from_three_counter_clockwise, tr("from 3 o'clock, counter-clockwise")},
@@ -456,7 +435,6 @@ void BlankSlip::angle_sentence(Sentence& s) {
         s, "usualAngles", tr("the usual conventions"), usual,
         [usual](const Job& job) { return usual.place_of(job.convention) < 0 ? Usual() : Usual(job.convention); },
         [](Job& job, Usual chosen) { job.convention = chosen.value_or(job.convention); });
-    s.words(QStringLiteral("."));
 }
 
 } // namespace clockface::app

@@ -168,10 +168,10 @@ void BlankSlip::build() {
 }
 
 void BlankSlip::job_sentence(Sentence& s) {
+    s.reads(
+        tr("{title} for {workFor}; {pieces} wanted. Figures are in {unit}. The drawing calls for {calledFor} holes."));
     blanks().text(s, "title", tr("title of the job"), [](Job& job) -> std::string& { return job.title; });
-    s.words(tr("for"));
     blanks().text(s, "workFor", tr("what the job is for"), [](Job& job) -> std::string& { return job.work_for; });
-    s.words(QStringLiteral(";"));
     blanks().custom(
         s, "pieces", tr("number of pieces"),
         [](const Job& job) { return QString::fromStdString(count_word(job.pieces)); },
@@ -181,11 +181,8 @@ void BlankSlip::job_sentence(Sentence& s) {
                 return QString();
             });
         });
-    s.words(tr("wanted. Figures are in"));
     blanks().one_of<Unit>(s, "unit", tr("unit of the job's figures"), unit_fillings(),
                           [](Job& job) -> Unit& { return job.unit; });
-    s.words(QStringLiteral("."));
-    s.words(tr("The drawing calls for"));
     blanks().custom(
         s, "calledFor", tr("number of holes the drawing calls for"),
         [](const Job& job) {
@@ -201,7 +198,6 @@ void BlankSlip::job_sentence(Sentence& s) {
                 return QString();
             });
         });
-    s.words(tr("holes ."));
 }
 
 } // namespace clockface::app

@@ -5,6 +5,7 @@
 #include "look/words.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"
+#include "words/say.h"
 
 #include <QCheckBox>
 #include <QFileInfo>
@@ -101,7 +102,7 @@ void ImportSlip::build() {
     Sentence* s = sentence();
     box->addWidget(s);
     if (m_drawing)
-        s->words(tr("It is a drawing."));
+        s->reads(tr("It is a drawing."));
     else
         csv_sentence(*s);
     unit_choice(*s);
@@ -161,7 +162,9 @@ void ImportSlip::csv_sentence(Sentence& s) {
                 return QString();
             });
     };
-    s.words(tr("It is a table. Its columns are parted by"));
+    s.reads(
+        tr("It is a table. Its columns are parted by {csvSeparator}, its first line {csvHeading}, decimals are written "
+           "with a {csvDecimals}. X stands in {csvX}, Y in {csvY}, the diameter {csvDiameter}, the name {csvName}."));
     s.choice(
         QStringLiteral("csvSeparator"), tr("what parts the columns"),
         {tr("commas"), tr("semicolons"), tr("tabs"), tr("upright strokes"), tr("blanks")},
@@ -174,7 +177,6 @@ void ImportSlip::csv_sentence(Sentence& s) {
             read_again();
             return QString();
         });
-    s.words(tr(", its first line"));
     s.choice(
         QStringLiteral("csvHeading"), tr("whether the first line names the columns"),
         {tr("is a hole already"), tr("names the columns")}, [this] { return m_reading.heading ? 1 : 0; },
@@ -183,7 +185,6 @@ void ImportSlip::csv_sentence(Sentence& s) {
             read_again();
             return QString();
         });
-    s.words(tr(", decimals are written with a"));
     s.choice(
         QStringLiteral("csvDecimals"), tr("how decimals are written"), {tr("point"), tr("comma")},
         [this] { return m_reading.decimal_comma ? 1 : 0; },
@@ -192,19 +193,15 @@ void ImportSlip::csv_sentence(Sentence& s) {
             read_again();
             return QString();
         });
-    s.words(tr(". X stands in"));
     column(QStringLiteral("csvX"), tr("column of X"), &CsvReading::x, false);
-    s.words(tr(", Y in"));
     column(QStringLiteral("csvY"), tr("column of Y"), &CsvReading::y, false);
-    s.words(tr(", the diameter"));
     column(QStringLiteral("csvDiameter"), tr("column of the diameter"), &CsvReading::diameter, true);
-    s.words(tr(", the name"));
     column(QStringLiteral("csvName"), tr("column of the name"), &CsvReading::name, true);
-    s.words(QStringLiteral("."));
 }
 
 void ImportSlip::unit_choice(Sentence& s) {
-    s.words(tr("Figures are in"));
+    s.reads(m_found.unit_said ? tr("Figures are in {importUnit}.")
+                              : tr("Figures are in {importUnit}, which the file does not say."));
     const Fillings<Unit> units = unit_fillings();
     s.choice(
         QStringLiteral("importUnit"), tr("unit of the figures"), units.words(),
@@ -215,11 +212,10 @@ void ImportSlip::unit_choice(Sentence& s) {
             read_again();
             return QString();
         });
-    s.words(m_found.unit_said ? QStringLiteral(".") : tr(", which the file does not say."));
 }
 
 void ImportSlip::plain_size(Sentence& s) {
-    s.words(tr("Where it gives no size, the hole is"));
+    s.reads(tr("Where it gives no size, the hole is {importPlain}."));
     s.blank(
         QStringLiteral("importPlain"), tr("diameter of holes whose size the file does not say"),
         [this] { return shown_length(document().settled(), m_plain); },
@@ -233,7 +229,6 @@ void ImportSlip::plain_size(Sentence& s) {
             show_ghost();
             return {{}, q(both_units(read->value))};
         });
-    s.words(QStringLiteral("."));
 }
 
 void ImportSlip::choices(QVBoxLayout* box, const QString& heading_text, const QString& prefix,
@@ -248,8 +243,8 @@ void ImportSlip::choices(QVBoxLayout* box, const QString& heading_text, const QS
                                  .arg(most_choices)));
     for (std::size_t i = 0; i < std::min(counted_names.size(), most_choices); ++i) {
         const auto& [name, count] = counted_names[i];
-        auto* choice = new QCheckBox(
-            button_text(tr("%1: %2").arg(name.empty() ? tr("no layer") : q(name), q(counted(count, "hole")))));
+        auto* choice = new QCheckBox(button_text(tr("%1: %2").arg(
+            name.empty() ? tr("no layer") : q(name), q(say("{count} {count:hole|holes}", {{"count", count}})))));
         choice->setObjectName(prefix + QString::number(i));
         choice->setAccessibleName(tr("take %1").arg(choice->text()));
         choice->setChecked(!refused.contains(name));

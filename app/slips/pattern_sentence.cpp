@@ -12,6 +12,7 @@
 #include "shop/hole_words.h"
 #include "slips/bar_pattern_sentence.h"
 #include "slips/hole_blanks.h"
+#include "words/say.h"
 
 namespace clockface::app {
 
@@ -36,22 +37,25 @@ public:
         , m_index(index) {}
 
     void operator()(const CirclePattern&) {
+        m_s.reads(
+            tr("{count} holes {size}, drilled {depth}, {circleWay} on a circle of {pitchCircle} about X {placeX}, "
+               "Y {placeY}, the first {astride} {first}, going {going}"));
         count(&CirclePattern::count);
-        holes();
+        size_and_depth();
         circle_way(CircleWay::Equal);
         about<CirclePattern>();
-        m_s.words(tr(", the first"));
         m_blanks.flag(m_s, "astride", tr("whether the first hole is on the line or half a step past it"), tr("at"),
                       tr("astride"), part(&CirclePattern::astride));
         m_blanks.direction(m_s, "first", tr("direction of the first hole"), part(&CirclePattern::first));
         going(&CirclePattern::going);
     }
     void operator()(const AnglesPattern&) {
-        m_s.words(tr("Holes"));
+        m_s.reads(
+            tr("Holes {size}, drilled {depth}, {circleWay} on a circle of {pitchCircle} about X {placeX}, Y {placeY}, "
+               "at {angles}"));
         size_and_depth();
         circle_way(CircleWay::Listed);
         about<AnglesPattern>();
-        m_s.words(tr(", at"));
         const auto angles = part(&AnglesPattern::at);
         m_blanks.custom(
             m_s, "angles", tr("directions of the holes"),
@@ -66,56 +70,60 @@ public:
                 return read_directions(text.toStdString(), job.convention).map([&](const std::vector<Angle>& read) {
                     angles(job) = read;
                     trim_to_count(job, this_index);
-                    return q(counted(static_cast<std::int64_t>(read.size()), "hole") + "; " +
+                    return q(say("{count} {count:hole|holes}", {{"count", read.size()}}) + "; " +
                              job.convention.in_words());
                 });
             });
     }
     void operator()(const ArcPattern&) {
+        m_s.reads(
+            tr("{count} holes {size}, drilled {depth}, on an arc of a circle of {pitchCircle} about X {placeX}, "
+               "Y {placeY}, the first at {first}, the last at {last}, which is {sweep} further, {arcStep} from hole "
+               "to hole, going {going}"));
         count(&ArcPattern::count);
-        holes();
-        m_s.words(tr("on an arc of a circle of"));
+        size_and_depth();
         about<ArcPattern>();
-        m_s.words(tr(", the first at"));
         m_blanks.direction(m_s, "first", tr("direction of the first hole"), part(&ArcPattern::first));
-        m_s.words(tr(", the last at"));
         last_of_arc();
-        m_s.words(tr(", which is"));
         m_blanks.turn(m_s, "sweep", tr("angle from the first hole to the last"), part(&ArcPattern::sweep));
-        m_s.words(tr("further,"));
         step_of_arc();
-        m_s.words(tr("from hole to hole"));
         going(&ArcPattern::going);
     }
     void operator()(const RowPattern& row) {
+        m_s.reads(row.centred
+                      ? tr("{count} holes {size}, drilled {depth}, in a row {rowWay}, {pitch} apart, its middle at "
+                           "X {placeX}, Y {placeY}, going towards {bearing}")
+                      : tr("{count} holes {size}, drilled {depth}, in a row {rowWay}, {pitch} apart, the first at "
+                           "X {placeX}, Y {placeY}, going towards {bearing}"));
         count(&RowPattern::count);
-        holes();
+        size_and_depth();
         row_way(row.centred ? RowWay::Centred : RowWay::Pitch);
         m_blanks.length(m_s, "pitch", tr("pitch of the row"), part(&RowPattern::pitch));
-        m_s.words(row.centred ? tr("apart, its middle at") : tr("apart, the first at"));
         place(part(&RowPattern::first));
-        m_s.words(tr(", going towards"));
         m_blanks.direction(m_s, "bearing", tr("direction of the row"), part(&RowPattern::bearing));
     }
     void operator()(const StepsPattern&) {
-        m_s.words(tr("Holes"));
+        m_s.reads(
+            tr("Holes {size}, drilled {depth}, in a row {rowWay}, {steps} from hole to hole, the first at X {placeX}, "
+               "Y {placeY}, going towards {bearing}"));
         size_and_depth();
         row_way(RowWay::Steps);
         m_blanks.lengths(m_s, "steps", tr("distances from hole to hole"), part(&StepsPattern::steps));
-        m_s.words(tr("from hole to hole, the first at"));
         place(part(&StepsPattern::first));
-        m_s.words(tr(", going towards"));
         m_blanks.direction(m_s, "bearing", tr("direction of the row"), part(&StepsPattern::bearing));
     }
     void operator()(const MarginsPattern& margins) {
         const bool level = margins.along == Axis::X;
+        m_s.reads(level
+                      ? tr("{count} holes {size}, drilled {depth}, in a row {rowWay}, {before} from the left edge and "
+                           "{after} from the right edge, {along} {level}")
+                      : tr("{count} holes {size}, drilled {depth}, in a row {rowWay}, {before} from the lower edge and "
+                           "{after} from the upper edge, {along} {level}"));
         count(&MarginsPattern::count);
-        holes();
+        size_and_depth();
         row_way(RowWay::Margins);
         m_blanks.length(m_s, "before", tr("margin before the first hole"), part(&MarginsPattern::before));
-        m_s.words(level ? tr("from the left edge and") : tr("from the lower edge and"));
         m_blanks.length(m_s, "after", tr("margin after the last hole"), part(&MarginsPattern::after));
-        m_s.words(level ? tr("from the right edge,") : tr("from the upper edge,"));
         m_blanks.one_of<Axis>(m_s, "along", tr("direction of the row"),
                               {{Axis::X, tr("level at Y")}, {Axis::Y, tr("upright at X")}},
                               part(&MarginsPattern::along));
@@ -137,10 +145,12 @@ public:
             });
     }
     void operator()(const GridPattern&) {
+        m_s.reads(tr(
+            "{columns} by {rows} holes {size}, drilled {depth}, {gridKind}, {pitch} apart along the rows and {across} "
+            "across, the first at X {placeX}, Y {placeY}, rows going towards {bearing}"));
         count(&GridPattern::columns, "columns", tr("holes in a row"));
-        m_s.words(tr("by"));
         count(&GridPattern::rows, "rows", tr("number of rows"));
-        holes();
+        size_and_depth();
         m_blanks.one_of<GridKind>(
             m_s, "gridKind", tr("which holes of the grid"),
             {{GridKind::Full, tr("all of them")},
@@ -154,62 +164,57 @@ public:
                 kind(job) = chosen;
                 trim_to_count(job, index);
             });
-        m_s.words(QStringLiteral(","));
         m_blanks.length(m_s, "pitch", tr("pitch along the rows"), part(&GridPattern::pitch));
-        m_s.words(tr("apart along the rows and"));
         m_blanks.length(m_s, "across", tr("distance between rows"), part(&GridPattern::across));
-        m_s.words(tr("across, the first at"));
         place(part(&GridPattern::first));
-        m_s.words(tr(", rows going towards"));
         m_blanks.direction(m_s, "bearing", tr("direction of the rows"), part(&GridPattern::bearing));
     }
     void operator()(const SinglePattern&) {
-        one_hole();
+        m_s.reads(tr("One hole {size}, drilled {depth}, {holeWay} X {placeX}, Y {placeY}"));
+        size_and_depth();
         hole_way(HoleWay::Place);
         place(part(&SinglePattern::at));
     }
     void operator()(const MiddlePattern&) {
-        one_hole();
+        m_s.reads(tr("One hole {size}, drilled {depth}, {holeWay} {one} and {other}"));
+        size_and_depth();
         hole_way(HoleWay::Middle);
         m_blanks.hole(m_s, "one", tr("one of the two holes"), part(&MiddlePattern::one));
-        m_s.words(tr("and"));
         m_blanks.hole(m_s, "other", tr("the other hole"), part(&MiddlePattern::other));
     }
     void operator()(const TwoDistancesPattern&) {
-        one_hole();
+        m_s.reads(
+            tr("One hole {size}, drilled {depth}, {holeWay} {fromOne} from {one} and {fromOther} from {other}, to the "
+               "{side} on the way from the one to the other"));
+        size_and_depth();
         hole_way(HoleWay::TwoDistances);
         m_blanks.length(m_s, "fromOne", tr("distance from the one hole"), part(&TwoDistancesPattern::from_one));
-        m_s.words(tr("from"));
         m_blanks.hole(m_s, "one", tr("one of the two holes"), part(&TwoDistancesPattern::one));
-        m_s.words(tr("and"));
         m_blanks.length(m_s, "fromOther", tr("distance from the other hole"), part(&TwoDistancesPattern::from_other));
-        m_s.words(tr("from"));
         m_blanks.hole(m_s, "other", tr("the other hole"), part(&TwoDistancesPattern::other));
-        m_s.words(tr(", to the"));
         m_blanks.flag(m_s, "side", tr("which of the two crossings"), tr("right"), tr("left"),
                       part(&TwoDistancesPattern::left));
-        m_s.words(tr("on the way from the one to the other"));
     }
     void operator()(const PointsPattern& places) {
         if (!places.copied.empty()) {
             const HoleSpec& spec = m_job.patterns[m_index].hole;
-            m_s.words(tr("Holes %1, copied from %2 of the old part, following its readings")
+            m_s.reads(tr("Holes %1, copied from %2 of the old part, following its readings")
                           .arg(q(size_in_words(spec, m_job.unit)), old_names(places)));
             return;
         }
-        m_s.words(tr("Holes"));
-        size_and_depth();
-        m_s.words(tr("at"));
         constexpr std::size_t most_shown = 40;
-        if (places.at.size() > most_shown)
-            m_s.words(tr("%1 places of their own; change them in the table").arg(places.at.size()));
-        else
+        const bool shown = places.at.size() <= most_shown;
+        m_s.reads(shown ? tr("Holes {size}, drilled {depth}, at {points}")
+                        : tr("Holes {size}, drilled {depth}, at %1 places of their own; change them in the table")
+                              .arg(places.at.size()));
+        size_and_depth();
+        if (shown)
             m_blanks.points(m_s, "points", tr("places of the holes"), {}, part(&PointsPattern::at),
                             [](const Job&) { return Point{}; });
     }
     void operator()(const BarPattern&) { write_bar_pattern(m_s, m_blanks, m_job, m_index); }
     void operator()(const CopyPattern& copy) {
-        m_s.words(tr("The holes of"));
+        m_s.reads(way_of_copy(copy));
         m_blanks.text(m_s, "of", tr("the pattern that is copied"), part(&CopyPattern::of));
         m_blanks.one_of<CopyKind>(
             m_s, "way", tr("how the copy comes about"),
@@ -233,7 +238,9 @@ public:
     void end(const PatternLayout& layout) {
         const std::size_t index = m_index;
         const auto pattern = [index](Job& job) -> Pattern& { return job.patterns[index]; };
-        m_s.words(tr("; left out"));
+        const bool further = !m_job.blank.on_side() && !std::holds_alternative<CopyPattern>(layout) &&
+                             !std::holds_alternative<PointsPattern>(layout);
+        m_s.reads(further ? tr("; left out {leftOut}, further holes at {extras}.") : tr("; left out {leftOut}."));
         m_blanks.custom(
             m_s, "leftOut", tr("numbers of holes that are left out"),
             [index](const Job& job) {
@@ -249,9 +256,7 @@ public:
                         return QString();
                     });
             });
-        if (!m_job.blank.on_side() && !std::holds_alternative<CopyPattern>(layout) &&
-            !std::holds_alternative<PointsPattern>(layout)) {
-            m_s.words(tr(", further holes at"));
+        if (further)
             m_blanks.points(
                 m_s, "extras", tr("places of further holes"), tr("none"),
                 [pattern](Job& job) -> std::vector<Point>& { return pattern(job).extras; },
@@ -259,8 +264,6 @@ public:
                     const std::optional<Point> centre = centre_of(job.patterns[index].layout);
                     return centre ? *centre : places_of(job)[index].front().at - shift_of_first(job.patterns[index]);
                 });
-        }
-        m_s.words(QStringLiteral("."));
     }
 
 private:
@@ -290,18 +293,14 @@ private:
         m_blanks.count(m_s, name, what, 1, limits::holes_in_pattern, part(member));
     }
     template <class Layout> void going(Sense Layout::*member) {
-        m_s.words(tr(", going"));
         m_blanks.sense(m_s, "going", tr("sense in which the holes are counted"), part(member));
     }
     template <class Round> void about() {
         m_blanks.diameter(m_s, "pitchCircle", tr("diameter of the pitch circle"), part(&Round::diameter));
-        m_s.words(tr("about"));
         place(part(&Round::centre));
     }
     void place(const JobBlanks::Reach<Point>& reach) {
-        m_s.words(QStringLiteral("X"));
         m_blanks.coordinate(m_s, "placeX", tr("X"), Axis::X, reach);
-        m_s.words(QStringLiteral(", Y"));
         m_blanks.coordinate(m_s, "placeY", tr("Y"), Axis::Y, reach);
     }
     void circle_way(CircleWay now) {
@@ -310,16 +309,14 @@ private:
             {{CircleWay::Equal, tr("equally")}, {CircleWay::Listed, tr("at listed angles")}},
             [now](const Job&) { return now; },
             [index = m_index](Job& job, CircleWay way) { say_circle(job, index, way); });
-        m_s.words(tr("on a circle of"));
     }
     void row_way(RowWay now) {
-        m_s.words(tr("in a row"));
         m_blanks.one_of<RowWay>(
             m_s, "rowWay", tr("how the row is given"),
-            {{RowWay::Pitch, tr("by its first hole,")},
-             {RowWay::Centred, tr("by its middle,")},
-             {RowWay::Margins, tr("between margins,")},
-             {RowWay::Steps, tr("by unequal steps,")}},
+            {{RowWay::Pitch, tr("by its first hole")},
+             {RowWay::Centred, tr("by its middle")},
+             {RowWay::Margins, tr("between margins")},
+             {RowWay::Steps, tr("by unequal steps")}},
             [now](const Job&) { return now; }, [index = m_index](Job& job, RowWay way) { say_row(job, index, way); });
     }
     void hole_way(HoleWay now) {
@@ -330,15 +327,6 @@ private:
              {HoleWay::TwoDistances, tr("at the crossing of")}},
             [now](const Job&) { return now; }, [index = m_index](Job& job, HoleWay way) { say_hole(job, index, way); });
     }
-    void one_hole() {
-        m_s.words(tr("One hole"));
-        size_and_depth();
-    }
-    void holes() {
-        m_s.words(tr("holes"));
-        size_and_depth();
-    }
-
     void last_of_arc() {
         const std::size_t index = m_index;
         const auto arc = [index](Job& job) -> ArcPattern& { return std::get<ArcPattern>(job.patterns[index].layout); };
@@ -372,57 +360,57 @@ private:
             });
     }
     // On the side of a bar a copy goes along it or round it.
-    void mirrored_on_side() {
-        m_s.words(tr("in the line across the bar at"));
-        m_blanks.coordinate(m_s, "placeX", tr("place of the line along the bar"), Axis::X, way_part(&Mirrored::on));
-    }
-    void turned_on_side() {
-        m_s.words(tr("by"));
-        m_blanks.turn(m_s, "turnBy", tr("angle of the turn"), way_part(&Turned::by));
-        m_s.words(tr("counter-clockwise seen from the right end,"));
-        times(way_part(&Turned::times));
-    }
-    void repeated_on_side() {
-        m_s.words(tr("by a step along the bar of"));
-        m_blanks.coordinate(m_s, "placeX", tr("step along the bar"), Axis::X, way_part(&Repeated::step));
-        m_s.words(QStringLiteral(","));
-        times(way_part(&Repeated::times));
+    [[nodiscard]] QString way_of_copy(const CopyPattern& copy) const {
+        const bool side = m_job.blank.on_side();
+        return std::visit(
+            Cases{
+                [&](const Mirrored&) {
+                    return side ? tr("The holes of {of} {way} in the line across the bar at {placeX}")
+                                : tr("The holes of {of} {way} in the line through X {placeX}, Y {placeY} towards "
+                                     "{lineBearing}");
+                },
+                [&](const Turned&) {
+                    return side ? tr("The holes of {of} {way} by {turnBy} counter-clockwise seen from the right end, "
+                                     "{times} times over")
+                                : tr("The holes of {of} {way} by {turnBy} counter-clockwise about X {placeX}, Y "
+                                     "{placeY}, "
+                                     "{times} times over");
+                },
+                [&](const Repeated&) {
+                    return side ? tr("The holes of {of} {way} by a step along the bar of {placeX}, {times} times over")
+                                : tr("The holes of {of} {way} by a step of X {placeX}, Y {placeY}, {times} times over");
+                },
+                [&](const AtEach&) { return tr("The holes of {of} {way} {each}"); },
+                [&](const InEveryPiece&) { return tr("The holes of {of} {way}"); }},
+            copy.way);
     }
     void mirrored() {
         if (m_job.blank.on_side())
-            return mirrored_on_side();
-        m_s.words(tr("in the line through"));
+            return m_blanks.coordinate(m_s, "placeX", tr("place of the line along the bar"), Axis::X,
+                                       way_part(&Mirrored::on));
         place(way_part(&Mirrored::on));
-        m_s.words(tr("towards"));
         m_blanks.direction(m_s, "lineBearing", tr("direction of the mirror's line"), way_part(&Mirrored::along));
     }
     void turned() {
-        if (m_job.blank.on_side())
-            return turned_on_side();
-        m_s.words(tr("by"));
         m_blanks.turn(m_s, "turnBy", tr("angle of the turn"), way_part(&Turned::by));
-        m_s.words(tr("counter-clockwise about"));
-        place(way_part(&Turned::about));
-        m_s.words(QStringLiteral(","));
+        if (!m_job.blank.on_side())
+            place(way_part(&Turned::about));
         times(way_part(&Turned::times));
     }
     void repeated() {
         if (m_job.blank.on_side())
-            return repeated_on_side();
-        m_s.words(tr("by a step of"));
-        place(way_part(&Repeated::step));
-        m_s.words(QStringLiteral(","));
+            m_blanks.coordinate(m_s, "placeX", tr("step along the bar"), Axis::X, way_part(&Repeated::step));
+        else
+            place(way_part(&Repeated::step));
         times(way_part(&Repeated::times));
     }
     void times(const JobBlanks::Reach<int>& reach) {
         m_blanks.count(m_s, "times", tr("number of times"), 1, limits::holes_in_pattern, reach, "times");
-        m_s.words(tr("times over"));
     }
 
     void size_and_depth() {
         const std::size_t index = m_index;
         size_blank(m_s, m_blanks, m_index);
-        m_s.words(tr(", drilled"));
         m_blanks.custom(
             m_s, "depth", tr("depth of the holes"),
             [index](const Job& job) {
@@ -442,13 +430,13 @@ private:
                     return q(both_units(read.value));
                 });
             });
-        m_s.words(QStringLiteral(","));
     }
 };
 
 } // namespace
 
 void write_pattern(Sentence& sentence, const JobBlanks& blanks, const Job& job, std::size_t index) {
+    sentence.reads(QStringLiteral("{patternName}:"));
     // Everything that hangs on a pattern goes by its name, so a new name goes to all of them.
     blanks.custom(
         sentence, "patternName", tr("name of the pattern"),
@@ -457,7 +445,6 @@ void write_pattern(Sentence& sentence, const JobBlanks& blanks, const Job& job, 
             rename_pattern(next, index, typed.simplified().toStdString());
             return QString();
         });
-    sentence.words(QStringLiteral(":"));
     Writer writer(sentence, blanks, job, index);
     const PatternLayout layout = job.patterns[index].layout;
     std::visit(writer, layout);

@@ -4,6 +4,7 @@
 #include "look/words.h"
 #include "measure/reckon.h"
 #include "measure/shop_number.h"
+#include "words/say.h"
 
 #include <QLabel>
 #include <QPushButton>
@@ -21,21 +22,17 @@ Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
     : Slip(document, selection, parent) {
     body()->addWidget(heading(tr("Reckoning")));
     Sentence* s = add();
-    s->words(tr("Half of"));
+    s->reads(tr("Half of {halfOf} on graduations of {graduation}:"));
     length(*s, "halfOf", tr("reading"), Length::mm(12.37));
-    s->words(tr("on graduations of"));
     length(*s, "graduation", tr("graduation"), Length::mm(0.02));
-    s->words(QStringLiteral(":"));
     answer(&Reckoner::half);
     s = add();
-    s->words(tr("Between"));
+    s->reads(tr("Between {sizeOne} and {sizeOther}:"));
     length(*s, "sizeOne", tr("one size"), Length::inches(0.5));
-    s->words(tr("and"));
     length(*s, "sizeOther", tr("the other size"), Length::mm(13.0));
-    s->words(QStringLiteral(":"));
     answer(&Reckoner::difference);
     s = add();
-    s->words(tr("Equal spaces, from"));
+    s->reads(tr("Equal spaces, from {postsKnown}: {postHoles} holes, span {postSpan}, spacing {postSpacing}:"));
     const Fillings<Known> known = {{Known::HolesAndSpan, tr("holes and span")},
                                    {Known::SpanAndSpacing, tr("span and spacing")},
                                    {Known::HolesAndSpacing, tr("holes and spacing")}};
@@ -47,46 +44,33 @@ Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
             refresh();
             return QString();
         });
-    s->words(QStringLiteral(":"));
     count(*s, "postHoles", tr("number of holes"), 5);
-    s->words(tr("holes, span"));
     length(*s, "postSpan", tr("span from the first to the last hole"), Length::mm(48.0));
-    s->words(tr(", spacing"));
     length(*s, "postSpacing", tr("spacing"), Length::mm(12.0));
-    s->words(QStringLiteral(":"));
     answer(&Reckoner::posts);
     s = add();
-    s->words(tr("On a length of"));
+    s->reads(tr("On a length of {rowLength}, {rowHoles} holes of {rowSize}, {rowSpacing} apart:"));
     length(*s, "rowLength", tr("length of the piece"), Length::mm(140.0));
     count(*s, "rowHoles", tr("number of holes"), 7);
-    s->words(tr("holes of"));
     length(*s, "rowSize", tr("size of the holes"), Length::mm(6.2));
     length(*s, "rowSpacing", tr("spacing"), Length::mm(18.0));
-    s->words(tr("apart :"));
     answer(&Reckoner::row);
     s = add();
-    s->words(tr("A pair"));
+    s->reads(tr("A pair {pairSpacing} apart on a width of {pairDrawn} drawn and {pairMeasured} measured:"));
     length(*s, "pairSpacing", tr("spacing of the pair"), Length::mm(40.0));
-    s->words(tr("apart on a width of"));
     length(*s, "pairDrawn", tr("width by the drawing"), Length::mm(60.0));
-    s->words(tr("drawn and"));
     length(*s, "pairMeasured", tr("width as measured"), Length::mm(60.3));
-    s->words(tr("measured :"));
     answer(&Reckoner::pair);
     s = add();
-    s->words(tr("Stepping"));
+    s->reads(tr("Stepping {stepFigure} {stepTimes} times on a device that shows {stepOf}:"));
     length(*s, "stepFigure", tr("figure to be stepped"), Length::inches(7.0 / 64.0));
     count(*s, "stepTimes", tr("number of times"), 12);
-    s->words(tr("times on a device that shows"));
     length(*s, "stepOf", tr("smallest step of the device"), Length::inches(0.001));
-    s->words(QStringLiteral(":"));
     answer(&Reckoner::steps);
     s = add();
-    s->words(tr("A screw of"));
+    s->reads(tr("A screw of {ringPitch} pitch with {ringHoles} holes round it:"));
     length(*s, "ringPitch", tr("pitch of the screw"), Length::mm(1.25));
-    s->words(tr("pitch with"));
     count(*s, "ringHoles", tr("number of holes in its ring"), 12);
-    s->words(tr("holes round it :"));
     answer(&Reckoner::ring);
     add_round_sums();
     add_scribing_sums();
@@ -203,8 +187,9 @@ QString Reckoner::posts() const {
     const QString left =
         found->left_over > Length{} ? tr(" %1 of the span is left over.").arg(fig(found->left_over)) : QString();
     return tr("%1 over %2, %3 apart: %4, so the first is copied %5.%6")
-        .arg(q(counted(found->holes, "hole")), fig(found->span), fig(found->spacing), q(counted(found->gaps(), "gap")),
-             q(counted(found->gaps(), "time")), left);
+        .arg(q(say("{count} {count:hole|holes}", {{"count", found->holes}})), fig(found->span), fig(found->spacing),
+             q(say("{count} {count:gap|gaps}", {{"count", found->gaps()}})),
+             q(say("{count} {count:time|times}", {{"count", found->gaps()}})), left);
 }
 
 QString Reckoner::row() const {
@@ -243,8 +228,8 @@ QString Reckoner::pair() const {
 QString Reckoner::steps() const {
     const Stepping found = stepping(m_lengths.at("stepFigure"), m_lengths.at("stepOf"), m_counts.at("stepTimes"));
     return tr("set %1, which is %2 off; stepped %3 it piles up to %4. Set every place from zero instead.")
-        .arg(fig(found.set), fig(abs(found.off_once)), q(counted(m_counts.at("stepTimes"), "time")),
-             fig(abs(found.piled_up)));
+        .arg(fig(found.set), fig(abs(found.off_once)),
+             q(say("{count} {count:time|times}", {{"count", m_counts.at("stepTimes")}})), fig(abs(found.piled_up)));
 }
 
 QString Reckoner::ring() const {

@@ -7,6 +7,7 @@
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
 #include "slips/reckoner.h"
+#include "words/say.h"
 
 #include <QLabel>
 #include <QToolButton>
@@ -29,98 +30,69 @@ void Reckoner::text(Sentence& s, const QString& name, const QString& what, const
 void Reckoner::add_cutting_sums() {
     body()->addWidget(heading(tr("Cutters and depths")));
     Sentence* s = add();
-    s->words(tr("Thread"));
+    s->reads(tr("Thread {anyThread} in a hole of {anyDrill} and metal {threadMetal} thick, guided by a clearance "
+                "counterbore {guideDepth} deep:"));
     text(*s, "anyThread", tr("thread"), QStringLiteral("M5"));
-    s->words(tr("in a hole of"));
     length(*s, "anyDrill", tr("size of the hole"), Length::mm(4.4));
-    s->words(tr("and metal"));
     length(*s, "threadMetal", tr("thickness of the metal"), Length::mm(7.0));
-    s->words(tr("thick, guided by a clearance counterbore"));
     length(*s, "guideDepth", tr("depth of the guiding counterbore"), Length::mm(1.6));
-    s->words(tr("deep :"));
     answer(&Reckoner::thread_in_hole);
     s = add();
-    s->words(tr("A tool of"));
+    s->reads(tr(
+        "A tool of {stiffOne} standing out {stiffOneOut} against one of {stiffOther} standing out {stiffOtherOut}:"));
     length(*s, "stiffOne", tr("diameter of one tool"), Length::mm(5.0));
-    s->words(tr("standing out"));
     length(*s, "stiffOneOut", tr("stick-out of one tool"), Length::mm(62.0));
-    s->words(tr("against one of"));
     length(*s, "stiffOther", tr("diameter of the other tool"), Length::mm(6.0));
-    s->words(tr("standing out"));
     length(*s, "stiffOtherOut", tr("stick-out of the other tool"), Length::mm(96.0));
-    s->words(QStringLiteral(":"));
     answer(&Reckoner::stiffer);
     s = add();
-    s->words(tr("Tapping under power, pitch"));
+    s->reads(tr("Tapping under power, pitch {tapPitch} at {tapTurns} turns a minute:"));
     length(*s, "tapPitch", tr("pitch of the thread"), Length::mm(0.8));
-    s->words(tr("at"));
     count(*s, "tapTurns", tr("turns a minute"), 160);
-    s->words(tr("turns a minute :"));
     answer(&Reckoner::power_tap);
     s = add();
-    s->words(tr("A step drill from"));
+    s->reads(tr("A step drill from {stepFrom} to {stepTo} by {stepBy}, each step {stepHigh} high, is to open "
+                "{stepWanted} in a plate {stepPlate} thick:"));
     length(*s, "stepFrom", tr("smallest step"), Length::mm(4.0));
-    s->words(tr("to"));
     length(*s, "stepTo", tr("largest step"), Length::mm(12.0));
-    s->words(tr("by"));
     length(*s, "stepBy", tr("rise of a step"), Length::mm(2.0));
-    s->words(tr(", each step"));
     length(*s, "stepHigh", tr("height of a step"), Length::mm(5.0));
-    s->words(tr("high, is to open"));
     length(*s, "stepWanted", tr("diameter wanted"), Length::mm(8.0));
-    s->words(tr("in a plate"));
     length(*s, "stepPlate", tr("thickness of the plate"), Length::mm(3.0));
-    s->words(tr("thick :"));
     answer(&Reckoner::step_drill);
     s = add();
-    s->words(tr("To"));
+    s->reads(tr("To {partOf} / {partIn} of {partMetal} with a drill of {partDrill}:"));
     count(*s, "partOf", tr("upper figure of the fraction"), 2);
-    s->words(QStringLiteral("/"));
     count(*s, "partIn", tr("lower figure of the fraction"), 3);
-    s->words(tr("of"));
     length(*s, "partMetal", tr("thickness of the metal"), Length::mm(17.4));
-    s->words(tr("with a drill of"));
     length(*s, "partDrill", tr("diameter of the drill"), Length::mm(7.3));
-    s->words(QStringLiteral(":"));
     answer(&Reckoner::part_depth);
     s = add();
-    s->words(tr("A land beside a hole, its edge"));
+    s->reads(tr("A land beside a hole, its edge {landEdge} away, milled with a cutter of {landCutter}:"));
     length(*s, "landEdge", tr("distance of the finished edge"), Length::mm(18.6));
-    s->words(tr("away, milled with a cutter of"));
     length(*s, "landCutter", tr("diameter of the cutter"), Length::mm(6.0));
-    s->words(QStringLiteral(":"));
     answer(&Reckoner::land);
     s = add();
-    s->words(tr("A rod that measures"));
+    s->reads(tr("A rod that measures {rodMeasured} is to go in with {rodPlay} of play; drilled {rodDrill}:"));
     length(*s, "rodMeasured", tr("diameter of the rod as measured"), Length::mm(7.93));
-    s->words(tr("is to go in with"));
     length(*s, "rodPlay", tr("play wanted"), Length::mm(0.05));
-    s->words(tr("of play; drilled"));
     length(*s, "rodDrill", tr("diameter of the drill"), Length::mm(8.0));
-    s->words(QStringLiteral(":"));
     answer(&Reckoner::loose_rod);
     s = add();
-    s->words(tr("Pecks of"));
+    s->reads(tr("Pecks of {peck} counted from {peckFrom} above the face, to {peckDepth} deep:"));
     length(*s, "peck", tr("depth of a peck"), Length::mm(4.0));
-    s->words(tr("counted from"));
     length(*s, "peckFrom", tr("height they are counted from"), Length::mm(2.0));
-    s->words(tr("above the face, to"));
     length(*s, "peckDepth", tr("depth of the hole"), Length::mm(14.0));
-    s->words(tr("deep :"));
     answer(&Reckoner::pecks_counted);
     s = add();
-    s->words(tr("A chamfer"));
+    s->reads(tr("A chamfer {chamferWidth} wide round a hole of {chamferHole} with a cone of {chamferAngle} degrees:"));
     length(*s, "chamferWidth", tr("width of the chamfer"), Length::mm(0.3));
-    s->words(tr("wide round a hole of"));
     length(*s, "chamferHole", tr("diameter of the hole"), Length::mm(5.3));
-    s->words(tr("with a cone of"));
     count(*s, "chamferAngle", tr("included angle in degrees"), 90);
-    s->words(tr("degrees :"));
     answer(&Reckoner::chamfer_touch);
     s = add();
-    s->words(tr("In this job's metal, on which machine a drill of"));
+    s->reads(tr("In this job's metal, on which machine a drill of {whichDrill}:"));
     length(*s, "whichDrill", tr("diameter of the drill"), Length::mm(1.3));
-    s->words(QStringLiteral(":"));
     answer(&Reckoner::which_machine);
 }
 
@@ -219,7 +191,7 @@ QString Reckoner::pecks_counted() const {
     for (const Length each : *all)
         depths << fig(each);
     return tr("%1, evened: below the face to %2.")
-        .arg(q(counted(static_cast<std::int64_t>(all->size()), "peck")), depths.join(QStringLiteral(", ")));
+        .arg(q(say("{count} {count:peck|pecks}", {{"count", all->size()}})), depths.join(QStringLiteral(", ")));
 }
 
 QString Reckoner::chamfer_touch() const {

@@ -19,58 +19,43 @@ constexpr double pull_share = 0.5; // of its weight, that a mass held off centre
 void Reckoner::add_round_sums() {
     body()->addWidget(heading(tr("Round work")));
     Sentence* s = add();
-    s->words(tr("On a bar of"));
+    s->reads(
+        tr("On a bar of {skateBar} a drill of {skateDrill} started {skateOff} off the top and is {skateDepth} deep:"));
     length(*s, "skateBar", tr("diameter of the bar"), Length::mm(28.0));
-    s->words(tr("a drill of"));
     length(*s, "skateDrill", tr("diameter of the drill"), Length::mm(3.1));
-    s->words(tr("started"));
     length(*s, "skateOff", tr("how far the start is off"), Length::mm(0.6));
-    s->words(tr("off the top and is"));
     length(*s, "skateDepth", tr("how deep it is already"), Length::mm(0.4));
-    s->words(tr("deep :"));
     answer(&Reckoner::skated);
     s = add();
-    s->words(tr("A bar of"));
+    s->reads(tr("A bar of {stripBar} skimmed {stripDepth} deep, or filed to a strip {stripWidth} wide:"));
     length(*s, "stripBar", tr("diameter of the bar"), Length::mm(28.0));
-    s->words(tr("skimmed"));
     length(*s, "stripDepth", tr("depth of the strip"), Length::mm(0.1));
-    s->words(tr("deep, or filed to a strip"));
     length(*s, "stripWidth", tr("width of the strip"), Length::mm(4.0));
-    s->words(tr("wide :"));
     answer(&Reckoner::strip);
     s = add();
-    s->words(tr("A pointed rod of"));
+    s->reads(tr("A pointed rod of {rod} scribes beside a bar of {rodBar} which may miss by {rodMiss}:"));
     length(*s, "rod", tr("diameter of the rod"), Length::mm(27.5));
-    s->words(tr("scribes beside a bar of"));
     length(*s, "rodBar", tr("diameter of the bar"), Length::mm(28.0));
-    s->words(tr("which may miss by"));
     length(*s, "rodMiss", tr("allowed miss"), Length::mm(0.1));
-    s->words(QStringLiteral(":"));
     answer(&Reckoner::scriber);
     s = add();
-    s->words(tr("Turned slowly in three jaws it swings"));
+    s->reads(tr("Turned slowly in three jaws it swings {runOut}, highest {highSpot} degrees past the first jaw, the "
+                "way they are counted:"));
     length(*s, "runOut", tr("reading from lowest to highest"), Length::mm(0.18));
-    s->words(tr(", highest"));
     count(*s, "highSpot", tr("degrees from the first jaw to the high spot"), 130);
-    s->words(tr("degrees past the first jaw, the way they are counted :"));
     answer(&Reckoner::run_out);
     s = add();
-    s->words(tr("Stock of"));
+    s->reads(tr("Stock of {swingStock} held off centre by {swingOff}:"));
     length(*s, "swingStock", tr("diameter of the stock"), Length::mm(40.0));
-    s->words(tr("held off centre by"));
     length(*s, "swingOff", tr("distance off centre"), Length::mm(5.0));
-    s->words(QStringLiteral(":"));
     answer(&Reckoner::held_off_centre);
     s = add();
-    s->words(tr("Across a bar of"));
+    s->reads(tr("Across a bar of {crossBar} a drill of {crossDrill} must meet a cross hole of {crossHole} square to "
+                "it, their axes {crossMiss} apart along the bar:"));
     length(*s, "crossBar", tr("diameter of the bar"), Length::mm(28.0));
-    s->words(tr("a drill of"));
     length(*s, "crossDrill", tr("diameter of the drill"), Length::mm(3.1));
-    s->words(tr("must meet a cross hole of"));
     length(*s, "crossHole", tr("diameter of the hole that is there"), Length::mm(6.2));
-    s->words(tr("square to it, their axes"));
     length(*s, "crossMiss", tr("distance of the two axes along the bar"), Length::mm(1.2));
-    s->words(tr("apart along the bar :"));
     answer(&Reckoner::cross_hole);
 }
 

@@ -11,32 +11,24 @@ namespace clockface::app {
 void Reckoner::add_scribing_sums() {
     body()->addWidget(heading(tr("Scribing")));
     Sentence* s = add();
-    s->words(tr("Lines from both edges at"));
+    s->reads(tr("Lines from both edges at {twoLineSetting} fall apart by {twoLineGap}:"));
     length(*s, "twoLineSetting", tr("setting of the gauge"), Length::mm(23.4));
-    s->words(tr("fall apart by"));
     length(*s, "twoLineGap", tr("gap between the lines, minus where they cross over"), Length::mm(0.3));
-    s->words(QStringLiteral(":"));
     answer(&Reckoner::two_lines);
     s = add();
-    s->words(tr("Arcs of"));
+    s->reads(tr("Arcs of {lensSetting} from both ends form a lens {lensWidth} wide:"));
     length(*s, "lensSetting", tr("setting of the dividers"), Length::mm(31.2));
-    s->words(tr("from both ends form a lens"));
     length(*s, "lensWidth", tr("width of the lens"), Length::mm(0.4));
-    s->words(tr("wide :"));
     answer(&Reckoner::lens);
     s = add();
-    s->words(tr("A chord that is off by"));
+    s->reads(tr("A chord that is off by {chordOff} is stepped right round in {chordSteps} steps:"));
     length(*s, "chordOff", tr("what the chord is off"), Length::mm(0.05));
-    s->words(tr("is stepped right round in"));
     count(*s, "chordSteps", tr("number of steps"), 7);
-    s->words(tr("steps :"));
     answer(&Reckoner::stepped_round);
     s = add();
-    s->words(tr("An arc of"));
+    s->reads(tr("An arc of {arcRadius} from a mark {arcFrom} off the line:"));
     length(*s, "arcRadius", tr("radius of the arc"), Length::mm(40.0));
-    s->words(tr("from a mark"));
     length(*s, "arcFrom", tr("distance of the mark from the line"), Length::mm(37.0));
-    s->words(tr("off the line :"));
     answer(&Reckoner::arc_crossing);
 }
 

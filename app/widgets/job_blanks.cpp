@@ -6,6 +6,7 @@
 #include "measure/read_angle.h"
 #include "measure/shop_number.h"
 #include "shop/hole_words.h"
+#include "words/say.h"
 
 #include <QRegularExpression>
 
@@ -237,7 +238,7 @@ void JobBlanks::points(Sentence& sentence, const QString& name, const QString& w
                 all.clear();
                 for (const Point& each : read)
                     all.push_back(from_drawn(job.datum, each) - origin);
-                return q(counted(static_cast<std::int64_t>(all.size()), "place"));
+                return q(say("{count} {count:place|places}", {{"count", all.size()}}));
             });
         });
 }

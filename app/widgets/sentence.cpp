@@ -7,8 +7,10 @@
 #include <QPaintEvent>
 #include <QPainter>
 #include <QPushButton>
+#include <QRegularExpression>
 #include <QStyle>
 #include <algorithm>
+#include <utility>
 
 namespace clockface::app {
 
@@ -26,15 +28,55 @@ Sentence::Sentence(QWidget* parent)
     setSizePolicy(policy);
 }
 
-void Sentence::words(const QString& text) {
-    for (const QString& word : text.split(QLatin1Char(' '), Qt::SkipEmptyParts))
-        m_parts.push_back({word, nullptr, word.size() <= 1 && QStringLiteral(".,;:)").contains(word)});
+void Sentence::reads(const QString& text, const QHash<QString, QString>& said) {
+    static const QRegularExpression piece(QStringLiteral("\\{(\\w+)\\}|[^\\s{]+"));
+    for (auto found = piece.globalMatch(text); found.hasNext();) {
+        const QRegularExpressionMatch match = found.next();
+        const bool glued = match.capturedStart() > 0 && !text.at(match.capturedStart() - 1).isSpace();
+        const QString place = match.captured(1);
+        if (!place.isEmpty() && !said.contains(place)) {
+            m_parts.push_back({{}, place, nullptr, glued});
+            continue;
+        }
+        const QString words = place.isEmpty() ? match.captured() : said.value(place);
+        bool first = true;
+        for (const QString& word : words.split(QLatin1Char(' '), Qt::SkipEmptyParts))
+            m_parts.push_back({word, {}, nullptr, glued && std::exchange(first, false)});
+    }
 }
 
 void Sentence::add(QWidget* blank) {
-    m_parts.push_back({{}, blank});
+    // "sizeOf:drill", "thereX2": what tells one of several apart is not part of the name in a template.
+    static const QRegularExpression which(QStringLiteral("\\d*(:.*)?$"));
+    const QString name = blank->objectName().remove(which);
+    const auto place = std::find_if(m_parts.begin(), m_parts.end(), [&](const Part& part) {
+        return !part.blank && !part.place_of.isEmpty() && part.place_of == name;
+    });
+    if (place == m_parts.end()) {
+        m_parts.push_back({{}, name, blank});
+    } else {
+        m_in_order = m_in_order && std::none_of(place, m_parts.end(), [](const Part& later) { return later.blank; });
+        place->blank = blank;
+    }
     if (isVisible())
         blank->show();
+}
+
+// A translation may put the blanks in another order than they were made in.
+void Sentence::tab_as_read() {
+    if (std::exchange(m_in_order, true))
+        return;
+    QWidget* before = nullptr;
+    for (const Part& part : m_parts)
+        if (part.blank) {
+            if (before)
+                setTabOrder(before, part.blank);
+            before = part.blank;
+        }
+}
+
+bool Sentence::shows(const Part& part) {
+    return part.blank ? !part.blank->isHidden() : part.place_of.isEmpty();
 }
 
 BlankEdit* Sentence::blank(const QString& name, const QString& what, BlankEdit::Show show, BlankEdit::Try attempt) {
@@ -71,7 +113,7 @@ void Sentence::refresh() {
 QString Sentence::text() const {
     QString out;
     for (const Part& part : m_parts) {
-        if (part.blank && part.blank->isHidden())
+        if (!shows(part))
             continue;
         const auto* edit = qobject_cast<const QLineEdit*>(part.blank);
         const auto* choice = qobject_cast<const ChoiceBlank*>(part.blank);
@@ -109,7 +151,7 @@ int Sentence::arrange(std::vector<Part>& parts, int width) const {
     for (std::size_t i = 0; i < parts.size(); ++i) {
         Part& part = parts[i];
         part.place = {};
-        if (part.blank && part.blank->isHidden())
+        if (!shows(part))
             continue;
         const QSize size = part.size.boundedTo(QSize(width, QWIDGETSIZE_MAX));
         const bool followed = i + 1 < parts.size() && parts[i + 1].clings;
@@ -156,7 +198,7 @@ void Sentence::lay_out() {
     const bool moved = !std::equal(m_parts.begin(), m_parts.end(), before.begin(), before.end(),
                                    [](const Part& a, const Part& b) { return a.place == b.place; });
     for (const Part& part : m_parts)
-        if (part.blank && !part.blank->isHidden())
+        if (part.blank && shows(part))
             part.blank->setGeometry(part.place);
     int height = line;
     if (m_below && !m_below->isHidden()) {
@@ -193,6 +235,7 @@ void Sentence::resizeEvent(QResizeEvent* event) {
 
 void Sentence::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
+    tab_as_read();
     forget_sizes(true); // they may have been measured before there was a style
     lay_out();
 }
@@ -201,7 +244,8 @@ void Sentence::paintEvent(QPaintEvent* event) {
     QPainter painter(this);
     painter.setPen(palette().color(foregroundRole()));
     for (const Part& part : m_parts)
-        if (!part.blank && event->region().intersects(part.place)) // a blank that changes repaints what is under it
+        if (!part.word.isEmpty() &&
+            event->region().intersects(part.place)) // a blank that changes repaints what is under it
             painter.drawText(part.place, Qt::AlignVCenter | Qt::AlignLeft | Qt::TextDontClip, part.word);
 }
 

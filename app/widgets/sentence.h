@@ -5,6 +5,7 @@
 #include "widgets/blank_edit.h"
 #include "widgets/choice_blank.h"
 
+#include <QHash>
 #include <QStringList>
 #include <QWidget>
 #include <functional>
@@ -20,7 +21,11 @@ class Sentence : public QWidget {
 public:
     explicit Sentence(QWidget* parent = nullptr);
 
-    void words(const QString& text);
+    /// The whole sentence, or a further clause of it: words, and in braces the names of the blanks that stand between
+    /// them ("{count} holes on a circle of {diameter}"). Blanks go to their places in any order; a place whose blank is
+    /// never made shows nothing. A number at the end of a blank's name, and what is behind a colon, are not part of it
+    /// here. `said` are places that are filled with words and not with blanks.
+    void reads(const QString& text, const QHash<QString, QString>& said = {});
     BlankEdit* blank(const QString& name, const QString& what, BlankEdit::Show show, BlankEdit::Try attempt);
     /// A blank with a few possible fillings; `now` gives the index of the present one, `choose` takes another, or says
     /// why it cannot be.
@@ -51,19 +56,23 @@ protected:
     void paintEvent(QPaintEvent* event) override;
 
 private:
-    // A word, or a blank.
+    // A word, or the place of a blank.
     struct Part {
         QString word;
+        QString place_of; // the blank that belongs here
         QWidget* blank = nullptr;
-        bool clings = false;  // a comma or full stop never begins a line: it stands at the word before it
+        bool clings = false;  // what follows without a space never begins a line
         mutable QSize size{}; // kept once it was measured
         QRect place{};
     };
     std::vector<Part> m_parts;
     std::vector<std::function<void()>> m_refreshers;
+    bool m_in_order = true;    // blanks were made in the order they are read in
     QLabel* m_below = nullptr; // made when there is something to say
 
     void add(QWidget* blank);
+    [[nodiscard]] static bool shows(const Part& part);
+    void tab_as_read();
     void measure() const;
     void forget_sizes(bool of_words);
     // Places of the parts in a line so wide, with line breaks, and the height they take.

@@ -1,7 +1,7 @@
 #include "bench/session.h"
+#include "words/say.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <map>
 
 namespace clockface {
@@ -452,12 +452,14 @@ std::string in_words(HoleState state) {
 
 std::string in_words(const Job& job, const Deed& deed) {
     const auto named = deed.hole ? hole_of(job, *deed.hole) : std::nullopt;
-    const std::string hole = named ? in_words(*named) : deed.hole ? "a hole that is gone" : "the piece";
+    const std::string hole = named ? in_words(*named) : deed.hole ? say("a hole that is gone") : say("the piece");
     if (deed.act == Act::Mark)
-        return "the mark of " + hole;
-    return deed.what.empty()
-               ? hole
-               : fmt::format("{} of {}{}", deed.what, hole, deed.with.empty() ? "" : " with " + deed.with);
+        return say("the mark of {hole}", {{"hole", hole}});
+    return deed.what.empty() ? hole
+                             : say("{deed} of {hole}{remark}",
+                                   {{"deed", deed.what},
+                                    {"hole", hole},
+                                    {"remark", deed.with.empty() ? "" : say(" with {with}", {{"with", deed.with}})}});
 }
 
 } // namespace clockface

@@ -1,6 +1,7 @@
 #include "bench/work_findings.h"
 
 #include "bench/session.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -55,13 +56,13 @@ std::vector<Finding> find_work_faults(const Job& job, const Plan& plan) {
             "{}",
             fmt::join(left.begin(), left.begin() + static_cast<std::ptrdiff_t>(std::min(enough, left.size())), ", "));
         if (left.size() > enough)
-            said += fmt::format(" and {} more", left.size() - enough);
-        findings.push_back(
-            {Grade::Check,
-             FindingKind::NoLongerWanted,
-             fmt::format("On piece {} something is done that is not wanted so any more: {}.", in_words(piece), said),
-             "Undo the change if the piece counts, or take back at the Bench what was not done.",
-             {}});
+            said += say(" and {enough} more", {{"enough", left.size() - enough}});
+        findings.push_back({Grade::Check,
+                            FindingKind::NoLongerWanted,
+                            say("On piece {piece} something is done that is not wanted so any more: {said}.",
+                                {{"piece", in_words(piece)}, {"said", said}}),
+                            say("Undo the change if the piece counts, or take back at the Bench what was not done."),
+                            {}});
     }
     return findings;
 }

@@ -3,10 +3,10 @@
 #include "cutting/chain_parts.h"
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -76,15 +76,18 @@ private:
         const bool none = owned.empty() || !owned.front().sound;
         const auto best_sold = std::find_if(sold.begin(), sold.end(), [](const Choice& each) { return each.sound; });
         if (none && best_sold != sold.end()) {
-            std::string sentence = fmt::format("There is no {} in the drawer: {} {}.", for_what,
-                                               with_article(best_sold->cutter.name), best_sold->consequence);
+            std::string sentence = say("There is no {for_what} in the drawer: {cutter} {consequence}.",
+                                       {{"for_what", for_what},
+                                        {"cutter", with_article(best_sold->cutter.name)},
+                                        {"consequence", best_sold->consequence}});
             if (!owned.empty())
-                sentence += fmt::format(" The nearest there is, the {}, {}.", owned.front().cutter.name,
-                                        owned.front().consequence);
+                sentence +=
+                    " " + say("The nearest there is, the {cutter}, {consequence}.",
+                              {{"cutter", owned.front().cutter.name}, {"consequence", owned.front().consequence}});
             m_chain.missing.push_back(sentence);
         }
         if (owned.empty() && best_sold == sold.end()) {
-            m_chain.missing.push_back(fmt::format("There is no {}, and none is sold.", for_what));
+            m_chain.missing.push_back(say("There is no {for_what}, and none is sold.", {{"for_what", for_what}}));
             return nullptr;
         }
         // What is sold and sound goes before what is owned and is not: a wrong cutter spoils the part.
@@ -92,7 +95,8 @@ private:
         Choice chosen = buy ? *best_sold : owned.front();
         chosen.owned = !buy;
         CutStep& step = add(kind, name, chosen);
-        step.why_cutter = fmt::format("The {} {}.", chosen.cutter.name, chosen.consequence);
+        step.why_cutter =
+            say("The {cutter} {consequence}.", {{"cutter", chosen.cutter.name}, {"consequence", chosen.consequence}});
         for (std::size_t i = buy ? 0 : 1; i < owned.size() && step.others.size() < most_others; ++i)
             step.others.push_back(owned[i]);
         // Only what is clearly better is worth buying.
@@ -101,7 +105,8 @@ private:
             !is_owned(sold.front().cutter)) {
             Choice wanted = sold.front();
             wanted.owned = false;
-            step.why_cutter += fmt::format(" There is no {}, which {}.", wanted.cutter.name, wanted.consequence);
+            step.why_cutter += " " + say("There is no {cutter}, which {consequence}.",
+                                         {{"cutter", wanted.cutter.name}, {"consequence", wanted.consequence}});
             step.others.insert(step.others.begin(), wanted);
             if (kind == StepKind::Drill)
                 m_chain.better = wanted;
@@ -122,13 +127,14 @@ private:
             const double wanted =
                 m_needs.customs.thread_percent > 0.0 ? m_needs.customs.thread_percent : m_needs.cut.thread_percent;
             keep_final(add_best(StepKind::Drill, "drill", tap_drills(m_needs.owned, *m_thread, wanted),
-                                tap_drills(sold, *m_thread, wanted), "tap drill for " + spec.label));
+                                tap_drills(sold, *m_thread, wanted),
+                                say("tap drill for {label}", {{"label", spec.label}})));
         } else if (spec.purpose == Purpose::Reamed || (limits && !drill_within(*limits))) {
             choose_reamed(limits);
         } else if (limits) {
-            keep_final(add_best(StepKind::Drill, "drill",
-                                drills_within(m_needs.owned, *limits, m_needs.cut, m_needs.unit),
-                                drills_within(sold, *limits, m_needs.cut, m_needs.unit), "drill inside the limits"));
+            keep_final(
+                add_best(StepKind::Drill, "drill", drills_within(m_needs.owned, *limits, m_needs.cut, m_needs.unit),
+                         drills_within(sold, *limits, m_needs.cut, m_needs.unit), say("drill inside the limits")));
         } else if (spec.purpose == Purpose::Clearance && m_thread && clearance_for(screw_of(*m_thread))) {
             choose_clearance(*clearance_for(screw_of(*m_thread)));
         } else {
@@ -140,7 +146,7 @@ private:
                                       [](const Choice& each) { return !each.sound || each.miss > same_size_mm; }),
                          steps.begin(), steps.end());
             keep_final(add_best(StepKind::Drill, "drill", owned, drills_near(sold, spec.diameter, m_needs.unit),
-                                fig(spec.diameter) + " drill"));
+                                say("{diameter} drill", {{"diameter", fig(spec.diameter)}})));
         }
     }
 
@@ -154,14 +160,14 @@ private:
             row.normal = row.free = row.chart_free;
             wanted = spec.clearing == Clearing::Close ? row.close : row.free;
         }
-        if (CutStep* step = add_best(
-                StepKind::Drill, "drill", clearance_drills(m_needs.owned, wanted, row, m_needs.unit),
-                clearance_drills(cutters_sold(), wanted, row, m_needs.unit), "clearance drill for " + spec.label)) {
+        if (CutStep* step =
+                add_best(StepKind::Drill, "drill", clearance_drills(m_needs.owned, wanted, row, m_needs.unit),
+                         clearance_drills(cutters_sold(), wanted, row, m_needs.unit),
+                         say("clearance drill for {label}", {{"label", spec.label}}))) {
             if (wanted != spec.diameter)
-                step->why_cutter +=
-                    fmt::format(" This shop clears inch screws by the charts of the bench: {} here, where "
-                                "the standard has {}.",
-                                fig(wanted), fig(spec.diameter));
+                step->why_cutter += " " + say("This shop clears inch screws by the charts of the bench: {wanted} here, "
+                                              "where the standard has {diameter}.",
+                                              {{"wanted", fig(wanted)}, {"diameter", fig(spec.diameter)}});
             keep_final(step);
         }
     }
@@ -176,18 +182,20 @@ private:
         const HoleSpec& spec = m_needs.spec;
         const auto owned = reamers_for(m_needs.owned, spec.diameter, limits, m_needs.unit);
         const auto sold = reamers_for(cutters_sold(), spec.diameter, limits, m_needs.unit);
-        CutStep* ream = add_best(StepKind::Ream, "ream", owned, sold, fig(spec.diameter) + " reamer");
+        CutStep* ream =
+            add_best(StepKind::Ream, "ream", owned, sold, say("{diameter} reamer", {{"diameter", fig(spec.diameter)}}));
         if (!ream) {
             const std::vector<Choice> nearest = limits
                                                     ? drills_within(m_needs.owned, *limits, m_needs.cut, m_needs.unit)
                                                     : drills_near(m_needs.owned, spec.diameter, m_needs.unit);
-            keep_final(add_best(StepKind::Drill, "drill", nearest, {}, fig(spec.diameter) + " drill"));
+            keep_final(add_best(StepKind::Drill, "drill", nearest, {},
+                                say("{diameter} drill", {{"diameter", fig(spec.diameter)}})));
             return;
         }
         const Cutter reamer = ream->cutter;
         keep_final(add_best(StepKind::Drill, "drill", drills_under(m_needs.owned, reamer, m_needs.cut, m_needs.unit),
                             drills_under(cutters_sold(), reamer, m_needs.cut, m_needs.unit),
-                            "drill to go under the " + reamer.name));
+                            say("drill to go under the {reamer}", {{"reamer", reamer.name}})));
     }
 
     void keep_final(const CutStep* step) {
@@ -246,14 +254,13 @@ private:
             if (!pilot || pilot->actual() <= last)
                 continue;
             last = pilot->actual();
-            CutStep& step = add(StepKind::Pilot, fmt::format("pilot {}", ++number), {*pilot, true, true, 0.0, {}});
-            step.why_cutter =
-                m_needs.customs.small_steps
-                    ? "In small steps, as this shop has it: every cut is light."
-                    : fmt::format(
-                          "The {} is more than this machine drives in one go here ({}); the pilot takes the web's "
-                          "share, about a third, and leaves each cut small enough.",
-                          m_final->name, fig(once));
+            CutStep& step =
+                add(StepKind::Pilot, say("pilot {number}", {{"number", ++number}}), {*pilot, true, true, 0.0, {}});
+            step.why_cutter = m_needs.customs.small_steps
+                                  ? say("In small steps, as this shop has it: every cut is light.")
+                                  : say("The {final} is more than this machine drives in one go here ({once}); the "
+                                        "pilot takes the web's share, about a third, and leaves each cut small enough.",
+                                        {{"final", m_final->name}, {"once", fig(once)}});
         }
     }
 
@@ -293,40 +300,45 @@ private:
             if (!spots.empty()) {
                 CutStep& step = add(StepKind::Start, "start", spots.front());
                 step.mouth = chamfer_mouth();
-                step.why_cutter = fmt::format(
-                    "It is wider than the {} mouth, and its spot leaves the chamfer too. The {} "
-                    "lands in it on its {}.",
-                    fig(step.mouth), drill.name, lands_on_its_point(step.cutter.point, drill.point) ? "point" : "lips");
+                step.why_cutter =
+                    say("It is wider than the {mouth} mouth, and its spot leaves the chamfer too. The {drill} lands in "
+                        "it on its {step}.",
+                        {{"mouth", fig(step.mouth)},
+                         {"drill", drill.name},
+                         {"step", lands_on_its_point(step.cutter.point, drill.point) ? "point" : "lips"}});
                 step.others.assign(spots.begin() + 1, spots.end());
                 m_spot_chamfers = true;
                 return;
             }
-            m_chain.missing.push_back(
-                fmt::format("There is no spotting drill wider than {} in the drawer.", fig(chamfer_mouth())));
+            m_chain.missing.push_back(say("There is no spotting drill wider than {chamfer_mouth} in the drawer.",
+                                          {{"chamfer_mouth", fig(chamfer_mouth())}}));
         }
         const Cutter* centre = centre_for(not_deeper_than(start_room()), drill.actual());
         if (!centre)
             centre = centre_for(m_needs.owned, drill.actual());
         if (!centre) {
-            m_chain.missing.push_back("There is no centre drill in the drawer. " +
-                                      how_to_start(m_needs.cut, drill, drill.flute));
+            m_chain.missing.push_back(say("There is no centre drill in the drawer. {cut}",
+                                          {{"cut", how_to_start(m_needs.cut, drill, drill.flute)}}));
             return;
         }
         CutStep& step = add(StepKind::Start, "start", {*centre, true, true, 0.0, {}});
         step.mouth = half_way_mouth(*centre);
         if (half_way_depth(*centre) > start_room()) { // thin metal
             step.mouth = std::max(centre_mouth(*centre, start_room()), centre->tip);
-            step.why_cutter = fmt::format("The metal is too thin for half its cone: it goes to {} only and leaves a {} "
-                                          "mouth.",
-                                          fig(start_room()), fig(step.mouth));
+            step.why_cutter =
+                say("The metal is too thin for half its cone: it goes to {start_room} only and leaves a {mouth} mouth.",
+                    {{"start_room", fig(start_room())}, {"mouth", fig(step.mouth)}});
             return;
         }
         const SpotVerdict verdict = judge_spot(step.mouth, drill.actual());
-        step.why_cutter = fmt::format(
-            "Half way up its cone it leaves a {} mouth for the {}: {}.", fig(step.mouth), drill.name,
-            verdict == SpotVerdict::Good        ? "inside the hole, and wider than the drill's web"
-            : verdict == SpotVerdict::LooksUgly ? "wider than the hole, so it will show; a smaller one would not"
-                                                : "narrower than the drill's web, so it hardly guides");
+        step.why_cutter =
+            say("Half way up its cone it leaves a {mouth} mouth for the {drill}: {verdict}.",
+                {{"mouth", fig(step.mouth)},
+                 {"drill", drill.name},
+                 {"verdict", verdict == SpotVerdict::Good ? say("inside the hole, and wider than the drill's web")
+                             : verdict == SpotVerdict::LooksUgly
+                                 ? say("wider than the hole, so it will show; a smaller one would not")
+                                 : say("narrower than the drill's web, so it hardly guides")}});
     }
 
     void add_mouth() {
@@ -337,7 +349,7 @@ private:
             if (CutStep* step = add_best(StepKind::Recess, "recess",
                                          counterbores_for(m_needs.owned, spec.recess->diameter, hole, m_needs.unit),
                                          counterbores_for(sold, spec.recess->diameter, hole, m_needs.unit),
-                                         fig(spec.recess->diameter) + " counterbore"))
+                                         say("{spec} counterbore", {{"spec", fig(spec.recess->diameter)}})))
                 step->mouth = step->cutter.actual();
             return;
         }
@@ -348,16 +360,18 @@ private:
             cones_for(m_needs.owned, mouth, hole, spec.recess ? spec.recess->angle : Angle{}, m_needs.unit);
         if (cones.empty()) {
             m_chain.missing.push_back(
-                fmt::format("There is no cone wide enough for a {} mouth in the drawer.", fig(mouth)));
+                say("There is no cone wide enough for a {mouth} mouth in the drawer.", {{"mouth", fig(mouth)}}));
             return;
         }
         CutStep& step =
             add(spec.recess ? StepKind::Recess : StepKind::Chamfer, spec.recess ? "recess" : "chamfer", cones.front());
         step.mouth = mouth;
-        step.why_cutter = fmt::format("The {} {}.", step.cutter.name, cones.front().consequence);
+        step.why_cutter = say("The {cutter} {consequence}.",
+                              {{"cutter", step.cutter.name}, {"consequence", cones.front().consequence}});
         if (m_thread && spec.purpose == Purpose::Tapped) {
             const ChamferLeft left = chamfer_left(mouth, *m_thread);
-            step.why_cutter += fmt::format(" {} of it is left round the thread: {}.", fig(left.width), left.verdict);
+            step.why_cutter += " " + say("{width} of it is left round the thread: {verdict}.",
+                                         {{"width", fig(left.width)}, {"verdict", left.verdict}});
         }
         step.others.assign(cones.begin() + 1, cones.end());
     }
@@ -367,8 +381,8 @@ private:
         for (const Cutter& each : cutters)
             if (each.kind == CutterKind::Tap && each.size == m_thread->name && each.lead == lead)
                 out.push_back({each, true, true, 0.0,
-                               fmt::format("has {} threads of lead",
-                                           decimal(lead_threads(lead), 1, Sign::WhenNegative, Tail::Trim))});
+                               say("has {lead} threads of lead",
+                                   {{"lead", decimal(lead_threads(lead), 1, Sign::WhenNegative, Tail::Trim)}})});
         return out;
     }
 
@@ -403,10 +417,11 @@ private:
                     owned = taps(m_needs.owned, shorter);
             if (owned.empty() && !last && !taps(m_needs.owned, sequence.back()).empty())
                 continue; // the next one starts, with a little more care
-            CutStep* step = add_best(StepKind::Tap, fmt::format("tap {}", ++number), owned, taps(cutters_sold(), lead),
-                                     fmt::format("{} {} tap", m_thread->name, in_words(lead)));
+            CutStep* step =
+                add_best(StepKind::Tap, say("tap {number}", {{"number", ++number}}), owned, taps(cutters_sold(), lead),
+                         say("{thread} {lead} tap", {{"thread", m_thread->name}, {"lead", in_words(lead)}}));
             if (step && !last)
-                step->why_cutter += " It starts straight; the next one goes deeper.";
+                step->why_cutter += " " + say("It starts straight; the next one goes deeper.");
         }
     }
 
@@ -416,7 +431,7 @@ private:
             return;
         CutStep& step = add(StepKind::Deburr, "deburr", cones.front());
         step.by_hand = true;
-        step.why_cutter = "The far side has a burr; break it by hand, or the part does not lie flat.";
+        step.why_cutter = say("The far side has a burr; break it by hand, or the part does not lie flat.");
     }
 
     void take_wishes() {
@@ -430,9 +445,9 @@ private:
         for (const AddedStep& added : wishes.added) {
             CutStep step;
             step.kind = StepKind::Own;
-            step.name = fmt::format("own {}", ++number);
+            step.name = say("own {number}", {{"number", ++number}});
             step.edited = true;
-            step.why_cutter = "Added by you.";
+            step.why_cutter = say("Added by you.");
             take_cutter(step, added.cutter);
             if (added.depth)
                 step.tip = *added.depth;
@@ -450,8 +465,8 @@ private:
     }
 
     void take_cutter(CutStep& step, const std::string& name) const {
-        Choice before{step.cutter, step.owned, true, 0.0, "is what the program would take"};
-        std::string consequence = "is what you asked for";
+        Choice before{step.cutter, step.owned, true, 0.0, say("is what the program would take")};
+        std::string consequence = say("is what you asked for");
         for (const Choice& other : step.others)
             if (other.cutter.name == name)
                 consequence = other.consequence;
@@ -462,7 +477,7 @@ private:
             step.cutter.name = name;
             step.owned = false;
         }
-        step.why_cutter = fmt::format("Your choice: the {} {}.", name, consequence);
+        step.why_cutter = say("Your choice: the {name} {consequence}.", {{"name", name}, {"consequence", consequence}});
         std::erase_if(step.others, [&](const Choice& each) { return each.cutter.name == name; });
         if (!before.cutter.name.empty())
             step.others.insert(step.others.begin(), before);
@@ -477,7 +492,7 @@ private:
         // Steps of the user's own stand where they were put.
         const auto& added = m_needs.spec.wishes.added;
         for (std::size_t i = 0; i < added.size(); ++i) {
-            const std::string name = fmt::format("own {}", i + 1);
+            const std::string name = say("own {number}", {{"number", i + 1}});
             const auto own = std::find_if(m_chain.steps.begin(), m_chain.steps.end(),
                                           [&](const CutStep& step) { return step.name == name; });
             if (own == m_chain.steps.end())
@@ -524,7 +539,7 @@ std::string in_words(StepKind kind) {
     case StepKind::Drill:
         return "drill";
     case StepKind::Recess:
-        return "let in";
+        return say("let in");
     case StepKind::Chamfer:
         return "chamfer";
     case StepKind::Ream:
@@ -536,7 +551,7 @@ std::string in_words(StepKind kind) {
     case StepKind::Own:
         break;
     }
-    return "further step";
+    return say("further step");
 }
 
 } // namespace clockface

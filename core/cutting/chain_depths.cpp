@@ -2,10 +2,10 @@
 #include "cutting/depth_figure.h"
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -29,7 +29,7 @@ public:
                 wish != m_needs.spec.wishes.steps.end() && wish->second.depth) {
                 step.full += *wish->second.depth - step.tip;
                 step.tip = *wish->second.depth;
-                step.why_depth = fmt::format("Your figure. The program would say {}.", fig(step.stop));
+                step.why_depth = say("Your figure. The program would say {stop}.", {{"stop", fig(step.stop)}});
             }
             step.stop = stop_for(step);
         }
@@ -77,7 +77,7 @@ private:
             step.full = step.tip - point_length(step.cutter.actual(), step.cutter.point);
             return;
         case StepKind::Deburr:
-            step.why_depth = "Only until the sharp edge is gone.";
+            step.why_depth = say("Only until the sharp edge is gone.");
         }
     }
 
@@ -91,18 +91,18 @@ private:
                            : std::min(step.cutter.tip_length, m_needs.metal / 2.0);
             if (shallow)
                 step.why_depth =
-                    fmt::format("Half way up its cone would be {}, and there are only {} of metal: so deep "
-                                "that it guides and does not come out below.",
-                                fig(half_way_depth(step.cutter)), fig(m_needs.metal));
+                    say("Half way up its cone would be {half_way_depth}, and there are only {metal} of metal: so deep "
+                        "that it guides and does not come out below.",
+                        {{"half_way_depth", fig(half_way_depth(step.cutter))}, {"metal", fig(m_needs.metal)}});
             else
-                step.why_depth =
-                    fmt::format("Tip {} long, then half way up the cone: from {} to {} wide. Go gently until the "
-                                "tip is buried, as it snaps.",
-                                fig(step.cutter.tip_length), fig(step.cutter.tip), fig(step.mouth));
+                step.why_depth = say(
+                    "Tip {step} long, then half way up the cone: from {tip} to {mouth} wide. Go gently until the tip "
+                    "is buried, as it snaps.",
+                    {{"step", fig(step.cutter.tip_length)}, {"tip", fig(step.cutter.tip)}, {"mouth", fig(step.mouth)}});
         } else {
             step.tip = cone_depth(step.mouth, step.cutter.point, step.cutter.tip);
-            step.why_depth = fmt::format("Half the {} mouth over the tangent of half {} degrees.", fig(step.mouth),
-                                         decimal(step.cutter.point.in_degrees(), 0));
+            step.why_depth = say("Half the {mouth} mouth over the tangent of half {step} degrees.",
+                                 {{"mouth", fig(step.mouth)}, {"step", decimal(step.cutter.point.in_degrees(), 0)}});
         }
         step.full = step.tip;
     }
@@ -112,34 +112,43 @@ private:
         if (!m_full) {
             step.tip = through_depth(m_needs.metal, step.cutter.actual(), step.cutter.point, m_needs.customs.beyond);
             step.full = m_needs.metal;
-            step.why_depth = fmt::format("{} of metal, {} of point, {} beyond, so that the far side has its full size.",
-                                         fig(m_needs.metal), fig(point), fig(m_needs.customs.beyond));
+            step.why_depth =
+                say("{metal} of metal, {point} of point, {beyond} beyond, so that the far side has its full size.",
+                    {{"metal", fig(m_needs.metal)}, {"point", fig(point)}, {"beyond", fig(m_needs.customs.beyond)}});
             if (const auto& hollow = m_needs.hollow)
-                step.why_depth = fmt::format("{} across the tube: walls of {} and {} with the bore between them; {} of "
-                                             "point, {} beyond, so that the far side has its full size.",
-                                             fig(m_needs.metal), fig(hollow->from), fig(m_needs.metal - hollow->to),
-                                             fig(point), fig(m_needs.customs.beyond));
+                step.why_depth = say("{metal} across the tube: walls of {from} and {far_wall} with the bore between "
+                                     "them; {point} of point, {beyond} beyond, so that the far side has its full size.",
+                                     {{"metal", fig(m_needs.metal)},
+                                      {"from", fig(hollow->from)},
+                                      {"far_wall", fig(m_needs.metal - hollow->to)},
+                                      {"point", fig(point)},
+                                      {"beyond", fig(m_needs.customs.beyond)}});
             if (step.cutter.kind == CutterKind::StepDrill) {
                 step.tip = step.cutter.flute + m_needs.metal;
-                step.why_depth = fmt::format("Its widest step is {} above its tip, and there are {} of metal.",
-                                             fig(step.cutter.flute), fig(m_needs.metal));
+                step.why_depth = say("Its widest step is {step} above its tip, and there are {metal} of metal.",
+                                     {{"step", fig(step.cutter.flute)}, {"metal", fig(m_needs.metal)}});
             }
             return;
         }
         step.full = *m_full;
         step.tip = *m_full + point;
-        step.why_depth = fmt::format("{} at full diameter and {} of point.", fig(*m_full), fig(point));
+        step.why_depth =
+            say("{full} at full diameter and {point} of point.", {{"full", fig(*m_full)}, {"point", fig(point)}});
         if (m_needs.spec.purpose == Purpose::Tapped && m_thread && depth_meant(m_needs.spec) == DepthOf::FullThread)
-            step.why_depth = fmt::format("{} of full thread, {} threads of the last tap's lead ({}), {} pitches for "
-                                         "chips ({}): {} at full diameter, "
-                                         "and {} of point.",
-                                         fig(*m_needs.spec.depth), decimal(m_lead, 1, Sign::WhenNegative, Tail::Trim),
-                                         fig(m_thread->pitch * m_lead),
-                                         decimal(m_needs.customs.chip_room, 1, Sign::WhenNegative, Tail::Trim),
-                                         fig(m_thread->pitch * m_needs.customs.chip_room), fig(*m_full), fig(point));
+            step.why_depth =
+                say("{depth} of full thread, {lead} threads of the last tap's lead ({thread}), {chip_room} pitches for "
+                    "chips ({chips}): {full} at full diameter, and {point} of point.",
+                    {{"depth", fig(*m_needs.spec.depth)},
+                     {"lead", decimal(m_lead, 1, Sign::WhenNegative, Tail::Trim)},
+                     {"thread", fig(m_thread->pitch * m_lead)},
+                     {"chip_room", decimal(m_needs.customs.chip_room, 1, Sign::WhenNegative, Tail::Trim)},
+                     {"chips", fig(m_thread->pitch * m_needs.customs.chip_room)},
+                     {"full", fig(*m_full)},
+                     {"point", fig(point)}});
         else if (m_needs.spec.depth && depth_meant(m_needs.spec) == DepthOf::Tip)
-            step.why_depth = fmt::format("The drawing's {} is taken to the tip: {} at full diameter, {} of point.",
-                                         fig(*m_needs.spec.depth), fig(*m_full), fig(point));
+            step.why_depth =
+                say("The drawing's {depth} is taken to the tip: {full} at full diameter, {point} of point.",
+                    {{"depth", fig(*m_needs.spec.depth)}, {"full", fig(*m_full)}, {"point", fig(point)}});
     }
 
     void mouth(CutStep& step) const {
@@ -147,20 +156,21 @@ private:
             step.kind == StepKind::Recess) {
             step.tip = step.full = m_needs.spec.recess->depth;
             step.widest = step.cutter.actual();
-            step.why_depth = "As deep as the head is high, and a little, so that it lies below the face.";
+            step.why_depth = say("As deep as the head is high, and a little, so that it lies below the face.");
             return;
         }
         step.tip = cone_depth(step.mouth, step.cutter.point, step.cutter.tip);
         step.full = step.tip;
         step.widest = step.mouth;
         const CutStep* drill = m_chain.last(StepKind::Drill);
-        step.why_depth =
-            fmt::format("A {} cone for a {} mouth.", decimal(step.cutter.point.in_degrees(), 0) + "°", fig(step.mouth));
+        step.why_depth = say("A {step} cone for a {mouth} mouth.",
+                             {{"step", decimal(step.cutter.point.in_degrees(), 0) + "°"}, {"mouth", fig(step.mouth)}});
         if (drill)
             step.why_depth +=
-                fmt::format(" From where it touches the hole's edge it goes {} on.",
+                " " + say("From where it touches the hole's edge it goes {chamfer_depth} on.",
+                          {{"chamfer_depth",
                             fig(chamfer_depth(drill->cutter.actual(), (step.mouth - drill->cutter.actual()) / 2.0,
-                                              step.cutter.point)));
+                                              step.cutter.point))}});
     }
 
     void ream(CutStep& step) const {
@@ -168,16 +178,16 @@ private:
         if (!m_full) {
             step.tip = m_needs.metal + lead + m_needs.customs.beyond;
             step.full = m_needs.metal;
-            step.why_depth = fmt::format("Through: {} of metal, {} of the reamer's lead, {} beyond.",
-                                         fig(m_needs.metal), fig(lead), fig(m_needs.customs.beyond));
+            step.why_depth =
+                say("Through: {metal} of metal, {lead} of the reamer's lead, {beyond} beyond.",
+                    {{"metal", fig(m_needs.metal)}, {"lead", fig(lead)}, {"beyond", fig(m_needs.customs.beyond)}});
             return;
         }
         step.tip = *m_full - Length::mm(reamer_room_mm);
         step.full = step.tip - lead;
-        step.why_depth =
-            fmt::format("It stops {} above the drill's shoulder, so that it does not run on chips; its lead "
-                        "takes {} of that.",
-                        fig(Length::mm(reamer_room_mm)), fig(lead));
+        step.why_depth = say("It stops {reamer_room_mm} above the drill's shoulder, so that it does not run on chips; "
+                             "its lead takes {lead} of that.",
+                             {{"reamer_room_mm", fig(Length::mm(reamer_room_mm))}, {"lead", fig(lead)}});
     }
 
     void tap(CutStep& step) const {
@@ -188,16 +198,15 @@ private:
             step.tip = m_needs.metal + tap_protrusion(step.cutter.lead, m_thread->pitch);
             step.full = m_needs.metal;
             step.why_depth =
-                fmt::format("Right through: until {} of lead and one thread more stand out below.", fig(lead));
+                say("Right through: until {lead} of lead and one thread more stand out below.", {{"lead", fig(lead)}});
             return;
         }
         if (m_needs.spec.captive) {
             step.full = *m_needs.spec.depth;
             step.tip = step.full + lead;
             step.why_depth =
-                fmt::format("Full thread only to {}, so that the stud cannot run through and press on what lies "
-                            "beneath.",
-                            fig(step.full));
+                say("Full thread only to {full}, so that the stud cannot run through and press on what lies beneath.",
+                    {{"full", fig(step.full)}});
             return;
         }
         // As deep as the drilled hole lets it, less room for chips.
@@ -209,9 +218,12 @@ private:
             step.tip = step.full + lead;
         }
         step.why_depth =
-            fmt::format("Full thread to {}; its lead of {} threads reaches to {}, and {} stay free for chips.",
-                        fig(step.full), decimal(lead_threads(step.cutter.lead), 1, Sign::WhenNegative, Tail::Trim),
-                        fig(step.tip), fig(m_thread->pitch * m_needs.customs.chip_room));
+            say("Full thread to {full}; its lead of {lead_threads} threads reaches to {tip}, and {chips} stay free for "
+                "chips.",
+                {{"full", fig(step.full)},
+                 {"lead_threads", decimal(lead_threads(step.cutter.lead), 1, Sign::WhenNegative, Tail::Trim)},
+                 {"tip", fig(step.tip)},
+                 {"chips", fig(m_thread->pitch * m_needs.customs.chip_room)}});
     }
 };
 

@@ -2,9 +2,9 @@
 #include "cutting/depth_figure.h"
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
+#include "words/say.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -62,21 +62,25 @@ private:
                              : metal.usual,
                     carbide ? metal.carbide : std::max(metal.fast, by_own ? own->second : 0.0),
                     {}};
-        out.source = carbide  ? fmt::format("{} m/min for carbide in {}", num(out.wanted), metal.name)
-                     : by_own ? fmt::format("{} m/min is this shop's own for {}", num(out.wanted, 1), metal.name)
-                              : fmt::format("{} m/min for {}; tables run from {} to {}", num(out.wanted), metal.name,
-                                            num(metal.slow), num(metal.fast));
+        out.source =
+            carbide ? say("{wanted} m/min for carbide in {metal}", {{"wanted", num(out.wanted)}, {"metal", metal.name}})
+            : by_own ? say("{wanted} m/min is this shop's own for {metal}",
+                           {{"wanted", num(out.wanted, 1)}, {"metal", metal.name}})
+                     : say("{wanted} m/min for {metal}; tables run from {slow} to {fast}", {{"wanted", num(out.wanted)},
+                                                                                            {"metal", metal.name},
+                                                                                            {"slow", num(metal.slow)},
+                                                                                            {"fast", num(metal.fast)}});
         const auto scale = [&](double share, const std::string& why) {
             out.wanted *= share;
             out.most *= share;
             out.source += why;
         };
         if (cutter.metal == CutterMetal::Cobalt)
-            scale(cobalt_share, "; a fifth more for cobalt");
+            scale(cobalt_share, say("; a fifth more for cobalt"));
         if (turns_slowly(cutter.kind))
-            scale(slow_share, fmt::format("; a third of it for a {}", in_words(cutter.kind)));
+            scale(slow_share, say("; a third of it for a {cutter}", {{"cutter", in_words(cutter.kind)}}));
         if (cutter.worn)
-            scale(worn_share, "; a fifth less, as it is worn");
+            scale(worn_share, say("; a fifth less, as it is worn"));
         return out;
     }
 
@@ -88,37 +92,41 @@ private:
         const double most = turns_for(surface.most, step.widest);
         if (asked) {
             step.rpm = *wish->second.rpm;
-            step.why_speed = "Your figure. ";
+            step.why_speed = say("Your figure.") + " ";
         } else if (const auto set = step_not_above(m_needs.spindle, wanted)) {
             step.rpm = *set;
         } else if (m_needs.spindle.lowest() <= most) {
             step.rpm = m_needs.spindle.lowest();
-            step.why_speed = "The slowest there is, still inside the range. ";
+            step.why_speed = say("The slowest there is, still inside the range.") + " ";
         }
         const std::string rim = step.cutter.kind == CutterKind::CentreDrill
-                                    ? fmt::format("{} where the cone is widest", fig(step.widest))
+                                    ? say("{widest} where the cone is widest", {{"widest", fig(step.widest)}})
                                     : fig(step.widest);
-        step.why_speed += fmt::format("1000 × {} m a minute / (π × {} mm) gives {} turns a minute: {}.",
-                                      num(surface.wanted, 1), num(step.widest.in_mm(), 3), num(wanted), surface.source);
+        step.why_speed += say("1000 × {wanted} m a minute / (π × {widest} mm) gives {turns} turns a minute: {source}.",
+                              {{"wanted", num(surface.wanted, 1)},
+                               {"widest", num(step.widest.in_mm(), 3)},
+                               {"turns", num(wanted)},
+                               {"source", surface.source}});
         if (!step.rpm && step.kind == StepKind::Chamfer) { // a touch of the cone, turned between the fingers
-            step.why_speed += " This spindle is too fast for it, so it is turned by hand.";
+            step.why_speed += " " + say("This spindle is too fast for it, so it is turned by hand.");
             step.by_hand = true;
             step.pecks = {step.tip};
             step.minutes = m_needs.estimates.by_hand;
             return;
         }
         if (!step.rpm) {
-            step.why_speed += fmt::format(" The slowest of this spindle, {}, is above even the highest.",
-                                          num(m_needs.spindle.lowest()));
+            step.why_speed += " " + say("The slowest of this spindle, {lowest}, is above even the highest.",
+                                        {{"lowest", num(m_needs.spindle.lowest())}});
             return;
         }
         step.surface = surface_speed(*step.rpm, step.widest);
         if (step.cutter.kind == CutterKind::Reamer)
-            step.why_speed += " In and out with the spindle turning forward, never backwards.";
-        step.why_speed += fmt::format(" Set to {}, {} m/min at {}.", num(*step.rpm), num(step.surface, 1), rim);
+            step.why_speed += " " + say("In and out with the spindle turning forward, never backwards.");
+        step.why_speed += " " + say("Set to {rpm}, {surface} m/min at {rim}.",
+                                    {{"rpm", num(*step.rpm)}, {"surface", num(step.surface, 1)}, {"rim", rim}});
         if (step.cutter.kind == CutterKind::CentreDrill)
-            step.why_speed +=
-                fmt::format(" Its tip alone could take {}.", num(turns_for(surface.wanted, step.cutter.tip)));
+            step.why_speed += " " + say("Its tip alone could take {turns_for}.",
+                                        {{"turns_for", num(turns_for(surface.wanted, step.cutter.tip))}});
         feed(step);
     }
 
@@ -134,10 +142,16 @@ private:
             step.feed_set = step.feed;
         const AdvanceVerdict verdict = judge_advance(step.feed_set, *step.rpm, table);
         step.a_turn = verdict.a_turn;
-        step.why_feed = fmt::format(
-            "{} a turn by the table for {} in {}, {} percent of it here: {}, set {}; {} a turn is {}.", fig(table),
-            fig(across), m_needs.cut.name, num(m_needs.customs.briskness), feed_figure(step.feed, m_needs.unit),
-            feed_figure(step.feed_set, m_needs.unit), fig(step.a_turn), verdict.verdict);
+        step.why_feed = say("{table} a turn by the table for {across} in {cut}, {briskness} percent of it here: "
+                            "{feed}, set {feed_set}; {a_turn} a turn is {verdict}.",
+                            {{"table", fig(table)},
+                             {"across", fig(across)},
+                             {"cut", m_needs.cut.name},
+                             {"briskness", num(m_needs.customs.briskness)},
+                             {"feed", feed_figure(step.feed, m_needs.unit)},
+                             {"feed_set", feed_figure(step.feed_set, m_needs.unit)},
+                             {"a_turn", fig(step.a_turn)},
+                             {"verdict", verdict.verdict}});
         pecks(step);
         const Length air = m_needs.hollow ? m_needs.hollow->to - m_needs.hollow->from : Length{};
         step.minutes = (step.tip - air + m_needs.estimates.feed_from).in_mm() / step.feed_set +
@@ -155,13 +169,16 @@ private:
         const bool asked = wished && wish->second.peck;
         step.pecks = asked ? pecks_of(step.tip, *wish->second.peck) : usual_pecks(step);
         if (step.pecks.size() > 1 && m_needs.hollow && !asked)
-            step.why_feed += fmt::format(" In {} steps: each wall by itself, the bore between them is air.",
-                                         count_word(static_cast<int>(step.pecks.size())));
+            step.why_feed += " " + say("In {pecks} steps: each wall by itself, the bore between them is air.",
+                                       {{"pecks", count_word(static_cast<int>(step.pecks.size()))}});
         else if (step.pecks.size() > 1)
-            step.why_feed += fmt::format(" {} of {} each, as the hole is {} diameters deep and {} makes {} chips.",
-                                         counted(static_cast<int>(step.pecks.size()), "peck"), fig(step.pecks.front()),
-                                         num(step.tip / step.cutter.actual(), 1), m_needs.cut.name,
-                                         m_needs.cut.long_chips ? "long" : "short");
+            step.why_feed += " " + say("{pecks} {pecks:peck|pecks} of {peck} each, as the hole is {step} diameters "
+                                       "deep and {cut} makes {long_chips} chips.",
+                                       {{"pecks", step.pecks.size()},
+                                        {"peck", fig(step.pecks.front())},
+                                        {"step", num(step.tip / step.cutter.actual(), 1)},
+                                        {"cut", m_needs.cut.name},
+                                        {"long_chips", m_needs.cut.long_chips ? "long" : "short"}});
     }
 
     // In a tube each wall is drilled as a hole by itself; what is only as deep as usual goes in one.
@@ -185,22 +202,23 @@ private:
         step.minutes = m_needs.estimates.by_hand;
         if (step.cutter.kind == CutterKind::Tap) {
             const auto thread = thread_of(m_needs.spec);
-            step.why_speed = "By hand: half a turn on, a quarter back to break the chip.";
+            step.why_speed = say("By hand: half a turn on, a quarter back to break the chip.");
             if (!thread)
                 return;
             step.a_turn = thread->pitch;
             const double turns = step.tip / thread->pitch;
             step.minutes += turns * m_needs.estimates.a_thread;
-            step.why_feed = fmt::format(
-                "{} turns to {}. Under power the feed would be {} for each 100 turns a minute: the pitch of {} "
-                "times the turns.",
-                num(turns, 1), fig(step.tip), feed_figure(thread->pitch.in_mm() * 100.0, m_needs.unit),
-                fig(thread->pitch));
+            step.why_feed = say("{turns} turns to {tip}. Under power the feed would be {pitch} for each 100 turns a "
+                                "minute: the pitch of {pitch2} times the turns.",
+                                {{"turns", num(turns, 1)},
+                                 {"tip", fig(step.tip)},
+                                 {"pitch", feed_figure(thread->pitch.in_mm() * 100.0, m_needs.unit)},
+                                 {"pitch2", fig(thread->pitch)}});
         } else if (step.cutter.kind == CutterKind::Reamer) {
             step.why_speed =
-                "By hand, steadily forward, out forward too: turned back it spoils its edges and the wall.";
+                say("By hand, steadily forward, out forward too: turned back it spoils its edges and the wall.");
         } else {
-            step.why_speed = "By hand.";
+            step.why_speed = say("By hand.");
         }
     }
 
@@ -208,17 +226,17 @@ private:
     void fluid(CutStep& step) const {
         constexpr double small_tap_mm = 4.0;
         std::string wanted = m_needs.cut.fluid;
-        step.why_fluid = fmt::format("Usual for {}.", m_needs.cut.name);
+        step.why_fluid = say("Usual for {cut}.", {{"cut", m_needs.cut.name}});
         const bool tap = step.cutter.kind == CutterKind::Tap || step.cutter.kind == CutterKind::Reamer;
         if (wanted == "dry" && tap &&
             (step.cutter.worn ||
              (step.cutter.kind == CutterKind::Tap && step.cutter.actual() <= Length::mm(small_tap_mm)))) {
-            wanted = "cutting oil";
-            step.why_fluid = fmt::format("{} is cut dry, but a {} tool wants a drop.", m_needs.cut.name,
-                                         step.cutter.worn ? "worn" : "small");
+            wanted = say("cutting oil");
+            step.why_fluid = say("{cut} is cut dry, but a {step} tool wants a drop.",
+                                 {{"cut", m_needs.cut.name}, {"step", step.cutter.worn ? "worn" : "small"}});
         } else if (wanted != "dry" && step.kind == StepKind::Start) {
             step.fluid = "dry";
-            step.why_fluid = "Dry, so that the mark stays to be seen; the depth is small.";
+            step.why_fluid = say("Dry, so that the mark stays to be seen; the depth is small.");
             return;
         }
         step.fluid = wanted;
@@ -228,10 +246,11 @@ private:
             if (row.fluid == wanted &&
                 std::find(m_needs.fluids.begin(), m_needs.fluids.end(), row.instead) != m_needs.fluids.end()) {
                 step.fluid = row.instead;
-                step.why_fluid = fmt::format("There is no {}; {} does: {}.", wanted, row.instead, row.note);
+                step.why_fluid = say("There is no {wanted}; {instead} does: {note}.",
+                                     {{"wanted", wanted}, {"instead", row.instead}, {"note", row.note}});
                 return;
             }
-        step.why_fluid += " There is none in the drawer, nor what would do instead.";
+        step.why_fluid += " " + say("There is none in the drawer, nor what would do instead.");
     }
 };
 

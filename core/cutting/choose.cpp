@@ -2,10 +2,10 @@
 
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -19,7 +19,7 @@ std::string fig(Length length, Unit unit) {
 }
 
 std::string percent(double value) {
-    return decimal(value, 0) + " percent of thread";
+    return say("{figure} percent of thread", {{"figure", decimal(value, 0)}});
 }
 
 // A cutter that comes into question, before anything is said of it: there are hundreds, and only a few are shown.
@@ -46,8 +46,8 @@ template <class Words> std::vector<Choice> best_of(std::vector<Candidate> all, c
 std::string over_or_under(Length made, Length wanted, Unit unit) {
     const Length off = made - wanted;
     if (abs(off) < Length::mm(same_size_mm))
-        return "is just the size";
-    return fmt::format("is {} {}", fig(abs(off), unit), off > Length{} ? "over" : "under");
+        return say("is just the size");
+    return say("is {off} {off2}", {{"off", fig(abs(off), unit)}, {"off2", off > Length{} ? "over" : "under"}});
 }
 
 } // namespace
@@ -82,10 +82,11 @@ std::vector<Choice> tap_drills(const std::vector<Cutter>& cutters, const Thread&
     }
     return best_of(std::move(all), [&](const Cutter& drill, bool) {
         const double had = percent_of_thread(thread, drill.actual());
-        return fmt::format("gives {}{}", percent(had),
-                           had > torque          ? "; the tap turns hard, and a small one may break"
-                           : had < least_percent ? "; too little to hold"
-                                                 : "");
+        return say("gives {had}{remark}",
+                   {{"had", percent(had)},
+                    {"remark", had > torque          ? say("; the tap turns hard, and a small one may break")
+                               : had < least_percent ? say("; too little to hold")
+                                                     : ""}});
     });
 }
 
@@ -105,12 +106,12 @@ std::vector<Choice> drills_within(const std::vector<Cutter>& cutters, const Limi
     }
     return best_of(std::move(all), [&](const Cutter& drill, bool) {
         const Length size = drill.actual(), made = cuts(drill, metal);
-        return size < least   ? fmt::format("is {} below the lower limit", fig(least - size, unit))
-               : size > most  ? fmt::format("is {} above the upper limit", fig(size - most, unit))
-               : made > most  ? fmt::format("lies inside, but usually cuts {}, {} above the limit", fig(made, unit),
-                                            fig(made - most, unit))
-               : made < least ? fmt::format("lies inside, but usually cuts {}", fig(made, unit))
-                              : fmt::format("cuts about {}, inside the limits", fig(made, unit));
+        return size < least   ? say("is {least} below the lower limit", {{"least", fig(least - size, unit)}})
+               : size > most  ? say("is {most} above the upper limit", {{"most", fig(size - most, unit)}})
+               : made > most  ? say("lies inside, but usually cuts {made}, {most} above the limit",
+                                    {{"made", fig(made, unit)}, {"most", fig(made - most, unit)}})
+               : made < least ? say("lies inside, but usually cuts {made}", {{"made", fig(made, unit)}})
+                              : say("cuts about {made}, inside the limits", {{"made", fig(made, unit)}});
     });
 }
 
@@ -134,8 +135,8 @@ std::vector<Choice> step_drills_for(const std::vector<Cutter>& cutters, Length w
             abs(each.actual() - wanted) < Length::mm(same_size_mm))
             all.push_back({&each, true, abs(each.actual() - wanted).in_mm()});
     return best_of(std::move(all), [&](const Cutter& drill, bool) {
-        return fmt::format("is just the size with its widest step, which is {} high: more than the metal is thick",
-                           fig(drill.tip_length, unit));
+        return say("is just the size with its widest step, which is {tip_length} high: more than the metal is thick",
+                   {{"tip_length", fig(drill.tip_length, unit)}});
     });
 }
 
@@ -149,10 +150,11 @@ std::vector<Choice> clearance_drills(const std::vector<Cutter>& cutters, Length 
                            abs(each.actual() - wanted).in_mm()});
     return best_of(std::move(all), [&](const Cutter& drill, bool) {
         const Length size = drill.actual();
-        return (abs(size - wanted) < slack ? std::string("is just the size")
-                                           : fmt::format("leaves the screw {} of play", fig(size - row.major, unit))) +
-               (size < row.close - slack  ? ", less than the close hole"
-                : size > row.free + slack ? ", more than the free hole"
+        return (abs(size - wanted) < slack
+                    ? std::string(say("is just the size"))
+                    : say("leaves the screw {major} of play", {{"major", fig(size - row.major, unit)}})) +
+               (size < row.close - slack  ? say(", less than the close hole")
+                : size > row.free + slack ? say(", more than the free hole")
                                           : "");
     });
 }
@@ -174,11 +176,12 @@ std::vector<Choice> drills_under(const std::vector<Cutter>& cutters, const Cutte
     }
     return best_of(std::move(all), [&](const Cutter& drill, bool sound) {
         const Length left = reamer.actual() - cuts(drill, metal);
-        return left <= Length{} ? std::string("leaves the reamer nothing to cut: it only rubs and burnishes")
-                                : fmt::format("leaves about {} for the reamer{}", fig(left, unit),
-                                              left < allowance * least_share ? ", too little to cut"
-                                              : sound                        ? ""
-                                                                             : ", more than it should take");
+        return left <= Length{} ? std::string(say("leaves the reamer nothing to cut: it only rubs and burnishes"))
+                                : say("leaves about {left} for the reamer{remark}",
+                                      {{"left", fig(left, unit)},
+                                       {"remark", left < allowance * least_share ? say(", too little to cut")
+                                                  : sound                        ? ""
+                                                                                 : say(", more than it should take")}});
     });
 }
 
@@ -210,9 +213,12 @@ std::vector<Choice> cones_for(const std::vector<Cutter>& cutters, Length mouth, 
                  (each.actual() - mouth).in_mm() + (each.kind == CutterKind::Countersink ? 0.0 : after_countersinks)});
     }
     return best_of(std::move(all), [&](const Cutter& cutter, bool sound) {
-        return fmt::format(
-            "makes a {} mouth at {} deep{}", fig(mouth, unit), fig(cone_depth(mouth, cutter.point, cutter.tip), unit),
-            sound ? "" : fmt::format(", but its cone has {} degrees", decimal(cutter.point.in_degrees(), 0)));
+        return say("makes a {mouth} mouth at {cone_depth} deep{remark}",
+                   {{"mouth", fig(mouth, unit)},
+                    {"cone_depth", fig(cone_depth(mouth, cutter.point, cutter.tip), unit)},
+                    {"remark", sound ? ""
+                                     : say(", but its cone has {point} degrees",
+                                           {{"point", decimal(cutter.point.in_degrees(), 0)}})}});
     });
 }
 
@@ -226,7 +232,7 @@ std::vector<Choice> counterbores_for(const std::vector<Cutter>& cutters, Length 
                            abs(each.actual() - diameter).in_mm()});
     return best_of(std::move(all), [&](const Cutter& cutter, bool) {
         return is_guided(cutter) ? over_or_under(cutter.actual(), diameter, unit)
-                                 : fmt::format("its {} pilot does not go into the hole", fig(cutter.tip, unit));
+                                 : say("its {tip} pilot does not go into the hole", {{"tip", fig(cutter.tip, unit)}});
     });
 }
 

@@ -1,9 +1,9 @@
 #include "cutting/cutter_list.h"
 
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -41,22 +41,28 @@ Room room_for(const std::vector<const Chain*>& chains, const Spindle& spindle, U
             reach = step;
     if (stands_out(furthest_out->cutter) + metal > spindle.room) {
         room.tight = room.loses = true;
-        room.sentence =
-            fmt::format("The {} stands {} out of the chuck; with {} of work under it that is more than the {} "
-                        "there are. Take a shorter one, or hold it shorter.",
-                        furthest_out->cutter.name, with_unit(stands_out(furthest_out->cutter), unit),
-                        with_unit(metal, unit), with_unit(spindle.room, unit));
+        room.sentence = say("The {longest} stands {stands_out} out of the chuck; with {metal} of work under it that is "
+                            "more than the {room} there are. Take a shorter one, or hold it shorter.",
+                            {{"longest", furthest_out->cutter.name},
+                             {"stands_out", with_unit(stands_out(furthest_out->cutter), unit)},
+                             {"metal", with_unit(metal, unit)},
+                             {"room", with_unit(spindle.room, unit)}});
     } else if (stroke(*reach) > spindle.stroke) {
         room.tight = true;
         room.loses = !spindle.keeps_place;
-        room.sentence = fmt::format(
-            "Between the {} and the {} the height has to be changed: the quill's {} are {} too short for both. {}",
-            reach->cutter.name, furthest_out->cutter.name, with_unit(spindle.stroke, unit),
-            with_unit(stroke(*reach) - spindle.stroke, unit),
-            spindle.keeps_place ? "On this machine that keeps the place; touch off again."
-                                : "On a round column that loses the place: finish each hole before moving on, or set "
-                                  "the height for the "
-                                  "longest cutter and hold the short one in an extension.");
+        room.sentence =
+            say("Between the {cutter} and the {longest} the height has to be changed: the quill's {stroke} are {short} "
+                "too short for both. {keeps_place}",
+                {{"cutter", reach->cutter.name},
+                 {"longest", furthest_out->cutter.name},
+                 {"stroke", with_unit(spindle.stroke, unit)},
+                 {"short", with_unit(stroke(*reach) - spindle.stroke, unit)},
+                 {"keeps_place",
+                  spindle.keeps_place
+                      ? say("On this machine that keeps the place; touch off again.")
+                      : say("On a round column that loses the place: finish each hole before moving on, or set "
+                            "the height for the "
+                            "longest cutter and hold the short one in an extension.")}});
     }
     return room;
 }

@@ -1,9 +1,9 @@
 #include "cutting/cutter_words.h"
 
 #include "measure/small_letters.h"
+#include "words/say.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -32,9 +32,11 @@ Result<Cutter> read_cutter(std::string_view text, CutterKind kind, const std::ve
                     return each;
     const auto example =
         std::find_if(owned.begin(), owned.end(), [&](const Cutter& each) { return each.kind == kind; });
-    return problem("", fmt::format("There is no {} called '{}'. A size that is sold would do{}.", in_words(kind),
-                                   text.substr(0, 40),
-                                   example == owned.end() ? "" : fmt::format(", such as {}", example->name)));
+    return problem(
+        "", say("There is no {words} called '{typed}'. A size that is sold would do{remark}.",
+                {{"words", in_words(kind)},
+                 {"typed", text.substr(0, 40)},
+                 {"remark", example == owned.end() ? "" : say(", such as {example}", {{"example", example->name}})}}));
 }
 
 } // namespace clockface

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "measure/figures.h"
+#include "words/say.h"
 
 namespace clockface {
 
@@ -12,7 +13,8 @@ inline std::string depth_figure(Length depth, Unit unit) {
 /// "97 mm a minute", "3.8 in a minute": a feed that is kept in millimetres a minute.
 inline std::string feed_figure(double mm_a_minute, Unit unit) {
     const double feed = mm_a_minute / millimetres_in(unit);
-    return decimal(feed, feed < 1.0 ? 2 : 1, Sign::WhenNegative, Tail::Trim) + " " + unit_name(unit) + " a minute";
+    return say("{feed} {unit} a minute", {{"feed", decimal(feed, feed < 1.0 ? 2 : 1, Sign::WhenNegative, Tail::Trim)},
+                                          {"unit", unit_name(unit)}});
 }
 
 } // namespace clockface

@@ -4,9 +4,9 @@
 #include "cutting/depth_figure.h"
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
+#include "words/say.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -17,9 +17,10 @@ std::string what_is_hit(const DepthStack& stack, Unit unit) {
     for (const Crossing& each : stack.crossings)
         if (each.from < stack.tip)
             hits.emplace_back(each.from,
-                              fmt::format("{} at {}", each.name, depth_figure(std::max(each.from, Length{}), unit)));
+                              say("{other} at {from}",
+                                  {{"other", each.name}, {"from", depth_figure(std::max(each.from, Length{}), unit)}}));
     if (!stack.through && stack.tip > stack.metal)
-        hits.emplace_back(stack.metal, fmt::format("the far face at {}", depth_figure(stack.metal, unit)));
+        hits.emplace_back(stack.metal, say("the far face at {metal}", {{"metal", depth_figure(stack.metal, unit)}}));
     const auto first =
         std::min_element(hits.begin(), hits.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
     return first == hits.end() ? std::string() : first->second;

@@ -2,10 +2,10 @@
 
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <numbers>
 
 namespace clockface {
@@ -56,7 +56,7 @@ std::vector<TapLead> tap_sequence(bool through, Length room, Length pitch) {
 ChamferLeft chamfer_left(Length mouth, const Thread& thread) {
     constexpr double least = 0.1; // pitches
     const Length width = (mouth - thread.major) / 2.0;
-    return {width, width < thread.pitch * least ? "too little" : width > thread.pitch ? "too much" : "good"};
+    return {width, width < thread.pitch * least ? say("too little") : width > thread.pitch ? say("too much") : "good"};
 }
 
 Length centre_mouth(const Cutter& centre, Length depth) {
@@ -109,13 +109,14 @@ std::string how_to_start(const Metal& metal, const Cutter& drill, Length stands_
     constexpr double stubby = 4.0, slender = 8.0, skids = 1.15;
     const double ratio = stands_out / drill.actual();
     if (drill.split_point && ratio < stubby)
-        return "A split point this short starts by itself on a flat face; touch it gently.";
+        return say("A split point this short starts by itself on a flat face; touch it gently.");
     if (metal.wander >= skids)
-        return fmt::format("In {} a point skids before it bites{}: a spot first, wide enough to hold its chisel edge.",
-                           metal.name, drill.split_point ? ", split points too" : "");
+        return say(
+            "In {metal} a point skids before it bites{remark}: a spot first, wide enough to hold its chisel edge.",
+            {{"metal", metal.name}, {"remark", drill.split_point ? say(", split points too") : ""}});
     if (ratio > slender)
-        return "This drill stands out far and bends before it bites: a spot first, or start with a short drill.";
-    return "A centre punch mark or a spot first; without one it may run off before it bites.";
+        return say("This drill stands out far and bends before it bites: a spot first, or start with a short drill.");
+    return say("A centre punch mark or a spot first; without one it may run off before it bites.");
 }
 
 Length pilot_for(Length drill) {
@@ -150,7 +151,7 @@ AdvanceVerdict judge_advance(double feed, double turns_a_minute, Length tabulate
     constexpr double rubs_mm = 0.01, gentle = 0.6, brisk = 1.1, pushed = 1.5;
     const Length a_turn = Length::mm(feed / turns_a_minute);
     const double share = a_turn / tabulated;
-    return {a_turn, a_turn < Length::mm(rubs_mm) ? "only rubs"
+    return {a_turn, a_turn < Length::mm(rubs_mm) ? say("only rubs")
                     : share < gentle             ? "gentle"
                     : share > pushed             ? "pushed"
                     : share > brisk              ? "brisk"
@@ -167,10 +168,10 @@ Result<TapFeed> tap_feed(std::optional<double> feed, std::optional<double> turns
     constexpr double same = 0.01;
     const int known = int(feed.has_value()) + int(turns.has_value()) + int(pitch.has_value());
     if (known < 2)
-        return problem("", "Two of feed, turns a minute and pitch are needed; the third follows.");
+        return problem("", say("Two of feed, turns a minute and pitch are needed; the third follows."));
     for (const double figure : {feed.value_or(1.0), turns.value_or(1.0), pitch.value_or(Length::mm(1.0)).in_mm()})
         if (!(figure > 0.0))
-            return problem("", "Feed, turns a minute and pitch have to be above nought.");
+            return problem("", say("Feed, turns a minute and pitch have to be above nought."));
     if (!feed)
         return TapFeed{*turns * pitch->in_mm(), *turns, *pitch};
     if (!turns)
@@ -179,11 +180,12 @@ Result<TapFeed> tap_feed(std::optional<double> feed, std::optional<double> turns
         return TapFeed{*feed, *turns, Length::mm(*feed / *turns)};
     const double due = *turns * pitch->in_mm();
     if (std::fabs(*feed - due) > due * same)
-        return problem("", fmt::format("At {} turns a minute a pitch of {} needs a feed of {} mm a minute, not {}: the "
-                                       "tap would tear.",
-                                       decimal(*turns, 0), with_unit(*pitch, Unit::Millimetre),
-                                       decimal(due, 1, Sign::WhenNegative, Tail::Trim),
-                                       decimal(*feed, 1, Sign::WhenNegative, Tail::Trim)));
+        return problem("", say("At {turns} turns a minute a pitch of {pitch} needs a feed of {due} mm a minute, not "
+                               "{feed}: the tap would tear.",
+                               {{"turns", decimal(*turns, 0)},
+                                {"pitch", with_unit(*pitch, Unit::Millimetre)},
+                                {"due", decimal(due, 1, Sign::WhenNegative, Tail::Trim)},
+                                {"feed", decimal(*feed, 1, Sign::WhenNegative, Tail::Trim)}}));
     return TapFeed{*feed, *turns, *pitch};
 }
 
@@ -209,8 +211,9 @@ std::vector<Length> pecks_to(Length depth, Length diameter, bool long_chips) {
 
 Result<std::vector<Length>> pecks_from(Length approach, Length depth, Length peck) {
     if (peck <= approach)
-        return problem("", fmt::format("The first peck of {} only cuts air: it starts {} above the face.",
-                                       with_unit(peck, Unit::Millimetre), with_unit(approach, Unit::Millimetre)));
+        return problem("", say("The first peck of {peck} only cuts air: it starts {approach} above the face.",
+                               {{"peck", with_unit(peck, Unit::Millimetre)},
+                                {"approach", with_unit(approach, Unit::Millimetre)}}));
     std::vector<Length> out;
     for (const Length each : pecks_of(depth + approach, peck))
         out.push_back(each - approach);

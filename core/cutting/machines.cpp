@@ -2,9 +2,9 @@
 
 #include "cutting/formulas.h"
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -19,15 +19,17 @@ std::vector<MachineFit> machines_for(const Shop& shop, Length diameter, const Me
         fit.rpm = step_not_above(machine.spindle, wanted);
         fit.share = fit.rpm ? *fit.rpm / wanted : 0.0;
         if (!fit.rpm)
-            fit.verdict = fmt::format("turns no slower than {}, too fast", num(machine.spindle.lowest()));
+            fit.verdict = say("turns no slower than {lowest}, too fast", {{"lowest", num(machine.spindle.lowest())}});
         else if (diameter > machine.spindle.one_go)
-            fit.verdict = fmt::format("turns at {}, but wants a pilot first", num(*fit.rpm));
+            fit.verdict = say("turns at {rpm}, but wants a pilot first", {{"rpm", num(*fit.rpm)}});
         else if (fit.share < slow)
-            fit.verdict =
-                fmt::format("turns only {} of {}: feed slower{}", num(*fit.rpm), num(wanted),
-                            diameter < Length::mm(tiny_mm) ? ", and it hides the feel of so small a drill" : "");
+            fit.verdict = say(
+                "turns only {rpm} of {turns}: feed slower{remark}",
+                {{"rpm", num(*fit.rpm)},
+                 {"turns", num(wanted)},
+                 {"remark", diameter < Length::mm(tiny_mm) ? say(", and it hides the feel of so small a drill") : ""}});
         else
-            fit.verdict = fmt::format("turns at {} of {}", num(*fit.rpm), num(wanted));
+            fit.verdict = say("turns at {rpm} of {turns}", {{"rpm", num(*fit.rpm)}, {"turns", num(wanted)}});
         out.push_back(std::move(fit));
     }
     std::stable_sort(out.begin(), out.end(),

@@ -6,13 +6,13 @@
 #include "measure/figures.h"
 #include "measure/shop_number.h"
 #include "measure/text.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <array>
 #include <cctype>
 #include <charconv>
 #include <cmath>
-#include <fmt/format.h>
 #include <map>
 
 namespace clockface {
@@ -200,7 +200,7 @@ public:
 
     std::string read(FoundHole& hole) {
         for (const std::string& text : m_row)
-            if (const auto fault = text_fault("a field", text, limits::table_line))
+            if (const auto fault = text_fault(say("a field"), text, limits::table_line))
                 return *fault;
         if (m_reading.unit_column >= 0) {
             CsvReading said;
@@ -214,24 +214,24 @@ public:
             return m_fault;
         hole.at = {*x, *y};
         if (abs(*x) > limits::size || abs(*y) > limits::size)
-            return "it lies more than 20 metres from zero";
+            return say("it lies more than 20 metres from zero");
         hole.name = without_guard(field(m_reading.name));
         hole.spec.purpose = purpose_of(low(field(m_reading.kind)));
         hole.spec.label = without_guard(field(m_reading.label));
-        if (const auto fault = text_fault("the thread or fit", hole.spec.label, limits::label))
+        if (const auto fault = text_fault(say("the thread or fit"), hole.spec.label, limits::label))
             return *fault;
         if (hole.spec.purpose == Purpose::Tapped && hole.spec.label.empty())
-            return "a tapped hole needs the name of its thread";
+            return say("a tapped hole needs the name of its thread");
         if (!field(m_reading.diameter).empty()) {
-            const std::optional<Length> diameter = length(m_reading.diameter, "the diameter");
+            const std::optional<Length> diameter = length(m_reading.diameter, say("the diameter"));
             if (!diameter)
                 return m_fault;
             if (!(*diameter > Length{}))
-                return "the diameter must be more than nought";
+                return say("the diameter must be more than nought");
             hole.spec.diameter = *diameter;
         }
         if (!field(m_reading.depth).empty()) {
-            hole.spec.depth = length(m_reading.depth, "the depth");
+            hole.spec.depth = length(m_reading.depth, say("the depth"));
             if (!hole.spec.depth)
                 return m_fault;
         }
@@ -257,7 +257,7 @@ private:
     std::optional<Length> length(int column, const std::string& what) {
         const std::string text = field(column);
         if (text.empty()) {
-            m_fault = what + " is missing";
+            m_fault = say("{what} is missing", {{"what", what}});
             return std::nullopt;
         }
         // A letter is a drill where a diameter stands, and a slip of the pen where a place does.
@@ -265,7 +265,7 @@ private:
         const bool figure = text.find_first_of("0123456789") != std::string::npos;
         const Result<ReadLength> read = read_length(with_point(text, m_reading.decimal_comma), m_unit);
         if (!read || (!figure && !drill)) {
-            m_fault = fmt::format("{} cannot be read from '{}'", what, text.substr(0, 40));
+            m_fault = say("{what} cannot be read from '{typed}'", {{"what", what}, {"typed", text.substr(0, 40)}});
             return std::nullopt;
         }
         return read->value;
@@ -280,12 +280,13 @@ Result<CsvReading> recognise_csv(const std::string& text, Unit assumed) {
         return tl::unexpected(plain.error());
     const std::vector<TextLine> lines = lines_of(plain->text);
     if (lines.empty())
-        return problem("", "The file is empty. A table with X and Y in it would do.");
+        return problem("", say("The file is empty. A table with X and Y in it would do."));
     // Before any work: a table as wide as this has another shape than it seems.
     for (const TextLine& line : lines)
         if (line.text.size() > limits::table_line)
-            return problem("", fmt::format("Line {} is {} letters long; a line of a table has up to {}.", line.number,
-                                           line.text.size(), limits::table_line));
+            return problem("",
+                           say("Line {number} is {line} letters long; a line of a table has up to {limits}.",
+                               {{"number", line.number}, {"line", line.text.size()}, {"limits", limits::table_line}}));
     CsvReading reading;
     reading.unit = assumed;
     reading.separator = separator_of(lines);
@@ -296,9 +297,9 @@ Result<CsvReading> recognise_csv(const std::string& text, Unit assumed) {
         reading.columns = std::max(reading.columns, static_cast<int>(rows.back().size()));
     }
     if (reading.columns > static_cast<int>(limits::columns))
-        return problem("",
-                       fmt::format("This table has {} columns; up to {} can be read. One with X and Y in it would do.",
-                                   reading.columns, limits::columns));
+        return problem(
+            "", say("This table has {columns} columns; up to {most} can be read. One with X and Y in it would do.",
+                    {{"columns", reading.columns}, {"most", limits::columns}}));
     if (reading.separator != ',')
         reading.decimal_comma = std::any_of(rows.begin(), rows.end(), has_decimal_commas);
     reading.heading = std::none_of(rows.front().begin(), rows.front().end(),
@@ -316,7 +317,7 @@ Result<CsvReading> recognise_csv(const std::string& text, Unit assumed) {
                     reading.*member = named.*member;
     }
     if (reading.x < 0 || reading.y < 0)
-        return problem("", "No two columns of figures were found. A table with X and Y in it would do.");
+        return problem("", say("No two columns of figures were found. A table with X and Y in it would do."));
     return reading;
 }
 
@@ -334,18 +335,22 @@ Result<FoundHoles> read_csv_holes(const std::string& text, const CsvReading& rea
     for (const TextLine& line : lines) {
         FoundHole hole;
         const std::string fault = line.text.size() > limits::table_line
-                                      ? fmt::format("it is longer than {} letters", limits::table_line)
+                                      ? say("it is longer than {limits} letters", {{"limits", limits::table_line}})
                                       : LineReader(fields(line.text, reading.separator), reading).read(hole);
         if (!fault.empty())
-            found.leave_out(fmt::format("Line {}: {}{}", line.number, fault, fault.ends_with('.') ? "" : "."));
+            found.leave_out(
+                say("Line {number}: {fault}{remark}",
+                    {{"number", line.number}, {"fault", fault}, {"remark", fault.ends_with('.') ? "" : "."}}));
         else if (found.holes.size() >= static_cast<std::size_t>(limits::holes_in_pattern))
-            found.leave_out(fmt::format("Line {}: more than {} holes.", line.number, limits::holes_in_pattern));
+            found.leave_out(say("Line {number}: more than {holes_in_pattern} holes.",
+                                {{"number", line.number}, {"holes_in_pattern", limits::holes_in_pattern}}));
         else
             found.holes.push_back(std::move(hole));
     }
     if (found.holes.empty())
-        return problem("", found.left_out.empty() ? "There are no holes in this table."
-                                                  : "No line of this table could be read. " + found.left_out.front());
+        return problem("", found.left_out.empty() ? say("There are no holes in this table.")
+                                                  : say("No line of this table could be read. {left_out}",
+                                                        {{"left_out", found.left_out.front()}}));
     return found;
 }
 

@@ -4,6 +4,7 @@
 #include "formats/job_json.h"
 #include "formats/json_words.h"
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -52,44 +53,50 @@ std::string holes_of_chain(const Plan& plan, int chain) {
 }
 
 std::string step_in_words(const CutStep& step, Unit unit) {
-    std::string out = step.cutter.name + ": ";
-    if (step.skipped)
-        return out + "left out";
-    if (step.kind == StepKind::Deburr)
-        return out + "far side, by hand, until the edge is gone";
-    out += fmt::format("tip {} deep", depth_figure(step.tip, unit));
-    if (step.mouth > Length{} && step.kind != StepKind::Start)
-        out += fmt::format(", {} wide", depth_figure(step.mouth, unit));
-    if (step.by_hand)
-        out += ", by hand";
-    else if (step.rpm)
-        out += fmt::format(", {} turns a minute, {}", num(*step.rpm), feed_figure(step.feed_set, unit));
-    else
-        out += ", no speed slow enough";
-    if (step.pecks.size() > 1)
-        out += fmt::format(", {} of {}", counted(static_cast<int>(step.pecks.size()), "peck"),
-                           depth_figure(step.pecks.front(), unit));
-    if (!step.fluid.empty())
-        out += ", " + step.fluid;
-    return step.owned ? out : out + "; not in the drawer";
+    std::vector<std::string> parts;
+    if (step.skipped) {
+        parts.push_back(say("left out"));
+    } else if (step.kind == StepKind::Deburr) {
+        parts.push_back(say("far side, by hand, until the edge is gone"));
+    } else {
+        parts.push_back(say("tip {tip} deep", {{"tip", depth_figure(step.tip, unit)}}));
+        if (step.mouth > Length{} && step.kind != StepKind::Start)
+            parts.push_back(say("{mouth} wide", {{"mouth", depth_figure(step.mouth, unit)}}));
+        parts.push_back(step.by_hand ? say("by hand")
+                        : step.rpm   ? say("{rpm} turns a minute, {feed}",
+                                           {{"rpm", num(*step.rpm)}, {"feed", feed_figure(step.feed_set, unit)}})
+                                     : say("no speed slow enough"));
+        if (step.pecks.size() > 1)
+            parts.push_back(say("{pecks} {pecks:peck|pecks} of {peck}",
+                                {{"pecks", step.pecks.size()}, {"peck", depth_figure(step.pecks.front(), unit)}}));
+        if (!step.fluid.empty())
+            parts.push_back(step.fluid);
+        if (!step.owned)
+            parts.push_back(say("not in the drawer"));
+    }
+    return fmt::format("{}: {}", step.cutter.name, fmt::join(parts, ", "));
 }
 
 std::vector<std::string> depths_in_words(const DepthStack& stack, Unit unit) {
     const auto fig = [&](Length length) { return depth_figure(length, unit); };
     std::vector<std::string> out;
-    out.push_back(fmt::format("Tip of the drill: {}", fig(stack.tip)));
-    out.push_back(fmt::format("Full diameter {}: to {}", fig(stack.drill), fig(stack.full)));
+    out.push_back(say("Tip of the drill: {tip}", {{"tip", fig(stack.tip)}}));
+    out.push_back(say("Full diameter {drill}: to {full}", {{"drill", fig(stack.drill)}, {"full", fig(stack.full)}}));
     if (stack.major > Length{})
-        out.push_back(fmt::format("Full thread: to {}, {} turns at {} percent", fig(stack.thread),
-                                  num(stack.threads, 1), num(stack.percent)));
+        out.push_back(
+            say("Full thread: to {thread}, {threads} turns at {percent} percent",
+                {{"thread", fig(stack.thread)}, {"threads", num(stack.threads, 1)}, {"percent", num(stack.percent)}}));
     if (stack.reamed > Length{})
-        out.push_back(fmt::format("Reamed {}: to {}", fig(stack.reamed), fig(stack.reamed_to)));
-    out.push_back(stack.through ? fmt::format("Through {} of metal", fig(stack.metal))
-                                : fmt::format("Left below the tip: {} of {}", fig(stack.below), fig(stack.metal)));
+        out.push_back(say("Reamed {reamed}: to {reamed_to}",
+                          {{"reamed", fig(stack.reamed)}, {"reamed_to", fig(stack.reamed_to)}}));
+    out.push_back(stack.through ? say("Through {metal} of metal", {{"metal", fig(stack.metal)}})
+                                : say("Left below the tip: {below} of {metal}",
+                                      {{"below", fig(stack.below)}, {"metal", fig(stack.metal)}}));
     if (!stack.first_hit.empty())
-        out.push_back("Met first: " + stack.first_hit);
+        out.push_back(say("Met first: {first_hit}", {{"first_hit", stack.first_hit}}));
     if (stack.in_spot > Length{})
-        out.push_back(fmt::format("Touched off in the spot, all would be {} too deep", fig(stack.in_spot)));
+        out.push_back(
+            say("Touched off in the spot, all would be {in_spot} too deep", {{"in_spot", fig(stack.in_spot)}}));
     return out;
 }
 
@@ -108,10 +115,14 @@ std::vector<std::string> not_in_drawer(const Plan& plan) {
             for (const Choice& other : step.others)
                 if (step.kind == StepKind::Drill && other.owned && other.cutter.kind == CutterKind::Drill &&
                     instead.size() < most_instead)
-                    instead.push_back(fmt::format("the {} {}", other.cutter.name, other.consequence));
+                    instead.push_back(say("the {cutter} {consequence}",
+                                          {{"cutter", other.cutter.name}, {"consequence", other.consequence}}));
         const CutStep* drill = chain.last(StepKind::Drill);
-        out.push_back(fmt::format("{}: {}{}", who, drill ? drill->why_cutter : std::string(),
-                                  instead.empty() ? "" : fmt::format(" Also there: {}.", fmt::join(instead, "; "))));
+        out.push_back(fmt::format(
+            "{}: {}{}", who, drill ? drill->why_cutter : std::string(),
+            instead.empty()
+                ? ""
+                : " " + say("Also there: {instead}.", {{"instead", fmt::format("{}", fmt::join(instead, "; "))}})));
     }
     return out;
 }
@@ -130,38 +141,48 @@ std::string machines_in(const Plan& plan) {
 } // namespace
 
 std::string cutters_to_text(const Job& job, const Plan& plan) {
-    std::string out = fmt::format("{}: cutters to fetch, for {} in {}, on {}\n\n", job.title,
-                                  counted(plan.holes(), "hole"), job.blank.material, machines_in(plan));
+    std::string out = say("{title}: cutters to fetch, for {holes} {holes:hole|holes} in {material}, on {machines_in}",
+                          {{"title", job.title},
+                           {"holes", plan.holes()},
+                           {"material", job.blank.material},
+                           {"machines_in", machines_in(plan)}}) +
+                      "\n\n";
     int number = 0;
     for (const FetchLine& line : plan.cutting->list.lines)
-        out += fmt::format("{:3}  {:<28} {:>10}  {}{}\n", ++number, line.cutter.name, counted(line.holes, "hole"),
-                           line.by_hand ? "by hand"
-                           : line.rpm   ? num(*line.rpm) + " turns a minute"
-                                        : "no speed",
-                           line.owned ? "" : "  NOT IN THE DRAWER");
+        out += fmt::format("{:3}  {:<28} {:>10}  {}{}\n", ++number, line.cutter.name,
+                           say("{count} {count:hole|holes}", {{"count", line.holes}}),
+                           line.by_hand ? say("by hand")
+                           : line.rpm   ? say("{rpm} turns a minute", {{"rpm", num(*line.rpm)}})
+                                        : say("no speed"),
+                           line.owned ? "" : "  " + say("NOT IN THE DRAWER"));
     if (!plan.cutting->list.fluids.empty())
         out += fmt::format("     {}\n", fmt::join(plan.cutting->list.fluids, ", "));
-    out += fmt::format("\nAbout {} minutes a piece, changing included.\n", num(plan.cutting->list.minutes));
+    out += "\n" +
+           say("About {cutting} minutes a piece, changing included.", {{"cutting", num(plan.cutting->list.minutes)}}) +
+           "\n";
     for (std::size_t i = 0; i < plan.cutting->chains.size(); ++i) {
         const Chain& chain = plan.cutting->chains[i];
         out +=
             fmt::format("\n{}  {}{}\n", holes_of_chain(plan, static_cast<int>(i)), size_in_words(chain.spec, job.unit),
-                        chain.spec.depth ? ", " + with_unit(*chain.spec.depth, job.unit) + " deep" : ", through");
+                        chain.spec.depth ? say(", {chain} deep", {{"chain", with_unit(*chain.spec.depth, job.unit)}})
+                                         : say(", through"));
         for (const CutStep& step : chain.steps)
             out += fmt::format("   {:<8} {}\n", step.name, step_in_words(step, job.unit));
         for (const std::string& sentence : depths_in_words(depth_stack(chain, {}, job.unit), job.unit))
             out += "     " + sentence + "\n";
     }
     if (const auto missing = not_in_drawer(plan); !missing.empty()) {
-        out += "\nNot in the drawer:\n";
+        out += "\n" + say("Not in the drawer:") + "\n";
         for (const std::string& sentence : missing)
             out += "   " + sentence + "\n";
     }
     for (const SetupPlan& each : plan.setups)
         if (!each.room.sentence.empty())
             out += "\n" + each.room.sentence + "\n";
-    return out + "\nZero of every depth is touched off on the bare face with that cutter, never in a spot.\n"
-                 "The cutter maker's figures, the machine's manual and the shop's rules come before these.\n";
+    return say("{out}\nZero of every depth is touched off on the bare face with that cutter, never in a spot.\nThe "
+               "cutter maker's figures, the machine's manual and the shop's rules come before these.",
+               {{"out", out}}) +
+           "\n";
 }
 
 std::string cutters_to_json(const Job& job, const Plan& plan) {

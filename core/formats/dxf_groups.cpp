@@ -1,6 +1,7 @@
 #include "formats/dxf_groups.h"
 
 #include "measure/text.h"
+#include "words/say.h"
 
 #include <charconv>
 #include <cmath>
@@ -68,7 +69,7 @@ std::string in_words(std::string_view entity) {
         {"POLYLINE", "polylines"}, {"SPLINE", "splines"}, {"TEXT", "texts"},          {"MTEXT", "texts"},
         {"HATCH", "hatches"},      {"LEADER", "leaders"}, {"DIMENSION", "dimensions"}};
     const auto found = words.find(entity);
-    return found == words.end() ? "entities of other kinds" : found->second;
+    return found == words.end() ? say("entities of other kinds") : found->second;
 }
 
 // Sorts the pairs into entities and keeps those that matter.
@@ -127,7 +128,8 @@ private:
         if (m_kept && m_fault.empty())
             m_out.kept += m_text;
         else if (m_kept)
-            m_out.faulty.push_back(fmt::format("{} at line {}: {}.", in_sentence(), m_line, m_fault));
+            m_out.faulty.push_back(say("{in_sentence} at line {line}: {fault}.",
+                                       {{"in_sentence", in_sentence()}, {"line", m_line}, {"fault", m_fault}}));
         m_kept = false;
         m_text.clear();
         m_fault.clear();
@@ -135,10 +137,10 @@ private:
     }
 
     [[nodiscard]] std::string in_sentence() const {
-        return m_entity == "CIRCLE"   ? "The circle"
-               : m_entity == "POINT"  ? "The point"
-               : m_entity == "INSERT" ? "The inserted block"
-                                      : "The block";
+        return m_entity == "CIRCLE"   ? say("The circle")
+               : m_entity == "POINT"  ? say("The point")
+               : m_entity == "INSERT" ? say("The inserted block")
+                                      : say("The block");
     }
 
     // Of the head of the file only the unit counts.
@@ -168,11 +170,12 @@ private:
         if (!text && !figure && !count)
             return; // handles, directions, other programs' remarks
         if (group.value.size() > longest_value)
-            m_fault = fmt::format("a name of {} letters; up to {} can be read", group.value.size(), longest_value);
+            m_fault = say("a name of {group} letters; up to {longest_value} can be read",
+                          {{"group", group.value.size()}, {"longest_value", longest_value}});
         else if (figure && !is_finite(group.value))
-            m_fault = fmt::format("'{}' is no figure", group.value.substr(0, 40));
+            m_fault = say("'{typed}' is no figure", {{"typed", group.value.substr(0, 40)}});
         else if (count && !number_in<int>(group.value))
-            m_fault = fmt::format("'{}' is no whole number", group.value.substr(0, 40));
+            m_fault = say("'{typed}' is no whole number", {{"typed", group.value.substr(0, 40)}});
         else
             m_text += pair(group.code, group.value.starts_with('+') && !text ? group.value.substr(1) : group.value);
     }

@@ -3,12 +3,12 @@
 #include "formats/hole_import.h"
 #include "layout/validate.h"
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <cmath>
 #include <cstdint>
 #include <dxflib/dl_creationadapter.h>
 #include <dxflib/dl_dxf.h>
-#include <fmt/format.h>
 #include <map>
 #include <set>
 #include <sstream>
@@ -116,23 +116,26 @@ public:
         if (m_drawing.blocks.contains({}))
             place(m_drawing.blocks.at({}), {}, {});
         if (m_squeezed > 0)
-            m_found.leave_out(fmt::format("{} in blocks with unequal scales: they are no circles any more.",
-                                          counted(m_squeezed, "circle")));
+            m_found.leave_out(
+                say("{squeezed} {squeezed:circle|circles} in blocks with unequal scales: they are no circles any more.",
+                    {{"squeezed", m_squeezed}}));
         if (m_sizeless > 0)
-            m_found.leave_out(fmt::format("{} whose radius is nought or below.", counted(m_sizeless, "circle")));
+            m_found.leave_out(say("{sizeless} {sizeless:circle|circles} whose radius is nought or below.",
+                                  {{"sizeless", m_sizeless}}));
         if (m_far > 0)
             m_found.leave_out(
-                fmt::format("{} more than 20 metres from zero, or as large as that.", counted(m_far, "hole")));
+                say("{far} {far:hole|holes} more than 20 metres from zero, or as large as that.", {{"far", m_far}}));
         if (m_joined > 0)
-            m_found.leave_out(fmt::format("{} on top of one just like it.", counted(m_joined, "hole")));
+            m_found.leave_out(say("{joined} {joined:hole|holes} on top of one just like it.", {{"joined", m_joined}}));
         for (const std::string& sentence : m_told)
             m_found.leave_out(sentence);
         if (m_full)
-            m_found.leave_out(fmt::format("Everything beyond {} holes.", limits::holes_in_pattern));
+            m_found.leave_out(
+                say("Everything beyond {holes_in_pattern} holes.", {{"holes_in_pattern", limits::holes_in_pattern}}));
         if (m_looked_at > limits::looked_at_in_drawing)
             m_found.leave_out(
-                fmt::format("Everything beyond the first {} circles and inserted blocks, repeats counted.",
-                            limits::looked_at_in_drawing));
+                say("Everything beyond the first {looked_at_in_drawing} circles and inserted blocks, repeats counted.",
+                    {{"looked_at_in_drawing", limits::looked_at_in_drawing}}));
     }
 
 private:
@@ -161,13 +164,14 @@ private:
             const auto& [insert, own_layer] = block.inserts[i];
             const auto known = m_drawing.blocks.find(insert.name);
             if (insert.name.empty() || known == m_drawing.blocks.end())
-                m_told.insert(fmt::format("A block '{}' is inserted but not in the file.", insert.name));
+                m_told.insert(say("A block '{insert}' is inserted but not in the file.", {{"insert", insert.name}}));
             else if (m_within.size() >= deepest)
-                m_told.insert(fmt::format("Block '{}' where it is nested more than {} deep.", insert.name, deepest));
+                m_told.insert(say("Block '{insert}' where it is nested more than {deepest} deep.",
+                                  {{"insert", insert.name}, {"deepest", deepest}}));
             else if (m_within.contains(insert.name))
-                m_told.insert(fmt::format("Block '{}' where it is inserted in itself.", insert.name));
+                m_told.insert(say("Block '{insert}' where it is inserted in itself.", {{"insert", insert.name}}));
             else if (!m_with_marks.contains(insert.name))
-                m_told.insert(fmt::format("Block '{}': there is no circle or point in it.", insert.name));
+                m_told.insert(say("Block '{insert}': there is no circle or point in it.", {{"insert", insert.name}}));
             else
                 insert_all(known->second, insert, chain, own_layer == "0" && !layer.empty() ? layer : own_layer);
         }
@@ -263,11 +267,11 @@ bool is_dxf(const std::string& text) {
 Result<FoundHoles> read_dxf_holes(const std::string& text, std::optional<Unit> unit) {
     const Result<ForeignText> plain = read_foreign_text(text);
     if (!plain)
-        return problem("", "This is a binary drawing. A DXF file saved as text would do.");
+        return problem("", say("This is a binary drawing. A DXF file saved as text would do."));
     const DxfGroups groups = dxf_groups(plain->text);
     Collector drawing;
     if (!read_into(drawing, groups.kept))
-        return problem("", "This drawing cannot be read. A DXF file saved as text would do.");
+        return problem("", say("This drawing cannot be read. A DXF file saved as text would do."));
     FoundHoles found;
     found.how = plain->how;
     const std::optional<double> own = drawing.unit_code ? unit_in_mm(*drawing.unit_code) : std::nullopt;
@@ -278,13 +282,13 @@ Result<FoundHoles> read_dxf_holes(const std::string& text, std::optional<Unit> u
         found.leave_out(sentence);
     Walker(drawing, mm, found).walk();
     for (const auto& [what, count] : groups.others)
-        found.leave_out(fmt::format("{} {}: they are no holes.", count, what));
+        found.leave_out(say("{count} {what}: they are no holes.", {{"count", count}, {"what", what}}));
     if (!groups.complete)
-        found.leave_out("The file ends in the middle: what came after is missing.");
+        found.leave_out(say("The file ends in the middle: what came after is missing."));
     if (found.holes.empty())
-        return problem("", found.left_out.empty()
-                               ? "There are no circles or points in this drawing."
-                               : "There are no circles or points in this drawing. " + found.left_out.front());
+        return problem("", found.left_out.empty() ? say("There are no circles or points in this drawing.")
+                                                  : say("There are no circles or points in this drawing. {left_out}",
+                                                        {{"left_out", found.left_out.front()}}));
     return found;
 }
 

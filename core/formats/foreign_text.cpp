@@ -1,6 +1,7 @@
 #include "formats/foreign_text.h"
 
 #include "measure/text.h"
+#include "words/say.h"
 
 #include <iconv.h>
 #include <optional>
@@ -31,15 +32,16 @@ Result<ForeignText> read_foreign_text(const std::string& bytes) {
     std::optional<std::string> text;
     if (bytes.starts_with("\xFF\xFE") || bytes.starts_with("\xFE\xFF")) {
         text = converted("UTF-16", bytes);
-        out.how = "The file is UTF-16; it was converted.";
+        out.how = say("The file is UTF-16; it was converted.");
     } else if (is_utf8(bytes)) {
         text = bytes;
     } else if (bytes.find('\0') == std::string::npos) {
         text = converted("WINDOWS-1252", bytes);
-        out.how = "The file is not UTF-8; its letters were read as Western European (Windows-1252). Look at the names.";
+        out.how =
+            say("The file is not UTF-8; its letters were read as Western European (Windows-1252). Look at the names.");
     }
     if (!text || text->find('\0') != std::string::npos)
-        return problem("", "This is no text. A table as CSV, or a drawing as DXF saved as text, would do.");
+        return problem("", say("This is no text. A table as CSV, or a drawing as DXF saved as text, would do."));
     out.text = text->starts_with("\xEF\xBB\xBF") ? text->substr(3) : *text;
     return out;
 }

@@ -1,4 +1,5 @@
 #include "formats/hole_import.h"
+#include "words/say.h"
 
 #include <algorithm>
 
@@ -9,7 +10,7 @@ void FoundHoles::leave_out(std::string sentence) {
     if (left_out.size() < enough)
         left_out.push_back(std::move(sentence));
     else if (left_out.size() == enough)
-        left_out.emplace_back("… and more of that kind.");
+        left_out.emplace_back(say("… and more of that kind."));
 }
 
 Job with_found(Job job, const std::vector<FoundHole>& holes, Length plain) {

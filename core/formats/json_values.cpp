@@ -1,6 +1,7 @@
 #include "formats/json_values.h"
 
 #include "formats/json_words.h"
+#include "words/say.h"
 
 namespace clockface {
 
@@ -47,7 +48,7 @@ std::vector<Point> read_points(JsonObject& in, const std::string& name) {
     std::vector<Point> out;
     for (const json& pair : in.array(name)) {
         if (!pair.is_array() || pair.size() != 2) {
-            in.fault().note(in.place_of(name), "Pairs of two numbers in [ ] are expected here.");
+            in.fault().note(in.place_of(name), say("Pairs of two numbers in [ ] are expected here."));
             return {};
         }
         out.push_back({Length::mm(number_at(pair[0], in.place_of(name), in.fault())),

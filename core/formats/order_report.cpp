@@ -3,6 +3,7 @@
 #include "measure/figures.h"
 #include "ordering/tightening.h"
 #include "plan/advisor.h"
+#include "words/say.h"
 
 #include <cmath>
 #include <fmt/format.h>
@@ -54,8 +55,8 @@ std::vector<std::string> tightening_in_words(const Job& job, const SetupPlan& pl
         std::string names;
         for (const int hole : order)
             names += (names.empty() ? "" : ", ") + plan.holes[static_cast<std::size_t>(hole)].name;
-        sentences.push_back(
-            fmt::format("Tighten {} in this order, a little each time round: {}.", job.patterns[pattern].name, names));
+        sentences.push_back(say("Tighten {pattern} in this order, a little each time round: {names}.",
+                                {{"pattern", job.patterns[pattern].name}, {"names", names}}));
     }
     return sentences;
 }
@@ -64,29 +65,38 @@ namespace {
 
 std::string setup_to_text(const Job& job, const Shop& shop, const SetupPlan& plan) {
     const std::string face = job.setups.size() > 1 ? ", " + in_words(job, at_hand(job)) + "," : "";
-    std::string out = fmt::format("{}{} on {}: {}. {}\n\n", job.title, face, plan.machine.name, in_words(plan.work.way),
-                                  plan.work.reason);
-    out += fmt::format("{:<62}{:>8}{:>8}{:>10}{:>9}\n", "one piece", "changes", "moves", "reversals", "minutes");
+    std::string out = say("{title}{face} on {name}: {way}. {reason}", {{"title", job.title},
+                                                                       {"face", face},
+                                                                       {"name", plan.machine.name},
+                                                                       {"way", in_words(plan.work.way)},
+                                                                       {"reason", plan.work.reason}}) +
+                      "\n\n";
+    out += fmt::format("{:<62}{:>8}{:>8}{:>10}{:>9}\n", say("one piece"), "changes", "moves", "reversals", "minutes");
     for (const OrderOption& option : order_options(job, shop, plan))
         out += fmt::format("{:<62}{:>8}{:>8}{:>10}{:>9.0f}\n",
                            (option.taken ? "> " : "  ") + in_words(option.way) + (option.advised ? " (advised)" : ""),
                            option.tally.changes, option.tally.moves, option.tally.reversals, option.tally.minutes);
-    out += fmt::format("\n{:<30}{:>9}{:>22}{:>14}\n", counted(job.pieces, "piece"), "minutes", "19 in 20 within",
-                       "parts right");
+    out += fmt::format("\n{:<30}{:>9}{:>22}{:>14}\n", say("{count} {count:piece|pieces}", {{"count", job.pieces}}),
+                       "minutes", say("19 in 20 within"), say("parts right"));
     for (const MethodReport& report : advise_methods(job, shop, plan.estimates))
         out += fmt::format("{:<30}{:>9}{:>22}{:>14}\n",
                            (report.machine.id == plan.machine.id ? "> " : "  ") + report.machine.name +
                                (report.advised ? " (advised)" : ""),
                            report.can ? fmt::format("{:.0f}", report.minutes) : "cannot",
                            report.many ? thousandths(report.many->most, job.unit) : "-",
-                           report.many ? fmt::format("{} in 100", in_hundred(report.many->share_within)) : "-");
+                           report.many ? say("{report} in 100", {{"report", in_hundred(report.many->share_within)}})
+                                       : "-");
     if (const auto many = many_parts_of(job, plan)) {
-        out += fmt::format("\n{} parts on {}: {} in 100 have every hole within {}", many->parts, plan.machine.name,
-                           in_hundred(many->share_within), with_unit(many->within, job.unit));
+        out += "\n" + say("{parts} parts on {name}: {share_within} in 100 have every hole within {within}",
+                          {{"parts", many->parts},
+                           {"name", plan.machine.name},
+                           {"share_within", in_hundred(many->share_within)},
+                           {"within", with_unit(many->within, job.unit)}});
         if (many->fits_within)
-            out += fmt::format(", those with a fit within {}", with_unit(*many->fits_within, job.unit));
+            out += say(", those with a fit within {fits_within}",
+                       {{"fits_within", with_unit(*many->fits_within, job.unit)}});
         if (many->share_bolts)
-            out += fmt::format(", {} in 100 bolt up", in_hundred(*many->share_bolts));
+            out += say(", {share_bolts} in 100 bolt up", {{"share_bolts", in_hundred(*many->share_bolts)}});
         out += ".\n";
         for (const BudgetLine& line : many->budget)
             out += fmt::format("  {:<46}{:>12}\n", source_of(line), thousandths(line.most, job.unit));

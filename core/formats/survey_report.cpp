@@ -6,6 +6,7 @@
 #include "survey/fits.h"
 #include "survey/marks.h"
 #include "survey/part_text.h"
+#include "words/say.h"
 
 #include <cmath>
 #include <fmt/format.h>
@@ -38,48 +39,69 @@ std::string next_words(const NextReading& next) {
 
 std::string survey_to_text(const OldPart& part, const Survey& survey, const Shop& shop, const Estimates& estimates) {
     const Unit unit = part.unit;
-    std::string out = fmt::format("Places in {}, error nineteen times in twenty\n", unit_word(unit));
+    std::string out = say("Places in {unit}, error nineteen times in twenty", {{"unit", unit_word(unit)}}) + "\n";
     for (const SurveyedHole& hole : survey.holes)
         if (hole.at) {
             const PlaceWords place = place_in_words(hole, unit);
             out += fmt::format("  {:8} {:>10} {:>10}   ± {}{}\n", hole.name, place.x, place.y, place.error,
                                hole.unchecked.empty() ? "" : "   unchecked");
         } else {
-            out += fmt::format("  {:8} no place: {}\n", hole.name, hole.open);
+            out += "  " +
+                   say("{hole} no place: {open}", {{"hole", fmt::format("{:8}", hole.name)}, {"open", hole.open}}) +
+                   "\n";
         }
-    out += fmt::format("\nReadings ({} more than needed)\n", survey.spare);
+    out += "\n" + say("Readings ({spare} more than needed)", {{"spare", survey.spare}}) + "\n";
     for (std::size_t i = 0; i < part.readings.size(); ++i) {
         const Leftover& left = survey.readings[i];
         const bool angle =
             part.readings[i].kind == ReadingKind::AngleAt || part.readings[i].kind == ReadingKind::Square;
-        const std::string over = part.readings[i].struck ? "struck out"
+        const std::string over = part.readings[i].struck ? say("struck out")
                                  : angle                 ? decimal(left.leftover, 2, Sign::Always) + "°"
                                                          : figure(left.leftover, unit, Sign::Always);
-        out += fmt::format("  {:3}  {:40} left over {}{}{}\n", i + 1, to_line(part.readings[i], unit), over,
-                           left.doubt.empty() ? "" : "   " + left.doubt, left.set_aside ? " Set aside." : "");
+        out += "  " +
+               say("{number}  {readings} left over {over}{remark}{remark2}",
+                   {{"number", fmt::format("{:3}", i + 1)},
+                    {"readings", fmt::format("{:40}", to_line(part.readings[i], unit))},
+                    {"over", over},
+                    {"remark", left.doubt.empty() ? "" : "   " + left.doubt},
+                    {"remark2", left.set_aside ? " " + say("Set aside.") : ""}}) +
+               "\n";
     }
     if (!survey.sentences.empty())
         out += "\n";
     for (const std::string& each : survey.sentences)
         out += each + "\n";
     if (survey.next)
-        out += "Next reading: " + next_words(*survey.next) + "\n";
+        out += say("Next reading: {next}", {{"next", next_words(*survey.next)}}) + "\n";
     if (const auto likely = proposals(part, survey); !likely.empty()) {
-        out += "\nLikely designs\n";
+        out += "\n" + say("Likely designs") + "\n";
         for (const Proposal& each : likely)
-            out += fmt::format("  {}{}\n", each.sentence, each.fits() ? "" : " It hardly fits.");
+            out += fmt::format("  {}{}\n", each.sentence, each.fits() ? "" : " " + say("It hardly fits."));
     }
     const FitCheck fit = check_fit(part, survey, estimates.made_within);
     if (!fit.pairs.empty())
-        out += fmt::format("\nBolting up: {} of play left at the worst hole, {}; {} of {} drawn copies go together.\n",
-                           figure(fit.left.in_mm(), unit), fit.worst, std::lround(fit.share * fit.draws), fit.draws);
+        out += "\n" +
+               say("Bolting up: {left} of play left at the worst hole, {worst}; {fit} of {draws} drawn copies go "
+                   "together.",
+                   {{"left", figure(fit.left.in_mm(), unit)},
+                    {"worst", fit.worst},
+                    {"fit", std::lround(fit.share * fit.draws)},
+                    {"draws", fit.draws}}) +
+               "\n";
     out += "\nMarks\n";
     for (std::size_t i = 0; i < part.holes.size(); ++i) {
         const auto way = way_of(part, survey, i, shop, estimates);
-        out += way ? fmt::format("  {:8} by {}, within {}{}. {}\n", part.holes[i].name, in_words(way->way),
-                                 figure(way->expected.in_mm(), unit),
-                                 way->holds ? "" : ", which is more than is wanted", way->reason)
-                   : fmt::format("  {:8} no way to get it across\n", part.holes[i].name);
+        out += way ? "  " +
+                         say("{holes} by {way}, within {expected}{remark}. {reason}",
+                             {{"holes", fmt::format("{:8}", part.holes[i].name)},
+                              {"way", in_words(way->way)},
+                              {"expected", figure(way->expected.in_mm(), unit)},
+                              {"remark", way->holds ? "" : say(", which is more than is wanted")},
+                              {"reason", way->reason}}) +
+                         "\n"
+                   : "  " +
+                         say("{holes} no way to get it across", {{"holes", fmt::format("{:8}", part.holes[i].name)}}) +
+                         "\n";
     }
     return out;
 }

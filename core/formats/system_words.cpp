@@ -1,4 +1,5 @@
 #include "formats/system_words.h"
+#include "words/say.h"
 
 #include <cerrno>
 #include <cstring>
@@ -8,21 +9,21 @@ namespace clockface {
 std::string system_reason(int error) {
     switch (error) {
     case ENOENT:
-        return "there is no such file or folder";
+        return say("there is no such file or folder");
     case EACCES:
     case EPERM:
-        return "you are not allowed to; choose another folder or ask for the right";
+        return say("you are not allowed to; choose another folder or ask for the right");
     case EROFS:
-        return "the disk is read-only; choose another place";
+        return say("the disk is read-only; choose another place");
     case ENOSPC:
     case EDQUOT:
-        return "the disk is full; make room or choose another place";
+        return say("the disk is full; make room or choose another place");
     case EISDIR:
-        return "that is a folder, not a file";
+        return say("that is a folder, not a file");
     case ENAMETOOLONG:
-        return "the name is too long; choose a shorter one";
+        return say("the name is too long; choose a shorter one");
     case ELOOP:
-        return "its links lead back to themselves; choose another place";
+        return say("its links lead back to themselves; choose another place");
     default:
         return std::strerror(error);
     }

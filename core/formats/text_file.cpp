@@ -2,6 +2,7 @@
 
 #include "formats/file_descriptor.h"
 #include "formats/system_words.h"
+#include "words/say.h"
 
 #include <cerrno>
 #include <ctime>
@@ -79,13 +80,15 @@ Result<std::string> read_file(const std::string& path) {
     // O_NONBLOCK: a named pipe must not hang the program; it is refused below.
     const FileDescriptor file(::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK));
     if (!file.is_open())
-        return problem(path, fmt::format("The file could not be read: {}.", system_reason(errno)));
+        return problem(path, say("The file could not be read: {errno}.", {{"errno", system_reason(errno)}}));
     struct stat status {};
     if (::fstat(file.get(), &status) != 0 || !S_ISREG(status.st_mode))
-        return problem(path, "This is not a file that can be read. Choose a saved file.");
+        return problem(path, say("This is not a file that can be read. Choose a saved file."));
     if (status.st_size > static_cast<off_t>(largest_file_bytes))
-        return problem(path, fmt::format("The file is {} MB; up to {} MB can be read. It is hardly one of Clockface's.",
-                                         status.st_size / 1024 / 1024, largest_file_bytes / 1024 / 1024));
+        return problem(
+            path,
+            say("The file is {st_size} MB; up to {largest_file_bytes} MB can be read. It is hardly one of Clockface's.",
+                {{"st_size", status.st_size / 1024 / 1024}, {"largest_file_bytes", largest_file_bytes / 1024 / 1024}}));
     std::string content;
     char buffer[65536];
     for (;;) {
@@ -93,18 +96,18 @@ Result<std::string> read_file(const std::string& path) {
         if (got < 0 && errno == EINTR)
             continue;
         if (got < 0)
-            return problem(path, fmt::format("The file could not be read: {}.", system_reason(errno)));
+            return problem(path, say("The file could not be read: {errno}.", {{"errno", system_reason(errno)}}));
         if (got == 0)
             return content;
         content.append(buffer, static_cast<std::size_t>(got));
         if (content.size() > largest_file_bytes)
-            return problem(path, "The file grows while it is read. Choose a saved file.");
+            return problem(path, say("The file grows while it is read. Choose a saved file."));
     }
 }
 
 Result<void> write_file_atomically(const std::string& path, const std::string& content) {
     const auto failed = [&](int error) {
-        return problem(path, fmt::format("The file could not be saved: {}.", system_reason(error)));
+        return problem(path, say("The file could not be saved: {error}.", {{"error", system_reason(error)}}));
     };
     const std::optional<fs::path> target = target_of(path);
     if (!target)
@@ -116,8 +119,9 @@ Result<void> write_file_atomically(const std::string& path, const std::string& c
     if (replaces && S_ISDIR(old.st_mode))
         return failed(EISDIR);
     if (replaces && !S_ISREG(old.st_mode))
-        return problem(path, "The file could not be saved: there is a pipe, a device or a socket of that name. Choose "
-                             "another name.");
+        return problem(path,
+                       say("The file could not be saved: there is a pipe, a device or a socket of that name. Choose "
+                           "another name."));
     if (replaces && ::access(target->c_str(), W_OK) != 0)
         return failed(errno);
 

@@ -1,6 +1,7 @@
 #include "job/blank.h"
 
 #include "job/section.h"
+#include "words/say.h"
 
 #include <algorithm>
 
@@ -160,17 +161,17 @@ std::string in_words(BlankShape shape) {
     case BlankShape::Block:
         return "block";
     case BlankShape::Angle:
-        return "angle section";
+        return say("angle section");
     case BlankShape::Outline:
-        return "plate of another outline";
+        return say("plate of another outline");
     case BlankShape::RoundBar:
-        return "round bar";
+        return say("round bar");
     case BlankShape::Tube:
         return "tube";
     case BlankShape::HexagonBar:
-        return "hexagon bar";
+        return say("hexagon bar");
     case BlankShape::SquareBar:
-        return "square bar";
+        return say("square bar");
     case BlankShape::Plate:
         break;
     }
@@ -179,7 +180,7 @@ std::string in_words(BlankShape shape) {
 
 std::string face_in_words(BlankShape shape, Face face) {
     if (shape == BlankShape::Angle)
-        return face == Face::Front ? "standing leg" : "lying leg";
+        return face == Face::Front ? say("standing leg") : say("lying leg");
     if (shape >= BlankShape::RoundBar && face == Face::Top)
         return "side";
     switch (face) {
@@ -190,9 +191,9 @@ std::string face_in_words(BlankShape shape, Face face) {
     case Face::Back:
         return "back";
     case Face::Left:
-        return "left end";
+        return say("left end");
     case Face::Right:
-        return "right end";
+        return say("right end");
     case Face::Top:
         break;
     }
@@ -201,35 +202,35 @@ std::string face_in_words(BlankShape shape, Face face) {
 
 std::string in_words(const Datum& datum, const Blank& blank) {
     if (blank.on_side() && datum.on.empty())
-        return datum.place == DatumPlace::LeftEdge    ? "on the left end"
-               : datum.place == DatumPlace::RightEdge ? "on the right end"
-               : datum.place == DatumPlace::Point     ? "at a place along it"
-                                                      : "half way along";
+        return datum.place == DatumPlace::LeftEdge    ? say("on the left end")
+               : datum.place == DatumPlace::RightEdge ? say("on the right end")
+               : datum.place == DatumPlace::Point     ? say("at a place along it")
+                                                      : say("half way along");
     switch (datum.place) {
     case DatumPlace::LowerLeft:
-        return "at the lower left";
+        return say("at the lower left");
     case DatumPlace::LowerRight:
-        return "at the lower right";
+        return say("at the lower right");
     case DatumPlace::UpperLeft:
-        return "at the upper left";
+        return say("at the upper left");
     case DatumPlace::UpperRight:
-        return "at the upper right";
+        return say("at the upper right");
     case DatumPlace::LeftEdge:
-        return "on the left edge, half way up";
+        return say("on the left edge, half way up");
     case DatumPlace::RightEdge:
-        return "on the right edge, half way up";
+        return say("on the right edge, half way up");
     case DatumPlace::LowerEdge:
-        return "on the lower edge, half way along";
+        return say("on the lower edge, half way along");
     case DatumPlace::UpperEdge:
-        return "on the upper edge, half way along";
+        return say("on the upper edge, half way along");
     case DatumPlace::Existing:
-        return "on " + datum.on;
+        return say("on {on}", {{"on", datum.on}});
     case DatumPlace::Point:
-        return datum.on.empty() ? "at a point" : "on " + datum.on;
+        return datum.on.empty() ? say("at a point") : say("on {on}", {{"on", datum.on}});
     case DatumPlace::Middle:
         break;
     }
-    return "in the middle";
+    return say("in the middle");
 }
 
 } // namespace clockface

@@ -1,6 +1,7 @@
 #include "job/job.h"
 
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -197,7 +198,7 @@ std::string in_words(const Job& job, const Setup& setup) {
     if (!setup.name.empty())
         return setup.name;
     return face_in_words(job.blank.shape, setup.up) +
-           (std::holds_alternative<Handwork>(setup.makes) ? ", by hand" : "");
+           (std::holds_alternative<Handwork>(setup.makes) ? say(", by hand") : "");
 }
 
 std::string in_words(const Piece& piece) {

@@ -3,6 +3,7 @@
 #include "layout/pattern.h"
 #include "measure/cases.h"
 #include "measure/read_angle.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cctype>
@@ -21,7 +22,7 @@ public:
 
     Pattern read() {
         if (nothing_typed())
-            refuse_end("Nothing is typed yet. Something like 3x 4.1 at 9.5 from left end, 120 apart would do.");
+            refuse_end(say("Nothing is typed yet. Something like 3x 4.1 at 9.5 from left end, 120 apart would do."));
         m_bar.going = as_seen(job(), job().convention.sense);
         if (const auto count = count_word())
             m_bar.count = *count;
@@ -35,9 +36,9 @@ public:
             return sound(pattern, m_without);
         }
         if (!m_size)
-            refuse_end("The size of the hole is missing. Write a diameter or a thread, such as 4.1 or M5.");
+            refuse_end(say("The size of the hole is missing. Write a diameter or a thread, such as 4.1 or M5."));
         if (!m_along)
-            refuse_end("Where along the bar? Add: at 17.3 from left end, or at 17.3 from shoulder 1.");
+            refuse_end(say("Where along the bar? Add: at 17.3 from left end, or at 17.3 from shoulder 1."));
         pattern.hole = *m_size;
         pattern.hole.depth = m_depth;
         pattern.layout = laid_out();
@@ -60,19 +61,19 @@ private:
     void judge_meaning() const {
         using enum Subject;
         if (m_copy)
-            return only({Copy, Without}, "a copy, which takes its holes from where it comes from");
+            return only({Copy, Without}, say("a copy, which takes its holes from where it comes from"));
         judge_way(m_size);
         std::vector<Subject> with = {Count, Size, Tapped, Reamed, Depth, Place, First, Offset, Without};
         if (!m_offset)
             with.push_back(Radial);
         if (m_bar.count == 1)
-            return only(with, m_offset ? "one hole off the axis" : "one hole");
+            return only(with, m_offset ? say("one hole off the axis") : say("one hole"));
         with.insert(with.end(), {Pitch, Sense});
         with.push_back(said(Helix) ? Helix : said(Row) ? Row : Ring);
-        only(with, said(Helix)  ? "holes in a helix"
-                   : said(Row)  ? "holes in a row along the bar"
-                   : said(Ring) ? "holes in a ring"
-                                : "holes that follow each other");
+        only(with, said(Helix)  ? say("holes in a helix")
+                   : said(Row)  ? say("holes in a row along the bar")
+                   : said(Ring) ? say("holes in a ring")
+                                : say("holes that follow each other"));
     }
 
     [[nodiscard]] BarPattern laid_out() const {
@@ -101,7 +102,8 @@ private:
         if (bar.all_round)
             bar.turn = {};
         if (bar.count > 1 && !bar.all_round && bar.turn == Angle{} && bar.pitch == Length{})
-            refuse_end("How do the holes follow each other? Add: in ring; 40 apart (an angle); or in row 7.4 apart.");
+            refuse_end(
+                say("How do the holes follow each other? Add: in ring; 40 apart (an angle); or in row 7.4 apart."));
         return bar;
     }
 
@@ -147,12 +149,13 @@ private:
         if (const auto part = parts.find(word.text); part != parts.end())
             (this->*part->second)(word);
         else if (!is_bar_callout_filler(word.text))
-            refuse(word, fmt::format("'{}' does not fit here. Say what comes before it, or take it out.", word.text));
+            refuse(word,
+                   say("'{word}' does not fit here. Say what comes before it, or take it out.", {{"word", word.text}}));
     }
 
     // "at 17.3", "at 17.3 from shoulder 1", "at 2 o'clock".
     void read_along(const Word& at) {
-        const Word word = figure("The place along the bar");
+        const Word word = figure(say("The place along the bar"));
         if (is_direction(word.text)) {
             once(Subject::First, word);
             m_at = as_seen(job(), direction(word));
@@ -183,7 +186,7 @@ private:
         } else if (take("shoulder")) {
             m_bar.along_from = AlongFrom::Shoulder;
             if (figure_follows() && peek().size() < 3)
-                m_bar.shoulder = whole(figure("The number of the shoulder"), "shoulders");
+                m_bar.shoulder = whole(figure(say("The number of the shoulder")), "shoulders");
         } else {
             m_bar.along_from = AlongFrom::Hole;
             m_bar.hole = named_hole();
@@ -193,7 +196,7 @@ private:
     void read_radial(const Word& word) { once(Subject::Radial, word); }
     void read_angle(const Word& word) {
         once(Subject::First, word);
-        m_at = as_seen(job(), direction(direction_figure("The angle")));
+        m_at = as_seen(job(), direction(direction_figure(say("The angle"))));
     }
     void read_row(const Word& word) {
         once(Subject::Row, word);
@@ -208,15 +211,15 @@ private:
         once(Subject::Helix, word);
         once(Subject::Pitch, word);
         m_row = true;
-        const Word along = figure("The distance along the bar from hole to hole");
+        const Word along = figure(say("The distance along the bar from hole to hole"));
         m_apart = along;
-        expect("by", "By which angle from hole to hole? Write it so: in helix 4.2 by 40 apart.");
-        m_step = turn(figure("The angle from hole to hole"));
+        expect("by", say("By which angle from hole to hole? Write it so: in helix 4.2 by 40 apart."));
+        m_step = turn(figure(say("The angle from hole to hole")));
         take("apart");
     }
     void read_offset(const Word& word) {
         once(Subject::Offset, word);
-        m_offset = length(figure("The distance from the axis"));
+        m_offset = length(figure(say("The distance from the axis")));
         if (take("cw") || take("clockwise"))
             m_offset_clockwise = true;
         else if (!take("ccw"))
@@ -234,7 +237,7 @@ private:
         if (take("bore")) {
             m_bar.reach = BarReach::IntoBore;
         } else if (at_end()) {
-            refuse(word, "Into what? Write: into the bore, or into A1.");
+            refuse(word, say("Into what? Write: into the bore, or into A1."));
         } else {
             m_bar.reach = BarReach::IntoHole;
             m_bar.into = named_hole();
@@ -243,7 +246,7 @@ private:
     void read_to_axis(const Word& word) {
         once(Subject::Depth, word);
         take("the");
-        expect("axis", "To where? Write: to the axis; or give a depth: 7.2 deep.");
+        expect("axis", say("To where? Write: to the axis; or give a depth: 7.2 deep."));
         m_bar.reach = BarReach::ToAxis;
     }
     void read_without(const Word& word) {
@@ -254,19 +257,19 @@ private:
         once(Subject::Copy, word);
         m_copy = CopyPattern{pattern_name(), {}};
         if (take("at")) {
-            expect("each", "At each hole of which pattern? Write it so: repeated A at each B.");
+            expect("each", say("At each hole of which pattern? Write it so: repeated A at each B."));
             m_copy->way = AtEach{pattern_name()};
             return;
         }
-        expect("step", "By which step along the bar? Write it so: repeated A step 12, 3 times.");
-        const Length step = length(figure("The step"));
+        expect("step", say("By which step along the bar? Write it so: repeated A step 12, 3 times."));
+        const Length step = length(figure(say("The step")));
         m_copy->way = Repeated{from_drawn(job().datum, {step, {}}), times()};
     }
     void read_turned(const Word& word) {
         once(Subject::Copy, word);
         m_copy = CopyPattern{pattern_name(), {}};
-        expect("by", "By which angle? Write it so: turned A by 72.");
-        Turned turned{{}, turn(figure("The angle")), 1};
+        expect("by", say("By which angle? Write it so: turned A by 72."));
+        Turned turned{{}, turn(figure(say("The angle"))), 1};
         Sense sense = Sense::CounterClockwise;
         if (take("cw") || take("clockwise"))
             sense = Sense::Clockwise;
@@ -279,14 +282,14 @@ private:
     void read_mirrored(const Word& word) {
         once(Subject::Copy, word);
         m_copy = CopyPattern{pattern_name(), {}};
-        expect("at", "In which line across the bar? Write it so: mirrored A at 40.");
-        const Length line = length(figure("The place of the line"));
+        expect("at", say("In which line across the bar? Write it so: mirrored A at 40."));
+        const Length line = length(figure(say("The place of the line")));
         m_copy->way = Mirrored{from_drawn(job().datum, {line, {}}), Angle::degrees(90.0)};
     }
 
     // A figure by itself: the word after it says what it is, otherwise it is the size.
     void read_figure() {
-        const Word word = figure("A figure");
+        const Word word = figure(say("A figure"));
         const std::string then = peek();
         if (take("deep")) {
             once(Subject::Depth, word);
@@ -297,7 +300,7 @@ private:
         } else if (take("off")) {
             once(Subject::Offset, word);
             take("the");
-            expect("axis", "Off what? Write it so: 2.3 off the axis.");
+            expect("axis", say("Off what? Write it so: 2.3 off the axis."));
             m_offset = length(word);
             m_offset_clockwise = peek() == "cw" || peek() == "clockwise";
             if (m_offset_clockwise || peek() == "ccw" || peek() == "counter-clockwise")
@@ -317,9 +320,9 @@ private:
             once(Subject::Size, word);
             m_size = hole_size(with_pitch(word));
         } else {
-            refuse(word, fmt::format("It is not said what '{}' is. Words such as at, deep, apart, angle or offset "
-                                     "would do.",
-                                     word.text));
+            refuse(word,
+                   say("It is not said what '{word}' is. Words such as at, deep, apart, angle or offset would do.",
+                       {{"word", word.text}}));
         }
     }
 };

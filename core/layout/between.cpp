@@ -1,6 +1,7 @@
 #include "layout/between.h"
 
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <cmath>
 #include <fmt/format.h>
@@ -43,24 +44,25 @@ Between between(const Feature& one, const Feature& other) {
 }
 
 std::vector<std::string> in_words(const Between& measured, const Feature& one, const Feature& other, const Job& job) {
-    std::vector<std::string> lines{fmt::format("{} to {}", one.name, other.name)};
+    std::vector<std::string> lines{say("{one} to {other}", {{"one", one.name}, {"other", other.name}})};
     const auto fig = [&](Length length) {
         return decimal(length.in(job.unit), job_decimals(job.unit)) + " " + unit_name(job.unit);
     };
     if (measured.apart) {
-        lines.push_back("apart " + fig(*measured.apart));
+        lines.push_back(say("apart {apart}", {{"apart", fig(*measured.apart)}}));
         const Point drawn = as_drawn(job.datum, measured.step);
         lines.push_back(fmt::format("X {}   Y {}", column_figure(drawn.x, job.unit), column_figure(drawn.y, job.unit)));
     }
     if (measured.bearing)
-        lines.push_back(fmt::format("at {}, {} on the clock", in_degrees(job.convention.figure_of(*measured.bearing)),
-                                    clock_time(*measured.bearing)));
+        lines.push_back(say("at {bearing}, {clock} on the clock",
+                            {{"bearing", in_degrees(job.convention.figure_of(*measured.bearing))},
+                             {"clock", clock_time(*measured.bearing)}}));
     if (measured.corner && !measured.apart)
-        lines.push_back("they meet at " + in_degrees(*measured.corner));
+        lines.push_back(say("they meet at {corner}", {{"corner", in_degrees(*measured.corner)}}));
     if (measured.outside)
-        lines.push_back("over pins " + fig(*measured.outside));
+        lines.push_back(say("over pins {outside}", {{"outside", fig(*measured.outside)}}));
     if (measured.inside)
-        lines.push_back("between rims " + fig(*measured.inside));
+        lines.push_back(say("between rims {inside}", {{"inside", fig(*measured.inside)}}));
     return lines;
 }
 

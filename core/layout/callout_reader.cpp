@@ -7,10 +7,10 @@
 #include "measure/shop_number.h"
 #include "measure/small_letters.h"
 #include "shop/hole_words.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cctype>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -23,43 +23,43 @@ bool begins_with_digit(const std::string& text) {
 } // namespace
 
 std::string in_words(Subject subject) {
-    static const std::map<Subject, std::string> words = {{Subject::Count, "the number of holes"},
-                                                         {Subject::Size, "the size"},
+    static const std::map<Subject, std::string> words = {{Subject::Count, say("the number of holes")},
+                                                         {Subject::Size, say("the size")},
                                                          {Subject::Tapped, "tapping"},
                                                          {Subject::Reamed, "reaming"},
-                                                         {Subject::Depth, "the depth"},
-                                                         {Subject::Circle, "the circle"},
-                                                         {Subject::Arc, "the arc"},
-                                                         {Subject::Row, "the row"},
-                                                         {Subject::Grid, "the grid"},
-                                                         {Subject::Angles, "the angles"},
-                                                         {Subject::Margins, "the margins"},
-                                                         {Subject::Steps, "the steps"},
-                                                         {Subject::Midway, "the middle"},
-                                                         {Subject::Points, "the points"},
-                                                         {Subject::Copy, "the copy"},
-                                                         {Subject::Distances, "the distances"},
-                                                         {Subject::Diameter, "the diameter of the circle"},
-                                                         {Subject::Pitch, "the pitch"},
-                                                         {Subject::Place, "the place"},
-                                                         {Subject::First, "the direction of the first hole"},
-                                                         {Subject::Astride, "the direction of the first hole"},
-                                                         {Subject::Last, "the end of the arc"},
-                                                         {Subject::Sweep, "the end of the arc"},
-                                                         {Subject::Sense, "the way round"},
-                                                         {Subject::Towards, "the direction of the row"},
-                                                         {Subject::Without, "the holes left out"},
-                                                         {Subject::Centred, "how the row lies about its place"},
-                                                         {Subject::Level, "the level"},
-                                                         {Subject::Along, "the axis the row runs along"},
-                                                         {Subject::Side, "the side"},
-                                                         {Subject::Shift, "the shift"},
-                                                         {Subject::Plus, "the further holes"},
-                                                         {Subject::Within, "what its holes may stand off"},
-                                                         {Subject::Ring, "the ring"},
-                                                         {Subject::Helix, "the helix"},
-                                                         {Subject::Offset, "the offset"},
-                                                         {Subject::Radial, "how the hole stands to the axis"}};
+                                                         {Subject::Depth, say("the depth")},
+                                                         {Subject::Circle, say("the circle")},
+                                                         {Subject::Arc, say("the arc")},
+                                                         {Subject::Row, say("the row")},
+                                                         {Subject::Grid, say("the grid")},
+                                                         {Subject::Angles, say("the angles")},
+                                                         {Subject::Margins, say("the margins")},
+                                                         {Subject::Steps, say("the steps")},
+                                                         {Subject::Midway, say("the middle")},
+                                                         {Subject::Points, say("the points")},
+                                                         {Subject::Copy, say("the copy")},
+                                                         {Subject::Distances, say("the distances")},
+                                                         {Subject::Diameter, say("the diameter of the circle")},
+                                                         {Subject::Pitch, say("the pitch")},
+                                                         {Subject::Place, say("the place")},
+                                                         {Subject::First, say("the direction of the first hole")},
+                                                         {Subject::Astride, say("the direction of the first hole")},
+                                                         {Subject::Last, say("the end of the arc")},
+                                                         {Subject::Sweep, say("the end of the arc")},
+                                                         {Subject::Sense, say("the way round")},
+                                                         {Subject::Towards, say("the direction of the row")},
+                                                         {Subject::Without, say("the holes left out")},
+                                                         {Subject::Centred, say("how the row lies about its place")},
+                                                         {Subject::Level, say("the level")},
+                                                         {Subject::Along, say("the axis the row runs along")},
+                                                         {Subject::Side, say("the side")},
+                                                         {Subject::Shift, say("the shift")},
+                                                         {Subject::Plus, say("the further holes")},
+                                                         {Subject::Within, say("what its holes may stand off")},
+                                                         {Subject::Ring, say("the ring")},
+                                                         {Subject::Helix, say("the helix")},
+                                                         {Subject::Offset, say("the offset")},
+                                                         {Subject::Radial, say("how the hole stands to the axis")}};
     return words.at(subject);
 }
 
@@ -93,8 +93,9 @@ void CalloutReader::expect(const std::string& word, const std::string& why) {
 void CalloutReader::once(Subject subject, const Word& word) {
     if (const auto before = m_said.find(subject); before != m_said.end()) {
         const std::string first(m_text.substr(before->second.begin, before->second.length));
-        refuse(word, fmt::format("There are two figures or words for {}: '{}' was said before. Take one of them out.",
-                                 in_words(subject), first));
+        refuse(word,
+               say("There are two figures or words for {subject}: '{first}' was said before. Take one of them out.",
+                   {{"subject", in_words(subject)}, {"first", first}}));
     }
     m_said.emplace(subject, word);
 }
@@ -106,17 +107,18 @@ void CalloutReader::only(const std::vector<Subject>& with_meaning, const std::st
             (!idle || each.second.begin < idle->second.begin))
             idle = &each;
     if (idle)
-        refuse(idle->second, fmt::format("{} means nothing for {}. Take it out, or say it in another way.",
-                                         std::string(m_text.substr(idle->second.begin, idle->second.length)), what));
+        refuse(idle->second,
+               say("{typed} means nothing for {what}. Take it out, or say it in another way.",
+                   {{"typed", std::string(m_text.substr(idle->second.begin, idle->second.length))}, {"what", what}}));
 }
 
 void CalloutReader::judge_way(const std::optional<HoleSpec>& size) const {
     if (const auto word = m_said.find(Subject::Tapped);
         word != m_said.end() && size && size->purpose != Purpose::Tapped)
-        refuse(word->second, "A tapped hole wants the name of its thread, such as M5.");
+        refuse(word->second, say("A tapped hole wants the name of its thread, such as M5."));
     if (const auto word = m_said.find(Subject::Reamed);
         word != m_said.end() && size && size->purpose != Purpose::Reamed)
-        refuse(word->second, "A reamed hole wants its fit: 8 H7.");
+        refuse(word->second, say("A reamed hole wants its fit: 8 H7."));
 }
 
 void CalloutReader::judge_count(const PatternLayout& layout) const {
@@ -125,8 +127,8 @@ void CalloutReader::judge_count(const PatternLayout& layout) const {
         return;
     const Word& number = word->second;
     if (const auto places = places_in(layout); static_cast<std::int64_t>(places) != m_count)
-        refuse(number, fmt::format("{} are said, but there {} {}.", counted(m_count, "hole"),
-                                   places == 1 ? "is" : "are", counted(static_cast<std::int64_t>(places), "place")));
+        refuse(number, say("{count} {count:hole|holes} are said, but there {places} {places2} {places2:place|places}.",
+                           {{"count", m_count}, {"places", places == 1 ? "is" : "are"}, {"places2", places}}));
 }
 
 CalloutReader::Word CalloutReader::direction_figure(const std::string& wanted) {
@@ -152,8 +154,8 @@ CalloutReader::Word CalloutReader::direction_figure(const std::string& wanted) {
 CalloutReader::Word CalloutReader::figure(const std::string& wanted) {
     if (!figure_follows()) {
         if (at_end())
-            refuse_end(wanted + " is missing here.");
-        refuse(m_words[m_at], fmt::format("{} is missing before '{}'.", wanted, peek()));
+            refuse_end(say("{wanted} is missing here.", {{"wanted", wanted}}));
+        refuse(m_words[m_at], say("{wanted} is missing before '{peek}'.", {{"wanted", wanted}, {"peek", peek()}}));
     }
     Word found = m_words[m_at++];
     while (figure_follows() && belongs_to_figure(m_text.substr(found.begin, found.length), peek())) {
@@ -187,7 +189,7 @@ std::vector<CalloutReader::Word> CalloutReader::list(const std::string& wanted) 
 }
 
 CalloutReader::Word CalloutReader::hole_numbers() {
-    const std::vector<Word> all = list("The numbers of the holes left out");
+    const std::vector<Word> all = list(say("The numbers of the holes left out"));
     Word whole = all.front();
     for (std::size_t i = 1; i < all.size(); ++i)
         whole.text += " " + all[i].text;
@@ -213,15 +215,15 @@ Angle CalloutReader::turn(const Word& word) {
 
 std::string CalloutReader::pattern_name() {
     if (at_end())
-        refuse_end("The name of a pattern is missing here.");
+        refuse_end(say("The name of a pattern is missing here."));
     Word word = m_words[m_at++]; // any word: a pattern may well be called A
     word.text = std::string(m_text.substr(word.begin, word.length));
     for (const Pattern& pattern : m_job.patterns)
         if (small_letters(pattern.name) == small_letters(word.text))
             return pattern.name;
-    refuse(word, m_job.patterns.empty()
-                     ? "There is no pattern yet to go by."
-                     : fmt::format("There is no pattern {}. {} would do.", word.text, m_job.patterns.back().name));
+    refuse(word, m_job.patterns.empty() ? say("There is no pattern yet to go by.")
+                                        : say("There is no pattern {word}. {patterns} would do.",
+                                              {{"word", word.text}, {"patterns", m_job.patterns.back().name}}));
 }
 
 std::optional<HoleRef> CalloutReader::hole_at(std::size_t ahead) const {
@@ -231,7 +233,7 @@ std::optional<HoleRef> CalloutReader::hole_at(std::size_t ahead) const {
 
 HoleRef CalloutReader::hole() {
     if (at_end())
-        refuse_end("The name of a hole is missing here.");
+        refuse_end(say("The name of a hole is missing here."));
     const Word& word = m_words[m_at++];
     return value(word, read_hole_name(std::string(m_text.substr(word.begin, word.length)), m_job));
 }
@@ -274,7 +276,7 @@ int CalloutReader::times() {
     take(",");
     if (peek(1) != "times")
         return 1;
-    const int count = whole(figure("How many times"), "times");
+    const int count = whole(figure(say("How many times")), "times");
     take("times");
     return count;
 }

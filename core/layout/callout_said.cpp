@@ -1,4 +1,5 @@
 #include "layout/callout_said.h"
+#include "words/say.h"
 
 namespace clockface {
 
@@ -17,7 +18,7 @@ struct Maker {
     [[nodiscard]] Point place_or_middle() const { return said.place.value_or(middle_from_datum(job)); }
     [[nodiscard]] Point place() const {
         if (!said.place)
-            missing("Where? Add the place of the first hole: at X, Y.");
+            missing(say("Where? Add the place of the first hole: at X, Y."));
         return *said.place;
     }
     [[nodiscard]] Angle along() const {
@@ -25,7 +26,7 @@ struct Maker {
     }
     [[nodiscard]] Length diameter() const {
         if (!said.diameter)
-            missing("The diameter of the circle is missing. Add: on circle 61.5.");
+            missing(say("The diameter of the circle is missing. Add: on circle 61.5."));
         return *said.diameter;
     }
     [[nodiscard]] Length pitch(const std::string& what) const {
@@ -43,7 +44,8 @@ struct Maker {
             return CirclePattern{place_or_middle(), diameter(), count, first, sense, said.astride};
         case Said::Kind::Arc:
             if (!said.last && !said.sweep)
-                missing("Where does the arc end? Add the last hole's direction (to 305) or the angle to it (over 67).");
+                missing(say(
+                    "Where does the arc end? Add the last hole's direction (to 305) or the angle to it (over 67)."));
             return ArcPattern{place_or_middle(),
                               diameter(),
                               count,
@@ -53,7 +55,7 @@ struct Maker {
         case Said::Kind::Angles:
             return AnglesPattern{place_or_middle(), diameter(), said.angles};
         case Said::Kind::Row:
-            return RowPattern{place(), count, pitch("The pitch of the row is missing. Add: 7.4 apart."), along(),
+            return RowPattern{place(), count, pitch(say("The pitch of the row is missing. Add: 7.4 apart.")), along(),
                               said.centred};
         case Said::Kind::Margins:
             return margins(count);
@@ -64,14 +66,14 @@ struct Maker {
                                said.grid,
                                *said.columns,
                                *said.rows,
-                               pitch("The pitch of the grid is missing. Add: 9.4 by 7.7 apart."),
+                               pitch(say("The pitch of the grid is missing. Add: 9.4 by 7.7 apart.")),
                                said.across.value_or(*said.pitch),
                                along()};
         case Said::Kind::Middle:
             return MiddlePattern{*said.one, *said.other};
         case Said::Kind::TwoDistances:
             if (said.distances.size() != 2)
-                missing("A second distance is missing. Add: 31 from A2.");
+                missing(say("A second distance is missing. Add: 31 from A2."));
             return TwoDistancesPattern{said.distances[0].second, said.distances[1].second, said.distances[0].first,
                                        said.distances[1].first, said.left};
         case Said::Kind::Points:
@@ -82,12 +84,12 @@ struct Maker {
             break;
         }
         if (count > 1)
-            missing("How do the holes lie? Add a circle, an arc, a row or a grid.");
+            missing(say("How do the holes lie? Add a circle, an arc, a row or a grid."));
         return SinglePattern{place()};
     }
     [[nodiscard]] MarginsPattern margins(int count) const {
         if (!said.level)
-            missing("At which level does the row lie? Add: level 14.");
+            missing(say("At which level does the row lie? Add: level 14."));
         const Point level = from_drawn(job.datum, {*said.level, *said.level});
         return MarginsPattern{said.along, said.along == Axis::X ? level.y : level.x, *said.before,
                               said.after.value_or(*said.before), count};

@@ -2,8 +2,7 @@
 
 #include "measure/figures.h"
 #include "round/figures.h"
-
-#include <fmt/format.h>
+#include "words/say.h"
 
 namespace clockface {
 
@@ -50,48 +49,56 @@ Point mouth_of(const Job& job, const OnBar& bar) {
 }
 
 std::string end_in_words(Face end) {
-    return end == Face::Left ? "the left end" : "the right end";
+    return end == Face::Left ? say("the left end") : say("the right end");
 }
 
 std::string angle_in_words(const Job& job, Angle bearing) {
-    return fmt::format("{} seen from {}", in_degrees(job.convention.figure_of(as_seen(job, bearing))),
-                       end_in_words(job.blank.bar.seen_from));
+    return say("{bearing} seen from {blank}", {{"bearing", in_degrees(job.convention.figure_of(as_seen(job, bearing)))},
+                                               {"blank", end_in_words(job.blank.bar.seen_from)}});
 }
 
 std::string along_in_words(const Job& job, const BarPattern& bar) {
-    const std::string from = bar.along_from == AlongFrom::LeftEnd    ? "the left end"
-                             : bar.along_from == AlongFrom::RightEnd ? "the right end"
-                             : bar.along_from == AlongFrom::Shoulder ? fmt::format("shoulder {}", bar.shoulder)
-                             : bar.along_from == AlongFrom::Hole     ? in_words(*bar.hole)
-                                                                     : "zero";
-    return with_unit(bar.along, job.unit) + " from " + from;
+    const std::string from = bar.along_from == AlongFrom::LeftEnd    ? say("the left end")
+                             : bar.along_from == AlongFrom::RightEnd ? say("the right end")
+                             : bar.along_from == AlongFrom::Shoulder
+                                 ? say("shoulder {shoulder}", {{"shoulder", bar.shoulder}})
+                             : bar.along_from == AlongFrom::Hole ? in_words(*bar.hole)
+                                                                 : "zero";
+    return say("{along} from {from}", {{"along", with_unit(bar.along, job.unit)}, {"from", from}});
 }
 
 std::string why_on_bar(const Job& job, const Hole& hole, const BarPattern& bar) {
     if (!hole.bar)
         return {};
     const Section section = section_at(job.blank, hole.bar->along);
-    std::string text = fmt::format("Along the bar: {}", along_in_words(job, bar));
+    std::string along = along_in_words(job, bar);
     if (hole.number > 1 && bar.pitch != Length{})
-        text += fmt::format(" and {} × {}", hole.number - 1, with_unit(bar.pitch, job.unit));
-    text += fmt::format(", which is {} from the left end. Round it: ", with_unit(hole.bar->along, job.unit));
-    if (bar.angle_from)
-        text +=
-            fmt::format("{} {} of {}", in_degrees(Angle::degrees(std::fabs(bar.at.in_degrees()))),
-                        as_seen(job, bar.at < Angle{} ? Sense::Clockwise : Sense::CounterClockwise) == Sense::Clockwise
-                            ? "clockwise"
-                            : "counter-clockwise",
-                        in_words(*bar.angle_from));
-    else
-        text += in_degrees(job.convention.figure_of(as_seen(job, bar.at)));
+        along = say("{along} and {number} × {pitch}",
+                    {{"along", along}, {"number", hole.number - 1}, {"pitch", with_unit(bar.pitch, job.unit)}});
+    const bool clockwise =
+        as_seen(job, bar.at < Angle{} ? Sense::Clockwise : Sense::CounterClockwise) == Sense::Clockwise;
+    std::string round = bar.angle_from ? say(clockwise ? later("{angle} clockwise of {hole}")
+                                                       : later("{angle} counter-clockwise of {hole}"),
+                                             {{"angle", in_degrees(Angle::degrees(std::fabs(bar.at.in_degrees())))},
+                                              {"hole", in_words(*bar.angle_from)}})
+                                       : in_degrees(job.convention.figure_of(as_seen(job, bar.at)));
     if (hole.number > 1 && turn_of(bar) != Angle{})
-        text += fmt::format(" and {} × {}", hole.number - 1,
-                            in_degrees(Angle::degrees(std::fabs(turn_of(bar).in_degrees()))));
-    text += fmt::format(", so the drill comes in at {}. ", angle_in_words(job, hole.bar->bearing));
+        round = say("{round} and {number} × {turn}",
+                    {{"round", round},
+                     {"number", hole.number - 1},
+                     {"turn", in_degrees(Angle::degrees(std::fabs(turn_of(bar).in_degrees())))}});
+    std::string text =
+        say("Along the bar: {along}, which is {left} from the left end. Round it: {round}, so the drill comes in "
+            "at {bearing}.",
+            {{"along", along},
+             {"left", with_unit(hole.bar->along, job.unit)},
+             {"round", round},
+             {"bearing", angle_in_words(job, hole.bar->bearing)}}) +
+        " ";
     if (bar.offset != Length{})
-        text += fmt::format("Its axis passes the bar's by {}. ", with_unit(abs(bar.offset), job.unit));
-    return text + fmt::format("Rolled out, its mouth lies {} round from the top line, at a girth of {}.",
-                              with_unit(abs(hole.at.y), job.unit), with_unit(girth(section), job.unit));
+        text += say("Its axis passes the bar's by {offset}.", {{"offset", with_unit(abs(bar.offset), job.unit)}}) + " ";
+    return text + say("Rolled out, its mouth lies {y} round from the top line, at a girth of {section}.",
+                      {{"y", with_unit(abs(hole.at.y), job.unit)}, {"section", with_unit(girth(section), job.unit)}});
 }
 
 std::vector<HoleFigure> figures_of(const Job& job, const Hole& hole) {
@@ -105,32 +112,39 @@ std::vector<HoleFigure> figures_of(const Job& job, const Hole& hole) {
         return all;
     const auto fig = [&](Length length) { return with_unit(length, job.unit); };
     const Walls walls = walls_beside(section, line);
-    all.push_back({"wall beside it", walls.clockwise == walls.counter_clockwise
-                                         ? fig(walls.clockwise) + " on both sides"
-                                         : fig(walls.clockwise) + " and " + fig(walls.counter_clockwise)});
+    all.push_back({say("wall beside it"), walls.clockwise == walls.counter_clockwise
+                                              ? say("{clockwise} on both sides", {{"clockwise", fig(walls.clockwise)}})
+                                              : say("{clockwise} and {counter_clockwise}",
+                                                    {{"clockwise", fig(walls.clockwise)},
+                                                     {"counter_clockwise", fig(walls.counter_clockwise)}})});
     if (path->full_in)
-        all.push_back({"full width in at", fig(path->depth_to(*path->full_in)) + " deep"});
+        all.push_back({say("full width in at"), say("{path} deep", {{"path", fig(path->depth_to(*path->full_in))}})});
     if (path->bore_tip)
-        all.push_back({"breaks into the bore at", fig(path->depth_to(*path->bore_tip)) + " deep"});
+        all.push_back(
+            {say("breaks into the bore at"), say("{path} deep", {{"path", fig(path->depth_to(*path->bore_tip))}})});
     if (path->bore_open)
-        all.push_back({"fully open into it at", fig(path->depth_to(*path->bore_open)) + " deep"});
-    all.push_back({"flute the drill needs", fig(drill_length_needed(*path, hole.spec.diameter, hole.spec.depth))});
+        all.push_back(
+            {say("fully open into it at"), say("{path} deep", {{"path", fig(path->depth_to(*path->bore_open))}})});
+    all.push_back({say("flute the drill needs"), fig(drill_length_needed(*path, hole.spec.diameter, hole.spec.depth))});
     if (hole.spec.purpose == Purpose::Tapped)
-        all.push_back({"full thread", fig(full_thread(*path, hole.spec.depth))});
+        all.push_back({say("full thread"), fig(full_thread(*path, hole.spec.depth))});
     if (!hole.spec.depth) {
-        all.push_back({"the exit moves, for 1° of lean", fig(exit_shift(*path, Angle::degrees(1.0)))});
+        all.push_back({say("the exit moves, for 1° of lean"), fig(exit_shift(*path, Angle::degrees(1.0)))});
         const OnBar back{hole.bar->along, hole.bar->bearing + Angle::degrees(180.0), -hole.bar->offset};
-        all.push_back({"mouth to far mouth, round the bar", fig(between_mouths(section, *hole.bar, back))});
+        all.push_back({say("mouth to far mouth, round the bar"), fig(between_mouths(section, *hole.bar, back))});
     }
     const Length most = std::max(Length{}, largest_offset(section, hole.spec.diameter, hole.spec.diameter * 0.25));
-    all.push_back({"most off the axis", most < job.axis_within ? fig(most) + ", or the wall gets thin"
-                                                               : fmt::format("{} as wanted; {} by its wall",
-                                                                             fig(job.axis_within), fig(most))});
+    all.push_back({say("most off the axis"), most < job.axis_within
+                                                 ? say("{most}, or the wall gets thin", {{"most", fig(most)}})
+                                                 : say("{axis_within} as wanted; {most} by its wall",
+                                                       {{"axis_within", fig(job.axis_within)}, {"most", fig(most)}})});
     const PinReadings readings = over_pin(section, line, hole.spec.diameter);
-    all.push_back({"proof: caliper over pin and flank",
-                   readings.clockwise == readings.counter_clockwise
-                       ? fig(readings.clockwise) + " on both sides"
-                       : fig(readings.clockwise) + " clockwise, " + fig(readings.counter_clockwise) + " the other"});
+    all.push_back(
+        {say("proof: caliper over pin and flank"),
+         readings.clockwise == readings.counter_clockwise
+             ? say("{clockwise} on both sides", {{"clockwise", fig(readings.clockwise)}})
+             : say("{clockwise} clockwise, {counter_clockwise} the other",
+                   {{"clockwise", fig(readings.clockwise)}, {"counter_clockwise", fig(readings.counter_clockwise)}})});
     return all;
 }
 
@@ -142,19 +156,20 @@ Result<std::optional<Length>> depth_of(const Job& job, const BarPattern& bar, co
     const auto path = drill_path(section, {at.bearing, at.offset, spec.diameter});
     const auto fig = [&](Length length) { return with_unit(length, job.unit); };
     if (!path)
-        return problem("offset", fmt::format("A hole {} off the axis passes the bar, whose radius there is {}.",
-                                             fig(abs(at.offset)), fig(section.radius)));
+        return problem("offset", say("A hole {offset} off the axis passes the bar, whose radius there is {radius}.",
+                                     {{"offset", fig(abs(at.offset))}, {"radius", fig(section.radius)}}));
     if (bar.reach == BarReach::IntoBore) {
         if (path->bore_open)
             return std::optional(path->entry - *path->bore_open);
         if (section.bore_radius == Length{})
-            return problem("reach", "There is no bore at this place along the bar. Give a depth, or give the bar its "
-                                    "bore under Blank.");
-        return problem("reach",
-                       fmt::format("A hole {} wide{} cannot open with its whole width into a bore of {}. A smaller "
-                                   "hole, a wider bore or a depth would do.",
-                                   fig(spec.diameter), at.offset == Length{} ? "" : " standing off the axis",
-                                   fig(section.bore_radius * 2.0)));
+            return problem("reach",
+                           say("There is no bore at this place along the bar. Give a depth, or give the bar its "
+                               "bore under Blank."));
+        return problem("reach", say("A hole {diameter} wide{remark} cannot open with its whole width into a bore of "
+                                    "{bore_radius}. A smaller hole, a wider bore or a depth would do.",
+                                    {{"diameter", fig(spec.diameter)},
+                                     {"remark", at.offset == Length{} ? "" : say(" standing off the axis")},
+                                     {"bore_radius", fig(section.bore_radius * 2.0)}}));
     }
     // To the level of the bar's axis, or to where the other hole's axis passes.
     if (bar.reach == BarReach::IntoHole && into) {
@@ -162,11 +177,11 @@ Result<std::optional<Length>> depth_of(const Job& job, const BarPattern& bar, co
         const double sine = between.sine();
         // The other axis: offset' = h sin + t cos in its own frame; solved for the height at this hole's lateral place.
         if (std::fabs(sine) < 1e-9)
-            return problem("into", "The two holes run the same way, so one does not meet the other from the side. "
-                                   "Give a depth instead.");
+            return problem("into", say("The two holes run the same way, so one does not meet the other from the side. "
+                                       "Give a depth instead."));
         const Length height = (at.offset * between.cosine() - into->offset) / sine;
         if (height >= path->entry || height <= path->exit)
-            return problem("into", "The two axes cross outside the bar. Check the angle and the offset.");
+            return problem("into", say("The two axes cross outside the bar. Check the angle and the offset."));
         return std::optional(path->entry - height);
     }
     return std::optional(path->entry);

@@ -4,6 +4,7 @@
 #include "layout/on_bar.h"
 #include "measure/cases.h"
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
@@ -171,16 +172,19 @@ Result<std::pair<Point, Point>> crossings(Point one, Point other, Length from_on
     const Length apart = distance(one, other);
     const auto fig = [&](Length length) { return with_unit(length, unit); };
     if (apart.in_mm() < graze_mm)
-        return problem("", "Both distances are from the same place. Two holes that lie apart would do.");
+        return problem("", say("Both distances are from the same place. Two holes that lie apart would do."));
     if (from_one + from_other < apart - Length::mm(graze_mm))
-        return problem("", fmt::format("The two distances do not meet: the holes lie {} apart, the distances make only "
-                                       "{} together. Make one of them {} longer or more.",
-                                       fig(apart), fig(from_one + from_other), fig(apart - from_one - from_other)));
+        return problem("", say("The two distances do not meet: the holes lie {apart} apart, the distances make only "
+                               "{from_other} together. Make one of them {missing} longer or more.",
+                               {{"apart", fig(apart)},
+                                {"from_other", fig(from_one + from_other)},
+                                {"missing", fig(apart - from_one - from_other)}}));
     if (abs(from_one - from_other) > apart + Length::mm(graze_mm))
-        return problem("", fmt::format("The two distances do not meet: they differ by {}, but the holes lie only {} "
-                                       "apart. Make the longer one {} shorter or more.",
-                                       fig(abs(from_one - from_other)), fig(apart),
-                                       fig(abs(from_one - from_other) - apart)));
+        return problem("", say("The two distances do not meet: they differ by {from_other}, but the holes lie only "
+                               "{apart} apart. Make the longer one {from_one} shorter or more.",
+                               {{"from_other", fig(abs(from_one - from_other))},
+                                {"apart", fig(apart)},
+                                {"from_one", fig(abs(from_one - from_other) - apart)}}));
     const double d = apart.in_mm();
     const double along =
         (from_one.in_mm() * from_one.in_mm() - from_other.in_mm() * from_other.in_mm() + d * d) / (2 * d);

@@ -1,6 +1,7 @@
 #include "layout/scribing.h"
 
 #include "measure/radians.h"
+#include "words/say.h"
 
 #include <cmath>
 
@@ -12,7 +13,7 @@ Length setting_that_meets(Length setting, Length gap) {
 
 Result<Length> apart_from_lens(Length setting, Length width) {
     if (width < Length{} || width > setting)
-        return problem("width", "The lens is wider than the arcs reach. Measure it across, between the two arcs.");
+        return problem("width", say("The lens is wider than the arcs reach. Measure it across, between the two arcs."));
     return setting * 2.0 - width;
 }
 
@@ -23,7 +24,7 @@ SteppingError stepping_error(Length error, int steps, Angle apart) {
 
 Result<ArcCrossing> arc_over_line(Length radius, Length from_line) {
     if (abs(from_line) > radius || radius <= Length{})
-        return problem("radius", "The arc does not reach the line. A larger setting would.");
+        return problem("radius", say("The arc does not reach the line. A larger setting would."));
     ArcCrossing crossing;
     crossing.along = Length::mm(std::sqrt(std::pow(radius.in_mm(), 2.0) - std::pow(from_line.in_mm(), 2.0)));
     // At the crossing the arc's tangent makes this angle with the line: nought where it only touches.

@@ -1,6 +1,7 @@
 #include "layout/faults.h"
 
 #include "measure/limits.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -15,21 +16,22 @@ Fault operations_fault(const std::string& place, const Operations& makes) {
     if (const auto* own = std::get_if<WithCutters>(&makes)) {
         named = own->cutters.size();
         for (const std::string& name : own->cutters)
-            if (Fault found = words_fault(place + ".cutters", "A cutter's name", name, limits::name))
+            if (Fault found = words_fault(place + ".cutters", say("A cutter's name"), name, limits::name))
                 return found;
     } else if (const auto* own_patterns = std::get_if<OfPatterns>(&makes)) {
         named = own_patterns->patterns.size();
     }
     if (named > limits::drawer)
-        return fault(place + ".makes", fmt::format("Up to {} of them would do.", limits::drawer));
+        return fault(place + ".makes", say("Up to {limits} of them would do.", {{"limits", limits::drawer}}));
     return std::nullopt;
 }
 
 Fault wishes_fault(const std::string& place, const OrderWishes& order) {
     if (order.by_hand.size() > static_cast<std::size_t>(limits::holes_in_job))
-        return fault(place + ".by_hand", fmt::format("An order of up to {} holes would do.", limits::holes_in_job));
+        return fault(place + ".by_hand",
+                     say("An order of up to {holes_in_job} holes would do.", {{"holes_in_job", limits::holes_in_job}}));
     for (const std::string& hole : order.by_hand)
-        if (Fault found = words_fault(place + ".by_hand", "The name of a hole", hole, limits::name))
+        if (Fault found = words_fault(place + ".by_hand", say("The name of a hole"), hole, limits::name))
             return found;
     return std::nullopt;
 }
@@ -38,13 +40,13 @@ Fault setup_fault(const std::string& place, const Job& job, const Setup& setup) 
     const std::pair<const char*, const std::string*> texts[] = {
         {".name", &setup.name}, {".machine.id", &setup.machine.id}, {".machine.name", &setup.machine.name}};
     for (const auto& [what, text] : texts)
-        if (Fault found = words_fault(place + what, "This text", *text, limits::text))
+        if (Fault found = words_fault(place + what, say("This text"), *text, limits::text))
             return found;
     const std::vector<Face> faces = faces_of(job.blank.shape);
     if (std::find(faces.begin(), faces.end(), setup.up) == faces.end())
-        return fault(place + ".up", fmt::format("A {} is not drilled from there. Take this set-up away, or give it "
-                                                "another face.",
-                                                in_words(job.blank.shape)));
+        return fault(place + ".up",
+                     say("A {shape} is not drilled from there. Take this set-up away, or give it another face.",
+                         {{"shape", in_words(job.blank.shape)}}));
     if (Fault found = operations_fault(place, setup.makes))
         return found;
     return wishes_fault(place, setup.order);
@@ -54,20 +56,21 @@ Fault setup_fault(const std::string& place, const Job& job, const Setup& setup) 
 
 Fault setups_fault(const Job& job) {
     if (job.setups.empty() || job.setups.size() > limits::setups)
-        return fault("setups", fmt::format("A job has from 1 to {} set-ups.", limits::setups));
+        return fault("setups", say("A job has from 1 to {setups} set-ups.", {{"setups", limits::setups}}));
     if (job.next_id > limits::ids)
-        return fault("next_id", fmt::format("Numbers of patterns and set-ups up to {} would do.", limits::ids));
+        return fault("next_id", say("Numbers of patterns and set-ups up to {ids} would do.", {{"ids", limits::ids}}));
     std::set<int> ids;
     for (std::size_t i = 0; i < job.setups.size(); ++i) {
         const std::string place = fmt::format("setups[{}]", i);
         const Setup& setup = job.setups[i];
         if (setup.id < 1 || setup.id >= job.next_id || !ids.insert(setup.id).second)
-            return fault(place + ".id", "Every set-up needs a number of its own, from 1 and below next_id.");
+            return fault(place + ".id", say("Every set-up needs a number of its own, from 1 and below next_id."));
         if (Fault found = setup_fault(place, job, setup))
             return found;
     }
     if (!ids.contains(job.setup) || at_hand(job).up != job.blank.up)
-        return fault("setup_at_hand", "The set-up at hand has to be one of the job's, with the face up that is shown.");
+        return fault("setup_at_hand",
+                     say("The set-up at hand has to be one of the job's, with the face up that is shown."));
     return std::nullopt;
 }
 
@@ -78,29 +81,28 @@ std::optional<Problem> first_fault(const std::vector<Piece>& begun) {
         const Piece& piece = begun[i];
         const std::string place = fmt::format("begun[{}]", i);
         if (piece.number <= last || piece.number > limits::pieces)
-            return fault(place + ".number", "Pieces have numbers that rise from 1, each its own.");
+            return fault(place + ".number", say("Pieces have numbers that rise from 1, each its own."));
         last = piece.number;
-        if (Fault found = words_fault(place + ".mark", "The mark of a piece", piece.mark, limits::name))
+        if (Fault found = words_fault(place + ".mark", say("The mark of a piece"), piece.mark, limits::name))
             return found;
         events += piece.log.size();
         std::int64_t id = 0;
         for (std::size_t k = 0; k < piece.log.size(); ++k) {
             const std::string line = fmt::format("{}.log[{}]", place, k);
             if (piece.log[k].id <= id)
-                return fault(line + ".id", "The lines of a log have numbers that rise from 1.");
+                return fault(line + ".id", say("The lines of a log have numbers that rise from 1."));
             id = piece.log[k].id;
             if (const auto* noted = std::get_if<Noted>(&piece.log[k].what))
-                if (Fault found = words_fault(line + ".text", "A note", noted->text, limits::text))
+                if (Fault found = words_fault(line + ".text", say("A note"), noted->text, limits::text))
                     return found;
             if (const auto* back = std::get_if<TakenBack>(&piece.log[k].what))
                 if (back->event < 1 || back->event >= id)
-                    return fault(line + ".event", "Only what stands above it in the log can be taken back.");
+                    return fault(line + ".event", say("Only what stands above it in the log can be taken back."));
         }
     }
     if (events > limits::events)
-        return fault("begun", fmt::format("The logs of a job hold up to {} lines. Begin a new job for the next "
-                                          "pieces.",
-                                          limits::events));
+        return fault("begun", say("The logs of a job hold up to {events} lines. Begin a new job for the next pieces.",
+                                  {{"events", limits::events}}));
     return std::nullopt;
 }
 

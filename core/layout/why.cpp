@@ -4,10 +4,10 @@
 #include "layout/on_bar.h"
 #include "measure/cases.h"
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -23,48 +23,78 @@ struct Why {
     }
     [[nodiscard]] std::string answer() const {
         const Point drawn = as_drawn(job.datum, hole.at);
-        return fmt::format("So {} is at X {}, Y {}.", hole.name, column_figure(drawn.x, job.unit),
-                           column_figure(drawn.y, job.unit));
+        return say(
+            "So {hole} is at X {x}, Y {y}.",
+            {{"hole", hole.name}, {"x", column_figure(drawn.x, job.unit)}, {"y", column_figure(drawn.y, job.unit)}});
     }
 
     // Formula from centre, radius and bearing; the bearing is named in the job's own convention too.
     template <class Round> [[nodiscard]] std::string round(const Round& pattern, const std::string& step) const {
         const Angle bearing = bearing_in(pattern, hole.number);
         const Point centre = pattern.centre;
-        return fmt::format("{}{} lies at {} ({}), which is {} counter-clockwise from the right. "
-                           "To the right: {} + {} × cos {} = {}. Up: {} + {} × sin {} = {}. {}",
-                           step, hole.name, in_degrees(job.convention.figure_of(bearing)), clock_time(bearing),
-                           in_degrees(bearing), plain(centre.x), plain(pattern.diameter / 2.0), in_degrees(bearing),
-                           fig(hole.at.x), plain(centre.y), plain(pattern.diameter / 2.0), in_degrees(bearing),
-                           fig(hole.at.y), answer());
+        return say(
+            "{step}{hole} lies at {bearing} ({clock}), which is {bearing2} counter-clockwise from the right. To the "
+            "right: {x} + {radius} × cos {bearing2} = {sum_x}. Up: {y} + {radius} × sin {bearing2} = {sum_y}. {answer}",
+            {{"step", step},
+             {"hole", hole.name},
+             {"bearing", in_degrees(job.convention.figure_of(bearing))},
+             {"clock", clock_time(bearing)},
+             {"bearing2", in_degrees(bearing)},
+             {"x", plain(centre.x)},
+             {"radius", plain(pattern.diameter / 2.0)},
+             {"sum_x", fig(hole.at.x)},
+             {"y", plain(centre.y)},
+             {"sum_y", fig(hole.at.y)},
+             {"answer", answer()}});
     }
 
     std::string operator()(const CirclePattern& circle) const {
-        return round(circle, fmt::format("The step is 360° / {} = {}{}. ", circle.count, in_degrees(step_of(circle)),
-                                         circle.astride ? "; the first hole stands half of it past its line" : ""));
+        return round(circle,
+                     say("The step is 360° / {count} = {circle}{remark}.",
+                         {{"count", circle.count},
+                          {"circle", in_degrees(step_of(circle))},
+                          {"remark", circle.astride ? say("; the first hole stands half of it past its line") : ""}}) +
+                         " ");
     }
     std::string operator()(const ArcPattern& arc) const {
-        return round(arc, fmt::format("The step is {} / ({} − 1) = {}. ", in_degrees(arc.sweep), arc.count,
-                                      in_degrees(step_of(arc))));
+        return round(arc,
+                     say("The step is {sweep} / ({count} − 1) = {arc}.",
+                         {{"sweep", in_degrees(arc.sweep)}, {"count", arc.count}, {"arc", in_degrees(step_of(arc))}}) +
+                         " ");
     }
     std::string operator()(const AnglesPattern& angles) const { return round(angles, ""); }
     // Along a straight line from a point: how far, and what that makes.
     [[nodiscard]] std::string along(Point from, Length far, Angle bearing) const {
-        return fmt::format("To the right: {} + {} × cos {} = {}. Up: {} + {} × sin {} = {}. {}", plain(from.x),
-                           plain(far), in_degrees(bearing), fig(hole.at.x), plain(from.y), plain(far),
-                           in_degrees(bearing), fig(hole.at.y), answer());
+        return say(
+            "To the right: {x} + {far} × cos {bearing} = {sum_x}. Up: {y} + {far} × sin {bearing} = {sum_y}. {answer}",
+            {{"x", plain(from.x)},
+             {"far", plain(far)},
+             {"bearing", in_degrees(bearing)},
+             {"sum_x", fig(hole.at.x)},
+             {"y", plain(from.y)},
+             {"sum_y", fig(hole.at.y)},
+             {"answer", answer()}});
     }
     std::string operator()(const RowPattern& row) const {
         const double steps = hole.number - 1 - (row.centred ? (row.count - 1) / 2.0 : 0.0);
-        return fmt::format("{} lies {} × {} = {} along the row from its {}. {}", hole.name,
-                           decimal(steps, 1, Sign::WhenNegative, Tail::Trim), plain(row.pitch), fig(row.pitch * steps),
-                           row.centred ? "middle" : "first hole", along(row.first, row.pitch * steps, row.bearing));
+        return say("{hole} lies {steps} × {pitch} = {row} along the row from its {centred}. {sum}",
+                   {{"hole", hole.name},
+                    {"steps", decimal(steps, 1, Sign::WhenNegative, Tail::Trim)},
+                    {"pitch", plain(row.pitch)},
+                    {"row", fig(row.pitch * steps)},
+                    {"centred", row.centred ? "middle" : say("first hole")},
+                    {"sum", along(row.first, row.pitch * steps, row.bearing)}});
     }
     std::string operator()(const MarginsPattern& margins) const {
         const RowPattern row = as_row(job, margins);
         const Length whole = margins.along == Axis::X ? job.blank.extent_x() : job.blank.extent_y();
-        return fmt::format("The pitch is ({} − {} − {}) / {} = {}. {}", plain(whole), plain(margins.before),
-                           plain(margins.after), margins.count - 1, fig(row.pitch), (*this)(row));
+        return say("The pitch is ({whole} − {before} − {after}) / {count} = {pitch}. {row}",
+                   {{"whole", plain(whole)},
+                    {"before", plain(margins.before)},
+                    {"after", plain(margins.after)},
+                    {"count", margins.count - 1},
+                    {"pitch", fig(row.pitch)},
+                    {"row", (*this)(row)}});
     }
     std::string operator()(const StepsPattern& row) const {
         Length far;
@@ -77,17 +107,24 @@ struct Why {
                 sum += " + ";
             sum += plain(row.steps[static_cast<std::size_t>(k)]);
         }
-        return fmt::format("{} lies {} = {} along the row from its first hole. {}", hole.name, sum, fig(far),
-                           along(row.first, far, row.bearing));
+        return say("{hole} lies {sum} = {far} along the row from its first hole. {row}",
+                   {{"hole", hole.name}, {"sum", sum}, {"far", fig(far)}, {"row", along(row.first, far, row.bearing)}});
     }
     [[nodiscard]] Point at(const HoleRef& ref) const { return place(job, ref); }
     std::string operator()(const MiddlePattern& middle) const {
         const Point one = at(middle.one);
         const Point other = at(middle.other);
-        return fmt::format(
-            "It is half way between {} and {}. To the right: ({} + {}) / 2 = {}. Up: ({} + {}) / 2 = {}. {}",
-            in_words(middle.one), in_words(middle.other), plain(one.x), plain(other.x), fig(hole.at.x), plain(one.y),
-            plain(other.y), fig(hole.at.y), answer());
+        return say("It is half way between {one} and {other}. To the right: ({x} + {other_x}) / 2 = {sum_x}. Up: ({y} "
+                   "+ {other_y}) / 2 = {sum_y}. {answer}",
+                   {{"one", in_words(middle.one)},
+                    {"other", in_words(middle.other)},
+                    {"x", plain(one.x)},
+                    {"other_x", plain(other.x)},
+                    {"sum_x", fig(hole.at.x)},
+                    {"y", plain(one.y)},
+                    {"other_y", plain(other.y)},
+                    {"sum_y", fig(hole.at.y)},
+                    {"answer", answer()}});
     }
     std::string operator()(const TwoDistancesPattern& two) const {
         const Length apart = distance(at(two.one), at(two.other));
@@ -96,43 +133,56 @@ struct Why {
         const double d = apart.in(job.unit);
         const double along = (a * a - b * b + d * d) / (2.0 * d);
         const int decimals = job_decimals(job.unit);
-        return fmt::format(
-            "{0} and {1} lie {2} apart. Along the line between them: ({3}² − {4}² + {2}²) / (2 × {2}) = {5}. "
-            "Across it, to the {6}: √({3}² − {5}²) = {7}. {8}",
-            in_words(two.one), in_words(two.other), plain(apart), plain(two.from_one), plain(two.from_other),
-            decimal(along, decimals, Sign::WhenNegative, Tail::Trim), two.left ? "left" : "right",
-            decimal(std::sqrt(std::max(0.0, a * a - along * along)), decimals, Sign::WhenNegative, Tail::Trim),
-            answer());
+        return say("{one} and {other} lie {apart} apart. Along the line between them: ({from_one}² − {from_other}² + "
+                   "{apart}²) / (2 × {apart}) = {decimals}. Across it, to the {left}: √({from_one}² − {decimals}²) = "
+                   "{sqrt}. {answer}",
+                   {{"one", in_words(two.one)},
+                    {"other", in_words(two.other)},
+                    {"apart", plain(apart)},
+                    {"from_one", plain(two.from_one)},
+                    {"from_other", plain(two.from_other)},
+                    {"decimals", decimal(along, decimals, Sign::WhenNegative, Tail::Trim)},
+                    {"left", two.left ? "left" : "right"},
+                    {"sqrt", decimal(std::sqrt(std::max(0.0, a * a - along * along)), decimals, Sign::WhenNegative,
+                                     Tail::Trim)},
+                    {"answer", answer()}});
     }
     std::string operator()(const PointsPattern& points) const {
         const auto number = static_cast<std::size_t>(hole.number);
         if (number > points.copied.size())
-            return "Its place was given as it stands. " + answer();
-        return fmt::format("Copied from {} of the old part, whose place follows from the readings{}. {}",
-                           points.copied[number - 1],
-                           job.old_part.laying.mirrored.value_or(false) ? ", turned over" : "", answer());
+            return say("Its place was given as it stands. {answer}", {{"answer", answer()}});
+        return say("Copied from {points} of the old part, whose place follows from the readings{remark}. {answer}",
+                   {{"points", points.copied[number - 1]},
+                    {"remark", job.old_part.laying.mirrored.value_or(false) ? say(", turned over") : ""},
+                    {"answer", answer()}});
     }
     // Along and round a bar, where a copy has no X and Y to be turned about.
     [[nodiscard]] std::string on_side(const CopyPattern& copy, const HoleRef& from, int time) const {
-        const std::string how = std::visit(
-            Cases{[&](const Mirrored& mirror) {
-                      return "mirrored in the line across the bar at " + fig(as_drawn(job.datum, mirror.on).x);
-                  },
-                  [&](const Turned& turn) {
-                      return fmt::format("turned {} × {} counter-clockwise, seen from the right end", time,
-                                         in_degrees(turn.by));
-                  },
-                  [&](const Repeated& repeat) {
-                      return fmt::format("shifted {} × {} along the bar", time,
-                                         fig(as_drawn(job.datum, repeat.step).x));
-                  },
-                  [&](const AtEach& each) {
-                      return fmt::format("as it stands to {}1, at {}", each.of, in_words(HoleRef{each.of, time + 1}));
-                  },
-                  [](const InEveryPiece&) { return std::string("in a further piece"); }},
-            copy.way);
-        return fmt::format("{} is {} {}. So it is {} from the left end, and the drill comes in at {}.", hole.name,
-                           in_words(from), how, fig(hole.bar->along), angle_in_words(job, hole.bar->bearing));
+        const std::string how =
+            std::visit(Cases{[&](const Mirrored& mirror) {
+                                 return say("mirrored in the line across the bar at {as_drawn}",
+                                            {{"as_drawn", fig(as_drawn(job.datum, mirror.on).x)}});
+                             },
+                             [&](const Turned& turn) {
+                                 return say("turned {time} × {by} counter-clockwise, seen from the right end",
+                                            {{"time", time}, {"by", in_degrees(turn.by)}});
+                             },
+                             [&](const Repeated& repeat) {
+                                 return say("shifted {time} × {as_drawn} along the bar",
+                                            {{"time", time}, {"as_drawn", fig(as_drawn(job.datum, repeat.step).x)}});
+                             },
+                             [&](const AtEach& each) {
+                                 return say("as it stands to {pattern}1, at {HoleRef}",
+                                            {{"pattern", each.of}, {"HoleRef", in_words(HoleRef{each.of, time + 1})}});
+                             },
+                             [](const InEveryPiece&) { return std::string(say("in a further piece")); }},
+                       copy.way);
+        return say("{hole} is {from} {how}. So it is {along} from the left end, and the drill comes in at {bearing}.",
+                   {{"hole", hole.name},
+                    {"from", in_words(from)},
+                    {"how", how},
+                    {"along", fig(hole.bar->along)},
+                    {"bearing", angle_in_words(job, hole.bar->bearing)}});
     }
     std::string operator()(const CopyPattern& copy) const {
         const int source = pattern_index(job, copy.of);
@@ -141,47 +191,71 @@ struct Why {
         const HoleRef from{copy.of, (hole.number - 1) % many + 1};
         if (hole.bar)
             return on_side(copy, from, time);
-        const std::string how = std::visit(
-            Cases{[&](const Mirrored& mirror) {
-                      const Point on = as_drawn(job.datum, mirror.on);
-                      return fmt::format("mirrored in the line through X {}, Y {} towards {}", plain(on.x), plain(on.y),
-                                         in_degrees(job.convention.figure_of(mirror.along)));
-                  },
-                  [&](const Turned& turn) {
-                      const Point about = as_drawn(job.datum, turn.about);
-                      return fmt::format("turned {} × {} = {} counter-clockwise about X {}, Y {}", time,
-                                         in_degrees(turn.by), in_degrees(turn.by * time), plain(about.x),
-                                         plain(about.y));
-                  },
-                  [&](const Repeated& repeat) {
-                      const Point step = as_drawn(job.datum, repeat.step);
-                      return fmt::format("shifted {} times by X {}, Y {}", time, plain(step.x), plain(step.y));
-                  },
-                  [&](const AtEach& each) {
-                      return fmt::format("as it stands to {}1, at {}", each.of, in_words(HoleRef{each.of, time + 1}));
-                  },
-                  [&](const InEveryPiece&) {
-                      const Cutting cutting = job.blank.cutting.value_or(Cutting{});
-                      return fmt::format(
-                          "in piece {}: {} × ({} long + {} saw + 2 × {} to face) = {} further along the bar", time + 1,
-                          time, plain(cutting.length), plain(cutting.kerf), plain(cutting.facing),
-                          fig(pitch_of(cutting) * time));
-                  }},
-            copy.way);
+        const std::string how =
+            std::visit(Cases{[&](const Mirrored& mirror) {
+                                 const Point on = as_drawn(job.datum, mirror.on);
+                                 return say("mirrored in the line through X {x}, Y {y} towards {along}",
+                                            {{"x", plain(on.x)},
+                                             {"y", plain(on.y)},
+                                             {"along", in_degrees(job.convention.figure_of(mirror.along))}});
+                             },
+                             [&](const Turned& turn) {
+                                 const Point about = as_drawn(job.datum, turn.about);
+                                 return say("turned {time} × {by} = {turn} counter-clockwise about X {x}, Y {y}",
+                                            {{"time", time},
+                                             {"by", in_degrees(turn.by)},
+                                             {"turn", in_degrees(turn.by * time)},
+                                             {"x", plain(about.x)},
+                                             {"y", plain(about.y)}});
+                             },
+                             [&](const Repeated& repeat) {
+                                 const Point step = as_drawn(job.datum, repeat.step);
+                                 return say("shifted {time} times by X {x}, Y {y}",
+                                            {{"time", time}, {"x", plain(step.x)}, {"y", plain(step.y)}});
+                             },
+                             [&](const AtEach& each) {
+                                 return say("as it stands to {pattern}1, at {HoleRef}",
+                                            {{"pattern", each.of}, {"HoleRef", in_words(HoleRef{each.of, time + 1})}});
+                             },
+                             [&](const InEveryPiece&) {
+                                 const Cutting cutting = job.blank.cutting.value_or(Cutting{});
+                                 return say("in piece {time}: {time2} × ({cutting} long + {kerf} saw + 2 × {facing} to "
+                                            "face) = {pitch_of} further along the bar",
+                                            {{"time", time + 1},
+                                             {"time2", time},
+                                             {"cutting", plain(cutting.length)},
+                                             {"kerf", plain(cutting.kerf)},
+                                             {"facing", plain(cutting.facing)},
+                                             {"pitch_of", fig(pitch_of(cutting) * time)}});
+                             }},
+                       copy.way);
         const Point was = as_drawn(job.datum, at(from));
-        return fmt::format("{} is {} (X {}, Y {}) {}. {}", hole.name, in_words(from), plain(was.x), plain(was.y), how,
-                           answer());
+        return say("{hole} is {from} (X {x}, Y {y}) {how}. {answer}", {{"hole", hole.name},
+                                                                       {"from", in_words(from)},
+                                                                       {"x", plain(was.x)},
+                                                                       {"y", plain(was.y)},
+                                                                       {"how", how},
+                                                                       {"answer", answer()}});
     }
     std::string operator()(const GridPattern& grid) const {
         const GridCell cell = cell_of(grid, hole.number);
         const double along = cell.column + (cell.shifted ? 0.5 : 0.0);
-        return fmt::format("{} lies {} × {} = {} along its row and {} × {} = {} across, in rows going {}. {}",
-                           hole.name, decimal(along, 1, Sign::WhenNegative, Tail::Trim), plain(grid.pitch),
-                           fig(grid.pitch * along), cell.row, plain(grid.across), fig(grid.across * cell.row),
-                           clock_time(grid.bearing), answer());
+        return say("{hole} lies {along} × {pitch} = {grid} along its row and {row} × {across} = {across2} across, in "
+                   "rows going {bearing}. {answer}",
+                   {{"hole", hole.name},
+                    {"along", decimal(along, 1, Sign::WhenNegative, Tail::Trim)},
+                    {"pitch", plain(grid.pitch)},
+                    {"grid", fig(grid.pitch * along)},
+                    {"row", cell.row},
+                    {"across", plain(grid.across)},
+                    {"across2", fig(grid.across * cell.row)},
+                    {"bearing", clock_time(grid.bearing)},
+                    {"answer", answer()}});
     }
     std::string operator()(const BarPattern& bar) const { return why_on_bar(job, hole, bar); }
-    std::string operator()(const SinglePattern&) const { return "Its place was given as it stands. " + answer(); }
+    std::string operator()(const SinglePattern&) const {
+        return say("Its place was given as it stands. {answer}", {{"answer", answer()}});
+    }
 };
 
 } // namespace
@@ -192,9 +266,9 @@ std::string why_place(const Job& job, const Hole& hole) {
     const int extra = hole.number - (static_cast<int>(places_of(job).at(hole.pattern).size()) -
                                      static_cast<int>(pattern.extras.size()));
     if (extra > 0)
-        return fmt::format("It is a further hole, counted from the {} of {}. ", centre ? "centre" : "first hole",
-                           pattern.name) +
-               Why{job, hole}.answer();
+        return say("It is a further hole, counted from the {centre} of {pattern}.",
+                   {{"centre", centre ? "centre" : say("first hole")}, {"pattern", pattern.name}}) +
+               " " + Why{job, hole}.answer();
     // A hole off its place: the place first, then the shift.
     const auto off = pattern.off.find(hole.number);
     if (off == pattern.off.end())
@@ -202,10 +276,10 @@ std::string why_place(const Job& job, const Hole& hole) {
     Hole on_place = hole;
     on_place.at = hole.at - off->second;
     const Point step = as_drawn(job.datum, off->second);
-    return std::visit(Why{job, on_place}, pattern.layout) +
-           fmt::format(" It stands off that place by X {}, Y {}. ", column_figure(step.x, job.unit),
-                       column_figure(step.y, job.unit)) +
-           Why{job, hole}.answer();
+    return std::visit(Why{job, on_place}, pattern.layout) + " " +
+           say("It stands off that place by X {x}, Y {y}.",
+               {{"x", column_figure(step.x, job.unit)}, {"y", column_figure(step.y, job.unit)}}) +
+           " " + Why{job, hole}.answer();
 }
 
 } // namespace clockface

@@ -1,6 +1,7 @@
 #include "measure/convention.h"
 
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <cmath>
 #include <fmt/format.h>
@@ -16,7 +17,8 @@ Angle AngleConvention::bearing_at(Angle figure) const {
 }
 
 std::string AngleConvention::in_words() const {
-    return fmt::format("0° at {}, running {}", direction_in_words(zero), clockface::in_words(sense));
+    return say("0° at {zero}, running {sense}",
+               {{"zero", direction_in_words(zero)}, {"sense", clockface::in_words(sense)}});
 }
 
 Angle bearing_of_clock(double hours, double minutes) {
@@ -34,9 +36,9 @@ std::string clock_time(Angle bearing) {
 std::string direction_in_words(Angle bearing) {
     const double minutes = bearing.wrapped().in_degrees() * 2.0;
     if (std::fabs(minutes - std::round(minutes)) > 1e-9)
-        return fmt::format("{} counter-clockwise from 3 o'clock", in_degrees(bearing.wrapped(), 4));
+        return say("{wrapped} counter-clockwise from 3 o'clock", {{"wrapped", in_degrees(bearing.wrapped(), 4)}});
     const std::string time = clock_time(bearing);
-    return time.ends_with(":00") ? time.substr(0, time.size() - 3) + " o'clock" : time;
+    return time.ends_with(":00") ? say("{typed} o'clock", {{"typed", time.substr(0, time.size() - 3)}}) : time;
 }
 
 std::string in_words(Sense sense) {

@@ -1,4 +1,5 @@
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <array>
@@ -82,7 +83,7 @@ std::string with_unit(Length length, Unit unit) {
 std::string deviation_in_words(Length length, Unit unit) {
     const Length least = Length::of(std::pow(10.0, -job_decimals(unit)), unit);
     if (length > Length{} && length < least / 2.0)
-        return "less than " + with_unit(least, unit);
+        return say("less than {least}", {{"least", with_unit(least, unit)}});
     return with_unit(length, unit);
 }
 
@@ -111,7 +112,8 @@ int in_hundred(double share) {
 std::string minutes_in_words(double minutes) {
     constexpr int hour = 60;
     const auto whole = static_cast<int>(std::lround(minutes));
-    return whole < hour ? fmt::format("{} min", whole) : fmt::format("{} h {:02}", whole / hour, whole % hour);
+    return whole < hour ? say("{whole} min", {{"whole", whole}})
+                        : fmt::format("{} h {:02}", whole / hour, whole % hour);
 }
 
 std::string column_figure(Length length, Unit unit, Sign sign) {
@@ -147,10 +149,6 @@ std::string count_word(int count) {
     if (count >= 0 && count < static_cast<int>(words.size()))
         return words[static_cast<std::size_t>(count)];
     return fmt::format("{}", count);
-}
-
-std::string counted(std::int64_t count, const std::string& noun) {
-    return fmt::format("{} {}{}", count, noun, count == 1 ? "" : "s");
 }
 
 } // namespace clockface

@@ -68,7 +68,5 @@ std::string unit_name(Unit unit);
 std::string unit_word(Unit unit);
 /// A small count in words up to twelve ("seven"), figures above.
 std::string count_word(int count);
-/// The word with its count: counted(1, "hole") = "1 hole", counted(7, "hole") = "7 holes".
-std::string counted(std::int64_t count, const std::string& noun);
 
 } // namespace clockface

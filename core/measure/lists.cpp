@@ -4,8 +4,8 @@
 #include "measure/read_angle.h"
 #include "measure/shop_number.h"
 #include "measure/text.h"
+#include "words/say.h"
 
-#include <fmt/format.h>
 #include <regex>
 
 namespace clockface {
@@ -70,11 +70,12 @@ Result<std::vector<Length>> read_lengths(std::string_view text, Unit field) {
         if (!read)
             return tl::unexpected(read.error());
         if (times < 1 || times > most_alike)
-            return problem("", fmt::format("From 1 to {} alike would do before the x.", most_alike));
+            return problem("",
+                           say("From 1 to {most_alike} alike would do before the x.", {{"most_alike", most_alike}}));
         all.insert(all.end(), static_cast<std::size_t>(times), read->value);
     }
     if (all.empty())
-        return problem("", "Figures with commas between them would do, such as 7.4, 9.1, 12.2.");
+        return problem("", say("Figures with commas between them would do, such as 7.4, 9.1, 12.2."));
     return all;
 }
 
@@ -89,7 +90,7 @@ Result<std::vector<Angle>> read_directions(std::string_view text, const AngleCon
         all.push_back(read->value);
     }
     if (all.empty())
-        return problem("", "Angles with commas between them would do, such as 12, 95, 2:30.");
+        return problem("", say("Angles with commas between them would do, such as 12, 95, 2:30."));
     return all;
 }
 
@@ -100,9 +101,9 @@ Result<std::vector<Point>> read_points(std::string_view text, Unit field) {
     for (const std::string& part : parts(text, ";")) {
         const std::vector<std::string> pair = parts(part, ",");
         if (pair.size() != 2)
-            return problem("", fmt::format("'{}' is no X, Y. Two figures with a comma between them would do, and a "
-                                           "semicolon before the next two.",
-                                           part.substr(0, 60)));
+            return problem("", say("'{typed}' is no X, Y. Two figures with a comma between them would do, and a "
+                                   "semicolon before the next two.",
+                                   {{"typed", part.substr(0, 60)}}));
         const Result<ReadLength> x = read_length(pair[0], field);
         if (!x)
             return tl::unexpected(x.error());
@@ -112,7 +113,7 @@ Result<std::vector<Point>> read_points(std::string_view text, Unit field) {
         all.push_back({x->value, y->value});
     }
     if (all.empty())
-        return problem("", "Places as X, Y with semicolons between them would do, such as 12, 30; 15, 31.5.");
+        return problem("", say("Places as X, Y with semicolons between them would do, such as 12, 30; 15, 31.5."));
     return all;
 }
 

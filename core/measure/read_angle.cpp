@@ -4,10 +4,10 @@
 #include "measure/limits.h"
 #include "measure/shop_number.h"
 #include "measure/text.h"
+#include "words/say.h"
 
 #include <array>
 #include <cmath>
-#include <fmt/format.h>
 #include <regex>
 
 namespace clockface {
@@ -45,10 +45,10 @@ Result<ReadAngle> read_turn(std::string_view text) {
         const double minutes = std::stod(part[3]);
         const double seconds = part[4].matched ? std::stod(part[4]) : 0.0;
         if (minutes >= 60.0 || seconds >= 60.0)
-            return problem("", "Minutes and seconds of angle run from 0 to below 60.");
+            return problem("", say("Minutes and seconds of angle run from 0 to below 60."));
         const double size = std::stod(part[2]) + minutes / 60.0 + seconds / 3600.0;
         read.value = Angle::degrees(part[1] == "-" ? -size : size);
-        read.how = fmt::format("{} in decimals", in_degrees(read.value, 5));
+        read.how = say("{read} in decimals", {{"read", in_degrees(read.value, 5)}});
     } else {
         const Result<double> degrees = read_number(without_degree_sign(typed));
         if (!degrees)
@@ -56,7 +56,7 @@ Result<ReadAngle> read_turn(std::string_view text) {
         read.value = Angle::degrees(*degrees);
     }
     if (std::fabs(read.value.in_degrees()) > most_degrees)
-        return problem("", "That is more than ten full turns. An angle between 0 and 360 degrees would do.");
+        return problem("", say("That is more than ten full turns. An angle between 0 and 360 degrees would do."));
     return read;
 }
 
@@ -70,10 +70,12 @@ Result<ReadAngle> read_direction(std::string_view text, const AngleConvention& c
         const int hours = std::stoi(part[1]);
         const int minutes = part[2].matched ? std::stoi(part[2]) : 0;
         if (hours > 12 || minutes > 59)
-            return problem("", "A time on the clock face runs from 0:00 to 12:59.");
+            return problem("", say("A time on the clock face runs from 0:00 to 12:59."));
         const Angle bearing = bearing_of_clock(hours, minutes);
-        return ReadAngle{bearing, fmt::format("{} on the clock is {} here ({})", clock_time(bearing),
-                                              in_degrees(convention.figure_of(bearing)), convention.in_words())};
+        return ReadAngle{bearing, say("{clock} on the clock is {figure} here ({convention})",
+                                      {{"clock", clock_time(bearing)},
+                                       {"figure", in_degrees(convention.figure_of(bearing))},
+                                       {"convention", convention.in_words()}})};
     }
     // "45 from 12 cw": a figure of another convention, with its zero and its sense.
     static const std::regex foreign(R"((.+?)\s+from\s+(.+?)\s+(cw|ccw|clockwise|counter-clockwise))",
@@ -91,23 +93,27 @@ Result<ReadAngle> read_direction(std::string_view text, const AngleConvention& c
             return figure;
         const AngleConvention other{zero->value, clockwise ? Sense::Clockwise : Sense::CounterClockwise};
         const Angle bearing = other.bearing_at(figure->value);
-        return ReadAngle{bearing, fmt::format("{} {} from {} is {} here ({})", in_degrees(figure->value),
-                                              in_words(other.sense), clock_time(other.zero),
-                                              in_degrees(convention.figure_of(bearing)), convention.in_words())};
+        return ReadAngle{bearing, say("{angle} {sense} from {zero} is {figure} here ({convention})",
+                                      {{"angle", in_degrees(figure->value)},
+                                       {"sense", in_words(other.sense)},
+                                       {"zero", clock_time(other.zero)},
+                                       {"figure", in_degrees(convention.figure_of(bearing))},
+                                       {"convention", convention.in_words()}})};
     }
     static constexpr std::array<std::pair<std::string_view, double>, 8> sides = {{{"right", 0.0},
                                                                                   {"top", 90.0},
                                                                                   {"left", 180.0},
                                                                                   {"bottom", 270.0},
                                                                                   {"away", 90.0},
-                                                                                  {"away from me", 90.0},
-                                                                                  {"toward me", 270.0},
-                                                                                  {"towards me", 270.0}}};
+                                                                                  {later("away from me"), 90.0},
+                                                                                  {later("toward me"), 270.0},
+                                                                                  {later("towards me"), 270.0}}};
     for (const auto& [side, bearing] : sides)
         if (typed == side)
             return ReadAngle{
                 Angle::degrees(bearing),
-                fmt::format("the {} is {} here", side, in_degrees(convention.figure_of(Angle::degrees(bearing))))};
+                say("the {side} is {bearing} here",
+                    {{"side", side}, {"bearing", in_degrees(convention.figure_of(Angle::degrees(bearing)))}})};
     Result<ReadAngle> turn = read_turn(typed);
     if (turn)
         turn->value = convention.bearing_at(turn->value);

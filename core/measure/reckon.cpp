@@ -1,7 +1,7 @@
 #include "measure/reckon.h"
+#include "words/say.h"
 
 #include <cmath>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -10,10 +10,10 @@ namespace {
 constexpr double same_mm = 1e-9;
 
 Result<FencePosts> two_at_least() {
-    return problem("", "A row has two holes or more.");
+    return problem("", say("A row has two holes or more."));
 }
 Result<FencePosts> some_length() {
-    return problem("", "Lengths must be more than nought.");
+    return problem("", say("Lengths must be more than nought."));
 }
 
 } // namespace
@@ -40,10 +40,10 @@ Result<FencePosts> posts_by_count_of(Length span, Length spacing) {
     if (!(span > Length{}) || !(spacing > Length{}))
         return some_length();
     if (spacing > span + Length::mm(same_mm))
-        return problem("", "The spacing is longer than the span, so not even two holes fit.");
+        return problem("", say("The spacing is longer than the span, so not even two holes fit."));
     constexpr double most = 100'000.0;
     if (span / spacing > most)
-        return problem("", "That would be more than a hundred thousand holes. A longer spacing would do.");
+        return problem("", say("That would be more than a hundred thousand holes. A longer spacing would do."));
     const int gaps = static_cast<int>(std::floor(span / spacing + 1e-9));
     const Length filled = spacing * gaps;
     return FencePosts{gaps + 1, filled, spacing, abs(span - filled) < Length::mm(same_mm) ? Length{} : span - filled};
@@ -60,11 +60,11 @@ Result<FencePosts> posts_by_span_of(int holes, Length spacing) {
 Result<RowInLength> row_in_length(Length length, int holes, Length spacing, Length diameter, double least,
                                   Length round) {
     if (holes < 1 || !(diameter > Length{}) || !(length > Length{}))
-        return problem("", "A length, a hole size and a number of holes are needed.");
+        return problem("", say("A length, a hole size and a number of holes are needed."));
     const Length span = spacing * (holes - 1);
     if (span >= length)
-        return problem("", fmt::format("The row alone is {} mm longer than the piece. A smaller spacing would do.",
-                                       decimal((span - length).in_mm(), 3, Sign::WhenNegative, Tail::Trim)));
+        return problem("", say("The row alone is {span} mm longer than the piece. A smaller spacing would do.",
+                               {{"span", decimal((span - length).in_mm(), 3, Sign::WhenNegative, Tail::Trim)}}));
     RowInLength row;
     row.margin = (length - span) / 2.0;
     row.margin_in_diameters = row.margin / diameter;

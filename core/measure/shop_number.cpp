@@ -6,6 +6,7 @@
 #include "measure/drill_names.h"
 #include "measure/figures.h"
 #include "measure/text.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <array>
@@ -58,14 +59,14 @@ public:
     Result<Value> all() {
         skip_blanks();
         if (at_end())
-            return refuse("Nothing is typed here. A figure such as 12.5, 3 1/4 or 7/16 would do.");
+            return refuse(say("Nothing is typed here. A figure such as 12.5, 3 1/4 or 7/16 would do."));
         Result<Value> value = sum();
         if (!value)
             return value;
         skip_blanks();
         if (!at_end())
-            return refuse(
-                fmt::format("'{}' does not fit after the figure. Write one figure, or put + - * / between.", rest()));
+            return refuse(say("'{rest}' does not fit after the figure. Write one figure, or put + - * / between.",
+                              {{"rest", rest()}}));
         return value;
     }
 
@@ -133,7 +134,7 @@ private:
     Result<Value> factor() {
         skip_blanks();
         if (++m_depth > deepest_nesting)
-            return refuse("There are too many brackets or signs in this figure. Work it out in fewer steps.");
+            return refuse(say("There are too many brackets or signs in this figure. Work it out in fewer steps."));
         Result<Value> value = signed_factor();
         --m_depth;
         return value;
@@ -142,7 +143,7 @@ private:
     Result<Value> signed_factor() {
         const char c = peek();
         if (at_end())
-            return refuse("The figure stops too early: a number is missing at the end.");
+            return refuse(say("The figure stops too early: a number is missing at the end."));
         if (c == '+' || c == '-') {
             ++m_at;
             Result<Value> value = factor();
@@ -157,7 +158,7 @@ private:
                 return inside;
             skip_blanks();
             if (peek() != ')')
-                return refuse("A bracket is opened but not closed. Add the missing ).");
+                return refuse(say("A bracket is opened but not closed. Add the missing )."));
             ++m_at;
             inside->unit = 0.0; // a unit inside the brackets is for what is in them
             return with_unit_behind(*inside);
@@ -166,9 +167,10 @@ private:
             return number();
         if (c == '#' || is_letter(c))
             return drill();
-        return refuse(fmt::format("A number is expected where '{}' stands. {}", rest(),
-                                  c == '/' || c == '*' ? "One sign too many, it seems."
-                                                       : "Figures such as 12.5 or 3 1/4 would do."));
+        return refuse(say("A number is expected where '{rest}' stands. {c}",
+                          {{"rest", rest()},
+                           {"c", c == '/' || c == '*' ? say("One sign too many, it seems.")
+                                                      : say("Figures such as 12.5 or 3 1/4 would do.")}}));
     }
 
     // Reads decimal digits; an exponent is taken only when digits follow it.
@@ -182,8 +184,8 @@ private:
                 ++m_at;
         }
         if (peek() == ',')
-            return problem("",
-                           "A comma is not used in figures here, because it is read in two ways. Use a point: 12.5.");
+            return problem(
+                "", say("A comma is not used in figures here, because it is read in two ways. Use a point: 12.5."));
         const std::size_t sign = (peek(1) == '+' || peek(1) == '-') ? 1 : 0;
         if ((peek() == 'e' || peek() == 'E') && is_digit(peek(1 + sign))) {
             m_at += 1 + sign;
@@ -193,7 +195,7 @@ private:
         const std::string written(m_text.substr(start, m_at - start));
         const double value = std::strtod(written.c_str(), nullptr);
         if (!std::isfinite(value) || value > largest_number)
-            return problem("", fmt::format("{} is too large a number for anything on a bench.", written));
+            return problem("", say("{written} is too large a number for anything on a bench.", {{"written", written}}));
         return value;
     }
 
@@ -250,7 +252,7 @@ private:
             return false;
         }
         if (*under == 0.0)
-            return problem("", "Nothing can be divided by nought. Change the figure under the stroke.");
+            return problem("", say("Nothing can be divided by nought. Change the figure under the stroke."));
         size /= *under;
         return true;
     }
@@ -276,18 +278,19 @@ private:
             const std::size_t stroke = std::min(m_text.find_first_not_of("0123456789", from), m_text.size());
             if (dash && !blank_before && !blank_after && stroke > from && stroke + 1 < m_text.size() &&
                 m_text[stroke] == '/' && is_digit(m_text[stroke + 1]))
-                remark(fmt::format("read as {:g} minus {}, which is more than one", size,
-                                   m_text.substr(from, m_text.find_first_not_of("0123456789/", from) - from)));
+                remark(say("read as {size} minus {typed}, which is more than one",
+                           {{"size", fmt::format("{:g}", size)},
+                            {"typed", m_text.substr(from, m_text.find_first_not_of("0123456789/", from) - from)}}));
             return;
         }
         const std::string part(m_text.substr(from, end - from));
         const std::string whole = fmt::format("{:g}", size);
         if (dash && blank_before && blank_after) {
-            remark(fmt::format("read as {} minus {}", whole, part));
+            remark(say("read as {whole} minus {part}", {{"whole", whole}, {"part", part}}));
             return;
         }
         if (dash)
-            remark(fmt::format("read as {} and {}, a mixed number", whole, part));
+            remark(say("read as {whole} and {part}, a mixed number", {{"whole", whole}, {"part", part}}));
         size += *fraction;
         m_at = end;
     }
@@ -322,12 +325,12 @@ private:
                 m_at = before;
                 return value;
             } else
-                return refuse(
-                    fmt::format("'{}' is not a unit that is known here. mm, cm, in, \" or thou would do.", word));
+                return refuse(say("'{word}' is not a unit that is known here. mm, cm, in, \" or thou would do.",
+                                  {{"word", word}}));
             m_at += word.size();
         }
         if (value.kind != Kind::Bare)
-            return refuse("A unit stands behind a figure that already has one.");
+            return refuse(say("A unit stands behind a figure that already has one."));
         return Value{value.size * factor, Kind::Length, factor};
     }
 
@@ -351,22 +354,24 @@ private:
                 name[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(name[0])));
         }
         if (const auto diameter = drill_diameter(name)) {
-            remark(fmt::format("{} drill, {}", name, both_units(*diameter)));
+            remark(say("{name} drill, {diameter}", {{"name", name}, {"diameter", both_units(*diameter)}}));
             return Value{diameter->in_mm(), Kind::Length};
         }
         if (name.starts_with('#'))
-            return refuse(fmt::format("There is no number drill {}. They run from #1 to #80.", name));
-        return refuse(fmt::format("'{}' is not a number. Figures such as 12.5, 3 1/4, 7/16 or #29 would do.", name));
+            return refuse(say("There is no number drill {name}. They run from #1 to #80.", {{"name", name}}));
+        return refuse(
+            say("'{name}' is not a number. Figures such as 12.5, 3 1/4, 7/16 or #29 would do.", {{"name", name}}));
     }
 
     Result<Value> add(Value left, Value right, double sign) {
         if (left.kind != right.kind) {
             if (left.kind == Kind::Ratio || right.kind == Kind::Ratio)
-                return refuse("A length divided by a length has no unit, so it cannot be added to a length.");
+                return refuse(say("A length divided by a length has no unit, so it cannot be added to a length."));
             for (Value* value : {&left, &right})
                 if (value->kind == Kind::Bare) {
-                    remark(fmt::format("{} without a unit was taken in {}",
-                                       decimal(value->size, 6, Sign::WhenNegative, Tail::Trim), unit_word(m_field)));
+                    remark(say("{figure} without a unit was taken in {field}",
+                               {{"figure", decimal(value->size, 6, Sign::WhenNegative, Tail::Trim)},
+                                {"field", unit_word(m_field)}}));
                     *value = {value->size * millimetres_in(m_field), Kind::Length};
                 }
         }
@@ -375,7 +380,7 @@ private:
 
     static Result<Value> multiply(Value left, Value right) {
         if (left.kind == Kind::Length && right.kind == Kind::Length)
-            return refuse("A length times a length is an area. Leave the unit off one of them.");
+            return refuse(say("A length times a length is an area. Leave the unit off one of them."));
         const Kind kind = left.kind == Kind::Length || right.kind == Kind::Length ? Kind::Length
                           : left.kind == Kind::Ratio || right.kind == Kind::Ratio
                               ? (left.kind == right.kind ? Kind::Ratio : Kind::Bare)
@@ -385,15 +390,18 @@ private:
 
     Result<Value> divide(Value left, Value right) {
         if (right.size == 0.0)
-            return refuse("Nothing can be divided by nought. Change the figure under the stroke.");
+            return refuse(say("Nothing can be divided by nought. Change the figure under the stroke."));
         if (right.kind == Kind::Length) {
             // "7.3/3 mm": the unit is meant for all of it; a number over a length would be nothing.
             if (left.kind == Kind::Bare && right.unit > 0.0) {
-                remark(fmt::format("the unit behind it counts for {:g}/{:g}", left.size, right.size / right.unit));
+                remark(say("the unit behind it counts for {left}/{right}",
+                           {{"left", fmt::format("{:g}", left.size)},
+                            {"right", fmt::format("{:g}", right.size / right.unit)}}));
                 return Value{left.size / (right.size / right.unit) * right.unit, Kind::Length, right.unit};
             }
             if (left.kind != Kind::Length)
-                return refuse("A plain number cannot be divided by a length. Give the first figure a unit as well.");
+                return refuse(
+                    say("A plain number cannot be divided by a length. Give the first figure a unit as well."));
             return Value{left.size / right.size, Kind::Ratio};
         }
         return Value{left.size / right.size, left.kind};
@@ -411,10 +419,10 @@ Result<ReadLength> read_length(std::string_view text, Unit field) {
     if (!value)
         return tl::unexpected(value.error());
     if (value->kind == Kind::Ratio)
-        return problem("", "A length divided by a length has no unit, but a length is wanted here.");
+        return problem("", say("A length divided by a length has no unit, but a length is wanted here."));
     const double mm = value->kind == Kind::Length ? value->size : value->size * millimetres_in(field);
     if (!std::isfinite(mm) || std::fabs(mm) > largest_length_mm)
-        return problem("", "That is more than 100 metres. Check the decimal point and the unit.");
+        return problem("", say("That is more than 100 metres. Check the decimal point and the unit."));
     return ReadLength{Length::mm(mm + 0.0), parser.how()};
 }
 
@@ -427,9 +435,9 @@ Result<double> read_number(std::string_view text) {
     if (!value)
         return tl::unexpected(value.error());
     if (value->kind == Kind::Length)
-        return problem("", "A plain number is wanted here, without a unit.");
+        return problem("", say("A plain number is wanted here, without a unit."));
     if (!std::isfinite(value->size) || std::fabs(value->size) > largest_number)
-        return problem("", "That number is too large for anything on a bench.");
+        return problem("", say("That number is too large for anything on a bench."));
     return value->size;
 }
 
@@ -447,20 +455,24 @@ Result<int> read_count(std::string_view text, int least, int most, const std::st
         number = *read;
     }
     if (number != std::floor(number))
-        return problem("", fmt::format("{} must be counted in whole numbers.", of_what));
+        return problem("", say("{of_what} must be counted in whole numbers.", {{"of_what", of_what}}));
     if (number < least || number > most)
-        return problem("", fmt::format("Any number of {} from {} to {} would do here.", of_what, least, most));
+        return problem("", say("Any number of {of_what} from {least} to {most} would do here.",
+                               {{"of_what", of_what}, {"least", least}, {"most", most}}));
     return static_cast<int>(number);
 }
 
 std::string both_units(Length length) {
     const NearestFraction fraction = nearest_fraction(length);
     const bool exact = std::fabs(fraction.leftover.in_mm()) < 1e-9;
-    return fmt::format("{} mm = {} in, {} in {}", decimal(length.in_mm(), 4, Sign::WhenNegative, Tail::Trim),
-                       decimal(length.in(Unit::Inch), 5, Sign::WhenNegative, Tail::Trim), fraction.text,
-                       exact ? "exactly"
-                             : fmt::format("and {} mm", decimal(fraction.leftover.in_mm(), 3, Sign::Always))) +
-           (drill_of(length).empty() ? "" : ", drill " + drill_of(length));
+    return say("{millimetres} mm = {inches} in, {fraction} in {exact}",
+               {{"millimetres", decimal(length.in_mm(), 4, Sign::WhenNegative, Tail::Trim)},
+                {"inches", decimal(length.in(Unit::Inch), 5, Sign::WhenNegative, Tail::Trim)},
+                {"fraction", fraction.text},
+                {"exact", exact ? "exactly"
+                                : say("and {fraction} mm",
+                                      {{"fraction", decimal(fraction.leftover.in_mm(), 3, Sign::Always)}})}}) +
+           (drill_of(length).empty() ? "" : say(", drill {drill_of}", {{"drill_of", drill_of(length)}}));
 }
 
 } // namespace clockface

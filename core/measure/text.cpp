@@ -1,7 +1,7 @@
 #include "measure/text.h"
+#include "words/say.h"
 
 #include <cstdint>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -76,18 +76,21 @@ std::string_view without_blanks(std::string_view text) {
 std::optional<std::string> length_fault(std::string_view text, std::size_t longest) {
     if (text.size() <= longest)
         return std::nullopt;
-    return fmt::format("This is {} letters long; up to {} would do here.", text.size(), longest);
+    return say("This is {size} letters long; up to {longest} would do here.",
+               {{"size", text.size()}, {"longest", longest}});
 }
 
 std::optional<std::string> text_fault(const std::string& what, std::string_view text, std::size_t longest) {
     if (text.size() > longest)
-        return fmt::format("{} has up to {} letters; this has {}.", what, longest, text.size());
+        return say("{what} has up to {longest} letters; this has {size}.",
+                   {{"what", what}, {"longest", longest}, {"size", text.size()}});
     if (!is_utf8(text))
-        return fmt::format("{} holds bytes that are no letters. Type it again, or save the file as UTF-8.", what);
+        return say("{what} holds bytes that are no letters. Type it again, or save the file as UTF-8.",
+                   {{"what", what}});
     if (has_control_signs(text))
-        return fmt::format("{} stands on one line, and this has a line break or another sign that cannot be printed. "
-                           "Take it out.",
-                           what);
+        return say(
+            "{what} stands on one line, and this has a line break or another sign that cannot be printed. Take it out.",
+            {{"what", what}});
     return std::nullopt;
 }
 

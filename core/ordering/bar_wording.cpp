@@ -4,6 +4,7 @@
 #include "measure/figures.h"
 #include "round/drill_path.h"
 #include "round/ways.h"
+#include "words/say.h"
 
 #include <cmath>
 #include <fmt/format.h>
@@ -14,7 +15,7 @@ namespace clockface {
 namespace {
 
 std::string seen_from_right(Sense sense) {
-    return in_words(sense) + ", seen from the right end";
+    return say("{sense}, seen from the right end", {{"sense", in_words(sense)}});
 }
 
 Angle size_of(Angle angle) {
@@ -26,85 +27,108 @@ Angle size_of(Angle angle) {
 Wording turn_bar_words(const TurnBar& turn, int hole, const WordingNeeds& needs) {
     const Job& job = needs.job;
     const bool layout = std::holds_alternative<LayoutBench>(needs.machine.kind);
-    const std::string place = layout ? "level" : "on top";
+    const std::string place = layout ? "level" : say("on top");
     const auto fig = [&](Length length) { return with_unit(length, job.unit); };
     const std::string target =
-        hole < 0 ? std::string("the first hole") : needs.holes.at(static_cast<std::size_t>(hole)).name;
+        hole < 0 ? std::string(say("the first hole")) : needs.holes.at(static_cast<std::size_t>(hole)).name;
     Wording w;
     if (turn.first) {
         const std::string angle = angle_in_words(job, turn.bearing);
-        w.heading = "Lay the bar";
+        w.heading = say("Lay the bar");
         w.figures = {
             {layout ? "level" : "up", in_degrees(job.convention.figure_of(as_seen(job, turn.bearing))), "", true}};
-        w.direction = fmt::format("left end to the left; the line of {} is {}", target, place);
-        w.note = "Scribe this line across the end before the bar is let go: it is the only mark of the angle later.";
-        w.sentence = fmt::format("Lay the bar with its left end to the left and clamp it. What is {} now is {}; scribe "
-                                 "the line across the end.",
-                                 place, angle);
-        w.why = "A bar has no top of its own: the first hole makes it, and every angle is counted from there.";
+        w.direction =
+            say("left end to the left; the line of {target} is {place}", {{"target", target}, {"place", place}});
+        w.note =
+            say("Scribe this line across the end before the bar is let go: it is the only mark of the angle later.");
+        w.sentence = say("Lay the bar with its left end to the left and clamp it. What is {place} now is {angle}; "
+                         "scribe the line across the end.",
+                         {{"place", place}, {"angle", angle}});
+        w.why = say("A bar has no top of its own: the first hole makes it, and every angle is counted from there.");
         return w;
     }
     const std::string from =
-        turn.from < 0 ? std::string("the first line") : needs.holes.at(static_cast<std::size_t>(turn.from)).name;
-    w.heading = "Turn the bar to " + target;
+        turn.from < 0 ? std::string(say("the first line")) : needs.holes.at(static_cast<std::size_t>(turn.from)).name;
+    w.heading = say("Turn the bar to {target}", {{"target", target}});
     if (turn.back_to_first()) {
         w.figures = {{layout ? "level" : "up", from, "", true}};
-        w.direction = fmt::format("as it lay first, the line of {} {}", from, place);
-        w.sentence = fmt::format("Turn the bar back to how it lay first, with the line of {} {}.", from, place);
-        w.why = turn.far_mouth ? fmt::format("{} goes right through, and its far mouth stands half a turn on.", target)
-                               : fmt::format("{} stands at the same angle as {}.", target, from);
+        w.direction = say("as it lay first, the line of {from} {place}", {{"from", from}, {"place", place}});
+        w.sentence = say("Turn the bar back to how it lay first, with the line of {from} {place}.",
+                         {{"from", from}, {"place", place}});
+        w.why = turn.far_mouth
+                    ? say("{target} goes right through, and its far mouth stands half a turn on.", {{"target", target}})
+                    : say("{target} stands at the same angle as {from}.", {{"target", target}, {"from", from}});
         return w;
     }
     switch (turn.way) {
     case AngleWay::ColletBlock:
     case AngleWay::JawIndex: {
         const bool jaws = turn.way == AngleWay::JawIndex;
-        w.figures = {{jaws ? "jaws on" : "faces on", fmt::format("{}", turn.faces),
-                      fmt::format("of {}, from the first position", turn.sides), true}};
-        w.direction = seen_from_right(Sense::Clockwise) + "; counted from how it lay first";
-        w.sentence = fmt::format("{}: {} on from the first position, {}.", w.heading,
-                                 counted(turn.faces, jaws ? "jaw" : "face"), seen_from_right(Sense::Clockwise));
+        w.figures = {{jaws ? say("jaws on") : say("faces on"), fmt::format("{}", turn.faces),
+                      say("of {sides}, from the first position", {{"sides", turn.sides}}), true}};
+        w.direction = say("{seen_from_right}; counted from how it lay first",
+                          {{"seen_from_right", seen_from_right(Sense::Clockwise)}});
+        w.sentence = say(jaws ? later("{heading}: {jaws} {jaws:jaw|jaws} on from the first position, {way}.")
+                              : later("{heading}: {faces} {faces:face|faces} on from the first position, {way}."),
+                         {{"heading", w.heading},
+                          {"jaws", turn.faces},
+                          {"faces", turn.faces},
+                          {"way", seen_from_right(Sense::Clockwise)}});
         break;
     }
     case AngleWay::RodAndProtractor:
-        w.figures = {{"from upright", in_degrees(size_of(turn.set)), "", true}};
-        w.direction = fmt::format("rod in {} leans {}", from,
-                                  seen_from_right(turn.set < Angle{} ? Sense::CounterClockwise : Sense::Clockwise));
+        w.figures = {{say("from upright"), in_degrees(size_of(turn.set)), "", true}};
+        w.direction = say("rod in {from} leans {set}",
+                          {{"from", from},
+                           {"set", seen_from_right(turn.set < Angle{} ? Sense::CounterClockwise : Sense::Clockwise)}});
         if (turn.other_end)
-            w.note = "Read it at the rod's other end, which stands upwards then.";
-        w.sentence =
-            fmt::format("{}: rod in {}, {} from upright, leaning {}.", w.heading, from, in_degrees(size_of(turn.set)),
-                        seen_from_right(turn.set < Angle{} ? Sense::CounterClockwise : Sense::Clockwise));
+            w.note = say("Read it at the rod's other end, which stands upwards then.");
+        w.sentence = say("{heading}: rod in {from}, {angle} from upright, leaning {set}.",
+                         {{"heading", w.heading},
+                          {"from", from},
+                          {"angle", in_degrees(size_of(turn.set))},
+                          {"set", seen_from_right(turn.set < Angle{} ? Sense::CounterClockwise : Sense::Clockwise)}});
         break;
     case AngleWay::RodHeights:
-        w.figures = {
-            {"higher by", with_unit(turn.height, job.unit), fmt::format("over {} of rod", fig(turn.rod)), true}};
-        w.direction = fmt::format("rod in {} leans {}", from, seen_from_right(opposite(turn.lean)));
+        w.figures = {{say("higher by"), with_unit(turn.height, job.unit),
+                      say("over {rod} of rod", {{"rod", fig(turn.rod)}}), true}};
+        w.direction =
+            say("rod in {from} leans {opposite}", {{"from", from}, {"opposite", seen_from_right(opposite(turn.lean))}});
         if (turn.other_end)
-            w.note = "Read it at the rod's other end, which stands upwards then.";
-        w.sentence =
-            fmt::format("{}: rod in {}, two places {} apart on it, one {} above the other, leaning {}.", w.heading,
-                        from, fig(turn.rod), fig(turn.height), seen_from_right(opposite(turn.lean)));
+            w.note = say("Read it at the rod's other end, which stands upwards then.");
+        w.sentence = say(
+            "{heading}: rod in {from}, two places {rod} apart on it, one {height} above the other, leaning {opposite}.",
+            {{"heading", w.heading},
+             {"from", from},
+             {"rod", fig(turn.rod)},
+             {"height", fig(turn.height)},
+             {"opposite", seen_from_right(opposite(turn.lean))}});
         break;
     case AngleWay::WrappedStrip:
-        w.figures = {{"round the bar", with_unit(abs(turn.height), job.unit), "", true}};
-        w.direction = fmt::format("from the line of {}, {}", from,
-                                  seen_from_right(turn.height < Length{} ? Sense::Clockwise : Sense::CounterClockwise));
-        w.sentence =
-            fmt::format("{}: mark {} round the bar from the line of {}, {}, and bring the mark {}.", w.heading,
-                        fig(abs(turn.height)), from,
-                        seen_from_right(turn.height < Length{} ? Sense::Clockwise : Sense::CounterClockwise), place);
+        w.figures = {{say("round the bar"), with_unit(abs(turn.height), job.unit), "", true}};
+        w.direction =
+            say("from the line of {from}, {height}",
+                {{"from", from},
+                 {"height", seen_from_right(turn.height < Length{} ? Sense::Clockwise : Sense::CounterClockwise)}});
+        w.sentence = say(
+            "{heading}: mark {height} round the bar from the line of {from}, {height2}, and bring the mark {place}.",
+            {{"heading", w.heading},
+             {"height", fig(abs(turn.height))},
+             {"from", from},
+             {"height2", seen_from_right(turn.height < Length{} ? Sense::Clockwise : Sense::CounterClockwise)},
+             {"place", place}});
         break;
     case AngleWay::EndLine:
     case AngleWay::Table:
-        w.figures = {{"second line at", in_degrees(size_of(turn.set)), "", true}};
-        w.direction = fmt::format("from the first end line, {}; then {}",
-                                  seen_from_right(turn.set < Angle{} ? Sense::Clockwise : Sense::CounterClockwise),
-                                  layout ? "level" : "upright against a square");
-        w.sentence = fmt::format("{}: a second line across the end, {} {} of the first, then {}.", w.heading,
-                                 in_degrees(size_of(turn.set)),
-                                 seen_from_right(turn.set < Angle{} ? Sense::Clockwise : Sense::CounterClockwise),
-                                 layout ? "level" : "upright against a square");
+        w.figures = {{say("second line at"), in_degrees(size_of(turn.set)), "", true}};
+        w.direction = say("from the first end line, {set}; then {layout}",
+                          {{"set", seen_from_right(turn.set < Angle{} ? Sense::Clockwise : Sense::CounterClockwise)},
+                           {"layout", layout ? "level" : say("upright against a square")}});
+        w.sentence = say("{heading}: a second line across the end, {angle} {set} of the first, then {layout}.",
+                         {{"heading", w.heading},
+                          {"angle", in_degrees(size_of(turn.set))},
+                          {"set", seen_from_right(turn.set < Angle{} ? Sense::Clockwise : Sense::CounterClockwise)},
+                          {"layout", layout ? "level" : say("upright against a square")}});
         break;
     }
     if (hole >= 0 && turn.from >= 0) {
@@ -112,15 +136,18 @@ Wording turn_bar_words(const TurnBar& turn, int hole, const WordingNeeds& needs)
         const Hole& next = needs.holes.at(static_cast<std::size_t>(hole));
         const Angle wanted = Angle::degrees(std::remainder(
             next.bar.value_or(OnBar{}).bearing.in_degrees() - first.bar.value_or(OnBar{}).bearing.in_degrees(), 360.0));
-        w.why = fmt::format("{} stands {} {} of {}, seen from the right end.", target, in_degrees(size_of(wanted)),
-                            in_words(wanted < Angle{} ? Sense::Clockwise : Sense::CounterClockwise), first.name);
+        w.why = say("{target} stands {wanted} {wanted2} of {name}, seen from the right end.",
+                    {{"target", target},
+                     {"wanted", in_degrees(size_of(wanted))},
+                     {"wanted2", in_words(wanted < Angle{} ? Sense::Clockwise : Sense::CounterClockwise)},
+                     {"name", first.name}});
         // Set 65, have 115.
         if (turn.far_mouth)
             w.note =
-                fmt::format("Set {}, have {}: the hole goes right through, and its far mouth stands where the "
-                            "drawing wants it.",
-                            in_degrees(size_of(wanted - Angle::degrees(std::copysign(180.0, wanted.in_degrees())))),
-                            in_degrees(size_of(wanted)));
+                say("Set {set}, have {wanted}: the hole goes right through, and its far mouth stands where the drawing "
+                    "wants it.",
+                    {{"set", in_degrees(size_of(wanted - Angle::degrees(std::copysign(180.0, wanted.in_degrees()))))},
+                     {"wanted", in_degrees(size_of(wanted))}});
     }
     return w;
 }
@@ -128,60 +155,64 @@ Wording turn_bar_words(const TurnBar& turn, int hole, const WordingNeeds& needs)
 Wording stand_over_axis_words(const StandOverAxis& stand, const WordingNeeds& needs) {
     const auto fig = [&](Length length) { return with_unit(length, needs.job.unit); };
     Wording w;
-    w.heading = "Over the axis";
+    w.heading = say("Over the axis");
     w.direction = in_words(stand.way);
-    w.note = "The bar is clamped, clear of the drill where it comes out.";
+    w.note = say("The bar is clamped, clear of the drill where it comes out.");
     switch (stand.way) {
     case TopWay::TouchOne:
-        w.figures = {{"touch, then on by", fig(stand.go), "", true}};
-        w.sentence = fmt::format("Touch the side towards you with the finder of {}, raise it, go on by {} without "
-                                 "turning back, and set the cross slide to 0: the spindle stands over the axis.",
-                                 fig(stand.finder), fig(stand.go));
-        w.why = fmt::format("The radius and half the finder: {} + {} = {}.", fig(stand.go - stand.finder / 2.0),
-                            fig(stand.finder / 2.0), fig(stand.go));
+        w.figures = {{say("touch, then on by"), fig(stand.go), "", true}};
+        w.sentence = say("Touch the side towards you with the finder of {finder}, raise it, go on by {go} without "
+                         "turning back, and set the cross slide to 0: the spindle stands over the axis.",
+                         {{"finder", fig(stand.finder)}, {"go", fig(stand.go)}});
+        w.why = say("The radius and half the finder: {stand} + {finder} = {go}.",
+                    {{"stand", fig(stand.go - stand.finder / 2.0)},
+                     {"finder", fig(stand.finder / 2.0)},
+                     {"go", fig(stand.go)}});
         return w;
     case TopWay::TouchBoth:
     case TopWay::Centred:
-        w.figures = {{"half of the way across", "0", "", true}};
+        w.figures = {{say("half of the way across"), "0", "", true}};
         w.sentence =
-            fmt::format("{}Touch both sides at the height of the axis, go back by half of the way between the "
-                        "touches, and set the cross slide to 0 there.",
-                        stand.way == TopWay::Centred ? "Grip the bar in the table's chuck and see that it runs "
-                                                       "true. "
-                                                     : "");
-        w.why = "Half way between two touches is the axis, whatever the bar and the finder measure.";
+            say("{remark}Touch both sides at the height of the axis, go back by half of the way between the touches, "
+                "and set the cross slide to 0 there.",
+                {{"remark", stand.way == TopWay::Centred
+                                ? say("Grip the bar in the table's chuck and see that it runs true.") + " "
+                                : ""}});
+        w.why = say("Half way between two touches is the axis, whatever the bar and the finder measure.");
         return w;
     case TopWay::SkimmedFlat:
-        w.figures = {{"middle of the strip", "0", "", true}};
+        w.figures = {{say("middle of the strip"), "0", "", true}};
         w.sentence =
-            "Skim the crest to a bright strip narrower than the hole, stand over its middle, and set the cross "
-            "slide to 0.";
-        w.why = "A strip skimmed from a round bar lies evenly on both sides of its top.";
+            say("Skim the crest to a bright strip narrower than the hole, stand over its middle, and set the cross "
+                "slide to 0.");
+        w.why = say("A strip skimmed from a round bar lies evenly on both sides of its top.");
         return w;
     case TopWay::FiledFlat:
-        w.figures = {{"middle of the flat", "0", "", true}};
+        w.figures = {{say("middle of the flat"), "0", "", true}};
         w.sentence =
-            "File the crest to a flat narrower than the hole, punch its middle, and bring the spindle over it.";
-        w.why = "A flat filed level lies evenly on both sides of the top.";
+            say("File the crest to a flat narrower than the hole, punch its middle, and bring the spindle over it.");
+        w.why = say("A flat filed level lies evenly on both sides of the top.");
         return w;
     case TopWay::Scribed:
-        w.figures = {{"over the line", "0", "", true}};
-        w.sentence = "Scribe along the bar at axis height with the pointed rod, stand the end line upright against a "
-                     "square, and bring the spindle over the line on top.";
-        w.why = "A rod of the bar's own size lying beside it has its point at the height of the axis.";
+        w.figures = {{say("over the line"), "0", "", true}};
+        w.sentence =
+            say("Scribe along the bar at axis height with the pointed rod, stand the end line upright against a "
+                "square, and bring the spindle over the line on top.");
+        w.why = say("A rod of the bar's own size lying beside it has its point at the height of the axis.");
         return w;
     case TopWay::Bushing:
-        w.figures = {{"through the bushing", "0", "", true}};
-        w.sentence = "Grip the bar and the bushing of its diameter between the jaws and drill through the bushing.";
-        w.why = "Gripped between the same jaws, bushing and bar have their axes one above the other.";
+        w.figures = {{say("through the bushing"), "0", "", true}};
+        w.sentence =
+            say("Grip the bar and the bushing of its diameter between the jaws and drill through the bushing.");
+        w.why = say("Gripped between the same jaws, bushing and bar have their axes one above the other.");
         return w;
     case TopWay::Jig:
     case TopWay::VeeAndFence:
         break;
     }
-    w.figures = {{"in the jig", "0", "", true}};
-    w.sentence = "Put the bar into the drill jig against its stop and tighten the set screw.";
-    w.why = "The jig's bushing stands over its bore.";
+    w.figures = {{say("in the jig"), "0", "", true}};
+    w.sentence = say("Put the bar into the drill jig against its stop and tighten the set screw.");
+    w.why = say("The jig's bushing stands over its bore.");
     return w;
 }
 
@@ -196,70 +227,92 @@ Wording packing_words(const SetPacking& packing, int hole, const WordingNeeds& n
     w.heading = fence ? "Fence" : "Stop";
     // Beyond a long caliper nothing is read: a bar is cut to length, once for the batch.
     const Length caliper_reaches = Length::mm(300.0);
-    const std::string by = packing.gap > caliper_reaches ? "by a bar cut to length" : "by caliper";
+    const std::string by = packing.gap > caliper_reaches ? say("by a bar cut to length") : say("by caliper");
     if (packing.pieces.empty())
-        w.figures = {{by, fig(packing.gap), fmt::format("between {} and pin", device), true}};
+        w.figures = {{by, fig(packing.gap), say("between {device} and pin", {{"device", device}}), true}};
     else
-        w.figures = {{packing.pieces.size() == 1 ? "packing" : "packing together", fig(packing.gap),
+        w.figures = {{packing.pieces.size() == 1 ? "packing" : say("packing together"), fig(packing.gap),
                       fmt::format("{}", fmt::join(pieces, " + ")), true}};
-    const std::string against = packing.vee                     ? "the vee block"
-                                : packing.half_block > Length{} ? "the bar"
-                                : fence                ? (packing.from_far_end ? "the upper edge" : "the lower edge")
-                                : packing.from_far_end ? "the right end"
-                                                       : "the left end";
-    w.direction = fmt::format("pin of {} in the chuck; then lay {} against it", fig(packing.pin), against);
-    w.note = "Spindle stopped while the pin is in it. Take pin and packing away before drilling.";
-    w.sentence = packing.pieces.empty()
-                     ? fmt::format("{}: pin of {} in the chuck, {} {} between {} and pin; {} goes against it.",
-                                   w.heading, fig(packing.pin), fig(packing.gap), by, device, against)
-                     : fmt::format("{}: pin of {} in the chuck, pack {} between {} and pin; {} goes against it.",
-                                   w.heading, fig(packing.pin), fmt::join(pieces, " + "), device, against);
+    const std::string against = packing.vee                     ? say("the vee block")
+                                : packing.half_block > Length{} ? say("the bar")
+                                : fence ? (packing.from_far_end ? say("the upper edge") : say("the lower edge"))
+                                : packing.from_far_end ? say("the right end")
+                                                       : say("the left end");
+    w.direction = say("pin of {pin} in the chuck; then lay {against} against it",
+                      {{"pin", fig(packing.pin)}, {"against", against}});
+    w.note = say("Spindle stopped while the pin is in it. Take pin and packing away before drilling.");
+    w.sentence = packing.pieces.empty() ? say("{heading}: pin of {pin} in the chuck, {gap} {by} between {device} and "
+                                              "pin; {against} goes against it.",
+                                              {{"heading", w.heading},
+                                               {"pin", fig(packing.pin)},
+                                               {"gap", fig(packing.gap)},
+                                               {"by", by},
+                                               {"device", device},
+                                               {"against", against}})
+                                        : say("{heading}: pin of {pin} in the chuck, pack {pieces} between {device} "
+                                              "and pin; {against} goes against it.",
+                                              {{"heading", w.heading},
+                                               {"pin", fig(packing.pin)},
+                                               {"pieces", fmt::format("{}", fmt::join(pieces, " + "))},
+                                               {"device", device},
+                                               {"against", against}});
     if (packing.pieces.empty() && packing.gap > caliper_reaches)
-        w.note += " No caliper reaches so far. Where a rule is near enough, scribe the place and punch it instead.";
-    const std::string half_pin = fmt::format("half the pin, {}", fig(packing.pin / 2.0));
+        w.note +=
+            " " + say("No caliper reaches so far. Where a rule is near enough, scribe the place and punch it instead.");
+    const std::string half_pin = say("half the pin, {pin}", {{"pin", fig(packing.pin / 2.0)}});
     w.why = packing.half_block > Length{}
-                ? fmt::format("Half of {} is {}; with what the hole stands off the axis, less {}, the gap is {}.",
-                              against, fig(packing.half_block), half_pin, fig(packing.gap))
-                : fmt::format("{} is {} from there; less {}.",
-                              hole < 0 ? std::string("The hole") : needs.holes.at(static_cast<std::size_t>(hole)).name,
-                              fig(packing.gap + packing.pin / 2.0), half_pin);
+                ? say("Half of {against} is {half_block}; with what the hole stands off the axis, less {half_pin}, the "
+                      "gap is {gap}.",
+                      {{"against", against},
+                       {"half_block", fig(packing.half_block)},
+                       {"half_pin", half_pin},
+                       {"gap", fig(packing.gap)}})
+                : say("{hole} is {packing} from there; less {half_pin}.",
+                      {{"hole",
+                        hole < 0 ? std::string(say("The hole")) : needs.holes.at(static_cast<std::size_t>(hole)).name},
+                       {"packing", fig(packing.gap + packing.pin / 2.0)},
+                       {"half_pin", half_pin}});
     return w;
 }
 
 Wording scribe_along_words(const std::string& figure, const std::string& unit, const std::string& names) {
     Wording w;
-    w.heading = "Along the bar";
-    w.figures = {{"height gauge", figure, unit, true}};
-    w.direction = "the bar lies on the plate; scribe along it for " + names;
-    w.note = "Hold the bar against a block, so that it cannot roll.";
-    w.sentence = fmt::format("Height gauge {} from the plate: scribe along the bar for {}.", figure, names);
-    w.why = "The height of the bar's axis above the plate is its radius there, with what the hole stands beside the "
-            "axis.";
+    w.heading = say("Along the bar");
+    w.figures = {{say("height gauge"), figure, unit, true}};
+    w.direction = say("the bar lies on the plate; scribe along it for {names}", {{"names", names}});
+    w.note = say("Hold the bar against a block, so that it cannot roll.");
+    w.sentence = say("Height gauge {figure} from the plate: scribe along the bar for {names}.",
+                     {{"figure", figure}, {"names", names}});
+    w.why =
+        say("The height of the bar's axis above the plate is its radius there, with what the hole stands beside the "
+            "axis.");
     return w;
 }
 
 Wording scribe_across_words(const std::string& figure, const std::string& unit, const std::string& names,
                             bool right_end) {
     Wording w;
-    w.heading = "Across the bar";
-    w.figures = {{"height gauge", figure, unit, true}};
-    w.direction =
-        fmt::format("the bar stands on its {} end; scribe across the lines of {}", right_end ? "right" : "left", names);
-    w.sentence = fmt::format("Height gauge {}, the bar on its {} end: scribe across the lines of {}.", figure,
-                             right_end ? "right" : "left", names);
-    w.why = "The distance of these holes from that end, rounded once.";
+    w.heading = say("Across the bar");
+    w.figures = {{say("height gauge"), figure, unit, true}};
+    w.direction = say("the bar stands on its {right_end} end; scribe across the lines of {names}",
+                      {{"right_end", right_end ? "right" : "left"}, {"names", names}});
+    w.sentence = say("Height gauge {figure}, the bar on its {right_end} end: scribe across the lines of {names}.",
+                     {{"figure", figure}, {"right_end", right_end ? "right" : "left"}, {"names", names}});
+    w.why = say("The distance of these holes from that end, rounded once.");
     return w;
 }
 
 Wording zero_along_words(const PickUpZero& zero, const Job& job) {
     Wording w;
-    w.heading = "Zero along the bar";
-    w.figures = {{"X dial", "0", "", true}};
-    w.direction = fmt::format("over zero ({}), last moving {}", in_words(job.datum, job.blank),
-                              zero.finish_x == Towards::Plus ? "right" : "left");
-    w.sentence = fmt::format("Stand over zero ({}), last moving {}, and set the X dial to 0.",
-                             in_words(job.datum, job.blank), zero.finish_x == Towards::Plus ? "right" : "left");
-    w.why = "Distances along the bar are counted from the drawing's zero.";
+    w.heading = say("Zero along the bar");
+    w.figures = {{say("X dial"), "0", "", true}};
+    w.direction =
+        say("over zero ({blank}), last moving {zero}",
+            {{"blank", in_words(job.datum, job.blank)}, {"zero", zero.finish_x == Towards::Plus ? "right" : "left"}});
+    w.sentence =
+        say("Stand over zero ({blank}), last moving {zero}, and set the X dial to 0.",
+            {{"blank", in_words(job.datum, job.blank)}, {"zero", zero.finish_x == Towards::Plus ? "right" : "left"}});
+    w.why = say("Distances along the bar are counted from the drawing's zero.");
     return w;
 }
 
@@ -269,16 +322,19 @@ void add_bar_drilling(Wording& words, const Hole& hole, const Job& job) {
     if (!path)
         return;
     const auto fig = [&](Length length) { return with_unit(length, job.unit); };
-    words.note = "Start with a short centre drill: a drill that meets a slope skates. Bar clamped, chuck key out, eyes "
-                 "covered.";
+    words.note =
+        say("Start with a short centre drill: a drill that meets a slope skates. Bar clamped, chuck key out, eyes "
+            "covered.");
     if (!hole.spec.depth)
-        words.note += " Ease off where it breaks through; nothing but waste may lie below.";
-    words.why = fmt::format("Depth counts from where the point touches first. The full width is in at {}.",
-                            path->full_in ? fig(path->depth_to(*path->full_in)) : std::string("no depth"));
+        words.note += " " + say("Ease off where it breaks through; nothing but waste may lie below.");
+    words.why = say("Depth counts from where the point touches first. The full width is in at {path}.",
+                    {{"path", path->full_in ? fig(path->depth_to(*path->full_in)) : std::string(say("no depth"))}});
     if (path->bore_tip)
-        words.why += fmt::format(" The point breaks into the bore at {}.", fig(path->depth_to(*path->bore_tip)));
-    words.why += fmt::format(" The drill needs {} of flute.",
-                             fig(drill_length_needed(*path, hole.spec.diameter, hole.spec.depth)));
+        words.why +=
+            " " + say("The point breaks into the bore at {path}.", {{"path", fig(path->depth_to(*path->bore_tip))}});
+    words.why +=
+        " " + say("The drill needs {drill_length_needed} of flute.",
+                  {{"drill_length_needed", fig(drill_length_needed(*path, hole.spec.diameter, hole.spec.depth))}});
 }
 
 } // namespace clockface

@@ -1,10 +1,10 @@
 #include "ordering/hole_one.h"
 
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -15,7 +15,7 @@ std::string on_clock(Angle bearing) {
     const double hours = std::fmod(3.0 - bearing.in_degrees() / 30.0 + 24.0, 12.0);
     const int halves = static_cast<int>(std::lround(hours * 2.0)) % 24;
     const int hour = halves / 2 == 0 ? 12 : halves / 2;
-    return halves % 2 == 0 ? fmt::format("{} o'clock", hour) : fmt::format("half past {}", hour);
+    return halves % 2 == 0 ? say("{hour} o'clock", {{"hour", hour}}) : say("half past {hour}", {{"hour", hour}});
 }
 
 bool same_direction(Angle a, Angle b) {
@@ -47,7 +47,8 @@ template <class Round> HoleOne answers_for(const Job& job, const Pattern& patter
         if (known)
             continue;
         answer.intended = same_direction(answer.one, one) && same_direction(answer.two, two);
-        answer.words = fmt::format("hole 1 at {}, hole 2 at {}", on_clock(answer.one), on_clock(answer.two));
+        answer.words =
+            say("hole 1 at {one}, hole 2 at {two}", {{"one", on_clock(answer.one)}, {"two", on_clock(answer.two)}});
         out.answers.push_back(answer);
     }
     return out;

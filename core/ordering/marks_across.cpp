@@ -5,6 +5,7 @@
 #include "measure/figures.h"
 #include "survey/designs.h"
 #include "survey/marks.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <map>
@@ -133,9 +134,10 @@ private:
         for (const std::size_t i : m_marked) {
             const OldHole& hole = m_part.holes[i];
             const auto spec = copied_spec(m_part, hole);
-            const std::string size = !spec                              ? std::string("for its thread")
-                                     : spec->purpose == Purpose::Tapped ? "for thread " + spec->label
-                                                                        : size_in_words(*spec, m_needs.job.unit);
+            const std::string size = !spec ? std::string(say("for its thread"))
+                                     : spec->purpose == Purpose::Tapped
+                                         ? say("for thread {label}", {{"label", spec->label}})
+                                         : size_in_words(*spec, m_needs.job.unit);
             add(DrillMark{hole.name, size}, plan_hole(hole));
             if (const int made = plan_hole(hole); made >= 0)
                 m_route.order.push_back(made);

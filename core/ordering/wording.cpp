@@ -8,6 +8,7 @@
 #include "ordering/marks_wording.h"
 #include "ordering/route.h"
 #include "ordering/work_wording.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -24,7 +25,7 @@ std::string turn_word(Turn turn) {
 std::string side_word(Axis axis, Towards side) {
     if (axis == Axis::X)
         return side == Towards::Plus ? "right" : "left";
-    return side == Towards::Plus ? "away from you" : "towards you";
+    return side == Towards::Plus ? say("away from you") : say("towards you");
 }
 
 std::string axis_name(Axis axis) {
@@ -50,22 +51,22 @@ struct Say {
         w.heading = "Zero";
         const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind);
         const bool fixed = wheels && !wheels->dials_turn;
-        w.figures = {{"both dials", "0", "", true}};
+        w.figures = {{say("both dials"), "0", "", true}};
         if (fixed)
-            w.figures = {{"X dial", dial_figure(wheels->x, zero.line_x), "", true},
-                         {"Y dial", dial_figure(wheels->y, zero.line_y), "", true}};
-        w.direction = fmt::format("last moving {} on X and {} on Y", side_word(Axis::X, zero.finish_x),
-                                  side_word(Axis::Y, zero.finish_y));
-        w.note = "Every hole is reached going these ways, so zero must be too: then backlash does not count.";
-        w.sentence =
-            fixed
-                ? fmt::format(
-                      "Bring the drawing's zero under the spindle, {}: the X dial must show {} and the Y dial {}.",
-                      w.direction, w.figures[0].value, w.figures[1].value)
-                : fmt::format("Bring the drawing's zero under the spindle, {}, and set both dials to 0.", w.direction);
-        w.why =
-            fixed ? "These dials cannot be turned on their screws, so every figure begins with what they show at zero."
-                  : "All dial figures are counted from the drawing's zero.";
+            w.figures = {{say("X dial"), dial_figure(wheels->x, zero.line_x), "", true},
+                         {say("Y dial"), dial_figure(wheels->y, zero.line_y), "", true}};
+        w.direction =
+            say("last moving {finish_x} on X and {finish_y} on Y",
+                {{"finish_x", side_word(Axis::X, zero.finish_x)}, {"finish_y", side_word(Axis::Y, zero.finish_y)}});
+        w.note = say("Every hole is reached going these ways, so zero must be too: then backlash does not count.");
+        w.sentence = fixed ? say("Bring the drawing's zero under the spindle, {direction}: the X dial must show {x} "
+                                 "and the Y dial {y}.",
+                                 {{"direction", w.direction}, {"x", w.figures[0].value}, {"y", w.figures[1].value}})
+                           : say("Bring the drawing's zero under the spindle, {direction}, and set both dials to 0.",
+                                 {{"direction", w.direction}});
+        w.why = fixed ? say("These dials cannot be turned on their screws, so every figure begins with what they show "
+                            "at zero.")
+                      : say("All dial figures are counted from the drawing's zero.");
         return w;
     }
 
@@ -82,37 +83,45 @@ struct Say {
         const std::string figure = dial_figure(screw, move.line);
         const bool coming_back = move.take_up > 0 && !move.past;
         Wording w;
-        w.heading = axis_name(move.axis) + " handwheel";
+        w.heading = say("{axis} handwheel", {{"axis", axis_name(move.axis)}});
         if (move.turns > 0)
-            w.figures.push_back(
-                {"", fmt::format("{}", move.turns), move.turns == 1 ? "turn, then on to" : "turns, then on to"});
-        w.figures.push_back({move.turns > 0 ? "" : "on to", figure, unit_name(screw.unit), true});
+            w.figures.push_back({"", fmt::format("{}", move.turns),
+                                 move.turns == 1 ? say("turn, then on to") : say("turns, then on to")});
+        w.figures.push_back({move.turns > 0 ? "" : say("on to"), figure, unit_name(screw.unit), true});
         if (coming_back) { // whole turns end at the line they began at
-            w.figures.front().after = move.turns == 1 ? "turn back, to the same" : "turns back, to the same";
+            w.figures.front().after = move.turns == 1 ? say("turn back, to the same") : say("turns back, to the same");
         }
-        w.direction = fmt::format("{}, the cutter goes {}", turn_word(move.way), side);
+        w.direction = say("{way}, the cutter goes {side}", {{"way", turn_word(move.way)}, {"side", side}});
         if (move.past)
-            w.note =
-                fmt::format("This goes {} too far on purpose; the next move comes back and takes up {} of backlash.",
-                            counted(move.take_up, "turn"), with_unit(screw.backlash, screw.unit));
-        const std::string turns = move.turns > 0 ? counted(move.turns, "turn") + ", then " : "";
-        w.sentence = coming_back ? fmt::format("{}: {}, back {} to {} again.", w.heading, turn_word(move.way),
-                                               counted(move.turns, "turn"), figure)
-                                 : fmt::format("{}: {}, {}on to {}{}.", w.heading, turn_word(move.way), turns, figure,
-                                               move.past ? " (too far on purpose)" : "");
+            w.note = say("This goes {take_up} {take_up:turn|turns} too far on purpose; the next move comes back and "
+                         "takes up {backlash} of "
+                         "backlash.",
+                         {{"take_up", move.take_up}, {"backlash", with_unit(screw.backlash, screw.unit)}});
+        const char* const way =
+            coming_back      ? later("{heading}: {way}, back {turns} {turns:turn|turns} to {figure} again.")
+            : !move.past     ? move.turns > 0 ? later("{heading}: {way}, {turns} {turns:turn|turns}, then on to "
+                                                          "{figure}.")
+                                              : later("{heading}: {way}, on to {figure}.")
+                : move.turns > 0 ? later("{heading}: {way}, {turns} {turns:turn|turns}, then on to {figure} (too "
+                                             "far on purpose).")
+                             : later("{heading}: {way}, on to {figure} (too far on purpose).");
+        w.sentence =
+            say(way, {{"heading", w.heading}, {"way", turn_word(move.way)}, {"turns", move.turns}, {"figure", figure}});
         w.why = why_dial(move, screw);
         // A way to keep count: the lines the mark passes, said for long ways only.
         constexpr int many = 3;
         if (move.turns >= many && move.take_up == 0)
-            w.note = fmt::format("Count each time {} comes up again: {} times, then on to it.",
-                                 figure_at_start(move, screw), move.turns);
+            w.note = say("Count each time {figure_at_start} comes up again: {turns} times, then on to it.",
+                         {{"figure_at_start", figure_at_start(move, screw)}, {"turns", move.turns}});
         // Nobody counts so far without a slip: the table's way, measured, shows a turn too many or too few.
         constexpr int too_many_to_count = 8;
         if (move.turns >= too_many_to_count && move.take_up == 0)
-            w.note += fmt::format(
-                " Then check with a rule: the table has gone {} in all.",
-                with_unit(Length::of(std::round(way_of(move, screw).in(screw.unit) * 100.0) / 100.0, screw.unit),
-                          screw.unit));
+            w.note +=
+                " " +
+                say("Then check with a rule: the table has gone {way_of} in all.",
+                    {{"way_of",
+                      with_unit(Length::of(std::round(way_of(move, screw).in(screw.unit) * 100.0) / 100.0, screw.unit),
+                                screw.unit)}});
         return w;
     }
 
@@ -130,21 +139,21 @@ struct Say {
     [[nodiscard]] std::string why_dial(const TurnHandwheel& move, const Screw& screw) const {
         const Hole& target = hole(instruction.hole);
         Length to = move.axis == Axis::X ? target.at.x : target.at.y;
-        std::string what = fmt::format("{} of {}", axis_name(move.axis), target.name);
+        std::string what = say("{axis} of {target}", {{"axis", axis_name(move.axis)}, {"target", target.name}});
         if (target.bar && move.axis == Axis::Y) {
             to = -target.bar->offset;
-            what = fmt::format("What {} stands beside the axis", target.name);
+            what = say("What {target} stands beside the axis", {{"target", target.name}});
         }
         if (!target.bar && std::holds_alternative<RotaryTable>(needs.machine.kind)) {
             to = distance(table_centre(needs.job), target.at);
-            what = fmt::format("{}'s distance from the middle of the table", target.name);
+            what = say("{target}'s distance from the middle of the table", {{"target", target.name}});
         }
         const Length jump = move.axis == Axis::X ? needs.machine.lock_jump.x : needs.machine.lock_jump.y;
         const bool aims_off = std::holds_alternative<Handwheels>(needs.machine.kind) && !target.bar && jump != Length{};
         if (aims_off) {
             to -= jump;
-            what = fmt::format("{}, set {} short because tightening the lock carries the slide on,", what,
-                               with_unit(jump, screw.unit));
+            what = say("{what}, set {jump} short because tightening the lock carries the slide on,",
+                       {{"what", what}, {"jump", with_unit(jump, screw.unit)}});
         }
         const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind);
         const int at_zero = !wheels || wheels->dials_turn ? 0
@@ -154,40 +163,48 @@ struct Say {
         const double lines = abs(reached) / screw.graduation(), turns = std::floor(lines / screw.lines + 1e-9);
         const auto number = [](double value) { return decimal(value, 3, Sign::WhenNegative, Tail::Trim); };
         const double rest = lines - turns * screw.lines;
-        return fmt::format(
-            "{} is {} from zero = {}. One line is {}, so it is {} lines = {} whole turns of {} and {} {}: the dial "
-            "shows {}. Rounding leaves {}.",
-            what, with_unit(to, needs.job.unit), with_unit(to, screw.unit), with_unit(screw.graduation(), screw.unit),
-            number(lines), number(turns), number(screw.lines), number(rest), rest == 1.0 ? "line" : "lines",
-            dial_figure(screw, move.line), with_unit(to - reached, needs.job.unit));
+        return say("{what} is {to} from zero = {to2}. One line is {graduation}, so it is {lines} lines = {turns} whole "
+                   "turns of {lines_a_turn} and {rest} {rest2}: the dial shows {line}. Rounding leaves {reached}.",
+                   {{"what", what},
+                    {"to", with_unit(to, needs.job.unit)},
+                    {"to2", with_unit(to, screw.unit)},
+                    {"graduation", with_unit(screw.graduation(), screw.unit)},
+                    {"lines", number(lines)},
+                    {"turns", number(turns)},
+                    {"lines_a_turn", number(screw.lines)},
+                    {"rest", number(rest)},
+                    {"rest2", rest == 1.0 ? "line" : "lines"},
+                    {"line", dial_figure(screw, move.line)},
+                    {"reached", with_unit(to - reached, needs.job.unit)}});
     }
 
     Wording operator()(const ZeroReadout& zero) const {
         const Datum& datum = needs.job.datum;
         Wording w;
         if (zero.here) {
-            w.heading = "Zero at " + here();
+            w.heading = say("Zero at {here}", {{"here", here()}});
             w.figures = {{"X", "0", ""}, {"Y", "0", "", true}};
-            w.direction = "both slides locked: set both axes to nought here";
-            w.sentence = fmt::format("Set the readout to 0, 0 at {}.", here());
-            w.why = "The next hole is counted from this one.";
+            w.direction = say("both slides locked: set both axes to nought here");
+            w.sentence = say("Set the readout to 0, 0 at {here}.", {{"here", here()}});
+            w.why = say("The next hole is counted from this one.");
             return w;
         }
         if (needs.job.blank.on_side()) {
             w = zero_along_words({}, needs.job);
             w.figures = {{"X", "0", ""}, {"Y", "0", "", true}};
-            w.sentence = fmt::format("Stand over the axis and over zero ({}); set the readout to 0, 0.",
-                                     in_words(datum, needs.job.blank));
-            w.direction = "over the axis, and over zero along the bar";
+            w.sentence = say("Stand over the axis and over zero ({blank}); set the readout to 0, 0.",
+                             {{"blank", in_words(datum, needs.job.blank)}});
+            w.direction = say("over the axis, and over zero along the bar");
             return w;
         }
         w.heading = "Zero";
         w.figures = {{"X", "0", ""}, {"Y", "0", "", true}};
-        w.direction = fmt::format("X counts up to the {}, Y {}", datum.x_plus_right ? "right" : "left",
-                                  datum.y_plus_up ? "away from you" : "towards you");
-        w.sentence =
-            fmt::format("Bring the drawing's zero under the spindle and set the readout to 0, 0; {}.", w.direction);
-        w.why = "All figures are absolute, from the drawing's zero and in the drawing's axes.";
+        w.direction = say("X counts up to the {x_plus_right}, Y {y_plus_up}",
+                          {{"x_plus_right", datum.x_plus_right ? "right" : "left"},
+                           {"y_plus_up", datum.y_plus_up ? say("away from you") : say("towards you")}});
+        w.sentence = say("Bring the drawing's zero under the spindle and set the readout to 0, 0; {direction}.",
+                         {{"direction", w.direction}});
+        w.why = say("All figures are absolute, from the drawing's zero and in the drawing's axes.");
         return w;
     }
 
@@ -211,37 +228,47 @@ struct Say {
         const Point at = target.bar ? Point{target.at.x, -target.bar->offset} : target.at;
         const Point drawn = as_drawn(needs.job.datum, at);
         Wording w;
-        w.heading = "Go to " + target.name;
+        w.heading = say("Go to {target}", {{"target", target.name}});
         w.figures = {{"X", step_figure(go.x, readout.resolution, readout.unit, true), unit_name(readout.unit), true},
                      {"Y", step_figure(go.y, readout.resolution, readout.unit, true), unit_name(readout.unit), true}};
-        w.direction = "lock both slides and look again before drilling";
-        const std::string counted_from = go.from_last ? " from the last hole" : "";
-        w.sentence =
-            fmt::format("Go to {}{}: X {}, Y {}.", target.name, counted_from, w.figures[0].value, w.figures[1].value);
+        w.direction = say("lock both slides and look again before drilling");
+        const std::string counted_from = go.from_last ? say(" from the last hole") : "";
+        w.sentence = say("Go to {target}{counted_from}: X {x}, Y {y}.", {{"target", target.name},
+                                                                         {"counted_from", counted_from},
+                                                                         {"x", w.figures[0].value},
+                                                                         {"y", w.figures[1].value}});
         if (go.short_x != 0 || go.short_y != 0) {
             const std::string aim_x = step_figure(go.x - go.short_x, readout.resolution, readout.unit, true);
             const std::string aim_y = step_figure(go.y - go.short_y, readout.resolution, readout.unit, true);
             w.figures = {{"X", aim_x, unit_name(readout.unit), true}, {"Y", aim_y, unit_name(readout.unit), true}};
-            w.direction = fmt::format("lock both slides: then it must show X {}, Y {}",
-                                      step_figure(go.x, readout.resolution, readout.unit, true),
-                                      step_figure(go.y, readout.resolution, readout.unit, true));
+            w.direction = say("lock both slides: then it must show X {go_x}, Y {go_y}",
+                              {{"go_x", step_figure(go.x, readout.resolution, readout.unit, true)},
+                               {"go_y", step_figure(go.y, readout.resolution, readout.unit, true)}});
             w.sentence =
-                fmt::format("Go to {}{}: X {}, Y {}; locked it must show X {}, Y {}.", target.name, counted_from, aim_x,
-                            aim_y, step_figure(go.x, readout.resolution, readout.unit, true),
-                            step_figure(go.y, readout.resolution, readout.unit, true));
+                say("Go to {target}{counted_from}: X {aim_x}, Y {aim_y}; locked it must show X {go_x}, Y {go_y}.",
+                    {{"target", target.name},
+                     {"counted_from", counted_from},
+                     {"aim_x", aim_x},
+                     {"aim_y", aim_y},
+                     {"go_x", step_figure(go.x, readout.resolution, readout.unit, true)},
+                     {"go_y", step_figure(go.y, readout.resolution, readout.unit, true)}});
         }
-        w.why =
-            fmt::format("{} is drawn at X {}, Y {} {}. The readout shows steps of {}; rounded once, from zero, that "
-                        "leaves {} in X and {} in Y.",
-                        target.name, column_figure(drawn.x, needs.job.unit), column_figure(drawn.y, needs.job.unit),
-                        unit_name(needs.job.unit), with_unit(readout.resolution, readout.unit),
-                        with_unit(round_to_step(drawn.x, readout.resolution).leftover, needs.job.unit),
-                        with_unit(round_to_step(drawn.y, readout.resolution).leftover, needs.job.unit));
+        w.why = say("{target} is drawn at X {x}, Y {y} {unit}. The readout shows steps of {readout}; rounded once, "
+                    "from zero, that leaves {leftover_x} in X and {leftover_y} in Y.",
+                    {{"target", target.name},
+                     {"x", column_figure(drawn.x, needs.job.unit)},
+                     {"y", column_figure(drawn.y, needs.job.unit)},
+                     {"unit", unit_name(needs.job.unit)},
+                     {"readout", with_unit(readout.resolution, readout.unit)},
+                     {"leftover_x", with_unit(round_to_step(drawn.x, readout.resolution).leftover, needs.job.unit)},
+                     {"leftover_y", with_unit(round_to_step(drawn.y, readout.resolution).leftover, needs.job.unit)}});
         if (go.from_last)
-            w.why += " What is shown from the last hole is the difference of two such figures, so nothing adds up.";
+            w.why += " " +
+                     say("What is shown from the last hole is the difference of two such figures, so nothing adds up.");
         if (go.short_x != 0 || go.short_y != 0)
             w.why +=
-                " Tightening the locks moves the slides by what the shop has found, so it is aimed off by as much.";
+                " " +
+                say("Tightening the locks moves the slides by what the shop has found, so it is aimed off by as much.");
         return w;
     }
 
@@ -249,18 +276,19 @@ struct Say {
         const Point drawn = as_drawn(needs.job.datum, centre.centre);
         Wording w;
         w.heading = "Centre";
-        w.figures = {{"slide's dial", "0", "", true}};
-        w.direction = fmt::format("last moving {}", side_word(Axis::X, centre.finish));
-        w.note =
+        w.figures = {{say("slide's dial"), "0", "", true}};
+        w.direction = say("last moving {finish}", {{"finish", side_word(Axis::X, centre.finish)}});
+        w.note = say(
             "Turn an indicator round in the table's bore until opposite sides read alike, lock the mill's slides, then "
             "the same in the work's bore or over its scribed centre. Clamp it against being turned by the drill; lock "
-            "the table before each hole.";
-        w.sentence =
-            fmt::format("With the table at 0: bring its middle under the spindle, {}, set the slide's dial to 0, and "
-                        "clamp the work with X {}, Y {} on the middle, its right-hand side to the right.",
-                        w.direction, column_figure(drawn.x, needs.job.unit), column_figure(drawn.y, needs.job.unit));
-        w.why =
-            "The table turns about its middle, so what the circle's centre misses the middle by, every hole misses by.";
+            "the table before each hole.");
+        w.sentence = say("With the table at 0: bring its middle under the spindle, {direction}, set the slide's dial "
+                         "to 0, and clamp the work with X {x}, Y {y} on the middle, its right-hand side to the right.",
+                         {{"direction", w.direction},
+                          {"x", column_figure(drawn.x, needs.job.unit)},
+                          {"y", column_figure(drawn.y, needs.job.unit)}});
+        w.why = say("The table turns about its middle, so what the circle's centre misses the middle by, every hole "
+                    "misses by.");
         return w;
     }
 
@@ -271,42 +299,52 @@ struct Say {
         const bool rising = turn.way == Turn::Clockwise;
         const Sense sense = rising ? table.rising : opposite(table.rising);
         Wording w;
-        w.heading = "Table handle";
+        w.heading = say("Table handle");
         if (turn.turns > 0)
-            w.figures.push_back(
-                {"", fmt::format("{}", turn.turns), turn.turns == 1 ? "turn, then on to" : "turns, then on to"});
-        w.figures.push_back({turn.turns > 0 ? "" : "on to", figure, "on the handle's dial", true});
-        w.direction = fmt::format("{}; the table turns {}", turn_word(turn.way), in_words(sense));
+            w.figures.push_back({"", fmt::format("{}", turn.turns),
+                                 turn.turns == 1 ? say("turn, then on to") : say("turns, then on to")});
+        w.figures.push_back({turn.turns > 0 ? "" : say("on to"), figure, say("on the handle's dial"), true});
+        w.direction = say("{way}; the table turns {sense}", {{"way", turn_word(turn.way)}, {"sense", in_words(sense)}});
         if (turn.take_up > 0)
-            w.note = rising
-                         ? "From here on always turn this way. Should you go past, go back a whole turn and come again."
-                         : fmt::format("Back by {} and on again to 0: takes up {} of backlash.",
-                                       counted(turn.take_up, "turn"), degrees_minutes_seconds(table.backlash));
+            w.note =
+                rising
+                    ? say("From here on always turn this way. Should you go past, go back a whole turn and come again.")
+                    : say("Back by {take_up} {take_up:turn|turns} and on again to 0: takes up {backlash} of backlash.",
+                          {{"take_up", turn.take_up}, {"backlash", degrees_minutes_seconds(table.backlash)}});
         else
-            w.note = fmt::format("The table's own scale then shows {}.", scale);
-        w.sentence = turn.take_up > 0
-                         ? fmt::format("Table handle: {}, {} to {} again.", turn_word(turn.way),
-                                       counted(turn.turns, "turn"), figure)
-                         : fmt::format("Table handle: {}, {}on to {} (table at {}).", turn_word(turn.way),
-                                       turn.turns > 0 ? counted(turn.turns, "turn") + ", then " : "", figure, scale);
+            w.note = say("The table's own scale then shows {scale}.", {{"scale", scale}});
+        w.sentence =
+            turn.take_up > 0
+                ? say("Table handle: {way}, {turns} {turns:turn|turns} to {figure} again.",
+                      {{"way", turn_word(turn.way)}, {"turns", turn.turns}, {"figure", figure}})
+                : say(turn.turns > 0
+                          ? later("Table handle: {way}, {turns} {turns:turn|turns}, then on to {figure} (table at "
+                                  "{scale}).")
+                          : later("Table handle: {way}, on to {figure} (table at {scale})."),
+                      {{"way", turn_word(turn.way)}, {"turns", turn.turns}, {"figure", figure}, {"scale", scale}});
         if (turn.take_up > 0)
-            w.figures.front().after = turn.turns == 1 ? "turn, to the same" : "turns, to the same";
-        w.why =
-            fmt::format("One turn of the handle is 360° / {} = {}. The table must stand at {} = {} turns and {}. It is "
-                        "counted from "
-                        "0 each time, so nothing adds up.",
-                        table.ratio, in_degrees(table.per_turn(), 4), scale, turn.reading / table.graduations, figure);
+            w.figures.front().after = turn.turns == 1 ? say("turn, to the same") : say("turns, to the same");
+        w.why = say("One turn of the handle is 360° / {ratio} = {per_turn}. The table must stand at {scale} = {turn} "
+                    "turns and {figure}. It is counted from 0 each time, so nothing adds up.",
+                    {{"ratio", table.ratio},
+                     {"per_turn", in_degrees(table.per_turn(), 4)},
+                     {"scale", scale},
+                     {"turn", turn.reading / table.graduations},
+                     {"figure", figure}});
         return w;
     }
 
     // What a height is counted from: an edge where there is one, the rim of a disc, the farthest point of an outline.
     static std::string scribed_from(const Blank& blank, const std::string& side) {
         if (blank.is_round())
-            return fmt::format("the rim at the {}", side == "upper" ? "top" : side == "lower" ? "bottom" : side);
-        return has_straight_edge(blank, side) ? fmt::format("the {} edge", side)
-                                              : fmt::format("the farthest point at the {}", side == "upper"   ? "top"
-                                                                                            : side == "lower" ? "bottom"
-                                                                                                              : side);
+            return say("the rim at the {side}", {{"side", side == "upper"   ? "top"
+                                                          : side == "lower" ? "bottom"
+                                                                            : side}});
+        return has_straight_edge(blank, side)
+                   ? say("the {side} edge", {{"side", side}})
+                   : say("the farthest point at the {side}", {{"side", side == "upper"   ? "top"
+                                                                       : side == "lower" ? "bottom"
+                                                                                         : side}});
     }
 
     Wording operator()(const ScribeLine& line) const {
@@ -315,27 +353,29 @@ struct Say {
         for (const int index : line.holes)
             names.push_back(name(index));
         for (const int index : line.centres)
-            names.push_back("the centre of " + pattern(index));
+            names.push_back(say("the centre of {pattern}", {{"pattern", pattern(index)}}));
         const std::string edge =
             line.axis == Axis::X ? (line.from_far_edge ? "right" : "left") : (line.from_far_edge ? "upper" : "lower");
         const std::string figure = step_figure(line.setting, bench.gauge_step, bench.unit, false);
         Wording w;
-        w.heading = "Height gauge";
+        w.heading = say("Height gauge");
         w.figures = {{"set", figure, unit_name(bench.unit), true}};
         const std::string from = scribed_from(needs.job.blank, edge);
-        w.direction = fmt::format("from {}; scribe for {}", from, first_dozen(names));
+        w.direction = say("from {from}; scribe for {names}", {{"from", from}, {"names", first_dozen(names)}});
         if (line.setting < 0)
-            w.note = "This setting lies outside the blank.";
-        w.sentence = fmt::format("Height gauge {} from {}: scribe for {}.", figure, from, first_dozen(names));
-        w.why = fmt::format("The {} of these marks, counted from {} of the blank, rounded once to {}.",
-                            axis_name(line.axis), from, with_unit(bench.gauge_step, bench.unit));
+            w.note = say("This setting lies outside the blank.");
+        w.sentence = say("Height gauge {figure} from {from}: scribe for {names}.",
+                         {{"figure", figure}, {"from", from}, {"names", first_dozen(names)}});
+        w.why =
+            say("The {axis} of these marks, counted from {from} of the blank, rounded once to {bench}.",
+                {{"axis", axis_name(line.axis)}, {"from", from}, {"bench", with_unit(bench.gauge_step, bench.unit)}});
         if (needs.job.blank.is_round())
-            w.why +=
-                " The disc stands on its rim: mark the point that is down, and set it upright with a square when it is "
-                "turned for the other lines.";
-        else if (from != fmt::format("the {} edge", edge))
-            w.note = "There is no straight edge to stand it on: clamp it to an angle plate, square, with its farthest "
-                     "point down on the plate, and leave it so for all lines this way.";
+            w.why += " " + say("The disc stands on its rim: mark the point that is down, and set it upright with a "
+                               "square when it is turned for the other lines.");
+        else if (from != say("the {edge} edge", {{"edge", edge}}))
+            w.note =
+                say("There is no straight edge to stand it on: clamp it to an angle plate, square, with its farthest "
+                    "point down on the plate, and leave it so for all lines this way.");
         return w;
     }
 
@@ -357,40 +397,40 @@ struct Say {
         std::vector<std::string> names;
         for (const int hole_on_it : strike.holes)
             names.push_back(name(hole_on_it));
-        const std::string which = std::cmp_equal(names.size(), of_pattern) ? "every crossing"
-                                  : names.empty()                          ? "no crossing"
-                                                                           : "the crossings of " + first_dozen(names);
+        const std::string which = std::cmp_equal(names.size(), of_pattern) ? say("every crossing")
+                                  : names.empty()                          ? say("no crossing")
+                                                  : say("the crossings of {names}", {{"names", first_dozen(names)}});
         return dividers(strike.radius, "Dividers",
-                        fmt::format("prick the centre of {} and strike its circle; {} must lie on it",
-                                    pattern(strike.pattern), which),
-                        "The radius is half the pitch circle's diameter.");
+                        say("prick the centre of {strike} and strike its circle; {which} must lie on it",
+                            {{"strike", pattern(strike.pattern)}, {"which", which}}),
+                        say("The radius is half the pitch circle's diameter."));
     }
 
     Wording operator()(const StepChord& step) const {
         return dividers(
-            step.chord, "Dividers, chord",
-            fmt::format("step round {} from crossing to crossing, {}, without scribing", pattern(step.pattern),
-                        counted(step.steps, "step")),
-            fmt::format(
-                "Chord = diameter × sin(half the angle between neighbours). A crossing that the point does not find "
-                "is scribed wrong: look before you punch. Holes are not stepped off, since a chord that is off "
-                "by {} would close wrong by {}; the lines have them already.",
-                with_unit(machine<LayoutBench>().divider_step / 2.0, machine<LayoutBench>().unit),
-                with_unit(stepping_error(machine<LayoutBench>().divider_step / 2.0, step.steps, step.apart).one_way,
-                          machine<LayoutBench>().unit)));
+            step.chord, say("Dividers, chord"),
+            say("step round {step} from crossing to crossing, {steps} {steps:step|steps}, without scribing",
+                {{"step", pattern(step.pattern)}, {"steps", step.steps}}),
+            say("Chord = diameter × sin(half the angle between neighbours). A crossing that the point does not find is "
+                "scribed wrong: look before you punch. Holes are not stepped off, since a chord that is off by "
+                "{divider_step} would close wrong by {stepping_error}; the lines have them already.",
+                {{"divider_step", with_unit(machine<LayoutBench>().divider_step / 2.0, machine<LayoutBench>().unit)},
+                 {"stepping_error",
+                  with_unit(stepping_error(machine<LayoutBench>().divider_step / 2.0, step.steps, step.apart).one_way,
+                            machine<LayoutBench>().unit)}}));
     }
 
     Wording operator()(const CompareMarks& compare) const {
         const auto& bench = machine<LayoutBench>();
         Wording w;
-        w.heading = fmt::format("Check {} to {}", name(compare.from), name(compare.to));
+        w.heading = say("Check {from} to {to}", {{"from", name(compare.from)}, {"to", name(compare.to)}});
         w.figures = {{"expect", step_figure(compare.expected, bench.measured_to, bench.unit, false),
                       unit_name(bench.unit), true}};
-        w.direction = "from mark to mark, before any hole is drilled";
-        w.sentence =
-            fmt::format("{}: expect {} {} from mark to mark.", w.heading, w.figures[0].value, unit_name(bench.unit));
-        w.why = fmt::format("The distance between the two places on the drawing is {}.",
-                            with_unit(distance(hole(compare.from).at, hole(compare.to).at), needs.job.unit));
+        w.direction = say("from mark to mark, before any hole is drilled");
+        w.sentence = say("{heading}: expect {x} {bench} from mark to mark.",
+                         {{"heading", w.heading}, {"x", w.figures[0].value}, {"bench", unit_name(bench.unit)}});
+        w.why = say("The distance between the two places on the drawing is {distance}.",
+                    {{"distance", with_unit(distance(hole(compare.from).at, hole(compare.to).at), needs.job.unit)}});
         return w;
     }
 

@@ -1,6 +1,7 @@
 #include "ordering/work_order.h"
 
 #include "ordering/travel.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <map>
@@ -257,26 +258,28 @@ bool bar_comes_back(const WorkNeeds& needs) {
 
 CutOrder advised_way(const WorkNeeds& needs, std::string& why) {
     if (needs.job.blank.on_side() && !bar_comes_back(needs)) {
-        why = "Turning the bar costs most, so every hole is finished before it is turned on, in the order of the "
-              "drawing.";
+        why = say("Turning the bar costs most, so every hole is finished before it is turned on, in the order of the "
+                  "drawing.");
         return CutOrder::ByHole;
     }
     // Marks keep the place, whatever the height does.
     if (needs.room.loses && !std::holds_alternative<LayoutBench>(needs.machine.kind)) {
-        why = "Changing the height loses the place on this machine, so every hole is finished before moving on.";
+        why = say("Changing the height loses the place on this machine, so every hole is finished before moving on.");
         return CutOrder::ByHole;
     }
     if (std::holds_alternative<DrillPress>(needs.machine.kind)) {
-        why = "Setting fence and stop takes longer than changing a cutter, so every hole is finished at its setting.";
+        why = say(
+            "Setting fence and stop takes longer than changing a cutter, so every hole is finished at its setting.");
         return CutOrder::ByHole;
     }
     if (std::holds_alternative<Handwheels>(needs.machine.kind) &&
         any_step(needs, [](const CutStep& step) { return step.kind == StepKind::Tap && !step.by_hand; })) {
-        why = "A tap under power has to stand over its hole, and dials come back only to about a line: it follows its "
-              "drill without moving.";
+        why = say(
+            "A tap under power has to stand over its hole, and dials come back only to about a line: it follows its "
+            "drill without moving.");
         return CutOrder::FollowDrill;
     }
-    why = "This machine comes back to every place, so each cutter goes through all its holes: fewest changes.";
+    why = say("This machine comes back to every place, so each cutter goes through all its holes: fewest changes.");
     return CutOrder::ByCutter;
 }
 
@@ -298,15 +301,15 @@ WorkOrder work_order(const WorkNeeds& needs, CutOrder way) {
 std::string in_words(CutOrder way) {
     switch (way) {
     case CutOrder::ByHole:
-        return "every hole finished before the next";
+        return say("every hole finished before the next");
     case CutOrder::FollowDrill:
-        return "cutter by cutter, but tap and reamer follow their drill";
+        return say("cutter by cutter, but tap and reamer follow their drill");
     case CutOrder::ByCutter:
-        return "each cutter through all its holes";
+        return say("each cutter through all its holes");
     case CutOrder::Advised:
         break;
     }
-    return "as the program advises";
+    return say("as the program advises");
 }
 
 } // namespace clockface

@@ -4,6 +4,7 @@
 #include "measure/figures.h"
 #include "ordering/bar_wording.h"
 #include "ordering/route.h"
+#include "words/say.h"
 
 #include <fmt/format.h>
 
@@ -39,7 +40,7 @@ std::string cutter_name(int cutter, const WordingNeeds& needs) {
 }
 
 std::string rpm_words(std::optional<double> rpm) {
-    return rpm ? decimal(*rpm, 0) + " turns a minute" : "no speed slow enough";
+    return rpm ? say("{rpm} turns a minute", {{"rpm", decimal(*rpm, 0)}}) : say("no speed slow enough");
 }
 
 // A depth may be of three things; the list says which.
@@ -49,28 +50,28 @@ std::string depth_words(const HoleSpec& spec, Unit unit) {
     const std::string figure = with_unit(*spec.depth, unit);
     switch (depth_meant(spec)) {
     case DepthOf::Tip:
-        return "the tip " + figure + " deep";
+        return say("the tip {figure} deep", {{"figure", figure}});
     case DepthOf::FullThread:
-        return figure + " of full thread";
+        return say("{figure} of full thread", {{"figure", figure}});
     case DepthOf::FullDiameter:
         break;
     }
-    return figure + " deep";
+    return say("{figure} deep", {{"figure", figure}});
 }
 
 std::string finishing(const HoleSpec& spec, Unit unit) {
-    const std::string kind = spec.purpose == Purpose::Tapped   ? "drill for thread "
-                             : spec.purpose == Purpose::Reamed ? "drill under size and ream to "
-                                                               : "drill ";
-    return fmt::format("{}{}, {}", kind, size_in_words(spec, unit), depth_words(spec, unit));
+    return say(spec.purpose == Purpose::Tapped   ? later("drill for thread {size}, {depth}")
+               : spec.purpose == Purpose::Reamed ? later("drill under size and ream to {size}, {depth}")
+                                                 : later("drill {size}, {depth}"),
+               {{"size", size_in_words(spec, unit)}, {"depth", depth_words(spec, unit)}});
 }
 
 // What is set before anything else: the stop as this machine's scale shows it, or where it has none the tip.
 std::string depth_to_set(const CutStep& step, const Spindle& spindle, Unit unit) {
     if (step.by_hand || step.tip <= Length{})
         return {};
-    return step.stop > Length{} ? fmt::format("stop at {}: ", with_unit(step.stop, spindle.scale))
-                                : fmt::format("tip to {}: ", depth_figure(step.tip, unit));
+    return step.stop > Length{} ? say("stop at {step}:", {{"step", with_unit(step.stop, spindle.scale)}}) + " "
+                                : say("tip to {tip}:", {{"tip", depth_figure(step.tip, unit)}}) + " ";
 }
 
 std::string verb_of(StepKind kind) {
@@ -87,17 +88,17 @@ std::string capital(std::string word) {
 std::string caution(const CutStep& step, bool through) {
     switch (step.kind) {
     case StepKind::Start:
-        return "Gently until the tip is buried: it snaps easily.";
+        return say("Gently until the tip is buried: it snaps easily.");
     case StepKind::Tap:
-        return step.by_hand ? "By hand, guided by the spindle with the power off: half a turn on, a quarter back."
-                            : "Slowest speed, fluid, and a hand on the switch.";
+        return step.by_hand ? say("By hand, guided by the spindle with the power off: half a turn on, a quarter back.")
+                            : say("Slowest speed, fluid, and a hand on the switch.");
     case StepKind::Ream:
-        return "Slow, with fluid, never backwards.";
+        return say("Slow, with fluid, never backwards.");
     default:
         break;
     }
-    return through ? "Table locked, work clamped, chuck key out. Ease off as the drill breaks through."
-                   : "Table locked, work clamped, chuck key out. Zero the depth on undrilled surface.";
+    return through ? say("Table locked, work clamped, chuck key out. Ease off as the drill breaks through.")
+                   : say("Table locked, work clamped, chuck key out. Zero the depth on undrilled surface.");
 }
 
 } // namespace
@@ -108,7 +109,7 @@ std::string first_dozen(const std::vector<std::string>& names) {
     for (std::size_t i = 0; i < names.size() && i < most; ++i)
         text += (i == 0 ? "" : i + 1 == names.size() ? " and " : ", ") + names[i];
     if (names.size() > most)
-        text += fmt::format(" and {} more", names.size() - most);
+        text += say(" and {most} more", {{"most", names.size() - most}});
     return text;
 }
 
@@ -122,7 +123,8 @@ std::string hole_runs(const std::vector<int>& holes, const WordingNeeds& needs) 
                hole_at(sorted[last + 1], needs).pattern == hole_at(sorted[first], needs).pattern)
             ++last;
         if (last > first + 1)
-            runs.push_back(name_at(sorted[first], needs) + " to " + name_at(sorted[last], needs));
+            runs.push_back(say("{sorted} to {last}",
+                               {{"sorted", name_at(sorted[first], needs)}, {"last", name_at(sorted[last], needs)}}));
         else
             for (std::size_t i = first; i <= last; ++i)
                 runs.push_back(name_at(sorted[i], needs));
@@ -137,13 +139,15 @@ Wording change_words(const ChangeCutter& change, const WordingNeeds& needs) {
     Wording w;
     w.heading = "Cutter";
     w.figures = {{"", name, "", true}};
-    w.direction = line && !line->by_hand ? rpm_words(line->rpm) : "turned by hand";
-    w.note = "Spindle stopped. Chuck key out before it turns. Touch off on undrilled surface: every cutter has its own "
-             "zero of depth.";
-    w.sentence = fmt::format("Change to the {}, {}.", name, w.direction);
-    w.why = line ? fmt::format("It is for {}. {}", counted(line->holes, "hole"),
-                               line->owned ? "It is in the drawer." : "It is not in the drawer.")
-                 : std::string("It is what the hole's chain asks for.");
+    w.direction = line && !line->by_hand ? rpm_words(line->rpm) : say("turned by hand");
+    w.note =
+        say("Spindle stopped. Chuck key out before it turns. Touch off on undrilled surface: every cutter has its own "
+            "zero of depth.");
+    w.sentence = say("Change to the {name}, {direction}.", {{"name", name}, {"direction", w.direction}});
+    w.why = line ? say("It is for {holes} {holes:hole|holes}. {owned}",
+                       {{"holes", line->holes},
+                        {"owned", line->owned ? say("It is in the drawer.") : say("It is not in the drawer.")}})
+                 : std::string(say("It is what the hole's chain asks for."));
     return w;
 }
 
@@ -152,17 +156,20 @@ Wording knee_words(const MoveKnee& knee, const WordingNeeds& needs) {
     const std::string line =
         step_figure(knee.line, spindle.knee_lead / std::max(1, spindle.knee_lines), spindle.scale, false);
     Wording w;
-    w.heading = "Knee handle";
-    w.figures = {{"", fmt::format("{}", knee.turns), knee.turns == 1 ? "turn, then on to" : "turns, then on to"},
-                 {"", line, unit_name(spindle.scale), true}};
-    w.direction = knee.up ? "up" : "down, and a turn farther, then up again";
-    w.note = "The knee carries its load upwards: end going up, then lock it. It is never fed with.";
-    w.sentence = fmt::format("Knee: {} by {}: {}, then on to {}.", w.direction, with_unit(knee.by, spindle.scale),
-                             counted(knee.turns, "turn"), line);
+    w.heading = say("Knee handle");
+    w.figures = {
+        {"", fmt::format("{}", knee.turns), knee.turns == 1 ? say("turn, then on to") : say("turns, then on to")},
+        {"", line, unit_name(spindle.scale), true}};
+    w.direction = knee.up ? "up" : say("down, and a turn farther, then up again");
+    w.note = say("The knee carries its load upwards: end going up, then lock it. It is never fed with.");
+    w.sentence = say("Knee: {direction} by {knee}: {turns} {turns:turn|turns}, then on to {line}.",
+                     {{"direction", w.direction},
+                      {"knee", with_unit(knee.by, spindle.scale)},
+                      {"turns", knee.turns},
+                      {"line", line}});
     w.why =
-        fmt::format("The two cutters stand out of the chuck by {} more or less, and the quill's stroke does not take "
-                    "both.",
-                    with_unit(knee.by, spindle.scale));
+        say("The two cutters stand out of the chuck by {knee} more or less, and the quill's stroke does not take both.",
+            {{"knee", with_unit(knee.by, spindle.scale)}});
     return w;
 }
 
@@ -173,29 +180,35 @@ Wording drill_words(const DrillHole& drill, int hole, const WordingNeeds& needs)
     Wording w;
     w.heading = step ? capital(verb_of(step->kind)) : "Drill";
     w.figures = {{"hole", target.name, "", true}};
-    w.why = "The hole's size and depth are the drawing's.";
+    w.why = say("The hole's size and depth are the drawing's.");
     if (!step || step->kind == StepKind::Drill) {
         w.direction = finishing(target.spec, unit);
-        w.note = target.spec.depth ? "Table locked, work clamped, chuck key out. Zero the depth on undrilled surface."
-                                   : "Table locked, work clamped, chuck key out. Ease off as the drill breaks through.";
+        w.note = target.spec.depth
+                     ? say("Table locked, work clamped, chuck key out. Zero the depth on undrilled surface.")
+                     : say("Table locked, work clamped, chuck key out. Ease off as the drill breaks through.");
         // The drill's tip is set, not the drawing's figure: they are not the same.
         if (step && target.spec.depth && !target.bar)
-            w.note += fmt::format(" The tip of the {} goes to {}.", step->cutter.name, depth_figure(step->tip, unit));
+            w.note += " " + say("The tip of the {cutter} goes to {tip}.",
+                                {{"cutter", step->cutter.name}, {"tip", depth_figure(step->tip, unit)}});
         if (step)
-            w.direction += fmt::format(", with the {}", step->cutter.name);
+            w.direction =
+                say("{drilled}, with the {cutter}", {{"drilled", w.direction}, {"cutter", step->cutter.name}});
     } else {
-        w.direction = fmt::format("{} with the {}", verb_of(step->kind), step->cutter.name);
-        if (step->kind == StepKind::Chamfer)
-            w.direction += fmt::format(", its mouth {}", depth_figure(step->mouth, unit));
-        else if (step->kind == StepKind::Tap && !target.spec.depth)
-            w.direction += ", through";
-        else
-            w.direction += fmt::format(", its tip {} deep", depth_figure(step->tip, unit));
+        const bool chamfer = step->kind == StepKind::Chamfer;
+        w.direction = say(chamfer ? later("{step} with the {cutter}, its mouth {mouth}")
+                          : step->kind == StepKind::Tap && !target.spec.depth
+                              ? later("{step} with the {cutter}, through")
+                              : later("{step} with the {cutter}, its tip {tip} deep"),
+                          {{"step", verb_of(step->kind)},
+                           {"cutter", step->cutter.name},
+                           {"mouth", depth_figure(step->mouth, unit)},
+                           {"tip", depth_figure(step->tip, unit)}});
         w.note = caution(*step, !target.spec.depth);
     }
     // On the plate the work is free: the mark finds the drill, not the other way round.
     if (std::holds_alternative<LayoutBench>(needs.machine.kind) && (!step || step->kind == StepKind::Start))
-        w.note = "Lower the stopped drill into the mark and let the work find it; then clamp, then drill. " + w.note;
+        w.note = say("Lower the stopped drill into the mark and let the work find it; then clamp, then drill. {note}",
+                     {{"note", w.note}});
     if (step) {
         w.direction = depth_to_set(*step, needs.machine.spindle, unit) + w.direction;
         if (!step->by_hand && step->stop > Length{})
@@ -207,7 +220,7 @@ Wording drill_words(const DrillHole& drill, int hole, const WordingNeeds& needs)
         if (!step->why_depth.empty())
             w.why += " " + step->why_depth;
     }
-    w.sentence = fmt::format("Hole {}: {}.", target.name, w.direction);
+    w.sentence = say("Hole {target}: {direction}.", {{"target", target.name}, {"direction", w.direction}});
     if (target.bar)
         add_bar_drilling(w, target, needs.job);
     return w;
@@ -215,12 +228,12 @@ Wording drill_words(const DrillHole& drill, int hole, const WordingNeeds& needs)
 
 Wording touch_words(int hole, const WordingNeeds& needs) {
     Wording w;
-    w.heading = "Touch lightly";
+    w.heading = say("Touch lightly");
     w.figures = {{"hole", name_at(hole, needs), "", true}};
-    w.direction = "a dimple that only shows the place";
-    w.note = "Barely touch: a wrong place must still be out of the way of the hole.";
-    w.sentence = fmt::format("Touch {} lightly.", name_at(hole, needs));
-    w.why = "A first light walk round all holes shows a wrong count, zero or direction before any metal is lost.";
+    w.direction = say("a dimple that only shows the place");
+    w.note = say("Barely touch: a wrong place must still be out of the way of the hole.");
+    w.sentence = say("Touch {hole} lightly.", {{"hole", name_at(hole, needs)}});
+    w.why = say("A first light walk round all holes shows a wrong count, zero or direction before any metal is lost.");
     return w;
 }
 
@@ -233,18 +246,23 @@ Wording check_words(const CheckPlace& check, int hole, const WordingNeeds& needs
     const std::string from_x = check.from_right ? "right" : "left", from_y = check.from_upper ? "upper" : "lower";
     const bool mark = std::holds_alternative<LayoutBench>(needs.machine.kind);
     Wording w;
-    w.heading = "Measure " + name_at(hole, needs);
-    w.figures = {{"from the " + from_x, x, unit_name(needs.job.unit), true},
-                 {"from the " + from_y, y, unit_name(needs.job.unit), true}};
-    w.direction = mark ? "from the edges to the mark" : "from the edges to the middle of a pin in the spindle";
-    w.note = mark ? "" : "Spindle stopped. Half the pin has to be added to what the caliper reads over it.";
+    w.heading = say("Measure {hole}", {{"hole", name_at(hole, needs)}});
+    w.figures = {{say("from the {from_x}", {{"from_x", from_x}}), x, unit_name(needs.job.unit), true},
+                 {say("from the {from_y}", {{"from_y", from_y}}), y, unit_name(needs.job.unit), true}};
+    w.direction =
+        mark ? say("from the edges to the mark") : say("from the edges to the middle of a pin in the spindle");
+    w.note = mark ? "" : say("Spindle stopped. Half the pin has to be added to what the caliper reads over it.");
     w.sentence =
-        fmt::format("Before {} is made: it must be {} from the {} edge and {} from the {} edge, {}.",
-                    name_at(hole, needs), x, from_x, y, from_y, mark ? "measured to the mark" : "measured to a pin");
-    w.why =
-        fmt::format("A measure that has nothing to do with the dials finds a lost turn or a wrong hundred. Up to {} "
-                    "beside it is only the measuring.",
-                    with_unit(check.within, needs.job.unit));
+        say("Before {hole} is made: it must be {x} from the {from_x} edge and {y} from the {from_y} edge, {mark}.",
+            {{"hole", name_at(hole, needs)},
+             {"x", x},
+             {"from_x", from_x},
+             {"y", y},
+             {"from_y", from_y},
+             {"mark", mark ? say("measured to the mark") : say("measured to a pin")}});
+    w.why = say("A measure that has nothing to do with the dials finds a lost turn or a wrong hundred. Up to {within} "
+                "beside it is only the measuring.",
+                {{"within", with_unit(check.within, needs.job.unit)}});
     return w;
 }
 
@@ -252,18 +270,20 @@ Wording by_hand_words(const WorkByHand& work, const WordingNeeds& needs) {
     const std::string cutter = cutter_name(work.cutter, needs);
     const std::string holes = hole_runs(work.holes, needs);
     Wording w;
-    w.heading = "By hand";
-    w.figures = {{"", counted(static_cast<std::int64_t>(work.holes.size()), "hole"), "", true}};
+    w.heading = say("By hand");
+    w.figures = {
+        {"", say("{count} {count:hole|holes}", {{"count", static_cast<std::int64_t>(work.holes.size())}}), "", true}};
     const bool burr = work.step == "deburr";
-    w.direction =
-        burr ? fmt::format("break the edge on the far side with the {}", cutter) : fmt::format("with the {}", cutter);
-    w.note = burr ? "Burrs cut. It stays open until every far side was seen to."
-                  : "Start upright: look from two sides at "
-                    "right angles. Half a turn on, a "
-                    "quarter back.";
-    w.sentence = burr ? fmt::format("By hand, with the {}: break the far edge of {}.", cutter, holes)
-                      : fmt::format("By hand, with the {}: {}.", cutter, holes);
-    w.why = burr ? "A burr keeps the part from lying flat." : "It is turned by hand, away from the machine.";
+    w.direction = burr ? say("break the edge on the far side with the {cutter}", {{"cutter", cutter}})
+                       : say("with the {cutter}", {{"cutter", cutter}});
+    w.note = burr ? say("Burrs cut. It stays open until every far side was seen to.")
+                  : say("Start upright: look from two sides at "
+                        "right angles. Half a turn on, a "
+                        "quarter back.");
+    w.sentence =
+        burr ? say("By hand, with the {cutter}: break the far edge of {holes}.", {{"cutter", cutter}, {"holes", holes}})
+             : say("By hand, with the {cutter}: {holes}.", {{"cutter", cutter}, {"holes", holes}});
+    w.why = burr ? say("A burr keeps the part from lying flat.") : say("It is turned by hand, away from the machine.");
     return w;
 }
 
@@ -272,24 +292,26 @@ Wording prick_words(int hole, const WordingNeeds& needs) {
     Wording w;
     w.heading = "Prick";
     w.figures = {{"hole", here, "", true}};
-    w.direction = "feel along one line until the point drops into the other, stand the punch up, tap";
-    w.note = "A sharp point and a light tap: it can still be drawn over. A steel block underneath, not springy wood.";
-    w.sentence = fmt::format("Prick {} lightly in the crossing of its lines.", here);
-    w.why = "The crossing is found by feel, within about 0.15 mm, or under a magnifier with cross lines, within about "
-            "0.1 mm.";
+    w.direction = say("feel along one line until the point drops into the other, stand the punch up, tap");
+    w.note =
+        say("A sharp point and a light tap: it can still be drawn over. A steel block underneath, not springy wood.");
+    w.sentence = say("Prick {here} lightly in the crossing of its lines.", {{"here", here}});
+    w.why =
+        say("The crossing is found by feel, within about 0.15 mm, or under a magnifier with cross lines, within about "
+            "0.1 mm.");
     return w;
 }
 
 Wording look_words(const LookAtMarks& look, const WordingNeeds& needs) {
     Wording w;
     w.heading = "Look";
-    w.figures = {{"", counted(static_cast<std::int64_t>(look.holes.size()), "mark"), "", true}};
-    w.direction = "through the magnifier; draw over, leaning the punch, what stands beside its crossing";
-    w.note = "Look square on, with the light along the lines.";
-    w.sentence =
-        fmt::format("Look at {} through the magnifier; lean the punch to draw over what is beside its crossing.",
-                    hole_runs(look.holes, needs));
-    w.why = "A pricked mark can be moved by leaning the punch; a centre-punched one cannot.";
+    w.figures = {
+        {"", say("{count} {count:mark|marks}", {{"count", static_cast<std::int64_t>(look.holes.size())}}), "", true}};
+    w.direction = say("through the magnifier; draw over, leaning the punch, what stands beside its crossing");
+    w.note = say("Look square on, with the light along the lines.");
+    w.sentence = say("Look at {holes} through the magnifier; lean the punch to draw over what is beside its crossing.",
+                     {{"holes", hole_runs(look.holes, needs)}});
+    w.why = say("A pricked mark can be moved by leaning the punch; a centre-punched one cannot.");
     return w;
 }
 
@@ -298,10 +320,10 @@ Wording punch_words(int hole, const WordingNeeds& needs) {
     Wording w;
     w.heading = "Punch";
     w.figures = {{"hole", here, "", true}};
-    w.direction = "deepen the mark with the centre punch, upright";
-    w.note = "Eyes covered. A struck punch can throw chips.";
-    w.sentence = fmt::format("Punch {}.", here);
-    w.why = "The blunter centre punch drops into the pricked mark and leaves a seat for the drill's point.";
+    w.direction = say("deepen the mark with the centre punch, upright");
+    w.note = say("Eyes covered. A struck punch can throw chips.");
+    w.sentence = say("Punch {here}.", {{"here", here}});
+    w.why = say("The blunter centre punch drops into the pricked mark and leaves a seat for the drill's point.");
     return w;
 }
 
@@ -309,23 +331,30 @@ Wording index_words(const TurnIndex& turn, int hole, const WordingNeeds& needs) 
     const auto& table = std::get<RotaryTable>(needs.machine.kind);
     const Angle stands = table.per_turn() * (static_cast<double>(turn.reading) / std::max(1, turn.circle));
     Wording w;
-    w.heading = "Index plate";
-    w.figures = {{"", fmt::format("{}", turn.turns), turn.turns == 1 ? "turn, then on by" : "turns, then on by"},
-                 {"", fmt::format("{}", turn.holes), turn.holes == 1 ? "hole" : "holes", true}};
-    w.direction = fmt::format("clockwise, on the circle of {}", turn.circle);
-    w.note =
-        fmt::format("Sector arms: {} between them, the one with the plunger not counted.", counted(turn.holes, "hole"));
-    w.sentence = fmt::format("Index plate, circle of {}: {} and {} (table at {}).", turn.circle,
-                             counted(turn.turns, "turn"), counted(turn.holes, "hole"), table_angle(table, stands));
+    w.heading = say("Index plate");
+    w.figures = {
+        {"", fmt::format("{}", turn.turns), turn.turns == 1 ? say("turn, then on by") : say("turns, then on by")},
+        {"", fmt::format("{}", turn.holes), turn.holes == 1 ? "hole" : "holes", true}};
+    w.direction = say("clockwise, on the circle of {circle}", {{"circle", turn.circle}});
+    w.note = say("Sector arms: {holes} {holes:hole|holes} between them, the one with the plunger not counted.",
+                 {{"holes", turn.holes}});
+    w.sentence = say("Index plate, circle of {circle}: {turns} {turns:turn|turns} and {holes} {holes:hole|holes} "
+                     "(table at {stands}).",
+                     {{"circle", turn.circle},
+                      {"turns", turn.turns},
+                      {"holes", turn.holes},
+                      {"stands", table_angle(table, stands)}});
     const Angle wanted =
         (bearing_of(table_centre(needs.job), hole_at(hole, needs).at) * (table.rising == Sense::Clockwise ? 1.0 : -1.0))
             .wrapped();
     const double off = std::remainder(wanted.in_degrees() - stands.in_degrees(), 360.0);
-    w.why =
-        fmt::format("{} turns of the handle to one of the table, {} holes round the circle: {} holes are {}. Counted "
-                    "from the start each time, so nothing adds up; this hole is left {} off.",
-                    table.ratio, turn.circle, turn.reading, degrees_minutes_seconds(stands),
-                    degrees_minutes_seconds(Angle::degrees(std::fabs(off))));
+    w.why = say("{ratio} turns of the handle to one of the table, {circle} holes round the circle: {reading} holes are "
+                "{stands}. Counted from the start each time, so nothing adds up; this hole is left {off} off.",
+                {{"ratio", table.ratio},
+                 {"circle", turn.circle},
+                 {"reading", turn.reading},
+                 {"stands", degrees_minutes_seconds(stands)},
+                 {"off", degrees_minutes_seconds(Angle::degrees(std::fabs(off)))}});
     return w;
 }
 

@@ -2,9 +2,9 @@
 
 #include "measure/figures.h"
 #include "ordering/travel.h"
+#include "words/say.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -41,15 +41,18 @@ const MethodReport* best_of(const std::vector<MethodReport>& all, const Estimate
 
 std::string remark_on(const MethodReport& report, const SetupPlan& plan, Unit unit) {
     if (!report.can)
-        return plan.proof.complaints.empty() ? "It cannot make these holes." : plan.proof.complaints.front();
+        return plan.proof.complaints.empty() ? say("It cannot make these holes.") : plan.proof.complaints.front();
     if (!report.many || report.many->budget.empty())
-        return "The ways of the bar carry their own sums of errors.";
+        return say("The ways of the bar carry their own sums of errors.");
     const BudgetLine& dearest = report.many->budget.front();
-    const std::string fits = report.many->fits_within ? fmt::format(" Holes with a fit are judged by {}.",
-                                                                    with_unit(*report.many->fits_within, unit))
-                                                      : "";
-    return fmt::format("Most of it is {}: {}.{}", dearest.source ? in_words(*dearest.source) : "rounding",
-                       thousandths(dearest.most, unit), fits);
+    const std::string fits = report.many->fits_within
+                                 ? " " + say("Holes with a fit are judged by {report}.",
+                                             {{"report", with_unit(*report.many->fits_within, unit)}})
+                                 : "";
+    return say("Most of it is {dearest}: {most}.{fits}",
+               {{"dearest", dearest.source ? in_words(*dearest.source) : "rounding"},
+                {"most", thousandths(dearest.most, unit)},
+                {"fits", fits}});
 }
 
 } // namespace

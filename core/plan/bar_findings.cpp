@@ -1,9 +1,11 @@
 #include "plan/bar_findings.h"
+#include "plan/named_place.h"
 
 #include "layout/on_bar.h"
 #include "measure/figures.h"
 #include "round/figures.h"
 #include "round/meeting.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
@@ -42,7 +44,7 @@ private:
     std::size_t m_index = 0;
 
     [[nodiscard]] std::string fig(Length length) const { return with_unit(length, m_job.unit); }
-    void say(Grade grade, FindingKind kind, std::string sentence, std::string remedy) {
+    void tell(Grade grade, FindingKind kind, std::string sentence, std::string remedy) {
         m_findings.push_back({grade, kind, std::move(sentence), std::move(remedy), {static_cast<int>(m_index)}});
     }
 
@@ -51,26 +53,29 @@ private:
         const Length end = std::min(hole.bar->along, length - hole.bar->along);
         const Length r = hole.spec.diameter / 2.0;
         if (end < Length{})
-            return say(Grade::Stop, FindingKind::OffBlank,
-                       fmt::format("{} lies {} beyond the end of the bar.", hole.name, fig(-end)),
-                       "Check its distance, the end it is counted from and the length of the bar.");
+            return tell(Grade::Stop, FindingKind::OffBlank,
+                        say("{hole} lies {length} beyond the end of the bar.",
+                            {{"hole", of_hole(hole.name)}, {"length", fig(-end)}}),
+                        say("Check its distance, the end it is counted from and the length of the bar."));
         if (end < r)
-            say(Grade::Stop, FindingKind::OffBlank,
-                fmt::format("{} breaks out of the end of the bar: it is {} from it, its radius is {}.", hole.name,
-                            fig(end), fig(r)),
-                "Move it inwards or make it smaller.");
+            tell(Grade::Stop, FindingKind::OffBlank,
+                 say("{hole} breaks out of the end of the bar: it is {length} from it, its radius is {r}.",
+                     {{"hole", of_hole(hole.name)}, {"length", fig(end)}, {"r", fig(r)}}),
+                 say("Move it inwards or make it smaller."));
         else if (end < hole.spec.diameter)
-            say(Grade::Check, FindingKind::NearEdge,
-                fmt::format("{} is {} from the end of the bar, less than its own diameter.", hole.name, fig(end)),
-                "Ask whether the drawing means it, or move it inwards.");
+            tell(Grade::Check, FindingKind::NearEdge,
+                 say("{hole} is {length} from the end of the bar, less than its own diameter.",
+                     {{"hole", of_hole(hole.name)}, {"length", fig(end)}}),
+                 say("Ask whether the drawing means it, or move it inwards."));
         const Section section = section_at(m_job.blank, hole.bar->along);
         const DrillLine line{hole.bar->bearing, hole.bar->offset, hole.spec.diameter};
         const auto path = drill_path(section, line);
         if (!path)
-            return say(Grade::Stop, FindingKind::OffBlank,
-                       fmt::format("{} stands {} off the axis and misses the bar, whose radius there is {}.", hole.name,
-                                   fig(abs(line.offset)), fig(section.radius)),
-                       "A smaller offset would do.");
+            return tell(
+                Grade::Stop, FindingKind::OffBlank,
+                say("{hole} stands {offset} off the axis and misses the bar, whose radius there is {radius}.",
+                    {{"hole", of_hole(hole.name)}, {"offset", fig(abs(line.offset))}, {"radius", fig(section.radius)}}),
+                say("A smaller offset would do."));
         walls(hole, section, line);
         slopes(hole, *path);
         shoulders(hole);
@@ -82,81 +87,91 @@ private:
         const Walls walls = walls_beside(section, line);
         const Length least = std::min(walls.clockwise, walls.counter_clockwise);
         if (hole.spec.diameter >= section.radius * 2.0)
-            say(Grade::Stop, FindingKind::OffBlank,
-                fmt::format("{} is {} wide, and the bar there only {}.", hole.name, fig(hole.spec.diameter),
-                            fig(section.radius * 2.0)),
-                "A smaller hole would do.");
+            tell(Grade::Stop, FindingKind::OffBlank,
+                 say("{hole} is {diameter} wide, and the bar there only {radius}.",
+                     {{"hole", of_hole(hole.name)},
+                      {"diameter", fig(hole.spec.diameter)},
+                      {"radius", fig(section.radius * 2.0)}}),
+                 say("A smaller hole would do."));
         else if (least <= Length{})
-            say(Grade::Stop, FindingKind::OffBlank,
-                fmt::format("{} breaks out of the flank of the bar by {}.", hole.name, fig(-least)),
-                fmt::format("Off the axis by {} or less it would stay in.",
-                            fig(std::max(Length{}, largest_offset(section, hole.spec.diameter, {})))));
+            tell(Grade::Stop, FindingKind::OffBlank,
+                 say("{hole} breaks out of the flank of the bar by {least}.",
+                     {{"hole", of_hole(hole.name)}, {"least", fig(-least)}}),
+                 say("Off the axis by {largest_offset} or less it would stay in.",
+                     {{"largest_offset", fig(std::max(Length{}, largest_offset(section, hole.spec.diameter, {})))}}));
         else if (least < hole.spec.diameter * least_wall)
-            say(Grade::Check, FindingKind::ThinMetal,
-                fmt::format("Beside {} only {} of wall is left.", hole.name, fig(least)),
-                "Ask whether the drawing means it; a smaller hole or one nearer to the axis leaves more.");
+            tell(Grade::Check, FindingKind::ThinMetal,
+                 say("Beside {hole} only {least} of wall is left.",
+                     {{"hole", of_hole(hole.name)}, {"least", fig(least)}}),
+                 say("Ask whether the drawing means it; a smaller hole or one nearer to the axis leaves more."));
     }
 
     void slopes(const Hole& hole, const DrillPath& path) {
         if (path.slope.in_degrees() > steep_degrees)
-            say(Grade::Check, FindingKind::SteepStart,
-                fmt::format("{} starts on a slope of {}: a centre drill would be pushed downhill.", hole.name,
-                            in_degrees(path.slope, 0)),
-                "Mill or file a flat first, or drill through a bushing.");
+            tell(Grade::Check, FindingKind::SteepStart,
+                 say("{hole} starts on a slope of {slope}: a centre drill would be pushed downhill.",
+                     {{"hole", of_hole(hole.name)}, {"slope", in_degrees(path.slope, 0)}}),
+                 say("Mill or file a flat first, or drill through a bushing."));
         else if (!hole.spec.depth && path.far_slope.in_degrees() > steep_degrees)
-            say(Grade::Check, FindingKind::SteepStart,
-                fmt::format("The drill of {} comes out on a slope of {} and is pushed aside.", hole.name,
-                            in_degrees(path.far_slope, 0)),
-                "Feed gently at the end, or leave a flat or a plug there.");
+            tell(Grade::Check, FindingKind::SteepStart,
+                 say("The drill of {hole} comes out on a slope of {far_slope} and is pushed aside.",
+                     {{"hole", of_hole(hole.name)}, {"far_slope", in_degrees(path.far_slope, 0)}}),
+                 say("Feed gently at the end, or leave a flat or a plug there."));
     }
 
     void shoulders(const Hole& hole) {
         for (const Shoulder& shoulder : m_job.blank.bar.shoulders)
             if (abs(hole.bar->along - shoulder.at) < hole.spec.diameter / 2.0)
-                return say(Grade::Check, FindingKind::OnStep,
-                           fmt::format("{} lies on the shoulder at {}, half on the one diameter and half on the other.",
-                                       hole.name, fig(shoulder.at)),
-                           "Ask whether the drawing means it. Drilled as it is, the drill is pushed to the thin side.");
+                return tell(
+                    Grade::Check, FindingKind::OnStep,
+                    say("{hole} lies on the shoulder at {shoulder}, half on the one diameter and half on the other.",
+                        {{"hole", of_hole(hole.name)}, {"shoulder", fig(shoulder.at)}}),
+                    say("Ask whether the drawing means it. Drilled as it is, the drill is pushed to the thin side."));
     }
 
     void depths(const Hole& hole, const DrillPath& path) {
         if (const auto depth = depth_at(m_job, m_places, hole.pattern, *hole.bar); !depth)
-            return say(Grade::Stop, FindingKind::TooDeep, fmt::format("{}: {}", hole.name, depth.error().sentence),
-                       "Say how far it goes in another way.");
+            return tell(Grade::Stop, FindingKind::TooDeep, fmt::format("{}: {}", hole.name, depth.error().sentence),
+                        say("Say how far it goes in another way."));
         if (hole.spec.depth) {
             const Length tip = *hole.spec.depth + point_length(hole.spec.diameter);
             const Length through = path.depth_to(path.exit);
             const auto* bar = std::get_if<BarPattern>(&m_job.patterns[hole.pattern].layout);
             const bool as_said = !bar || bar->reach == BarReach::AsSaid;
             if (*hole.spec.depth >= through)
-                say(Grade::Check, FindingKind::TooDeep,
-                    fmt::format("{} is {} deep, but the bar there is only {} through.", hole.name,
-                                fig(*hole.spec.depth), fig(through)),
-                    "Say that it goes through, or give a smaller depth.");
+                tell(Grade::Check, FindingKind::TooDeep,
+                     say("{hole} is {depth} deep, but the bar there is only {through} through.",
+                         {{"hole", of_hole(hole.name)}, {"depth", fig(*hole.spec.depth)}, {"through", fig(through)}}),
+                     say("Say that it goes through, or give a smaller depth."));
             else if (tip > path.depth_to(path.exit_tip))
-                say(Grade::Check, FindingKind::TooDeep,
-                    fmt::format("The point of the drill for {} comes out on the far side: with it the hole is {} deep, "
-                                "the bar {}.",
-                                hole.name, fig(tip), fig(through)),
-                    "A smaller depth would do.");
+                tell(Grade::Check, FindingKind::TooDeep,
+                     say("The point of the drill for {hole} comes out on the far side: with it the hole is {tip} deep, "
+                         "the bar {through}.",
+                         {{"hole", of_hole(hole.name)}, {"tip", fig(tip)}, {"through", fig(through)}}),
+                     say("A smaller depth would do."));
             else if (as_said && path.bore_tip && tip > path.depth_to(*path.bore_tip))
-                say(Grade::Check, FindingKind::TooDeep,
-                    fmt::format("{} breaks into the bore: its point does at {}.", hole.name,
-                                fig(path.depth_to(*path.bore_tip))),
-                    "If the drawing means it, say that it goes into the bore.");
+                tell(Grade::Check, FindingKind::TooDeep,
+                     say("{hole} breaks into the bore: its point does at {path}.",
+                         {{"hole", of_hole(hole.name)}, {"path", fig(path.depth_to(*path.bore_tip))}}),
+                     say("If the drawing means it, say that it goes into the bore."));
             else if (as_said && *hole.spec.depth > path.entry)
-                say(Grade::Note, FindingKind::TooDeep,
-                    fmt::format("{} goes {} past the axis.", hole.name, fig(*hole.spec.depth - path.entry)),
-                    "Look whether the drawing gives a depth or a place.");
+                tell(Grade::Note, FindingKind::TooDeep,
+                     say("{hole} goes {past} past the axis.",
+                         {{"hole", of_hole(hole.name)}, {"past", fig(*hole.spec.depth - path.entry)}}),
+                     say("Look whether the drawing gives a depth or a place."));
         }
         if (hole.spec.purpose != Purpose::Tapped)
             return;
         const Length thread = full_thread(path, hole.spec.depth);
         if (thread < hole.spec.diameter * least_thread)
-            say(Grade::Check, FindingKind::ThreadShort,
-                fmt::format("{} has {} of full thread in the wall, {} diameters; {} is the usual least.", hole.name,
-                            fig(thread), decimal(thread / hole.spec.diameter, 2), decimal(least_thread, 1)),
-                "A finer thread holds more in a thin wall; or leave the bar thicker there.");
+            tell(Grade::Check, FindingKind::ThreadShort,
+                 say("{hole} has {thread} of full thread in the wall, {diameters} diameters; {least_thread} is the "
+                     "usual least.",
+                     {{"hole", of_hole(hole.name)},
+                      {"thread", fig(thread)},
+                      {"diameters", decimal(thread / hole.spec.diameter, 2)},
+                      {"least_thread", decimal(least_thread, 1)}}),
+                 say("A finer thread holds more in a thin wall; or leave the bar thicker there."));
     }
 
     // A through hole in a vee comes out over the groove; there is only so much air down to its bottom.
@@ -170,11 +185,11 @@ private:
         const Length air = section.radius * (std::sqrt(2.0) - 1.0); // from the bar's underside to where the flanks meet
         const Length needed = point_length(hole.spec.diameter) + hole.spec.diameter / 100.0;
         if (needed > air)
-            say(Grade::Check, FindingKind::DrillsVee,
-                fmt::format("Drilling {} through, the point would enter the vee block: it needs {} of air below the "
-                            "bar, the vee has {}.",
-                            hole.name, fig(needed), fig(air)),
-                "Let the bar stand out beyond the block there, or use a block with a slot.");
+            tell(Grade::Check, FindingKind::DrillsVee,
+                 say("Drilling {hole} through, the point would enter the vee block: it needs {needed} of air below the "
+                     "bar, the vee has {air}.",
+                     {{"hole", of_hole(hole.name)}, {"needed", fig(needed)}, {"air", fig(air)}}),
+                 say("Let the bar stand out beyond the block there, or use a block with a slot."));
     }
 
     void judge_pairs() {
@@ -218,27 +233,30 @@ private:
         const std::vector<int> both{static_cast<int>(first), static_cast<int>(second)};
         if (mouths < std::min(a.spec.diameter, b.spec.diameter) / 10.0)
             m_findings.push_back({Grade::Stop, FindingKind::DoubleHole,
-                                  fmt::format("{} and {} are in the same place.", a.name, b.name),
-                                  "Leave one of them out.", both});
+                                  say("{one} and {other} are in the same place.", {{"one", a.name}, {"other", b.name}}),
+                                  say("Leave one of them out."), both});
         else if (mouths < (a.spec.diameter + b.spec.diameter) / 2.0)
-            m_findings.push_back({Grade::Stop, FindingKind::HolesMeet,
-                                  fmt::format("The mouths of {} and {} overlap: over the surface they are {} apart.",
-                                              a.name, b.name, fig(mouths)),
-                                  "Move one, make them smaller, or leave one out.", both});
+            m_findings.push_back(
+                {Grade::Stop, FindingKind::HolesMeet,
+                 say("The mouths of {one} and {other} overlap: over the surface they are {mouths} apart.",
+                     {{"one", a.name}, {"other", b.name}, {"mouths", fig(mouths)}}),
+                 say("Move one, make them smaller, or leave one out."), both});
         else if (metal <= Length{})
             m_findings.push_back(
                 {Grade::Stop, FindingKind::HolesMeet,
-                 fmt::format("{} and {} meet inside the bar: their axes come within {}, their radii "
-                             "make {}.",
-                             a.name, b.name, fig(apart), fig((a.spec.diameter + b.spec.diameter) / 2.0)),
-                 "If they are meant to, say that one runs into the other; otherwise move one along the "
-                 "bar or make it less deep.",
+                 say("{one} and {other} meet inside the bar: their axes come within {apart}, their radii make {radii}.",
+                     {{"one", a.name},
+                      {"other", b.name},
+                      {"apart", fig(apart)},
+                      {"radii", fig((a.spec.diameter + b.spec.diameter) / 2.0)}}),
+                 say("If they are meant to, say that one runs into the other; otherwise move one along the "
+                     "bar or make it less deep."),
                  both});
         else if (metal < least)
-            m_findings.push_back(
-                {Grade::Check, FindingKind::ThinMetal,
-                 fmt::format("Inside the bar only {} of metal is left between {} and {}.", fig(metal), a.name, b.name),
-                 "Ask whether the drawing means it, or move them apart.", both});
+            m_findings.push_back({Grade::Check, FindingKind::ThinMetal,
+                                  say("Inside the bar only {metal} of metal is left between {one} and {other}.",
+                                      {{"metal", fig(metal)}, {"one", a.name}, {"other", b.name}}),
+                                  say("Ask whether the drawing means it, or move them apart."), both});
     }
 };
 

@@ -5,6 +5,7 @@
 #include "cutting/depth_stack.h"
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -60,34 +61,38 @@ private:
         const std::string first = m_plan.holes[static_cast<std::size_t>(m_holes.front())].name;
         if (m_holes.size() == 1)
             return first;
-        return fmt::format("{} and {} more", first, m_holes.size() - 1);
+        return say("{first} and {holes} more", {{"first", first}, {"holes", m_holes.size() - 1}});
     }
 
-    void say(Grade grade, FindingKind kind, std::string sentence, std::string remedy) {
+    void tell(Grade grade, FindingKind kind, std::string sentence, std::string remedy) {
         m_findings.push_back({grade, kind, std::move(sentence), std::move(remedy), m_holes});
     }
 
     void cutters() {
         for (const std::string& sentence : m_chain->missing)
-            say(Grade::Check, FindingKind::NoCutter, fmt::format("{}: {}", who(), sentence),
-                "Choose another under Cutters, or put it in the drawer once it is there.");
+            tell(Grade::Check, FindingKind::NoCutter, fmt::format("{}: {}", who(), sentence),
+                 say("Choose another under Cutters, or put it in the drawer once it is there."));
         const CutStep* drill = m_chain->last(StepKind::Drill);
         const auto limits = limits_of(m_chain->spec);
         if (limits && !m_chain->last(StepKind::Ream)) {
             const Length made = drill ? drill->cutter.actual() : Length{};
             if (!drill || made < limits->least.value_or(Length{}) || made > limits->most.value_or(Length::mm(1e6)))
-                say(Grade::Stop, FindingKind::OutOfLimits,
-                    fmt::format("{}: no drill or reamer of the drawer stays inside {} to {}.", who(),
-                                limits->least ? with_unit(*limits->least, m_job.unit) : "any size",
-                                limits->most ? with_unit(*limits->most, m_job.unit) : "any size"),
-                    "A reamer of this size, or a wider limit, would do.");
+                tell(Grade::Stop, FindingKind::OutOfLimits,
+                     say("{who}: no drill or reamer of the drawer stays inside {least} to {most}.",
+                         {{"who", who()},
+                          {"least", limits->least ? with_unit(*limits->least, m_job.unit) : say("any size")},
+                          {"most", limits->most ? with_unit(*limits->most, m_job.unit) : say("any size")}}),
+                     say("A reamer of this size, or a wider limit, would do."));
         }
         const Length once = m_plan.machine.spindle.one_go;
         if (drill && drill->cutter.actual() > once && !m_chain->last(StepKind::Pilot))
-            say(Grade::Check, FindingKind::TooLargeAtOnce,
-                fmt::format("{}: the {} goes through solid metal, but {} drives {} in one go.", who(),
-                            drill->cutter.name, m_plan.machine.name, fig(once)),
-                "Drill a pilot first.");
+            tell(Grade::Check, FindingKind::TooLargeAtOnce,
+                 say("{who}: the {cutter} goes through solid metal, but {name} drives {once} in one go.",
+                     {{"who", who()},
+                      {"cutter", drill->cutter.name},
+                      {"name", m_plan.machine.name},
+                      {"once", fig(once)}}),
+                 say("Drill a pilot first."));
     }
 
     void drilled() {
@@ -95,42 +100,55 @@ private:
         if (!drill)
             return;
         if (const CutStep* start = m_chain->last(StepKind::Start); start && start->tip >= m_chain->metal)
-            say(Grade::Check, FindingKind::BreaksThrough,
-                fmt::format("{}: the {} goes {} deep to start, and there are only {} of metal: it comes out below.",
-                            who(), start->cutter.name, fig(start->tip), fig(m_chain->metal)),
-                "A smaller one, or a punch mark, would do; put something under it that may be drilled.");
+            tell(Grade::Check, FindingKind::BreaksThrough,
+                 say("{who}: the {cutter} goes {tip} deep to start, and there are only {metal} of metal: it comes out "
+                     "below.",
+                     {{"who", who()},
+                      {"cutter", start->cutter.name},
+                      {"tip", fig(start->tip)},
+                      {"metal", fig(m_chain->metal)}}),
+                 say("A smaller one, or a punch mark, would do; put something under it that may be drilled."));
         const bool blind = !is_through(m_chain->spec);
         if (blind && drill->tip >= m_chain->metal)
-            say(Grade::Stop, FindingKind::BreaksThrough,
-                fmt::format(
-                    "{} is blind, but the {}'s point comes out below: its tip goes to {} and there are {} of metal.",
-                    who(), drill->cutter.name, fig(drill->tip), fig(m_chain->metal)),
-                fmt::format("At most {} at full diameter would do.",
-                            fig(std::max(m_chain->metal - Length::mm(least_floor_mm) -
-                                             point_length(drill->cutter.actual(), drill->cutter.point),
-                                         Length{}))));
+            tell(Grade::Stop, FindingKind::BreaksThrough,
+                 say("{who} is blind, but the {cutter}'s point comes out below: its tip goes to {tip} and there are "
+                     "{metal} of metal.",
+                     {{"who", who()},
+                      {"cutter", drill->cutter.name},
+                      {"tip", fig(drill->tip)},
+                      {"metal", fig(m_chain->metal)}}),
+                 say("At most {metal} at full diameter would do.",
+                     {{"metal", fig(std::max(m_chain->metal - Length::mm(least_floor_mm) -
+                                                 point_length(drill->cutter.actual(), drill->cutter.point),
+                                             Length{}))}}));
         else if (!blind && far_side(drill->tip, m_chain->metal, drill->cutter.actual(), drill->cutter.point) <
                                drill->cutter.actual() * 0.999)
-            say(Grade::Check, FindingKind::BreaksThrough,
-                fmt::format("{}: the far side comes out under size, as the {} stops at {}.", who(), drill->cutter.name,
-                            fig(drill->tip)),
-                fmt::format("{} would do.", fig(through_depth(m_chain->metal, drill->cutter.actual(),
-                                                              drill->cutter.point, m_shop.customs.beyond))));
+            tell(Grade::Check, FindingKind::BreaksThrough,
+                 say("{who}: the far side comes out under size, as the {cutter} stops at {tip}.",
+                     {{"who", who()}, {"cutter", drill->cutter.name}, {"tip", fig(drill->tip)}}),
+                 say("{through_depth} would do.",
+                     {{"through_depth", fig(through_depth(m_chain->metal, drill->cutter.actual(), drill->cutter.point,
+                                                          m_shop.customs.beyond))}}));
         for (const CutStep& step : m_chain->steps) {
             if (step.skipped || (step.kind != StepKind::Drill && step.kind != StepKind::Pilot &&
                                  step.kind != StepKind::Ream && step.kind != StepKind::Own))
                 continue;
             if (step.cutter.flute > Length{} && step.tip > step.cutter.flute)
-                say(Grade::Stop, FindingKind::DrillTooShort,
-                    fmt::format("{}: the {} cuts {} deep, the hole takes {}.", who(), step.cutter.name,
-                                fig(step.cutter.flute), fig(step.tip)),
-                    "A long one would do, or drilling from both sides.");
+                tell(Grade::Stop, FindingKind::DrillTooShort,
+                     say("{who}: the {cutter} cuts {step} deep, the hole takes {tip}.",
+                         {{"who", who()},
+                          {"cutter", step.cutter.name},
+                          {"step", fig(step.cutter.flute)},
+                          {"tip", fig(step.tip)}}),
+                     say("A long one would do, or drilling from both sides."));
             else if (!m_chain->hollow && step.kind == StepKind::Drill &&
                      step.tip > step.cutter.actual() * long_and_thin)
-                say(Grade::Check, FindingKind::LongAndThin,
-                    fmt::format("{}: the hole is {} diameters of the {} deep.", who(),
-                                num(step.tip / step.cutter.actual(), 1), step.cutter.name),
-                    "Clear the chips often, and start with a short drill.");
+                tell(Grade::Check, FindingKind::LongAndThin,
+                     say("{who}: the hole is {step} diameters of the {cutter} deep.",
+                         {{"who", who()},
+                          {"step", num(step.tip / step.cutter.actual(), 1)},
+                          {"cutter", step.cutter.name}}),
+                     say("Clear the chips often, and start with a short drill."));
         }
     }
 
@@ -139,37 +157,52 @@ private:
             return;
         const auto thread = thread_of(m_chain->spec);
         if (!thread)
-            return say(Grade::Check, FindingKind::NoCutter,
-                       fmt::format("{}: the thread {} is not in the table, so no tap drill is worked out.", who(),
-                                   m_chain->spec.label),
-                       "Give the tap drill as a step of your own.");
+            return tell(Grade::Check, FindingKind::NoCutter,
+                        say("{who}: the thread {label} is not in the table, so no tap drill is worked out.",
+                            {{"who", who()}, {"label", m_chain->spec.label}}),
+                        say("Give the tap drill as a step of your own."));
         const DepthStack stack = depth_stack(*m_chain, {}, m_job.unit);
         if (stack.drill > Length{} && (stack.percent < least_percent || stack.percent > most_percent))
-            say(stack.percent <= 0.0 ? Grade::Stop : Grade::Check, FindingKind::ThreadPercent,
-                fmt::format("{}: a {} hole leaves {} percent of thread; {} to {} is usual.", who(), fig(stack.drill),
-                            num(stack.percent), num(least_percent), num(most_percent)),
-                "Choose another tap drill under Cutters.");
+            tell(stack.percent <= 0.0 ? Grade::Stop : Grade::Check, FindingKind::ThreadPercent,
+                 say("{who}: a {drill} hole leaves {percent} percent of thread; {least_percent} to {most_percent} is "
+                     "usual.",
+                     {{"who", who()},
+                      {"drill", fig(stack.drill)},
+                      {"percent", num(stack.percent)},
+                      {"least_percent", num(least_percent)},
+                      {"most_percent", num(most_percent)}}),
+                 say("Choose another tap drill under Cutters."));
         const bool blind = !is_through(m_chain->spec);
         for (const CutStep& step : m_chain->steps)
             if (blind && step.kind == StepKind::Tap && !step.skipped && step.tip > stack.full + Length::mm(1e-6))
-                say(Grade::Stop, FindingKind::TapTooDeep,
-                    fmt::format("{}: the {} is to go {} deep, but the hole has its full diameter only to {}.", who(),
-                                step.cutter.name, fig(step.tip), fig(stack.full)),
-                    "The tap would break in the bottom. Drill deeper, or tap less deep.");
+                tell(Grade::Stop, FindingKind::TapTooDeep,
+                     say("{who}: the {cutter} is to go {tip} deep, but the hole has its full diameter only to {full}.",
+                         {{"who", who()},
+                          {"cutter", step.cutter.name},
+                          {"tip", fig(step.tip)},
+                          {"full", fig(stack.full)}}),
+                     say("The tap would break in the bottom. Drill deeper, or tap less deep."));
         const Length wanted =
             m_chain->spec.depth && depth_meant(m_chain->spec) == DepthOf::FullThread ? *m_chain->spec.depth : Length{};
         const Length least = thread->major * engagement();
         if (wanted > stack.thread + Length::mm(1e-3))
-            say(Grade::Stop, FindingKind::TooFewThreads,
-                fmt::format(
-                    "{}: {} of full thread is asked for, but only {} is had: {} of metal leave no room for more.",
-                    who(), fig(wanted), fig(stack.thread), fig(m_chain->metal)),
-                "A bottoming tap, less room for chips, or a hole right through would give more.");
+            tell(Grade::Stop, FindingKind::TooFewThreads,
+                 say("{who}: {wanted} of full thread is asked for, but only {thread} is had: {metal} of metal leave no "
+                     "room for more.",
+                     {{"who", who()},
+                      {"wanted", fig(wanted)},
+                      {"thread", fig(stack.thread)},
+                      {"metal", fig(m_chain->metal)}}),
+                 say("A bottoming tap, less room for chips, or a hole right through would give more."));
         else if (stack.thread < least)
-            say(stack.thread < least * nut ? Grade::Check : Grade::Note, FindingKind::TooFewThreads,
-                fmt::format("{}: {} of thread, {} turns; in {} a full strength screw wants {}.", who(),
-                            fig(stack.thread), num(stack.threads, 1), metal_name(), fig(least)),
-                finer(*thread, stack.thread));
+            tell(stack.thread < least * nut ? Grade::Check : Grade::Note, FindingKind::TooFewThreads,
+                 say("{who}: {thread} of thread, {threads} turns; in {metal} a full strength screw wants {least}.",
+                     {{"who", who()},
+                      {"thread", fig(stack.thread)},
+                      {"threads", num(stack.threads, 1)},
+                      {"metal", metal_name()},
+                      {"least", fig(least)}}),
+                 finer(*thread, stack.thread));
     }
 
     // The finest thread of the same diameter, where it is finer.
@@ -179,9 +212,11 @@ private:
             if (abs(each.major - thread.major) < Length::mm(1e-3) && each.angle == thread.angle &&
                 each.pitch < thread.pitch && (!finest || each.pitch < finest->pitch))
                 finest = &each;
-        return finest ? fmt::format("{} would have {} turns there; thicker metal or a longer boss would hold more.",
-                                    finest->name, num(threads_engaged(held, finest->pitch), 1))
-                      : "There is no finer thread of this size; thicker metal or a longer boss would hold more.";
+        return finest
+                   ? say("{finest} would have {threads_engaged} turns there; thicker metal or a longer boss would hold "
+                         "more.",
+                         {{"finest", finest->name}, {"threads_engaged", num(threads_engaged(held, finest->pitch), 1)}})
+                   : say("There is no finer thread of this size; thicker metal or a longer boss would hold more.");
     }
 
     [[nodiscard]] double engagement() const { return metal().engagement; }
@@ -194,14 +229,18 @@ private:
             return;
         const CutStep* drill = m_chain->last(StepKind::Drill);
         if (!drill)
-            return say(Grade::Stop, FindingKind::NothingUnderReamer,
-                       fmt::format("{}: there is no drill under the {}.", who(), ream->cutter.name),
-                       "Drill under size first: a reamer only takes a shaving.");
+            return tell(
+                Grade::Stop, FindingKind::NothingUnderReamer,
+                say("{who}: there is no drill under the {reamer}.", {{"who", who()}, {"reamer", ream->cutter.name}}),
+                say("Drill under size first: a reamer only takes a shaving."));
         if (cuts(drill->cutter, metal()) >= ream->cutter.actual())
-            say(Grade::Stop, FindingKind::NothingUnderReamer,
-                fmt::format("{}: the {} usually cuts {}, and leaves the {} nothing to cut.", who(), drill->cutter.name,
-                            fig(cuts(drill->cutter, metal())), ream->cutter.name),
-                "A smaller drill would do.");
+            tell(Grade::Stop, FindingKind::NothingUnderReamer,
+                 say("{who}: the {cutter} usually cuts {cuts}, and leaves the {reamer} nothing to cut.",
+                     {{"who", who()},
+                      {"cutter", drill->cutter.name},
+                      {"cuts", fig(cuts(drill->cutter, metal()))},
+                      {"reamer", ream->cutter.name}}),
+                 say("A smaller drill would do."));
     }
 
     void turned() {
@@ -210,15 +249,23 @@ private:
                 continue;
             const Spindle& spindle = m_plan.machine.spindle;
             if (!step.rpm)
-                say(Grade::Stop, FindingKind::SpeedOutOfRange,
-                    fmt::format("{}: {} turns no slower than {}, too fast for the {}.", who(), m_plan.machine.name,
-                                num(spindle.lowest()), step.cutter.name),
-                    "Another machine, or a smaller cutter, would do.");
+                tell(Grade::Stop, FindingKind::SpeedOutOfRange,
+                     say("{who}: {name} turns no slower than {lowest}, too fast for the {cutter}.",
+                         {{"who", who()},
+                          {"name", m_plan.machine.name},
+                          {"lowest", num(spindle.lowest())},
+                          {"cutter", step.cutter.name}}),
+                     say("Another machine, or a smaller cutter, would do."));
             else if (*step.rpm < spindle.lowest() || *step.rpm > spindle.highest())
-                say(Grade::Check, FindingKind::SpeedOutOfRange,
-                    fmt::format("{}: {} turns from {} to {}; {} was asked for the {}.", who(), m_plan.machine.name,
-                                num(spindle.lowest()), num(spindle.highest()), num(*step.rpm), step.cutter.name),
-                    "Give a speed there is.");
+                tell(Grade::Check, FindingKind::SpeedOutOfRange,
+                     say("{who}: {name} turns from {lowest} to {highest}; {rpm} was asked for the {cutter}.",
+                         {{"who", who()},
+                          {"name", m_plan.machine.name},
+                          {"lowest", num(spindle.lowest())},
+                          {"highest", num(spindle.highest())},
+                          {"rpm", num(*step.rpm)},
+                          {"cutter", step.cutter.name}}),
+                     say("Give a speed there is."));
         }
     }
 
@@ -228,14 +275,18 @@ private:
         const CutStep* drill = m_chain->last(StepKind::Drill);
         constexpr double short_enough = 4.0;
         if (start && start->skipped && drill && drill->cutter.flute > drill->cutter.actual() * short_enough)
-            say(Grade::Note, FindingKind::NotAudited,
-                fmt::format("{}: the {} starts without a spot and may run off about {}.", who(), drill->cutter.name,
-                            fig(expected_wander(drill->cutter, drill->cutter.flute, metal().wander, m_plan.estimates))),
-                how_to_start(metal(), drill->cutter, drill->cutter.flute));
+            tell(Grade::Note, FindingKind::NotAudited,
+                 say("{who}: the {cutter} starts without a spot and may run off about {expected_wander}.",
+                     {{"who", who()},
+                      {"cutter", drill->cutter.name},
+                      {"expected_wander",
+                       fig(expected_wander(drill->cutter, drill->cutter.flute, metal().wander, m_plan.estimates))}}),
+                 how_to_start(metal(), drill->cutter, drill->cutter.flute));
         for (const char* step : {"chamfer", "deburr"})
             if (const CutStep* left = m_chain->find(step); left && left->skipped)
-                say(Grade::Note, FindingKind::NotAudited, fmt::format("{}: the {} is left out.", who(), step),
-                    "Look whether the part has to lie flat there, and whether the edge can cut somebody.");
+                tell(Grade::Note, FindingKind::NotAudited,
+                     say("{who}: the {step} is left out.", {{"who", who()}, {"step", step}}),
+                     say("Look whether the part has to lie flat there, and whether the edge can cut somebody."));
     }
 };
 
@@ -253,12 +304,15 @@ void crossing(const Job& job, const SetupPlan& plan, std::vector<Finding>& findi
         const DepthStack stack = depth_stack(plan.chain(i), crossings_of(job, hole, hole.spec.diameter), job.unit);
         for (const Crossing& each : stack.crossings)
             if (each.from < stack.tip)
-                findings.push_back({Grade::Check,
-                                    FindingKind::IntoOtherHole,
-                                    fmt::format("{} runs into {} at {} below the face.", hole.name, each.name,
-                                                with_unit(std::max(each.from, Length{}), job.unit)),
-                                    "If the drawing means it, go gently there: the drill is pulled to the open side.",
-                                    {static_cast<int>(i)}});
+                findings.push_back(
+                    {Grade::Check,
+                     FindingKind::IntoOtherHole,
+                     say("{hole} runs into {other} at {from} below the face.",
+                         {{"hole", hole.name},
+                          {"other", each.name},
+                          {"from", with_unit(std::max(each.from, Length{}), job.unit)}}),
+                     say("If the drawing means it, go gently there: the drill is pulled to the open side."),
+                     {static_cast<int>(i)}});
     }
 }
 
@@ -274,16 +328,16 @@ void find_cutter_faults(const Job& job, const Shop& shop, const SetupPlan& plan,
             {Grade::Note,
              FindingKind::NoCutter,
              job.blank.material.empty()
-                 ? "The blank's metal is not said; speeds are reckoned as for mild steel."
-                 : fmt::format("'{}' is not in the table of metals; speeds are reckoned as for mild steel.",
-                               job.blank.material),
-             "Name the metal under Blank, such as brass or stainless steel.",
+                 ? say("The blank's metal is not said; speeds are reckoned as for mild steel.")
+                 : say("'{material}' is not in the table of metals; speeds are reckoned as for mild steel.",
+                       {{"material", job.blank.material}}),
+             say("Name the metal under Blank, such as brass or stainless steel."),
              {}});
     if (plan.room.tight)
         findings.push_back({plan.room.loses ? Grade::Check : Grade::Note,
                             FindingKind::NoRoom,
                             plan.room.sentence,
-                            "Short cutters, where there are any, also wander less.",
+                            say("Short cutters, where there are any, also wander less."),
                             {}});
     auto then = job.planned_with.find(plan.machine.id);
     if (then == job.planned_with.end())
@@ -296,9 +350,9 @@ void find_cutter_faults(const Job& job, const Shop& shop, const SetupPlan& plan,
     if (!same)
         findings.push_back({Grade::Check,
                             FindingKind::FiguresChanged,
-                            fmt::format("{} has other figures than when this job was saved. Then: {}. Now: {}.",
-                                        plan.machine.name, then->second.words, now),
-                            "If the shop is right now, save the job again; work that is begun may be out.",
+                            say("{name} has other figures than when this job was saved. Then: {words}. Now: {now}.",
+                                {{"name", plan.machine.name}, {"words", then->second.words}, {"now", now}}),
+                            say("If the shop is right now, save the job again; work that is begun may be out."),
                             {}});
 }
 

@@ -3,10 +3,10 @@
 #include "layout/bar.h"
 #include "layout/outline.h"
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -37,21 +37,21 @@ void find_steps_and_cuts(const Job& job, const SetupPlan& plan, Findings& findin
                 findings.push_back(
                     {Grade::Check,
                      FindingKind::OnStep,
-                     fmt::format("{} lies across the step, {} from its line: the drill would start on an edge.",
-                                 hole.name, with_unit(away, job.unit)),
-                     "Mill it level or clamp a block beside it, or drill before the step is cut.",
+                     say("{hole} lies across the step, {away} from its line: the drill would start on an edge.",
+                         {{"hole", hole.name}, {"away", with_unit(away, job.unit)}}),
+                     say("Mill it level or clamp a block beside it, or drill before the step is cut."),
                      {index}});
         }
         if (!job.blank.cutting)
             continue;
         for (const SawCut& cut : saw_cuts(*job.blank.cutting))
             if (at.x + radius > cut.finished_end && at.x - radius < cut.finished_start)
-                findings.push_back(
-                    {Grade::Stop,
-                     FindingKind::InSawCut,
-                     fmt::format("{} reaches over the end of piece {}, into the saw cut.", hole.name, cut.after),
-                     "Check its distance from the end of the piece, or the length of the pieces.",
-                     {index}});
+                findings.push_back({Grade::Stop,
+                                    FindingKind::InSawCut,
+                                    say("{hole} reaches over the end of piece {after}, into the saw cut.",
+                                        {{"hole", hole.name}, {"after", cut.after}}),
+                                    say("Check its distance from the end of the piece, or the length of the pieces."),
+                                    {index}});
     }
     if (!job.blank.cutting)
         return;
@@ -61,18 +61,20 @@ void find_steps_and_cuts(const Job& job, const SetupPlan& plan, Findings& findin
         return;
     // Without a saw cut behind the last piece it may still do.
     const bool too_short = least > bar + same;
-    findings.push_back(
-        {too_short ? Grade::Stop : Grade::Check,
-         FindingKind::BarTooShort,
-         fmt::format(
-             "The bar is {} too short{}: {} with every saw cut and facing take {}, and {}{} where the last ends "
-             "at the bar's own end.",
-             with_unit(needed - bar, job.unit), too_short ? "" : " for a saw cut behind the last piece",
-             counted(pieces_in(*job.blank.cutting), "piece"), with_unit(needed, job.unit), with_unit(least, job.unit),
-             too_short ? " even" : ""),
-         too_short ? "Cut fewer pieces, or take a longer bar."
-                   : "Use the bar's own end for the last piece, if it is true and square.",
-         {}});
+    findings.push_back({too_short ? Grade::Stop : Grade::Check,
+                        FindingKind::BarTooShort,
+                        say("The bar is {bar} too short{remark}: {pieces_in} {pieces_in:piece|pieces} with every saw "
+                            "cut and facing take {needed}, and "
+                            "{least}{remark2} where the last ends at the bar's own end.",
+                            {{"bar", with_unit(needed - bar, job.unit)},
+                             {"remark", too_short ? "" : say(" for a saw cut behind the last piece")},
+                             {"pieces_in", pieces_in(*job.blank.cutting)},
+                             {"needed", with_unit(needed, job.unit)},
+                             {"least", with_unit(least, job.unit)},
+                             {"remark2", too_short ? " even" : ""}}),
+                        too_short ? say("Cut fewer pieces, or take a longer bar.")
+                                  : say("Use the bar's own end for the last piece, if it is true and square."),
+                        {}});
 }
 
 // Places typed one by one: a row that is nearly straight was meant to be straight, and a place 25.4 times as far out as
@@ -106,15 +108,17 @@ void find_typed_places(const Job& job, const SetupPlan& plan, Findings& findings
         }
         constexpr double seen_mm = 0.005;
         if (between && most > Length::mm(seen_mm) && most < length * 0.02)
-            findings.push_back({Grade::Check,
-                                FindingKind::NotStraight,
-                                fmt::format("{} stands {} off the line from {} to {}, which is otherwise straight.",
-                                            plan.holes[static_cast<std::size_t>(worst)].name, with_unit(most, job.unit),
-                                            plan.holes[static_cast<std::size_t>(own.front())].name,
-                                            plan.holes[static_cast<std::size_t>(own.back())].name),
-                                points->copied.empty() ? "Look at its figures again, or make it a row."
-                                                       : "If a row was meant, take that design of the old part.",
-                                {worst}});
+            findings.push_back(
+                {Grade::Check,
+                 FindingKind::NotStraight,
+                 say("{worst} stands {most} off the line from {own} to {last}, which is otherwise straight.",
+                     {{"worst", plan.holes[static_cast<std::size_t>(worst)].name},
+                      {"most", with_unit(most, job.unit)},
+                      {"own", plan.holes[static_cast<std::size_t>(own.front())].name},
+                      {"last", plan.holes[static_cast<std::size_t>(own.back())].name}}),
+                 points->copied.empty() ? say("Look at its figures again, or make it a row.")
+                                        : say("If a row was meant, take that design of the old part."),
+                 {worst}});
         std::vector<Length> out;
         for (const int index : own)
             out.push_back(distance({}, at(index)));
@@ -127,9 +131,9 @@ void find_typed_places(const Job& job, const SetupPlan& plan, Findings& findings
                 metal_to_edge(job.blank, at(index) * (1.0 / mm_per_inch) + datum_from_middle(job)) > Length{})
                 findings.push_back({Grade::Check,
                                     FindingKind::UnitsMixed,
-                                    fmt::format("{} lies far off the others; divided by 25.4 it would lie among them.",
-                                                plan.holes[static_cast<std::size_t>(index)].name),
-                                    "Look whether its figures are in the other unit.",
+                                    say("{holes} lies far off the others; divided by 25.4 it would lie among them.",
+                                        {{"holes", plan.holes[static_cast<std::size_t>(index)].name}}),
+                                    say("Look whether its figures are in the other unit."),
                                     {index}});
         }
     }
@@ -150,9 +154,12 @@ void find_sizes(const Job& job, const SetupPlan& plan, Findings& findings) {
         const Length size = spec_of(job, pattern).diameter;
         if (size >= narrow)
             findings.push_back({Grade::Stop, FindingKind::WiderThanBlank,
-                                fmt::format("The holes of {} are {} wide, and the blank only {}.", pattern.name,
-                                            with_unit(size, job.unit), with_unit(narrow, job.unit)),
-                                "Look for a stray whole number in front of a fraction, or for the other unit.", own});
+                                say("The holes of {pattern} are {length} wide, and the blank only {narrow}.",
+                                    {{"pattern", pattern.name},
+                                     {"length", with_unit(size, job.unit)},
+                                     {"narrow", with_unit(narrow, job.unit)}}),
+                                say("Look for a stray whole number in front of a fraction, or for the other unit."),
+                                own});
         const std::optional<Point> centre = centre_of(pattern.layout);
         if (!centre)
             continue;
@@ -166,17 +173,17 @@ void find_sizes(const Job& job, const SetupPlan& plan, Findings& findings) {
         if (own.size() > 1 && !on_metal(1.0) && on_metal(0.5))
             findings.push_back(
                 {Grade::Stop, FindingKind::RadiusForDiameter,
-                 fmt::format("The circle of {} is {} across and leaves the metal; half of that would fit.",
-                             pattern.name, with_unit(diameter, job.unit)),
-                 fmt::format("Look whether {} is the diameter, or twice a diameter by mistake.",
-                             with_unit(diameter, job.unit)),
+                 say("The circle of {pattern} is {diameter} across and leaves the metal; half of that would fit.",
+                     {{"pattern", pattern.name}, {"diameter", with_unit(diameter, job.unit)}}),
+                 say("Look whether {diameter} is the diameter, or twice a diameter by mistake.",
+                     {{"diameter", with_unit(diameter, job.unit)}}),
                  own});
         else if (own.size() > 1 && job.blank.bore_shows() && !on_metal(1.0) && on_metal(2.0))
             findings.push_back(
                 {Grade::Stop, FindingKind::RadiusForDiameter,
-                 fmt::format("The circle of {} is {} across and falls into the bore; twice that would fit.",
-                             pattern.name, with_unit(diameter, job.unit)),
-                 fmt::format("Look whether {} is a radius.", with_unit(diameter, job.unit)), own});
+                 say("The circle of {pattern} is {diameter} across and falls into the bore; twice that would fit.",
+                     {{"pattern", pattern.name}, {"diameter", with_unit(diameter, job.unit)}}),
+                 say("Look whether {diameter} is a radius.", {{"diameter", with_unit(diameter, job.unit)}}), own});
     }
 }
 
@@ -194,16 +201,17 @@ void find_signs(const Job& job, const SetupPlan& plan, Findings& findings) {
         const bool y_wrong = hole.at.y.in_mm() * inward.y.in_mm() < 0.0;
         const Point turned{x_wrong ? -hole.at.x : hole.at.x, y_wrong ? -hole.at.y : hole.at.y};
         if ((x_wrong || y_wrong) && metal_to_edge(job.blank, turned + datum_from_middle(job)) > Length{})
-            findings.push_back(
-                {Grade::Stop,
-                 FindingKind::OtherQuadrant,
-                 fmt::format("The {} of {} has the wrong sign for zero {}; with the other sign it lies on the metal.",
-                             x_wrong && y_wrong ? "X and Y"
-                             : x_wrong          ? "X"
-                                                : "Y",
-                             hole.name, in_words(job.datum, job.blank)),
-                 "Change the sign, or the direction of the axis under Blank.",
-                 {static_cast<int>(i)}});
+            findings.push_back({Grade::Stop,
+                                FindingKind::OtherQuadrant,
+                                say("The {x_wrong} of {hole} has the wrong sign for zero {blank}; with the other sign "
+                                    "it lies on the metal.",
+                                    {{"x_wrong", x_wrong && y_wrong ? say("X and Y")
+                                                 : x_wrong          ? "X"
+                                                                    : "Y"},
+                                     {"hole", hole.name},
+                                     {"blank", in_words(job.datum, job.blank)}}),
+                                say("Change the sign, or the direction of the axis under Blank."),
+                                {static_cast<int>(i)}});
     }
 }
 
@@ -233,11 +241,12 @@ void find_long_pitches(const Job& job, const SetupPlan& plan, Findings& findings
         }
         const Length step = job.unit == Unit::Inch ? Length::inches(0.001) : Length::mm(0.01);
         const Length pitch = step * std::floor(row->pitch * most / step + 1e-6);
-        findings.push_back(
-            {Grade::Stop, FindingKind::PitchTooLong,
-             fmt::format("The row {} leaves the metal with a pitch of {}.", job.patterns[i].name,
-                         with_unit(row->pitch, job.unit)),
-             fmt::format("A pitch of {} or less, or fewer holes, would keep it on.", with_unit(pitch, job.unit)), own});
+        findings.push_back({Grade::Stop, FindingKind::PitchTooLong,
+                            say("The row {patterns} leaves the metal with a pitch of {pitch}.",
+                                {{"patterns", job.patterns[i].name}, {"pitch", with_unit(row->pitch, job.unit)}}),
+                            say("A pitch of {pitch} or less, or fewer holes, would keep it on.",
+                                {{"pitch", with_unit(pitch, job.unit)}}),
+                            own});
     }
 }
 

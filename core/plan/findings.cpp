@@ -7,8 +7,10 @@
 #include "plan/cutter_findings.h"
 #include "plan/drawing_slips.h"
 #include "plan/makers.h"
+#include "plan/named_place.h"
 #include "plan/plan.h"
 #include "plan/right_way_up.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
@@ -34,24 +36,31 @@ void edges(const Job& job, const Shop& shop, const SetupPlan& plan, Findings& fi
         if (metal < Length{})
             findings.push_back({Grade::Stop,
                                 FindingKind::OffBlank,
-                                fmt::format("The centre of {} lies off the metal.", hole.name),
-                                "Check its figures, the zero and the size of the blank.",
+                                say("The centre of {hole} lies off the metal.", {{"hole", of_hole(hole.name)}}),
+                                say("Check its figures, the zero and the size of the blank."),
                                 {index}});
         else if (metal < radius)
-            findings.push_back({Grade::Stop,
-                                FindingKind::OffBlank,
-                                fmt::format("{} breaks out of the edge: its centre is {} from it, its radius is {}.",
-                                            hole.name, with_unit(metal, job.unit), with_unit(radius, job.unit)),
-                                "Move it inwards or make it smaller.",
-                                {index}});
+            findings.push_back(
+                {Grade::Stop,
+                 FindingKind::OffBlank,
+                 say("{hole} breaks out of the edge: its centre is {metal} from it, its radius is {radius}.",
+                     {{"hole", of_hole(hole.name)},
+                      {"metal", with_unit(metal, job.unit)},
+                      {"radius", with_unit(radius, job.unit)}}),
+                 say("Move it inwards or make it smaller."),
+                 {index}});
         else if (metal + Length::mm(1e-6) < wanted)
-            findings.push_back({Grade::Check,
-                                FindingKind::NearEdge,
-                                fmt::format("{} is {} from the edge, {} diameters; {} is the usual least.", hole.name,
-                                            with_unit(metal, job.unit), decimal(metal / hole.spec.diameter, 2),
-                                            decimal(shop.edge_distance_factor, 2, Sign::WhenNegative, Tail::Trim)),
-                                "Ask whether the drawing means it, or move it inwards.",
-                                {index}});
+            findings.push_back(
+                {Grade::Check,
+                 FindingKind::NearEdge,
+                 say("{hole} is {metal} from the edge, {diameters} diameters; {edge_distance_factor} is the usual "
+                     "least.",
+                     {{"hole", of_hole(hole.name)},
+                      {"metal", with_unit(metal, job.unit)},
+                      {"diameters", decimal(metal / hole.spec.diameter, 2)},
+                      {"edge_distance_factor", decimal(shop.edge_distance_factor, 2, Sign::WhenNegative, Tail::Trim)}}),
+                 say("Ask whether the drawing means it, or move it inwards."),
+                 {index}});
     }
 }
 
@@ -63,9 +72,11 @@ void depths(const Job& job, const SetupPlan& plan, Findings& findings) {
         if (hole.spec.depth && *hole.spec.depth >= metal)
             findings.push_back({Grade::Check,
                                 FindingKind::TooDeep,
-                                fmt::format("{} is {} deep, but the metal under it is only {}.", hole.name,
-                                            with_unit(*hole.spec.depth, job.unit), with_unit(metal, job.unit)),
-                                "Say that it goes through, or give a smaller depth.",
+                                say("{hole} is {depth} deep, but the metal under it is only {metal}.",
+                                    {{"hole", of_hole(hole.name)},
+                                     {"depth", with_unit(*hole.spec.depth, job.unit)},
+                                     {"metal", with_unit(metal, job.unit)}}),
+                                say("Say that it goes through, or give a smaller depth."),
                                 {static_cast<int>(i)}});
     }
 }
@@ -120,19 +131,23 @@ private:
         // Closer than a tenth of the smaller hole can only be one hole named twice.
         if (apart < std::min(a.spec.diameter, b.spec.diameter) / 10.0)
             findings.push_back({Grade::Stop, FindingKind::DoubleHole,
-                                fmt::format("{} and {} are in the same place.", a.name, b.name),
-                                "Leave one of them out.", both});
+                                say("{one} and {other} are in the same place.", {{"one", a.name}, {"other", b.name}}),
+                                say("Leave one of them out."), both});
         else if (metal > Length{})
             findings.push_back(
                 {Grade::Check, FindingKind::ThinMetal,
-                 fmt::format("Only {} of metal is left between {} and {}, less than half the smaller hole.",
-                             with_unit(metal, job.unit), a.name, b.name),
-                 "Ask whether the drawing means it, or move them apart.", both});
+                 say("Only {metal} of metal is left between {one} and {other}, less than half the smaller hole.",
+                     {{"metal", with_unit(metal, job.unit)}, {"one", a.name}, {"other", b.name}}),
+                 say("Ask whether the drawing means it, or move them apart."), both});
         else
-            findings.push_back({Grade::Stop, FindingKind::HolesMeet,
-                                fmt::format("{} and {} meet: their centres are {} apart, their radii make {}.", a.name,
-                                            b.name, with_unit(apart, job.unit), with_unit(radii, job.unit)),
-                                "Move one, make them smaller, or leave one out.", both});
+            findings.push_back(
+                {Grade::Stop, FindingKind::HolesMeet,
+                 say("{one} and {other} meet: their centres are {apart} apart, their radii make {radii}.",
+                     {{"one", a.name},
+                      {"other", b.name},
+                      {"apart", with_unit(apart, job.unit)},
+                      {"radii", with_unit(radii, job.unit)}}),
+                 say("Move one, make them smaller, or leave one out."), both});
     }
 };
 
@@ -142,32 +157,37 @@ void right_way_up(const Job& job, const SetupPlan& plan, Findings& findings) {
     if (!alike.turned && !alike.over)
         return;
     const bool disc = job.blank.is_round();
-    const std::string how = alike.turned ? (alike.over ? "turned round or over" : "turned round") : "turned over";
+    const std::string how =
+        alike.turned ? (alike.over ? say("turned round or over") : say("turned round")) : say("turned over");
     const std::string edge =
-        disc || job.datum.place == DatumPlace::Middle ? "the edge at 12 o'clock" : "the corner where zero is";
-    const std::string mark =
-        alike.turned ? (alike.over ? edge + ", on the face that is up," : edge) : "the face that is up";
-    findings.push_back({Grade::Note,
-                        FindingKind::RightWayUp,
-                        fmt::format("The {} looks alike {}, its holes do not.", in_words(job.blank.shape), how),
-                        fmt::format("Mark {} before the first hole.", mark),
-                        {}});
+        disc || job.datum.place == DatumPlace::Middle ? say("the edge at 12 o'clock") : say("the corner where zero is");
+    const std::string mark = alike.turned
+                                 ? (alike.over ? say("{edge}, on the face that is up,", {{"edge", edge}}) : edge)
+                                 : say("the face that is up");
+    findings.push_back(
+        {Grade::Note,
+         FindingKind::RightWayUp,
+         say("The {shape} looks alike {how}, its holes do not.", {{"shape", in_words(job.blank.shape)}, {"how", how}}),
+         say("Mark {mark} before the first hole.", {{"mark", mark}}),
+         {}});
 }
 
 void lists(const Job& job, const Shop& shop, const SetupPlan& plan, Findings& findings) {
     const MachineRef& wanted = at_hand(job).machine;
     if (!wanted.empty() && !shop.find(wanted))
-        findings.push_back({Grade::Check,
-                            FindingKind::NoSuchMachine,
-                            fmt::format("The job asks for '{}', which this shop does not have; {} is used.",
-                                        wanted.name.empty() ? wanted.id : wanted.name, plan.machine.name),
-                            "Choose a machine under Order.",
-                            {}});
+        findings.push_back(
+            {Grade::Check,
+             FindingKind::NoSuchMachine,
+             say("The job asks for '{wanted}', which this shop does not have; {name} is used.",
+                 {{"wanted", wanted.name.empty() ? wanted.id : wanted.name}, {"name", plan.machine.name}}),
+             say("Choose a machine under Order."),
+             {}});
     if (!plan.proof.complaints.empty())
         findings.push_back({Grade::Stop,
                             FindingKind::ListFails,
-                            "The simulated operator could not carry out the list. " + plan.proof.complaints.front(),
-                            "Do not work from this list.",
+                            say("The simulated operator could not carry out the list. {complaints}",
+                                {{"complaints", plan.proof.complaints.front()}}),
+                            say("Do not work from this list."),
                             {}});
 }
 
@@ -178,12 +198,15 @@ void copied(const Job& job, const SetupPlan& plan, Findings& findings) {
         if (!points || !is_at_hand(job, pattern))
             continue;
         for (const int number : points->open)
-            findings.push_back({Grade::Stop,
-                                FindingKind::NotSettled,
-                                fmt::format("{}{} is not made: the readings do not settle {} of the old part.",
-                                            pattern.name, number, points->copied[static_cast<std::size_t>(number) - 1]),
-                                "Under Holes, copied from a part, it says what is missing.",
-                                {}});
+            findings.push_back(
+                {Grade::Stop,
+                 FindingKind::NotSettled,
+                 say("{pattern}{number} is not made: the readings do not settle {points} of the old part.",
+                     {{"pattern", pattern.name},
+                      {"number", number},
+                      {"points", points->copied[static_cast<std::size_t>(number) - 1]}}),
+                 say("Under Holes, copied from a part, it says what is missing."),
+                 {}});
     }
     if (!std::holds_alternative<MarksAcross>(plan.machine.kind))
         return;
@@ -198,42 +221,40 @@ void copied(const Job& job, const SetupPlan& plan, Findings& findings) {
     for (const int hole : missing)
         names.push_back(plan.holes[static_cast<std::size_t>(hole)].name);
     findings.push_back({Grade::Check, FindingKind::NotMarked,
-                        fmt::format("No mark is made for {}.", fmt::join(names, ", ")),
-                        "Make them by their places on another machine, before or after.", missing});
+                        say("No mark is made for {names}.", {{"names", fmt::format("{}", fmt::join(names, ", "))}}),
+                        say("Make them by their places on another machine, before or after."), missing});
 }
 
-// One finding for holes of one pattern of which the same is said: "Each of A1 to A48 is 6 mm from the edge …".
+// One finding for holes of one pattern of which the same is said: "Each of A1 to A48 is 6 mm from the edge …". Where
+// the name of such a hole goes is marked by of_hole(), so that nothing has to be looked for among the words.
 Findings alike_together(const Job& job, const SetupPlan& plan, Findings findings) {
     Findings out;
     std::map<std::tuple<Grade, FindingKind, std::string, std::string, std::size_t>, std::size_t> known;
-    std::vector<std::string> sentences; // of each of `out`, with the place of the name marked
-    const std::string mark = "\x01";
+    std::vector<NamedPlace> places; // of each of `out`
     for (Finding& each : findings) {
-        std::string said;
-        if (each.holes.size() == 1) {
-            const Hole& hole = plan.holes[static_cast<std::size_t>(each.holes.front())];
-            const std::size_t at = each.sentence.find(hole.name + " ");
-            if (at != std::string::npos && (at == 0 || each.sentence[at - 1] == ' '))
-                said = each.sentence.substr(0, at) + mark + each.sentence.substr(at + hole.name.size());
-            if (!said.empty()) {
-                const auto [place, is_new] =
-                    known.emplace(std::tuple(each.grade, each.kind, said, each.remedy, hole.pattern), out.size());
-                if (!is_new) {
-                    out[place->second].holes.push_back(each.holes.front());
-                    continue;
-                }
+        NamedPlace said = take_name_out(each.sentence);
+        if (said.there && each.holes.size() == 1) {
+            const std::size_t pattern = plan.holes[static_cast<std::size_t>(each.holes.front())].pattern;
+            const auto [place, is_new] = known.emplace(
+                std::tuple(each.grade, each.kind, said.before + of_hole({}) + said.after, each.remedy, pattern),
+                out.size());
+            if (!is_new) {
+                out[place->second].holes.push_back(each.holes.front());
+                continue;
             }
         }
+        each.sentence = said.before + said.name + said.after;
         out.push_back(std::move(each));
-        sentences.push_back(std::move(said));
+        places.push_back(std::move(said));
     }
-    for (std::size_t i = 0; i < out.size(); ++i) {
-        if (sentences[i].empty() || out[i].holes.size() < 2)
-            continue;
-        const std::size_t at = sentences[i].find(mark);
-        out[i].sentence = sentences[i].replace(
-            at, 1, (at == 0 ? "Each of " : "each of ") + hole_runs(out[i].holes, {job, plan.holes, plan.machine}));
-    }
+    for (std::size_t i = 0; i < out.size(); ++i)
+        if (places[i].there && out[i].holes.size() > 1) {
+            const std::string runs = hole_runs(out[i].holes, {job, plan.holes, plan.machine});
+            out[i].sentence =
+                places[i].before +
+                say(places[i].before.empty() ? later("Each of {holes}") : later("each of {holes}"), {{"holes", runs}}) +
+                places[i].after;
+        }
     return out;
 }
 
@@ -272,12 +293,13 @@ namespace {
 void counts(const Job& job, const Plan& plan, Findings& findings) {
     const int planned = plan.holes();
     if (job.holes_called_for && *job.holes_called_for != planned)
-        findings.push_back({Grade::Stop,
-                            FindingKind::CountDiffers,
-                            fmt::format("The drawing calls for {}, the plan makes {}.",
-                                        counted(*job.holes_called_for, "hole"), planned),
-                            "Look for a hole left out or made twice, or correct the drawing's count.",
-                            {}});
+        findings.push_back(
+            {Grade::Stop,
+             FindingKind::CountDiffers,
+             say("The drawing calls for {holes_called_for} {holes_called_for:hole|holes}, the plan makes {planned}.",
+                 {{"holes_called_for", *job.holes_called_for}, {"planned", planned}}),
+             say("Look for a hole left out or made twice, or correct the drawing's count."),
+             {}});
 }
 
 // Every step of every hole has to be made by one of the set-ups, and none before the step it follows.
@@ -307,28 +329,32 @@ void shared_out(const Job& job, const Plan& plan, Findings& findings) {
         }
     }
     for (const auto& [step, holes] : nobody)
-        findings.push_back({Grade::Stop,
-                            FindingKind::NotMade,
-                            fmt::format("No set-up makes the {} of {}{}.", step, holes.front(),
-                                        holes.size() > 1 ? fmt::format(" and {} more", holes.size() - 1) : ""),
-                            "Under Order, let one of the set-ups of its face make all that is left.",
-                            {}});
+        findings.push_back(
+            {Grade::Stop,
+             FindingKind::NotMade,
+             say("No set-up makes the {step} of {holes}{remark}.",
+                 {{"step", step},
+                  {"holes", holes.front()},
+                  {"remark", holes.size() > 1 ? say(" and {holes} more", {{"holes", holes.size() - 1}}) : ""}}),
+             say("Under Order, let one of the set-ups of its face make all that is left."),
+             {}});
     if (!early.empty())
         findings.push_back({Grade::Stop,
                             FindingKind::TooEarly,
-                            fmt::format("The {} of {} comes in a set-up before the step that it follows.",
-                                        early.begin()->first, early.begin()->second),
-                            "Under Order, put the set-ups in the order of the work.",
+                            say("The {early} of {hole} comes in a set-up before the step that it follows.",
+                                {{"early", early.begin()->first}, {"hole", early.begin()->second}}),
+                            say("Under Order, put the set-ups in the order of the work."),
                             {}});
     std::set<Face> faces;
     for (const Pattern& pattern : job.patterns)
         if (setups_of(job, pattern.face).empty() && faces.insert(pattern.face).second)
-            findings.push_back({Grade::Stop,
-                                FindingKind::NotMade,
-                                fmt::format("No set-up has the {} up, so {} is not made.",
-                                            face_in_words(job.blank.shape, pattern.face), pattern.name),
-                                "Add a set-up for that face under Order.",
-                                {}});
+            findings.push_back(
+                {Grade::Stop,
+                 FindingKind::NotMade,
+                 say("No set-up has the {blank} up, so {pattern} is not made.",
+                     {{"blank", face_in_words(job.blank.shape, pattern.face)}, {"pattern", pattern.name}}),
+                 say("Add a set-up for that face under Order."),
+                 {}});
 }
 
 } // namespace

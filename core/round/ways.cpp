@@ -5,6 +5,7 @@
 #include "measure/figures.h"
 #include "round/figures.h"
 #include "round/packing.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
@@ -80,33 +81,33 @@ private:
     [[nodiscard]] Way<TopWay> both() const {
         Way<TopWay> way = begin(TopWay::TouchBoth);
         const Length span = m_radius * 2.0 + m_needs.kit.finder;
-        way.figures = {{"from touch to touch", fig(span)}, {"half of it", fig(span / 2.0)}};
+        way.figures = {{say("from touch to touch"), fig(span)}, {say("half of it"), fig(span / 2.0)}};
         way.steps = {
-            "Let the bar stand out of the vise or block, so that the finder reaches both sides.",
-            "Touch the side towards you at the height of the axis and set the cross slide to 0.",
-            fmt::format("Raise the finder, cross over, touch the far side at the same height: about {}.", fig(span)),
-            "Go back by half of what it reads, finishing the way you came; set the cross slide to 0 there."};
+            say("Let the bar stand out of the vise or block, so that the finder reaches both sides."),
+            say("Touch the side towards you at the height of the axis and set the cross slide to 0."),
+            say("Raise the finder, cross over, touch the far side at the same height: about {span}.",
+                {{"span", fig(span)}}),
+            say("Go back by half of what it reads, finishing the way you came; set the cross slide to 0 there.")};
         way.error = touch();
         way.minutes = guess().touch_both;
         if (!m_sort.mill && !m_sort.rotary)
-            refuse(way, "It needs a cross slide with a dial or a readout.");
+            refuse(way, say("It needs a cross slide with a dial or a readout."));
         return way;
     }
     [[nodiscard]] Way<TopWay> one() const {
         Way<TopWay> way = begin(TopWay::TouchOne);
         const Length go = m_radius + m_needs.kit.finder / 2.0;
-        way.figures = {{"go on by", fig(go)},
-                       {"radius of the bar", fig(m_radius)},
-                       {"half the finder", fig(m_needs.kit.finder / 2.0)}};
-        way.steps = {"Touch the side towards you at the height of the axis and set the cross slide to 0.",
-                     fmt::format("Raise the finder and go on by {}, the radius and half the finder, without turning "
-                                 "back.",
-                                 fig(go)),
-                     "Set the cross slide to 0 there."};
+        way.figures = {{say("go on by"), fig(go)},
+                       {say("radius of the bar"), fig(m_radius)},
+                       {say("half the finder"), fig(m_needs.kit.finder / 2.0)}};
+        way.steps = {say("Touch the side towards you at the height of the axis and set the cross slide to 0."),
+                     say("Raise the finder and go on by {go}, the radius and half the finder, without turning back.",
+                         {{"go", fig(go)}}),
+                     say("Set the cross slide to 0 there.")};
         way.error = touch() + size_unknown();
         way.minutes = guess().touch_one;
         if (!m_sort.mill && !m_sort.rotary)
-            refuse(way, "It needs a cross slide with a dial or a readout.");
+            refuse(way, say("It needs a cross slide with a dial or a readout."));
         return way;
     }
     // A strip that the hole takes away again.
@@ -117,67 +118,71 @@ private:
     [[nodiscard]] Way<TopWay> skimmed() const {
         Way<TopWay> way = begin(TopWay::SkimmedFlat);
         const auto [width, depth] = strip();
-        way.figures = {{"depth to skim", fig(depth)}, {"strip then", fig(width) + " wide"}};
-        way.steps = {"Colour the crest with the marker.",
-                     fmt::format("Touch the crest with an end mill, raise nothing, and skim {} off where the hole will "
-                                 "be.",
-                                 fig(depth)),
-                     fmt::format("A bright strip {} wide is left; its middle line is the top. The hole takes it away.",
-                                 fig(width)),
-                     "Bring the spindle over the middle of the strip and set the cross slide to 0."};
+        way.figures = {{say("depth to skim"), fig(depth)},
+                       {say("strip then"), say("{width} wide", {{"width", fig(width)}})}};
+        way.steps = {
+            say("Colour the crest with the marker."),
+            say("Touch the crest with an end mill, raise nothing, and skim {depth} off where the hole will be.",
+                {{"depth", fig(depth)}}),
+            say("A bright strip {width} wide is left; its middle line is the top. The hole takes it away.",
+                {{"width", fig(width)}}),
+            say("Bring the spindle over the middle of the strip and set the cross slide to 0.")};
         way.error = guess().bright_strip + m_sort.step / 2.0;
         way.minutes = guess().skim_flat;
         if (!m_sort.mill)
-            refuse(way, "It needs a mill.");
+            refuse(way, say("It needs a mill."));
         else if (!m_needs.section.round)
-            refuse(way, "A bar with flats has its strip already; touch both sides instead.");
+            refuse(way, say("A bar with flats has its strip already; touch both sides instead."));
         else if (m_hole >= m_radius * 2.0)
-            refuse(way, "The hole is as wide as the bar: no strip narrower than the hole would show its middle.");
+            refuse(way, say("The hole is as wide as the bar: no strip narrower than the hole would show its middle."));
         return way;
     }
     [[nodiscard]] Way<TopWay> filed() const {
         Way<TopWay> way = begin(TopWay::FiledFlat);
         const auto [width, depth] = strip();
-        way.figures = {{"file to a strip of", fig(width) + " wide"}, {"that takes off", fig(depth)}};
-        way.steps = {"Lay the bar with the place of the hole upwards and file it level.",
-                     fmt::format("Stop at a strip {} wide, {} deep: narrower than the hole.", fig(width), fig(depth)),
-                     "Scribe the middle of the strip and punch the crossing with the line across the bar."};
+        way.figures = {{say("file to a strip of"), say("{width} wide", {{"width", fig(width)}})},
+                       {say("that takes off"), fig(depth)}};
+        way.steps = {say("Lay the bar with the place of the hole upwards and file it level."),
+                     say("Stop at a strip {width} wide, {depth} deep: narrower than the hole.",
+                         {{"width", fig(width)}, {"depth", fig(depth)}}),
+                     say("Scribe the middle of the strip and punch the crossing with the line across the bar.")};
         way.error = guess().filed_strip;
         way.minutes = guess().file_flat;
         if (!m_needs.section.round)
-            refuse(way, "A bar with flats needs no filed one.");
+            refuse(way, say("A bar with flats needs no filed one."));
         else if (m_hole >= m_radius * 2.0)
-            refuse(way, "The hole is as wide as the bar: no strip narrower than the hole would show its middle.");
+            refuse(way, say("The hole is as wide as the bar: no strip narrower than the hole would show its middle."));
         return way;
     }
     [[nodiscard]] Way<TopWay> scribed() const {
         Way<TopWay> way = begin(TopWay::Scribed);
         const std::optional<Length> rod = nearest(m_needs.kit.rods, m_radius * 2.0);
         if (!rod) {
-            refuse(way, "There is no rod in the drawer to scribe with.");
+            refuse(way, say("There is no rod in the drawer to scribe with."));
             return way;
         }
         // A pointed rod lying on the same flat scribes at its own radius's height.
         const Length high = (*rod - m_radius * 2.0) / 2.0;
         way.figures = {{"rod", fig(*rod)},
-                       {"its line lies off the axis by", fig(abs(high))},
-                       {"allowed lean of the end line", in_degrees(lean_of_miss(m_radius, m_needs.within), 2)}};
-        way.steps = {fmt::format("Lay bar and a pointed rod of {} on the same flat plate; the point is then at the "
-                                 "height of the axis.",
-                                 fig(*rod)),
-                     "Scribe along the side, and carry the same height across the end before the bar is let go.",
-                     "Stand the end line upright against a square: the side line is on top.",
-                     "Punch its crossing with the line across the bar, and bring the spindle over the mark."};
+                       {say("its line lies off the axis by"), fig(abs(high))},
+                       {say("allowed lean of the end line"), in_degrees(lean_of_miss(m_radius, m_needs.within), 2)}};
+        way.steps = {say("Lay bar and a pointed rod of {rod} on the same flat plate; the point is then at the height "
+                         "of the axis.",
+                         {{"rod", fig(*rod)}}),
+                     say("Scribe along the side, and carry the same height across the end before the bar is let go."),
+                     say("Stand the end line upright against a square: the side line is on top."),
+                     say("Punch its crossing with the line across the bar, and bring the spindle over the mark.")};
         way.error = abs(high) + guess().felt_punch + miss_of_lean(m_radius, guess().square_lean);
         way.minutes = guess().scribe_top;
         if (!m_needs.section.round)
-            refuse(way, "On a bar with flats the height gauge scribes the middle straight away; touch both sides.");
+            refuse(way,
+                   say("On a bar with flats the height gauge scribes the middle straight away; touch both sides."));
         return way;
     }
     [[nodiscard]] Way<TopWay> vee() const {
         Way<TopWay> way = begin(TopWay::VeeAndFence);
         if (m_needs.kit.vee_blocks.empty() || m_needs.kit.rods.empty()) {
-            refuse(way, "It needs a vee block and a pin in the drawer.");
+            refuse(way, say("It needs a vee block and a pin in the drawer."));
             return way;
         }
         const Length block = m_needs.kit.vee_blocks.front();
@@ -187,22 +192,22 @@ private:
         std::vector<std::string> pieces;
         for (const Length piece : packed.pieces)
             pieces.push_back(fig(piece));
-        way.figures = {{"half the block", fig(block / 2.0)},
-                       {"pin in the chuck", fig(pin)},
-                       {"between fence and pin", fig(gap)},
+        way.figures = {{say("half the block"), fig(block / 2.0)},
+                       {say("pin in the chuck"), fig(pin)},
+                       {say("between fence and pin"), fig(gap)},
                        {"packing", pieces.empty() ? "none" : fmt::format("{}", fmt::join(pieces, " + "))},
-                       {"left over", fig(packed.leftover)}};
-        way.steps = {fmt::format("Put a pin of {} in the chuck.", fig(pin)),
-                     fmt::format("Pack {} between fence and pin, clamp the fence, take pin and packing away.",
-                                 pieces.empty() ? "nothing" : fmt::format("{}", fmt::join(pieces, " + "))),
-                     "Lay the vee block against the fence: its vee stands under the spindle.",
-                     "Clamp the bar in the vee, clear of the drill where it comes out."};
+                       {say("left over"), fig(packed.leftover)}};
+        way.steps = {say("Put a pin of {pin} in the chuck.", {{"pin", fig(pin)}}),
+                     say("Pack {pieces} between fence and pin, clamp the fence, take pin and packing away.",
+                         {{"pieces", pieces.empty() ? "nothing" : fmt::format("{}", fmt::join(pieces, " + "))}}),
+                     say("Lay the vee block against the fence: its vee stands under the spindle."),
+                     say("Clamp the bar in the vee, clear of the drill where it comes out.")};
         way.error = abs(packed.leftover) + guess().block_true;
         way.minutes = guess().vee_and_fence;
         if (!m_sort.press)
-            refuse(way, "It is for a drill press with a fence; this machine has a slide, which is surer.");
+            refuse(way, say("It is for a drill press with a fence; this machine has a slide, which is surer."));
         else if (!m_needs.section.round)
-            refuse(way, "A bar with flats lies on its corners in a vee; lay it flat against the fence instead.");
+            refuse(way, say("A bar with flats lies on its corners in a vee; lay it flat against the fence instead."));
         return way;
     }
     [[nodiscard]] Way<TopWay> bushing() const {
@@ -214,60 +219,62 @@ private:
                 best = bore;
         const bool there = best && *best - stock <= m_needs.within * 2.0;
         const Length play = there ? (*best - stock) / 2.0 : guess().bored_bushing;
-        way.figures = {{"bushing", there ? fig(*best) : "to be bored to " + fig(stock)}, {"play", fig(play)}};
+        way.figures = {{"bushing", there ? fig(*best) : say("to be bored to {stock}", {{"stock", fig(stock)}})},
+                       {"play", fig(play)}};
         way.steps = {
-            there ? fmt::format("Take the bushing of {}.", fig(*best))
-                  : fmt::format("Bore a bushing to {} on the lathe, true to its outside, and drill it across.",
-                                fig(stock)),
-            "Grip bar and bushing between parallel jaws, the bushing above the bar.",
-            "Drill through the bushing; it holds the drill over the axis.",
-            "Some swear by it, some say the jaws let one of the two go: try with a strip of paper beside each."};
+            there ? say("Take the bushing of {best}.", {{"best", fig(*best)}})
+                  : say("Bore a bushing to {stock} on the lathe, true to its outside, and drill it across.",
+                        {{"stock", fig(stock)}}),
+            say("Grip bar and bushing between parallel jaws, the bushing above the bar."),
+            say("Drill through the bushing; it holds the drill over the axis."),
+            say("Some swear by it, some say the jaws let one of the two go: try with a strip of paper beside each.")};
         way.error = play + guess().drill_in_bushing;
         way.minutes = guess().use_bushing + (there ? 0.0 : guess().bore_bushing / m_needs.pieces);
         if (m_needs.kit.jaws_lift)
-            refuse(way, "The vise's jaw lifts, so one of the two things gripped at different heights stays loose.");
+            refuse(way,
+                   say("The vise's jaw lifts, so one of the two things gripped at different heights stays loose."));
         else if (!m_needs.section.round)
-            refuse(way, "A bushing holds round bar only.");
+            refuse(way, say("A bushing holds round bar only."));
         else if (!there && !m_needs.kit.lathe)
-            refuse(way, fmt::format("There is no bushing for {}, and boring one needs a lathe.", fig(stock)));
+            refuse(way, say("There is no bushing for {stock}, and boring one needs a lathe.", {{"stock", fig(stock)}}));
         else if (m_sort.layout)
-            refuse(way, "It is a way of drilling, not of marking out.");
+            refuse(way, say("It is a way of drilling, not of marking out."));
         return way;
     }
     [[nodiscard]] Way<TopWay> jig() const {
         Way<TopWay> way = begin(TopWay::Jig);
         const DrillJig jig = drill_jig(m_radius * 2.0, m_hole, guess());
-        way.figures = {{"square block", fig(jig.block)},
+        way.figures = {{say("square block"), fig(jig.block)},
                        {"bored", fig(jig.bore)},
-                       {"bushing outside", fig(jig.bushing_outside)},
-                       {"pays from", fmt::format("{} pieces", jig.pays_from)}};
-        way.steps = {fmt::format("Face a block {} square, bore it {} through the middle, cross-drill it through both "
-                                 "middles, and press the bushing in.",
-                                 fig(jig.block), fig(jig.bore)),
-                     "A set screw opposite the drill holds the bar against the bore; a stop at the end sets the "
-                     "distance. Colour it and write bar, hole and distance on it.",
-                     m_needs.pieces > 20 ? "For this many a hardened bushing: a plain hole wears oval."
-                                         : "For this few a plain hole does; look at it after twenty pieces."};
+                       {say("bushing outside"), fig(jig.bushing_outside)},
+                       {say("pays from"), say("{pays_from} pieces", {{"pays_from", jig.pays_from}})}};
+        way.steps = {say("Face a block {block} square, bore it {bore} through the middle, cross-drill it through both "
+                         "middles, and press the bushing in.",
+                         {{"block", fig(jig.block)}, {"bore", fig(jig.bore)}}),
+                     say("A set screw opposite the drill holds the bar against the bore; a stop at the end sets the "
+                         "distance. Colour it and write bar, hole and distance on it."),
+                     m_needs.pieces > 20 ? say("For this many a hardened bushing: a plain hole wears oval.")
+                                         : say("For this few a plain hole does; look at it after twenty pieces.")};
         way.error = guess().jig_true;
         way.minutes = guess().use_jig + guess().make_jig / m_needs.pieces;
         if (!m_needs.kit.lathe)
-            refuse(way, "Boring its block true needs a lathe.");
+            refuse(way, say("Boring its block true needs a lathe."));
         else if (m_sort.layout)
-            refuse(way, "It is a way of drilling, not of marking out.");
+            refuse(way, say("It is a way of drilling, not of marking out."));
         else if (!m_needs.section.round)
-            refuse(way, "This jig is for round bar.");
+            refuse(way, say("This jig is for round bar."));
         return way;
     }
     [[nodiscard]] Way<TopWay> centred() const {
         Way<TopWay> way = begin(TopWay::Centred);
-        way.figures = {{"run-out allowed", fig(m_needs.within)}};
-        way.steps = {"Stand the table on its side, its face to the end of the bar, and grip the bar in its chuck.",
-                     "Turn it once under an indicator; what it swings is twice what the bar runs out.",
-                     "Touch both sides of the bar and set the cross slide to 0 half way."};
+        way.figures = {{say("run-out allowed"), fig(m_needs.within)}};
+        way.steps = {say("Stand the table on its side, its face to the end of the bar, and grip the bar in its chuck."),
+                     say("Turn it once under an indicator; what it swings is twice what the bar runs out."),
+                     say("Touch both sides of the bar and set the cross slide to 0 half way.")};
         way.error = guess().chuck_true + touch();
         way.minutes = guess().centre_bar / m_needs.pieces + guess().centred_bar;
         if (!m_sort.rotary)
-            refuse(way, "It goes with the rotary table; choose that under machine.");
+            refuse(way, say("It goes with the rotary table; choose that under machine."));
         return way;
     }
 };
@@ -290,13 +297,18 @@ template <class Kind> void rank(std::vector<Way<Kind>>& ways, Length within, Uni
             continue;
         if (holds(way))
             way.reason =
-                fmt::format("{} {} of the {} wanted in {} minutes a piece.",
-                            first ? "The quickest that keeps within:" : "Keeps within too:", with_unit(way.error, unit),
-                            with_unit(within, unit), decimal(way.minutes, 0));
+                say(first ? later("The quickest that keeps within: {error} of the {within} wanted in {minutes} minutes "
+                                  "a piece.")
+                          : later("Keeps within too: {error} of the {within} wanted in {minutes} minutes a piece."),
+                    {{"error", with_unit(way.error, unit)},
+                     {"within", with_unit(within, unit)},
+                     {"minutes", decimal(way.minutes, 0)}});
         else
-            way.reason = fmt::format("{} {} is more than the {} wanted.",
-                                     first ? "Nothing here keeps within; this comes nearest:" : "Expected to miss by",
-                                     with_unit(way.error, unit), with_unit(within, unit));
+            way.reason = say(
+                first
+                    ? later("Nothing here keeps within; this comes nearest: {error} is more than the {within} wanted.")
+                    : later("Expected to miss by {error}, which is more than the {within} wanted."),
+                {{"error", with_unit(way.error, unit)}, {"within", with_unit(within, unit)}});
         first = false;
     }
 }
@@ -337,53 +349,55 @@ private:
     }
     [[nodiscard]] static std::string other_way(const SetAngle& set) {
         if (set.far_mouth)
-            return " The drill goes right through, and its far mouth stands at the angle wanted.";
+            return " " + say("The drill goes right through, and its far mouth stands at the angle wanted.");
         if (set.rod_other_end)
-            return " Read it at the other end of the rod, which stands upwards then.";
+            return " " + say("Read it at the other end of the rod, which stands upwards then.");
         return "";
     }
 
     [[nodiscard]] Way<AngleWay> table() const {
         Way<AngleWay> way = begin(AngleWay::Table);
         way.figures = {{"turn", in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))}};
-        way.steps = {"Turn the table's handle as the list says, always the same way, and lock it."};
+        way.steps = {say("Turn the table's handle as the list says, always the same way, and lock it.")};
         way.minutes = guess().turn_table;
         if (const auto* rotary = std::get_if<RotaryTable>(&m_needs.machine.kind))
             way.error = at_surface(rotary->step() / 2.0);
         else
-            refuse(way, "It goes with the rotary table on its side; choose that under machine.");
+            refuse(way, say("It goes with the rotary table on its side; choose that under machine."));
         return way;
     }
     [[nodiscard]] Way<AngleWay> index(AngleWay kind, int sides, Angle truth, const std::string& what) const {
         Way<AngleWay> way = begin(kind);
         way.sides = sides;
         const double step = 360.0 / sides;
-        way.name = fmt::format("{}, steps of {}", in_words(kind), in_degrees(Angle::degrees(step)));
+        way.name =
+            say("{words}, steps of {step}", {{"words", in_words(kind)}, {"step", in_degrees(Angle::degrees(step))}});
         way.error = at_surface(truth);
         way.minutes = guess().turn_index;
         const auto found = index_step(m_task, sides);
         if (!found) {
-            refuse(way,
-                   fmt::format("It has steps of {} only, and none of them makes {}.", in_degrees(Angle::degrees(step)),
-                               in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))));
+            refuse(way, say("It has steps of {step} only, and none of them makes {turn}.",
+                            {{"step", in_degrees(Angle::degrees(step))},
+                             {"turn", in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))}}));
             return way;
         }
-        way.figures = {{"go on by", counted(found->faces, "face")}};
-        way.steps = {fmt::format("{} {}: the bar turns clockwise, seen from the right end.{}", what,
-                                 counted(found->faces, "face"),
-                                 found->far_mouth ? " The far mouth stands at the angle wanted." : "")};
+        way.figures = {{say("go on by"), say("{count} {count:face|faces}", {{"count", found->faces}})}};
+        way.steps = {say("{what} {faces} {faces:face|faces}: the bar turns clockwise, seen from the right end.{remark}",
+                         {{"what", what},
+                          {"faces", found->faces},
+                          {"remark", found->far_mouth ? " " + say("The far mouth stands at the angle wanted.") : ""}})};
         if (m_sort.layout)
-            refuse(way, "It is a way of holding for drilling.");
+            refuse(way, say("It is a way of holding for drilling."));
         return way;
     }
     [[nodiscard]] Way<AngleWay> block(int sides) const {
-        return index(AngleWay::ColletBlock, sides, guess().index_true, "Lay the collet block on, further by");
+        return index(AngleWay::ColletBlock, sides, guess().index_true, say("Lay the collet block on, further by"));
     }
     [[nodiscard]] Way<AngleWay> jaws() const {
         Way<AngleWay> way =
-            index(AngleWay::JawIndex, 3, guess().jaws_true, "Bring the next jaw against the stop, further by");
+            index(AngleWay::JawIndex, 3, guess().jaws_true, say("Bring the next jaw against the stop, further by"));
         if (way.fits && !m_needs.kit.three_jaws)
-            refuse(way, "There is no three-jaw chuck in the drawer.");
+            refuse(way, say("There is no three-jaw chuck in the drawer."));
         return way;
     }
     // What a rod leans by in its hole, over the length that is in.
@@ -393,27 +407,29 @@ private:
             return rod <= m_task.from_diameter && m_task.from_diameter - rod <= Length::mm(0.25);
         });
         if (m_sort.layout)
-            refuse(way, "The first hole is drilled only when all is marked, so there is nothing to put a rod in.");
+            refuse(way, say("The first hole is drilled only when all is marked, so there is nothing to put a rod in."));
         else if (!there)
-            refuse(way, fmt::format("There is no rod for a hole of {}.", fig(m_task.from_diameter)));
+            refuse(way, say("There is no rod for a hole of {from_diameter}.",
+                            {{"from_diameter", fig(m_task.from_diameter)}}));
     }
     [[nodiscard]] Way<AngleWay> protractor() const {
         Way<AngleWay> way = begin(AngleWay::RodAndProtractor);
         const auto set = set_angle(m_task, m_needs.kit.protractor_reach);
         if (!set) {
-            refuse(way, fmt::format("The protractor takes up to {}, and this needs more.",
-                                    in_degrees(m_needs.kit.protractor_reach)));
+            refuse(way, say("The protractor takes up to {protractor_reach}, and this needs more.",
+                            {{"protractor_reach", in_degrees(m_needs.kit.protractor_reach)}}));
             return way;
         }
         way.figures = {{"rod", fig(m_task.from_diameter)},
-                       {"from upright", in_degrees(Angle::degrees(std::fabs(set->set.in_degrees())))},
-                       {"slop of the rod", in_degrees(slop(), 2)}};
-        way.steps = {fmt::format("Put a rod of {} into the first hole.", fig(m_task.from_diameter)),
-                     fmt::format("Turn the bar until the rod leans {} from upright, {}.{}",
-                                 in_degrees(Angle::degrees(std::fabs(set->set.in_degrees()))),
-                                 set->set < Angle{} ? "counter-clockwise seen from the right end"
-                                                    : "clockwise seen from the right end",
-                                 other_way(*set))};
+                       {say("from upright"), in_degrees(Angle::degrees(std::fabs(set->set.in_degrees())))},
+                       {say("slop of the rod"), in_degrees(slop(), 2)}};
+        way.steps = {
+            say("Put a rod of {from_diameter} into the first hole.", {{"from_diameter", fig(m_task.from_diameter)}}),
+            say("Turn the bar until the rod leans {set} from upright, {set2}.{other_way}",
+                {{"set", in_degrees(Angle::degrees(std::fabs(set->set.in_degrees())))},
+                 {"set2", set->set < Angle{} ? say("counter-clockwise seen from the right end")
+                                             : say("clockwise seen from the right end")},
+                 {"other_way", other_way(*set)}})};
         way.error = at_surface(m_needs.kit.protractor_step / 2.0 + guess().protractor_held + slop());
         way.minutes = guess().rod_and_protractor;
         need_rod(way);
@@ -423,23 +439,26 @@ private:
         Way<AngleWay> way = begin(AngleWay::RodHeights);
         const auto set = set_angle(m_task, Angle::degrees(90.0));
         if (!set) {
-            refuse(way, "The first hole is blind and so is this one: a rod shows the angle up to 90 degrees only.");
+            refuse(way,
+                   say("The first hole is blind and so is this one: a rod shows the angle up to 90 degrees only."));
             return way;
         }
         const Length length = rod_length(m_needs.section);
         const Angle up = Angle::degrees(90.0 - std::fabs(set->set.in_degrees()));
-        way.figures = {{"rod, length between the two places", fig(length)},
-                       {"height from end to end", fig(length * up.sine())}};
-        way.steps = {fmt::format("Put a rod of {} into the first hole, marked at two places {} apart.",
-                                 fig(m_task.from_diameter), fig(length)),
-                     fmt::format("Turn the bar until one place stands {} higher than the other: it leans {} {}.{}",
-                                 fig(length * up.sine()), in_degrees(Angle::degrees(std::fabs(set->set.in_degrees()))),
-                                 set->set < Angle{} ? "counter-clockwise seen from the right end"
-                                                    : "clockwise seen from the right end",
-                                 other_way(*set))};
+        way.figures = {{say("rod, length between the two places"), fig(length)},
+                       {say("height from end to end"), fig(length * up.sine())}};
+        way.steps = {
+            say("Put a rod of {from_diameter} into the first hole, marked at two places {length} apart.",
+                {{"from_diameter", fig(m_task.from_diameter)}, {"length", fig(length)}}),
+            say("Turn the bar until one place stands {sine} higher than the other: it leans {set} {set2}.{other_way}",
+                {{"sine", fig(length * up.sine())},
+                 {"set", in_degrees(Angle::degrees(std::fabs(set->set.in_degrees())))},
+                 {"set2", set->set < Angle{} ? say("counter-clockwise seen from the right end")
+                                             : say("clockwise seen from the right end")},
+                 {"other_way", other_way(*set)}})};
         constexpr double too_upright = 0.17; // of a radian: nearer to upright the height hardly changes
         if (up.cosine() < too_upright) {
-            refuse(way, "So near to upright the height hardly changes with the angle.");
+            refuse(way, say("So near to upright the height hardly changes with the angle."));
             return way;
         }
         const Angle read = Angle::degrees(m_needs.kit.height_step / (length * up.cosine()) * degrees_per_radian);
@@ -450,12 +469,12 @@ private:
     }
     [[nodiscard]] Way<AngleWay> end_line() const {
         Way<AngleWay> way = begin(AngleWay::EndLine);
-        way.figures = {{"between the end lines", in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))}};
-        way.steps = {"Scribe the first hole's line across the end before the bar is let go.",
-                     fmt::format("Scribe another {} {} of it with the protractor, and stand that one upright against a "
-                                 "square.",
-                                 in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees()))),
-                                 m_task.turn < Angle{} ? "clockwise" : "counter-clockwise")};
+        way.figures = {{say("between the end lines"), in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))}};
+        way.steps = {
+            say("Scribe the first hole's line across the end before the bar is let go."),
+            say("Scribe another {turn} {turn2} of it with the protractor, and stand that one upright against a square.",
+                {{"turn", in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))},
+                 {"turn2", m_task.turn < Angle{} ? "clockwise" : "counter-clockwise"}})};
         way.error = at_surface(m_needs.kit.protractor_step / 2.0 + guess().protractor_held + guess().square_lean);
         way.minutes = guess().end_line;
         return way;
@@ -463,15 +482,15 @@ private:
     [[nodiscard]] Way<AngleWay> strip() const {
         Way<AngleWay> way = begin(AngleWay::WrappedStrip);
         const Length round = girth(m_needs.section) * (std::fabs(m_task.turn.in_degrees()) / 360.0);
-        way.figures = {{"round the bar", fig(round)}, {"once round", fig(girth(m_needs.section))}};
-        way.steps = {"Wrap a strip of paper round the bar, cut it where it meets, and lay it flat.",
-                     fmt::format("Mark {} from its end, wrap it again with the end on the first hole's line, and mark "
-                                 "the bar.",
-                                 fig(round))};
+        way.figures = {{say("round the bar"), fig(round)}, {say("once round"), fig(girth(m_needs.section))}};
+        way.steps = {
+            say("Wrap a strip of paper round the bar, cut it where it meets, and lay it flat."),
+            say("Mark {length} from its end, wrap it again with the end on the first hole's line, and mark the bar.",
+                {{"length", fig(round)}})};
         way.error = guess().rule_read;
         way.minutes = guess().wrapped_strip;
         if (!m_needs.section.round)
-            refuse(way, "A strip does not lie close on a bar with flats.");
+            refuse(way, say("A strip does not lie close on a bar with flats."));
         return way;
     }
 };
@@ -542,45 +561,45 @@ DrillJig drill_jig(Length stock, Length hole, const Estimates& estimates) {
 std::string in_words(TopWay way) {
     switch (way) {
     case TopWay::TouchBoth:
-        return "touch both sides and halve";
+        return say("touch both sides and halve");
     case TopWay::TouchOne:
-        return "touch one side and go on";
+        return say("touch one side and go on");
     case TopWay::SkimmedFlat:
-        return "skim a narrow flat";
+        return say("skim a narrow flat");
     case TopWay::FiledFlat:
-        return "file a narrow flat";
+        return say("file a narrow flat");
     case TopWay::Scribed:
-        return "scribe at axis height, end line upright";
+        return say("scribe at axis height, end line upright");
     case TopWay::VeeAndFence:
-        return "vee block against a fence";
+        return say("vee block against a fence");
     case TopWay::Bushing:
-        return "bushing of the bar's diameter";
+        return say("bushing of the bar's diameter");
     case TopWay::Jig:
-        return "drill jig";
+        return say("drill jig");
     case TopWay::Centred:
         break;
     }
-    return "centred in the table's chuck";
+    return say("centred in the table's chuck");
 }
 
 std::string in_words(AngleWay way) {
     switch (way) {
     case AngleWay::Table:
-        return "rotary table on its side";
+        return say("rotary table on its side");
     case AngleWay::ColletBlock:
-        return "collet block";
+        return say("collet block");
     case AngleWay::JawIndex:
-        return "the jaws of the chuck";
+        return say("the jaws of the chuck");
     case AngleWay::RodAndProtractor:
-        return "rod in the first hole, protractor";
+        return say("rod in the first hole, protractor");
     case AngleWay::RodHeights:
-        return "rod in the first hole, two heights";
+        return say("rod in the first hole, two heights");
     case AngleWay::EndLine:
-        return "second line across the end";
+        return say("second line across the end");
     case AngleWay::WrappedStrip:
         break;
     }
-    return "strip of paper round the bar";
+    return say("strip of paper round the bar");
 }
 
 } // namespace clockface

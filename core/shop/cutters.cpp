@@ -4,9 +4,9 @@
 #include "shop/cutter_points.h"
 #include "shop/tables.h"
 #include "shop/threads.h"
+#include "words/say.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <iterator>
 
 namespace clockface {
@@ -227,23 +227,23 @@ std::vector<std::string> sizes_of(SetFamily family) {
 std::string in_words(SetFamily family) {
     switch (family) {
     case SetFamily::Fractional:
-        return "fractional drills";
+        return say("fractional drills");
     case SetFamily::Number:
-        return "number drills";
+        return say("number drills");
     case SetFamily::Letter:
-        return "letter drills";
+        return say("letter drills");
     case SetFamily::Metric:
-        return "metric drills";
+        return say("metric drills");
     case SetFamily::StubMetric:
-        return "short metric drills";
+        return say("short metric drills");
     case SetFamily::PlainCentres:
-        return "plain centre drills";
+        return say("plain centre drills");
     case SetFamily::FormACentres:
-        return "metric centre drills";
+        return say("metric centre drills");
     case SetFamily::MetricReamers:
-        return "metric reamers";
+        return say("metric reamers");
     case SetFamily::InchReamers:
-        return "inch reamers";
+        return say("inch reamers");
     case SetFamily::Counterbores:
         break;
     }
@@ -255,11 +255,11 @@ std::string in_words(CutterKind kind) {
     case CutterKind::Drill:
         return "drill";
     case CutterKind::StepDrill:
-        return "step drill";
+        return say("step drill");
     case CutterKind::CentreDrill:
-        return "centre drill";
+        return say("centre drill");
     case CutterKind::SpotDrill:
-        return "spotting drill";
+        return say("spotting drill");
     case CutterKind::Reamer:
         return "reamer";
     case CutterKind::Counterbore:

@@ -8,6 +8,7 @@
 #include "measure/text.h"
 #include "shop/tables.h"
 #include "shop/threads.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -71,10 +72,11 @@ Result<Recess> sized_recess(Recess recess, const std::optional<Thread>& screw) {
     if (recess.diameter > Length{})
         return recess;
     const auto head = screw ? head_for(screw_of(*screw)) : std::nullopt;
-    const char* example = recess.kind == RecessKind::Counterbore ? "counterbored 10:5.4 (diameter:depth)"
-                                                                 : "countersunk 10.4:90 (mouth:angle)";
+    const std::string example = recess.kind == RecessKind::Counterbore ? say("counterbored 10:5.4 (diameter:depth)")
+                                                                       : say("countersunk 10.4:90 (mouth:angle)");
     if (!head)
-        return problem("", fmt::format("There is no usual head for this size. Sizes would do: {}.", example));
+        return problem("",
+                       say("There is no usual head for this size. Sizes would do: {example}.", {{"example", example}}));
     if (recess.kind == RecessKind::Counterbore) {
         recess.diameter = head->counterbore;
         recess.depth = head->height + Length::mm(0.4); // so that the head lies below the face
@@ -152,29 +154,35 @@ Result<ReadHole> read_bare_hole(std::string typed, Unit field) {
     if (const auto thread = find_thread(typed)) {
         out.spec = {Purpose::Tapped, thread->major, thread->name, std::nullopt};
         out.spec.captive = captive;
-        out.how = fmt::format("{} thread, {}; pitch {}", thread->series, both_units(thread->major),
-                              with_unit(thread->pitch, Unit::Millimetre));
+        out.how =
+            say("{series} thread, {major}; pitch {pitch}", {{"series", thread->series},
+                                                            {"major", both_units(thread->major)},
+                                                            {"pitch", with_unit(thread->pitch, Unit::Millimetre)}});
         if (!clearing)
             return out;
         const auto row = clearance_for(screw_of(*thread));
         if (!row)
-            return problem("", fmt::format("The table has no clearance hole for {}. Give its size, such as {}.", typed,
-                                           with_unit(thread->major * 1.1, field)));
+            return problem("", say("The table has no clearance hole for {typed}. Give its size, such as {thread}.",
+                                   {{"typed", typed}, {"thread", with_unit(thread->major * 1.1, field)}}));
         out.spec.purpose = Purpose::Clearance;
         out.spec.clearing = *clearing;
         out.spec.diameter = clearance_of(*row, *clearing);
-        out.how = fmt::format("clear of an {} screw: {} close, {} normal, {} free", thread->name,
-                              with_unit(row->close, field), with_unit(row->normal, field), with_unit(row->free, field));
+        out.how = say("clear of an {thread} screw: {close} close, {normal} normal, {free} free",
+                      {{"thread", thread->name},
+                       {"close", with_unit(row->close, field)},
+                       {"normal", with_unit(row->normal, field)},
+                       {"free", with_unit(row->free, field)}});
         return out;
     }
     if (clearing || captive)
-        return problem("", fmt::format("'{}' is no thread of the table. {} would do.", typed,
-                                       clearing ? "M5 clear, or 1/4-20 clear close," : "M5 captive"));
+        return problem("", say("'{typed}' is no thread of the table. {clearing} would do.",
+                               {{"typed", typed},
+                                {"clearing", clearing ? say("M5 clear, or 1/4-20 clear close,") : say("M5 captive")}}));
     static const std::regex metric_thread(R"(\s*[Mm]\s*\d.*)");
     if (std::regex_match(typed, metric_thread))
-        return problem(
-            "",
-            fmt::format("The thread '{}' is not in the table. Coarse ones are written M5, fine ones M6x0.75.", typed));
+        return problem("",
+                       say("The thread '{typed}' is not in the table. Coarse ones are written M5, fine ones M6x0.75.",
+                           {{"typed", typed}}));
     static const std::regex with_fit(R"((.*\S)\s+([A-Za-z]{1,2}\d{1,2})\s*)");
     std::smatch part;
     out.spec.drill = take_drill(typed);
@@ -188,8 +196,9 @@ Result<ReadHole> read_bare_hole(std::string typed, Unit field) {
     out.spec.diameter = size->value;
     out.how = size->how.empty() ? both_units(size->value) : size->how;
     if (const auto& limits = out.spec.limits)
-        out.how = fmt::format("from {} to {}", limits->least ? with_unit(*limits->least, field) : "nothing",
-                              limits->most ? with_unit(*limits->most, field) : "anything");
+        out.how =
+            say("from {least} to {most}", {{"least", limits->least ? with_unit(*limits->least, field) : "nothing"},
+                                           {"most", limits->most ? with_unit(*limits->most, field) : "anything"}});
     if (fitted) {
         out.spec.purpose = Purpose::Reamed;
         for (const char c : part[2].str())
@@ -213,9 +222,10 @@ Result<ReadHole> read_hole_size(std::string_view text, Unit field) {
     if (!out || !*recess)
         return out;
     if (out->spec.purpose == Purpose::Tapped)
-        return problem("", fmt::format("A screw's head is let in where the screw goes through: {} clear {} would do.",
-                                       out->spec.label,
-                                       (*recess)->kind == RecessKind::Counterbore ? "counterbored" : "countersunk"));
+        return problem("",
+                       say("A screw's head is let in where the screw goes through: {label} clear {recess} would do.",
+                           {{"label", out->spec.label},
+                            {"recess", (*recess)->kind == RecessKind::Counterbore ? "counterbored" : "countersunk"}}));
     const auto thread = find_thread(out->spec.label);
     const Result<Recess> sized = sized_recess(**recess, thread);
     if (!sized)
@@ -241,8 +251,8 @@ Result<std::set<int>> read_hole_numbers(std::string_view text, int places) {
         if (!number)
             return problem(
                 "",
-                fmt::format("'{}' is no hole of this pattern. Numbers from 1 to {}, such as 2, 5, or none would do.",
-                            word, places));
+                say("'{word}' is no hole of this pattern. Numbers from 1 to {places}, such as 2, 5, or none would do.",
+                    {{"word", word}, {"places", places}}));
         numbers.insert(*number);
     }
     return numbers;
@@ -267,8 +277,9 @@ Result<HoleRef> read_hole_name(std::string_view text, const Job& job) {
                 if (exact ? pattern.name == name : low(pattern.name) == low(name))
                     return HoleRef{pattern.name, std::stoi(number)};
     }
-    return problem("", fmt::format("'{}' is no hole of this job. A name such as {}1 would do.", text.substr(0, 40),
-                                   job.patterns.empty() ? "A" : job.patterns.front().name));
+    return problem(
+        "", say("'{typed}' is no hole of this job. A name such as {patterns}1 would do.",
+                {{"typed", text.substr(0, 40)}, {"patterns", job.patterns.empty() ? "A" : job.patterns.front().name}}));
 }
 
 } // namespace clockface

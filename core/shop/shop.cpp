@@ -3,6 +3,7 @@
 #include "measure/cases.h"
 #include "measure/figures.h"
 #include "measure/fingerprint.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
@@ -15,18 +16,20 @@ namespace clockface {
 namespace {
 
 std::string in_words(const Screw& screw) {
-    return fmt::format("{} a turn, {} lines of {}, backlash {}", with_unit(screw.lead, screw.unit),
-                       decimal(screw.lines, 3, Sign::WhenNegative, Tail::Trim),
-                       with_unit(screw.graduation(), screw.unit), with_unit(screw.backlash, screw.unit));
+    return say("{lead} a turn, {lines} lines of {graduation}, backlash {backlash}",
+               {{"lead", with_unit(screw.lead, screw.unit)},
+                {"lines", decimal(screw.lines, 3, Sign::WhenNegative, Tail::Trim)},
+                {"graduation", with_unit(screw.graduation(), screw.unit)},
+                {"backlash", with_unit(screw.backlash, screw.unit)}});
 }
 
 struct KindWord {
     std::string operator()(const Handwheels&) const { return "handwheels"; }
     std::string operator()(const Readout&) const { return "readout"; }
-    std::string operator()(const RotaryTable&) const { return "rotary table"; }
+    std::string operator()(const RotaryTable&) const { return say("rotary table"); }
     std::string operator()(const LayoutBench&) const { return "layout"; }
-    std::string operator()(const DrillPress&) const { return "drill press"; }
-    std::string operator()(const MarksAcross&) const { return "marks from the old part"; }
+    std::string operator()(const DrillPress&) const { return say("drill press"); }
+    std::string operator()(const MarksAcross&) const { return say("marks from the old part"); }
 };
 
 struct Describe {
@@ -34,28 +37,35 @@ struct Describe {
         return fmt::format("X {}; Y {}", in_words(wheels.x), in_words(wheels.y));
     }
     std::string operator()(const Readout& readout) const {
-        return fmt::format("reads to {}; its routines have {}, and ask for the {}",
-                           with_unit(readout.resolution, readout.unit), readout.circle_convention.in_words(),
-                           readout.asks_step ? "step" : "angle of the last hole");
+        return say("reads to {readout}; its routines have {convention}, and ask for the {asks_step}",
+                   {{"readout", with_unit(readout.resolution, readout.unit)},
+                    {"convention", readout.circle_convention.in_words()},
+                    {"asks_step", readout.asks_step ? "step" : say("angle of the last hole")}});
     }
     std::string operator()(const RotaryTable& table) const {
-        return fmt::format("{} turns of the handle to one of the table, {} steps of {} seconds a turn; slide {}",
-                           table.ratio, table.graduations,
-                           decimal(table.step().in_degrees() * 3600.0, 1, Sign::WhenNegative, Tail::Trim),
-                           in_words(table.slide));
+        return say("{ratio} turns of the handle to one of the table, {graduations} steps of {step} seconds a turn; "
+                   "slide {slide}",
+                   {{"ratio", table.ratio},
+                    {"graduations", table.graduations},
+                    {"step", decimal(table.step().in_degrees() * 3600.0, 1, Sign::WhenNegative, Tail::Trim)},
+                    {"slide", in_words(table.slide)}});
     }
     std::string operator()(const LayoutBench& bench) const {
-        return fmt::format("height gauge to {}, dividers to {}", with_unit(bench.gauge_step, bench.unit),
-                           with_unit(bench.divider_step, bench.unit));
+        return say("height gauge to {bench}, dividers to {dividers}",
+                   {{"bench", with_unit(bench.gauge_step, bench.unit)},
+                    {"dividers", with_unit(bench.divider_step, bench.unit)}});
     }
     std::string operator()(const DrillPress&) const {
-        return "no cross slide; fence and stop are set with a pin, packing and a caliper";
+        return say("no cross slide; fence and stop are set with a pin, packing and a caliper");
     }
     std::string operator()(const MarksAcross& marks) const {
         std::vector<std::string> sets;
         for (const PunchSet& set : marks.punches)
-            sets.push_back(fmt::format("{} to {}", with_unit(set.from, marks.unit), with_unit(set.to, marks.unit)));
-        return fmt::format("punches of {}; transfer screws {}", fmt::join(sets, ", "), fmt::join(marks.screws, ", "));
+            sets.push_back(say("{from} to {to}",
+                               {{"from", with_unit(set.from, marks.unit)}, {"to", with_unit(set.to, marks.unit)}}));
+        return say("punches of {sets}; transfer screws {screws}",
+                   {{"sets", fmt::format("{}", fmt::join(sets, ", "))},
+                    {"screws", fmt::format("{}", fmt::join(marks.screws, ", "))}});
     }
 };
 

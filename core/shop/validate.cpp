@@ -3,6 +3,7 @@
 #include "measure/limits.h"
 #include "measure/text.h"
 #include "shop/threads.h"
+#include "words/say.h"
 
 #include <cmath>
 #include <fmt/format.h>
@@ -29,22 +30,22 @@ Fault words_fault(const std::string& place, const std::string& what, const std::
 Fault count_fault(const std::string& place, std::size_t count, std::size_t most) {
     if (count <= most)
         return std::nullopt;
-    return Problem{place, fmt::format("Up to {} would do here; these are {}.", most, count)};
+    return Problem{place, say("Up to {most} would do here; these are {count}.", {{"most", most}, {"count", count}})};
 }
 
 Fault step_fault(const std::string& place, Length step) {
-    return range_fault(place, step.in_mm(), 1e-5, 10.0, "A step between 0.00001 mm and 10 mm would do.");
+    return range_fault(place, step.in_mm(), 1e-5, 10.0, say("A step between 0.00001 mm and 10 mm would do."));
 }
 
 Fault screw_fault(const std::string& place, const Screw& screw) {
     if (Fault found = range_fault(place + ".lead", screw.lead.in_mm(), 0.01, 100.0,
-                                  "A lead between 0.01 mm and 100 mm a turn would do."))
+                                  say("A lead between 0.01 mm and 100 mm a turn would do.")))
         return found;
     if (Fault found = range_fault(place + ".graduations", screw.lines, 2, 100'000,
-                                  "A dial with 2 to 100000 lines a turn would do."))
+                                  say("A dial with 2 to 100000 lines a turn would do.")))
         return found;
     return range_fault(place + ".backlash", screw.backlash / screw.lead, 0.0, 20.0,
-                       "Backlash from nought to 20 turns would do.");
+                       say("Backlash from nought to 20 turns would do."));
 }
 
 struct KindFault {
@@ -59,22 +60,22 @@ struct KindFault {
         if (Fault found = step_fault(place + ".resolution", readout.resolution))
             return found;
         if (Fault found = range_fault(place + ".circle_convention.zero", readout.circle_convention.zero.in_degrees(),
-                                      -360.0, 360.0, "A bearing from 0 to 360 degrees would do."))
+                                      -360.0, 360.0, say("A bearing from 0 to 360 degrees would do.")))
             return found;
         return range_fault(place + ".angle_resolution", readout.angle_resolution.in_degrees(), 1e-6, 1.0,
-                           "An angle step between 0.000001 and 1 degree would do.");
+                           say("An angle step between 0.000001 and 1 degree would do."));
     }
     Fault operator()(const RotaryTable& table) const {
-        if (Fault found = range_fault(place + ".ratio", table.ratio, 1, 1000, "A ratio from 1 to 1000 would do."))
+        if (Fault found = range_fault(place + ".ratio", table.ratio, 1, 1000, say("A ratio from 1 to 1000 would do.")))
             return found;
         if (Fault found = range_fault(place + ".graduations", table.graduations, 2, 100'000,
-                                      "A dial with 2 to 100000 steps would do."))
+                                      say("A dial with 2 to 100000 steps would do.")))
             return found;
         if (Fault found = range_fault(place + ".backlash", table.backlash.in_degrees(), 0.0, 90.0,
-                                      "Backlash from nought to 90 degrees would do."))
+                                      say("Backlash from nought to 90 degrees would do.")))
             return found;
         if (Fault found = range_fault(place + ".vernier", table.vernier, 1, table.graduations / 2.0,
-                                      "A vernier has from 1 step to half of those of the dial."))
+                                      say("A vernier has from 1 step to half of those of the dial.")))
             return found;
         if (Fault found = count_fault(place + ".plates", table.plates.size(), limits::index_plates))
             return found;
@@ -82,7 +83,8 @@ struct KindFault {
             if (Fault found = count_fault(place + ".plates", plate.size(), limits::circles_on_a_plate))
                 return found;
             for (const int holes : plate)
-                if (Fault found = range_fault(place + ".plates", holes, 2, 2000, "A circle has from 2 to 2000 holes."))
+                if (Fault found =
+                        range_fault(place + ".plates", holes, 2, 2000, say("A circle has from 2 to 2000 holes.")))
                     return found;
         }
         return screw_fault(place + ".slide", table.slide);
@@ -105,11 +107,11 @@ struct KindFault {
             if (Fault found = step_fault(place + ".punches", set.step))
                 return found;
             if (!(set.from > Length{}) || set.to < set.from || set.to > Length::mm(1000.0))
-                return Problem{place + ".punches", "A set of punches runs from a small diameter to a larger one."};
+                return Problem{place + ".punches", say("A set of punches runs from a small diameter to a larger one.")};
         }
         for (const Length each : marks.plugs)
             if (Fault found = range_fault(place + ".plugs", each.in_mm(), 0.1, 1000.0,
-                                          "A plug's diameter above nought and up to a metre would do."))
+                                          say("A plug's diameter above nought and up to a metre would do.")))
                 return found;
         const std::pair<const char*, Length> lengths[] = {{".punch_length", marks.punch_length},
                                                           {".scriber_reach", marks.scriber_reach},
@@ -118,7 +120,7 @@ struct KindFault {
                                                           {".cone", marks.cone}};
         for (const auto& [what, length] : lengths)
             if (Fault found = range_fault(place + what, length.in_mm(), 0.0, 1000.0,
-                                          "A length of nought up to a metre would do."))
+                                          say("A length of nought up to a metre would do.")))
                 return found;
         for (const std::string& screw : marks.screws)
             if (!find_thread(screw))
@@ -142,21 +144,21 @@ Fault kit_fault(const RoundKit& kit) {
         if (Fault found = count_fault(place, all->size(), limits::drawer))
             return found;
         for (const Length each : *all)
-            if (Fault found =
-                    range_fault(place, each.in_mm(), 0.001, 1000.0, "A size above nought and up to a metre would do."))
+            if (Fault found = range_fault(place, each.in_mm(), 0.001, 1000.0,
+                                          say("A size above nought and up to a metre would do.")))
                 return found;
     }
     for (const int sides : kit.collet_blocks)
-        if (Fault found = range_fault("kit.collet_blocks", sides, 2, 360, "A block has from 2 to 360 sides."))
+        if (Fault found = range_fault("kit.collet_blocks", sides, 2, 360, say("A block has from 2 to 360 sides.")))
             return found;
     if (Fault found =
-            range_fault("kit.finder", kit.finder.in_mm(), 0.1, 50.0, "A finder from 0.1 mm to 50 mm would do."))
+            range_fault("kit.finder", kit.finder.in_mm(), 0.1, 50.0, say("A finder from 0.1 mm to 50 mm would do.")))
         return found;
     if (Fault found = range_fault("kit.protractor_step", kit.protractor_step.in_degrees(), 1e-4, 10.0,
-                                  "A protractor read to between 0.0001 and 10 degrees would do."))
+                                  say("A protractor read to between 0.0001 and 10 degrees would do.")))
         return found;
     if (Fault found = range_fault("kit.protractor_reach", kit.protractor_reach.in_degrees(), 1.0, 360.0,
-                                  "A reach from 1 to 360 degrees would do."))
+                                  say("A reach from 1 to 360 degrees would do.")))
         return found;
     for (const auto& [place, step] : {std::pair("kit.height_step", kit.height_step),
                                       {"kit.caliper_step", kit.caliper_step},
@@ -174,41 +176,45 @@ Fault set_fault(const std::string& place, const CutterSet& set) {
     };
     for (const auto& [name, size] : {std::pair("from", set.from), {"to", set.to}})
         if (!known(size))
-            return Problem{place + "." + name, fmt::format("There is no '{}' among the {}. They run from {} to {}.",
-                                                           size, in_words(set.family), sizes.front(), sizes.back())};
+            return Problem{place + "." + name,
+                           say("There is no '{size}' among the {family}. They run from {smallest} to {largest}.",
+                               {{"size", size},
+                                {"family", in_words(set.family)},
+                                {"smallest", sizes.front()},
+                                {"largest", sizes.back()}})};
     if (Fault found = count_fault(place + ".without", set.without.size(), limits::cutters))
         return found;
     for (const std::string& size : set.without)
         if (!known(size))
-            return Problem{place + ".without",
-                           fmt::format("There is no '{}' among the {}.", size, in_words(set.family))};
+            return Problem{place + ".without", say("There is no '{size}' among the {family}.",
+                                                   {{"size", size}, {"family", in_words(set.family)}})};
     return range_fault(place + ".step", set.step.in_mm(), 0.0, 25.4,
-                       "A step from nought (every size) to 1 in would do.");
+                       say("A step from nought (every size) to 1 in would do."));
 }
 
 Fault cutter_fault(const std::string& place, const Cutter& cutter) {
     if (cutter.name.empty())
-        return Problem{place + ".name", "A cutter needs a name it is called by."};
-    if (Fault found = words_fault(place + ".name", "A cutter's name", cutter.name, limits::name))
+        return Problem{place + ".name", say("A cutter needs a name it is called by.")};
+    if (Fault found = words_fault(place + ".name", say("A cutter's name"), cutter.name, limits::name))
         return found;
-    if (Fault found = words_fault(place + ".size", "A cutter's size", cutter.size, limits::label))
+    if (Fault found = words_fault(place + ".size", say("A cutter's size"), cutter.size, limits::label))
         return found;
     for (const auto& [what, size] : {std::pair(".diameter", cutter.diameter), {".measured", cutter.actual()}})
         if (Fault found =
-                range_fault(place + what, size.in_mm(), 0.05, 200.0, "A size from 0.05 mm to 200 mm would do."))
+                range_fault(place + what, size.in_mm(), 0.05, 200.0, say("A size from 0.05 mm to 200 mm would do.")))
             return found;
     for (const auto& [what, size] : {std::pair(".tip", cutter.tip),
                                      {".tip_length", cutter.tip_length},
                                      {".flute", cutter.flute},
                                      {".overall", cutter.overall}})
         if (Fault found =
-                range_fault(place + what, size.in_mm(), 0.0, 1000.0, "A length from nought to a metre would do."))
+                range_fault(place + what, size.in_mm(), 0.0, 1000.0, say("A length from nought to a metre would do.")))
             return found;
     if (cutter.kind == CutterKind::Tap && !find_thread(cutter.size))
         return Problem{place + ".size",
-                       fmt::format("There is no thread named '{}'. One such as M6 would do.", cutter.size)};
+                       say("There is no thread named '{cutter}'. One such as M6 would do.", {{"cutter", cutter.size}})};
     return range_fault(place + ".point", cutter.point.in_degrees(), 0.0, 179.0,
-                       "An included angle from nought (flat) to 179 degrees would do.");
+                       say("An included angle from nought (flat) to 179 degrees would do."));
 }
 
 Fault drawer_fault(const Drawer& drawer) {
@@ -219,16 +225,16 @@ Fault drawer_fault(const Drawer& drawer) {
         if (Fault found = count_fault(place, count, limits::cutters))
             return found;
     for (const std::string& fluid : drawer.fluids)
-        if (Fault found = words_fault("drawer.fluids", "A fluid's name", fluid, limits::name))
+        if (Fault found = words_fault("drawer.fluids", say("A fluid's name"), fluid, limits::name))
             return found;
     for (std::size_t i = 0; i < drawer.sets.size(); ++i)
         if (Fault found = set_fault(fmt::format("drawer.sets[{}]", i), drawer.sets[i]))
             return found;
     for (std::size_t i = 0; i < drawer.taps.size(); ++i)
         if (!find_thread(drawer.taps[i].thread))
-            return Problem{
-                fmt::format("drawer.taps[{}].thread", i),
-                fmt::format("There is no thread named '{}'. One such as M6 would do.", drawer.taps[i].thread)};
+            return Problem{fmt::format("drawer.taps[{}].thread", i),
+                           say("There is no thread named '{thread}'. One such as M6 would do.",
+                               {{"thread", drawer.taps[i].thread}})};
     for (std::size_t i = 0; i < drawer.singles.size(); ++i)
         if (Fault found = cutter_fault(fmt::format("drawer.singles[{}]", i), drawer.singles[i]))
             return found;
@@ -238,31 +244,31 @@ Fault drawer_fault(const Drawer& drawer) {
 Fault customs_fault(const Customs& customs) {
     if (customs.thread_percent != 0.0)
         if (Fault found = range_fault("customs.thread_percent", customs.thread_percent, 40.0, 95.0,
-                                      "From 40 to 95 percent of thread would do; 75 is usual."))
+                                      say("From 40 to 95 percent of thread would do; 75 is usual.")))
             return found;
     if (Fault found =
-            range_fault("customs.chip_room", customs.chip_room, 0.0, 20.0, "From nought to 20 pitches would do."))
+            range_fault("customs.chip_room", customs.chip_room, 0.0, 20.0, say("From nought to 20 pitches would do.")))
         return found;
     for (const auto& [place, size] :
          {std::pair("customs.beyond", customs.beyond), {"customs.chamfer", customs.chamfer}})
-        if (Fault found = range_fault(place, size.in_mm(), 0.0, 20.0, "A length from nought to 20 mm would do."))
+        if (Fault found = range_fault(place, size.in_mm(), 0.0, 20.0, say("A length from nought to 20 mm would do.")))
             return found;
     if (Fault found = count_fault("customs.speeds", customs.speeds.size(), limits::drawer))
         return found;
     for (const auto& [metal, speed] : customs.speeds) {
-        if (Fault found = words_fault("customs.speeds", "A metal's name", metal, limits::name))
+        if (Fault found = words_fault("customs.speeds", say("A metal's name"), metal, limits::name))
             return found;
         if (Fault found = range_fault("customs.speeds." + metal, speed, 0.5, 1000.0,
-                                      "A surface speed from 0.5 to 1000 metres a minute would do."))
+                                      say("A surface speed from 0.5 to 1000 metres a minute would do.")))
             return found;
     }
-    return range_fault("customs.briskness", customs.briskness, 10.0, 150.0, "From 10 to 150 percent would do.");
+    return range_fault("customs.briskness", customs.briskness, 10.0, 150.0, say("From 10 to 150 percent would do."));
 }
 
 Fault spindle_fault(const std::string& place, const Machine& machine) {
     const Spindle& spindle = machine.spindle;
     constexpr double slowest = 1.0, fastest = 200'000.0;
-    const std::string turns = "From 1 to 200000 turns a minute would do, rising.";
+    const std::string turns = say("From 1 to 200000 turns a minute would do, rising.");
     double last = 0.0;
     if (Fault found = count_fault(place + ".steps", spindle.steps.size(), limits::drawer))
         return found;
@@ -279,31 +285,33 @@ Fault spindle_fault(const std::string& place, const Machine& machine) {
     }
     for (const auto& [what, size] :
          {std::pair(".one_go", spindle.one_go), {".room", spindle.room}, {".stroke", spindle.stroke}})
-        if (Fault found = range_fault(place + what, size.in_mm(), 0.5, 5000.0, "A length from 0.5 mm to 5 m would do."))
+        if (Fault found =
+                range_fault(place + what, size.in_mm(), 0.5, 5000.0, say("A length from 0.5 mm to 5 m would do.")))
             return found;
     if (Fault found = step_fault(place + ".scale_step", spindle.scale_step))
         return found;
     if (Fault found = range_fault(place + ".change_minutes", spindle.change_minutes, 0.0, 600.0,
-                                  "From nought to 600 minutes would do."))
+                                  say("From nought to 600 minutes would do.")))
         return found;
-    if (Fault found = range_fault(place + ".hour", machine.hour, 0.0, 1e6, "Nought or more would do."))
+    if (Fault found = range_fault(place + ".hour", machine.hour, 0.0, 1e6, say("Nought or more would do.")))
         return found;
     for (const auto& [what, jump] :
          {std::pair(".lock_jump_x", machine.lock_jump.x), {".lock_jump_y", machine.lock_jump.y}})
-        if (Fault found = range_fault(place + what, jump.in_mm(), -5.0, 5.0, "From 5 mm back to 5 mm on would do."))
+        if (Fault found =
+                range_fault(place + what, jump.in_mm(), -5.0, 5.0, say("From 5 mm back to 5 mm on would do.")))
             return found;
     for (const auto& [what, error] : {std::pair(".errors.pick_up", machine.errors.pick_up),
                                       {".errors.setting", machine.errors.setting},
                                       {".errors.backlash_left", machine.errors.backlash_left},
                                       {".errors.marking", machine.errors.marking}})
-        if (Fault found = range_fault(place + what, error.in_mm(), 0.0, 5.0, "From nought to 5 mm would do."))
+        if (Fault found = range_fault(place + what, error.in_mm(), 0.0, 5.0, say("From nought to 5 mm would do.")))
             return found;
     if (Fault found = range_fault(place + ".spindle.knee_lead", machine.spindle.knee_lead.in_mm(), 0.0, 100.0,
-                                  "A lead from nought (no knee) to 100 mm a turn would do."))
+                                  say("A lead from nought (no knee) to 100 mm a turn would do.")))
         return found;
     if (machine.spindle.knee_lead > Length{})
         return range_fault(place + ".spindle.knee_lines", machine.spindle.knee_lines, 2, 100'000,
-                           "A dial with 2 to 100000 lines would do.");
+                           say("A dial with 2 to 100000 lines would do."));
     return std::nullopt;
 }
 
@@ -312,7 +320,7 @@ Fault spindle_fault(const std::string& place, const Machine& machine) {
 std::optional<Problem> first_fault(const Shop& shop) {
     if (Fault found = count_fault("machines", shop.machines.size(), limits::machines))
         return found;
-    if (Fault found = words_fault("name", "The shop's name", shop.name, limits::name))
+    if (Fault found = words_fault("name", say("The shop's name"), shop.name, limits::name))
         return found;
     if (Fault found = kit_fault(shop.kit))
         return found;
@@ -324,26 +332,26 @@ std::optional<Problem> first_fault(const Shop& shop) {
         if (Fault found = spindle_fault(fmt::format("machines[{}].spindle", i), shop.machines[i]))
             return found;
     if (shop.machines.empty())
-        return Problem{"machines", "The shop has no machine. It needs one at least."};
+        return Problem{"machines", say("The shop has no machine. It needs one at least.")};
     std::set<std::string> names{shop.marks.name};
     for (std::size_t i = 0; i < shop.machines.size(); ++i) {
         const Machine& machine = shop.machines[i];
         const std::string place = fmt::format("machines[{}]", i);
         if (machine.name.empty() || !names.insert(machine.name).second)
-            return Problem{place + ".name", "Every machine needs a name of its own."};
-        if (Fault found = words_fault(place + ".name", "A machine's name", machine.name, limits::name))
+            return Problem{place + ".name", say("Every machine needs a name of its own.")};
+        if (Fault found = words_fault(place + ".name", say("A machine's name"), machine.name, limits::name))
             return found;
-        if (Fault found = words_fault(place + ".remark", "The remark", machine.remark, limits::text))
+        if (Fault found = words_fault(place + ".remark", say("The remark"), machine.remark, limits::text))
             return found;
         if (Fault found = std::visit(KindFault{place}, machine.kind))
             return found;
     }
     if (!std::holds_alternative<MarksAcross>(shop.marks.kind))
-        return Problem{"marks.kind", "The kind of the drawer for marks is 'marks'."};
+        return Problem{"marks.kind", say("The kind of the drawer for marks is 'marks'.")};
     if (Fault found = std::visit(KindFault{"marks"}, shop.marks.kind))
         return found;
     return range_fault("edge_distance_factor", shop.edge_distance_factor, 0.5, 10.0,
-                       "A factor from 0.5 to 10 hole diameters would do.");
+                       say("A factor from 0.5 to 10 hole diameters would do."));
 }
 
 } // namespace clockface

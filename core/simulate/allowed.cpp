@@ -1,9 +1,9 @@
 #include "simulate/allowed.h"
 
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -28,8 +28,9 @@ std::vector<Allowed> allowed_of(const Job& job, const std::vector<Hole>& holes, 
 }
 
 std::string in_words(const Allowed& allowed, Unit unit) {
-    return allowed.round ? with_unit(allowed.x, unit)
-                         : fmt::format("{} in X and {} in Y", with_unit(allowed.x, unit), with_unit(allowed.y, unit));
+    return allowed.round
+               ? with_unit(allowed.x, unit)
+               : say("{x} in X and {y} in Y", {{"x", with_unit(allowed.x, unit)}, {"y", with_unit(allowed.y, unit)}});
 }
 
 } // namespace clockface

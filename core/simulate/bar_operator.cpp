@@ -6,6 +6,7 @@
 #include "layout/on_bar.h"
 #include "measure/cases.h"
 #include "simulate/bench.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
@@ -45,34 +46,34 @@ protected:
                     if (m_x)
                         m_x->zero(zero.finish_x == Towards::Plus);
                     else
-                        complain("there is no dial to set to 0");
+                        complain(say("there is no dial to set to 0"));
                 },
                 [&](const ZeroReadout&) { m_at = {}; },
                 [&](const GoToReadout& go) {
                     if (const auto* readout = std::get_if<Readout>(&m_machine.kind))
                         m_at = from_drawn(job().datum, shown_locked(go, *readout));
                     else
-                        complain("there is no readout to go by");
+                        complain(say("there is no readout to go by"));
                 },
                 [&](const TurnHandwheel& move) {
                     auto& slide = move.axis == Axis::X ? m_x : m_y;
                     if (!slide || !slide->turn(move.way == Turn::Clockwise, move.turns, move.line))
-                        complain("the dial has no such line");
+                        complain(say("the dial has no such line"));
                 },
                 [&](const TurnTable& turn) {
                     if (!m_table || !m_table->turn(turn.way == Turn::Clockwise, turn.turns, turn.line))
-                        complain("the handle's dial has no such line");
+                        complain(say("the handle's dial has no such line"));
                 },
                 [&](const SetPacking& packing) { set(packing); }, [&](const ScribeAlongBar& line) { scribe(line); },
                 [&](const ScribeAcrossBar& line) { scribe(line); },
                 [&](const PunchMark&) {
                     if (!mark(hole()))
-                        complain("there is no crossing of two lines to punch");
+                        complain(say("there is no crossing of two lines to punch"));
                 },
                 [&](const DrillHole& cut) { drill(cut.step); }, [&](const ChangeCutter& change) { carry_out(change); },
                 [&](const CheckPlace& check) { carry_out(check); }, [&](const MoveKnee&) {}, [&](const WorkByHand&) {},
                 [&]<MoveOf<RoutineMoves, PlateMoves, AcrossMoves, Kinds<CentreOnTable, TurnIndex, TouchLightly>> Move>(
-                    const Move&) { complain("this cannot be done with a bar"); }},
+                    const Move&) { complain(say("this cannot be done with a bar")); }},
             instruction.action);
     }
 
@@ -114,7 +115,7 @@ private:
         if (rod) {
             const bool made = is_hole(turn.from) && m_made_at[static_cast<std::size_t>(turn.from)];
             if (!made)
-                return complain("the hole for the rod has not been drilled yet");
+                return complain(say("the hole for the rod has not been drilled yet"));
             from = *m_made_at[static_cast<std::size_t>(turn.from)];
         }
         Angle by;
@@ -136,7 +137,7 @@ private:
             by = turn.set;
             break;
         case AngleWay::Table:
-            return complain("the table is turned by its handle");
+            return complain(say("the table is turned by its handle"));
         }
         m_up = from + by + Angle::degrees(turn.other_end ? 180.0 : 0.0) + m_faults.roll;
     }
@@ -154,7 +155,7 @@ private:
 
     void set(const SetPacking& packing) {
         if (packing.gap < Length{})
-            complain("the pin would have to stand inside the fence");
+            complain(say("the pin would have to stand inside the fence"));
         const Length out = packing.gap + packing.pin / 2.0;
         if (packing.axis == Axis::Y)
             m_at.y = out - packing.half_block;
@@ -165,14 +166,14 @@ private:
     template <class Line, class Put> void each_marked(const Line& line, const Put& put) {
         for (const int index : line.holes) {
             if (!is_hole(index))
-                return complain("a line is to be scribed for something that is not there");
+                return complain(say("a line is to be scribed for something that is not there"));
             put(m_marks[static_cast<std::size_t>(index)], index);
         }
     }
     void scribe(const ScribeAlongBar& line) {
         const auto* bench = std::get_if<LayoutBench>(&m_machine.kind);
         if (!bench)
-            return complain("there is no height gauge");
+            return complain(say("there is no height gauge"));
         each_marked(line, [&](Mark& mark, int index) {
             // The bar lies on the plate; its axis is as high as its radius there.
             const Length height = bench->gauge_step * static_cast<double>(line.setting);
@@ -184,7 +185,7 @@ private:
     void scribe(const ScribeAcrossBar& line) {
         const auto* bench = std::get_if<LayoutBench>(&m_machine.kind);
         if (!bench)
-            return complain("there is no height gauge");
+            return complain(say("there is no height gauge"));
         const Length from_end = bench->gauge_step * static_cast<double>(line.setting);
         each_marked(line, [&](Mark& mark, int) {
             mark.along = line.from_right_end ? job().blank.width.actual() - from_end : from_end;
@@ -202,12 +203,12 @@ private:
 
     void drill(int step) {
         if (!is_hole(hole()))
-            return complain("no hole is named");
+            return complain(say("no hole is named"));
         OnBar at{along(), up().wrapped(), -across() - m_faults.off_axis};
         if (std::holds_alternative<LayoutBench>(m_machine.kind)) {
             const Mark* marked = mark(hole());
             if (!marked)
-                return complain("there is no mark to drill");
+                return complain(say("there is no mark to drill"));
             at = {*marked->along, marked->up->wrapped(), *marked->offset - m_faults.off_axis};
         }
         const auto index = static_cast<std::size_t>(hole());
@@ -215,7 +216,7 @@ private:
         const Section section = section_at(job().blank, at.along);
         const auto near = entry_at(section, at.bearing, at.offset);
         if (!near || !wanted.bar)
-            return complain("the drill passes " + wanted.name + " beside the bar");
+            return complain(say("the drill passes {wanted} beside the bar", {{"wanted", wanted.name}}));
         m_made_at[index] = at.bearing;
         // A leaning spindle goes through the place where it starts, along a bearing of its own.
         const Angle leaning = at.bearing + m_faults.tilt;

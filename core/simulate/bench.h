@@ -4,8 +4,7 @@
 #include "layout/outline.h"
 #include "simulate/lost_motion.h"
 #include "simulate/operator.h"
-
-#include <fmt/format.h>
+#include "words/say.h"
 
 namespace clockface {
 
@@ -40,9 +39,9 @@ protected:
 
     void make_hole(const DrillHole& drill, Point at) {
         if (!is_hole(m_hole))
-            return complain("no hole is named");
+            return complain(say("no hole is named"));
         if (drill.cutter >= 0 && drill.cutter != m_in_spindle)
-            complain("another cutter is in the spindle");
+            complain(say("another cutter is in the spindle"));
         // The first cut runs off by itself; what follows runs in it.
         Length wander;
         if (m_wander && static_cast<std::size_t>(m_hole) < m_wander->size())
@@ -56,7 +55,7 @@ protected:
     [[nodiscard]] bool is_hole(int hole) const { return hole >= 0 && static_cast<std::size_t>(hole) < m_holes.size(); }
     void score(const Landing& landing) { m_proof.landings.push_back(landing); }
     void complain(const std::string& what) {
-        m_proof.complaints.push_back(fmt::format("Move {}: {}.", m_step + 1, what));
+        m_proof.complaints.push_back(say("Move {step}: {what}.", {{"step", m_step + 1}, {"what", what}}));
     }
     [[nodiscard]] const Job& job() const { return m_job; }
     [[nodiscard]] const std::vector<Hole>& holes() const { return m_holes; }
@@ -76,16 +75,16 @@ private:
     void check_place(const CheckPlace& check) {
         const auto at = standing();
         if (!at)
-            return complain("there is nothing to measure to");
+            return complain(say("there is nothing to measure to"));
         const Point from = *at - reference_edges(m_job).corner;
         const auto off = [&](Length along, bool far, std::int64_t counts) {
             return abs((far ? -along : along) - check.step * static_cast<double>(counts));
         };
         const Length allowed = check.within + check.step * 0.51;
         if (off(from.x, check.from_right, check.x) > allowed || off(from.y, check.from_upper, check.y) > allowed)
-            complain(is_hole(m_hole) ? "measured from the edges, " + m_holes[static_cast<std::size_t>(m_hole)].name +
-                                           " is not where it should be"
-                                     : std::string("the place does not agree"));
+            complain(is_hole(m_hole) ? say("measured from the edges, {hole} is not where it should be",
+                                           {{"hole", m_holes[static_cast<std::size_t>(m_hole)].name}})
+                                     : std::string(say("the place does not agree")));
     }
 };
 

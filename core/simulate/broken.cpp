@@ -1,6 +1,7 @@
 #include "simulate/broken.h"
 
 #include "simulate/allowed.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <set>
@@ -93,25 +94,25 @@ std::vector<MoveSlip> slips_at(const Route& route, const Machine& machine, std::
 std::string in_words(MoveSlip slip) {
     switch (slip) {
     case MoveSlip::LeftOut:
-        return "this move is forgotten";
+        return say("this move is forgotten");
     case MoveSlip::OtherWay:
-        return "it is turned the other way";
+        return say("it is turned the other way");
     case MoveSlip::TurnTooMany:
-        return "a turn too many is counted";
+        return say("a turn too many is counted");
     case MoveSlip::TurnTooFew:
-        return "a turn too few is counted";
+        return say("a turn too few is counted");
     case MoveSlip::HundredOff:
-        return "the figure is read a hundred steps off";
+        return say("the figure is read a hundred steps off");
     case MoveSlip::NoTakeUp:
-        return "backlash is never taken up";
+        return say("backlash is never taken up");
     case MoveSlip::SignTurned:
-        return "the sign of X is lost";
+        return say("the sign of X is lost");
     case MoveSlip::OtherZero:
-        return "the readout counts from a quarter turn on";
+        return say("the readout counts from a quarter turn on");
     case MoveSlip::OtherSense:
         break;
     }
-    return "the readout counts the other way round";
+    return say("the readout counts the other way round");
 }
 
 Broken with_slip(const Route& route, const Machine& machine, std::size_t move, MoveSlip slip) {

@@ -5,6 +5,7 @@
 #include "shop/threads.h"
 #include "survey/fits.h"
 #include "survey/survey.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
@@ -193,19 +194,19 @@ std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, 
 std::string in_words(ErrorSource source) {
     switch (source) {
     case ErrorSource::PickUp:
-        return "picking up zero";
+        return say("picking up zero");
     case ErrorSource::Setting:
-        return "setting to the figure";
+        return say("setting to the figure");
     case ErrorSource::BacklashLeft:
-        return "what taking up backlash leaves";
+        return say("what taking up backlash leaves");
     case ErrorSource::LockJump:
-        return "the locks, from one tightening to the next";
+        return say("the locks, from one tightening to the next");
     case ErrorSource::Marking:
-        return "the punch beside its crossing";
+        return say("the punch beside its crossing");
     case ErrorSource::Wander:
         break;
     }
-    return "the drill running off where it starts";
+    return say("the drill running off where it starts");
 }
 
 } // namespace clockface

@@ -3,6 +3,7 @@
 #include "measure/cases.h"
 #include "simulate/bench.h"
 #include "survey/survey.h"
+#include "words/say.h"
 
 #include <map>
 
@@ -21,18 +22,18 @@ public:
 
 protected:
     void obey(const Instruction& instruction) override {
-        std::visit(Cases{[&](const LayOldPart& lay) { m_laid = lay; }, [&](const MarkAcross& mark) { across(mark); },
-                         [&](const PinThrough& pin) { must_be_drilled(pin.from); },
-                         [&](const TakeOldPartOff&) { m_laid.reset(); },
-                         [&](const CompareAcross& compare) { check(compare); },
-                         [&](const DrillMark& drill) { drill_mark(drill.from); },
-                         [&](const ChangeCutter& change) { carry_out(change); },
-                         [&](const CheckPlace& check) { carry_out(check); }, [&](const MoveKnee&) {},
-                         [&](const WorkByHand&) {},
-                         [&]<MoveOf<DialMoves, ReadoutMoves, RoutineMoves, TableMoves, PlateMoves, BarMoves,
-                                    Kinds<SetPacking, PunchMark, TouchLightly, DrillHole>>
-                                 Move>(const Move&) { complain("this cannot be done with the old part laid on"); }},
-                   instruction.action);
+        std::visit(
+            Cases{[&](const LayOldPart& lay) { m_laid = lay; }, [&](const MarkAcross& mark) { across(mark); },
+                  [&](const PinThrough& pin) { must_be_drilled(pin.from); },
+                  [&](const TakeOldPartOff&) { m_laid.reset(); }, [&](const CompareAcross& compare) { check(compare); },
+                  [&](const DrillMark& drill) { drill_mark(drill.from); },
+                  [&](const ChangeCutter& change) { carry_out(change); },
+                  [&](const CheckPlace& check) { carry_out(check); }, [&](const MoveKnee&) {},
+                  [&](const WorkByHand&) {},
+                  [&]<MoveOf<DialMoves, ReadoutMoves, RoutineMoves, TableMoves, PlateMoves, BarMoves,
+                             Kinds<SetPacking, PunchMark, TouchLightly, DrillHole>>
+                          Move>(const Move&) { complain(say("this cannot be done with the old part laid on")); }},
+            instruction.action);
     }
 
 private:
@@ -54,9 +55,9 @@ private:
 
     void across(const MarkAcross& mark) {
         if (!m_laid)
-            return complain("the old part does not lie on the new piece");
+            return complain(say("the old part does not lie on the new piece"));
         if (mark.tool > mark.hole && mark.way != MarkWay::Cone)
-            return complain("the tool does not go into " + mark.from);
+            return complain(say("the tool does not go into {from}", {{"from", mark.from}}));
         auto at = under(mark.from);
         if (at)
             at = *at + chance().draw_both(ErrorSource::Marking, m_errors.marking);
@@ -71,12 +72,12 @@ private:
 
     void must_be_drilled(const std::string& name) {
         if (!m_drilled[name])
-            complain("there is no drilled hole to pin in " + name);
+            complain(say("there is no drilled hole to pin in {name}", {{"name", name}}));
     }
 
     void drill_mark(const std::string& name) {
         if (m_laid)
-            complain("the old part still lies over the mark of " + name);
+            complain(say("the old part still lies over the mark of {name}", {{"name", name}}));
         if (const auto found = m_marks.find(name); found != m_marks.end() && hole() >= 0)
             make_hole({}, found->second);
     }
@@ -84,9 +85,9 @@ private:
     void check(const CompareAcross& compare) {
         const auto from = m_marks.find(compare.from), to = m_marks.find(compare.to);
         if (from == m_marks.end() || to == m_marks.end())
-            complain("a mark to measure from is missing");
+            complain(say("a mark to measure from is missing"));
         else if (abs(distance(from->second, to->second) - compare.expected) > compare.within)
-            complain("the marks are not as far apart as they should be");
+            complain(say("the marks are not as far apart as they should be"));
     }
 };
 

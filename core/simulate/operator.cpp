@@ -6,10 +6,10 @@
 #include "simulate/bench.h"
 #include "simulate/lost_motion.h"
 #include "simulate/marks_operator.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -47,13 +47,13 @@ private:
         MoveOf<ReadoutMoves, RoutineMoves, TableMoves, PlateMoves, BarMoves, AcrossMoves, Kinds<SetPacking, PunchMark>>
             Move>
     void carry_out(const Move&) {
-        complain("a mill with handwheels cannot do this");
+        complain(say("a mill with handwheels cannot do this"));
     }
 
     void carry_out(const TurnHandwheel& move) {
         const bool x = move.axis == Axis::X;
         if (!(x ? m_x : m_y).turn(move.way == Turn::Clockwise, move.turns, move.line))
-            complain("the dial has no such line");
+            complain(say("the dial has no such line"));
         (x ? m_set.x : m_set.y) = chance().draw(ErrorSource::Setting, m_machine.errors.setting) +
                                   chance().draw(ErrorSource::BacklashLeft, m_machine.errors.backlash_left);
     }
@@ -103,7 +103,7 @@ private:
     void carry_out(const TouchLightly&) { touch(locked()); }
     template <MoveOf<DialMoves, TableMoves, PlateMoves, BarMoves, AcrossMoves, Kinds<SetPacking, PunchMark>> Move>
     void carry_out(const Move&) {
-        complain("a readout cannot do this");
+        complain(say("a readout cannot do this"));
     }
 
     [[nodiscard]] Point shown(std::int64_t x, std::int64_t y) const {
@@ -117,7 +117,7 @@ private:
         m_routine_holes = key.holes;
         m_routine.clear();
         if (key.count != static_cast<int>(key.holes.size()))
-            return complain("the circle routine is told of another number of holes than are named");
+            return complain(say("the circle routine is told of another number of holes than are named"));
         const Angle unit = m_readout.angle_resolution;
         const Angle first = unit * static_cast<double>(key.first);
         const Angle sweep = m_readout.asks_step ? unit * static_cast<double>(key.step * (key.count - 1))
@@ -133,7 +133,7 @@ private:
         m_routine_holes = key.holes;
         m_routine.clear();
         if (key.count != static_cast<int>(key.holes.size()))
-            return complain("the row routine is told of another number of holes than are named");
+            return complain(say("the row routine is told of another number of holes than are named"));
         const Angle bearing =
             m_readout.circle_convention.bearing_at(m_readout.angle_resolution * static_cast<double>(key.angle));
         for (int k = 0; k < key.count; ++k)
@@ -143,9 +143,9 @@ private:
     void carry_out(const RoutinePlace& place) {
         const auto index = static_cast<std::size_t>(place.place);
         if (place.place < 0 || index >= m_routine.size())
-            return complain("the routine has no such place");
+            return complain(say("the routine has no such place"));
         if (m_routine_holes[index] != hole())
-            complain("the routine makes another hole there");
+            complain(say("the routine makes another hole there"));
         // It shows nought before the locks are tightened, so these are allowed for by nothing but the hand.
         // It counts steps of its scale: nought is shown at the one nearest to the routine's own figure.
         const Point to = *m_routine[index] - as_drawn(job().datum, m_machine.lock_jump);
@@ -197,7 +197,7 @@ private:
     }
     void carry_out(const TurnTable& turn) {
         if (!m_table.turn(turn.way == Turn::Clockwise, turn.turns, turn.line))
-            complain("the handle's dial has no such line");
+            complain(say("the handle's dial has no such line"));
         settle();
     }
     void carry_out(const TurnIndex& index) {
@@ -206,7 +206,7 @@ private:
     }
     void carry_out(const TurnHandwheel& move) {
         if (move.axis != Axis::X || !m_slide.turn(move.way == Turn::Clockwise, move.turns, move.line))
-            complain("the slide under the table cannot do this");
+            complain(say("the slide under the table cannot do this"));
         settle();
     }
     void carry_out(const DrillHole& drill) { make_hole(drill, *standing() + m_zero + m_set); }
@@ -214,7 +214,7 @@ private:
                      Kinds<PickUpZero, SetPacking, PunchMark, TouchLightly>>
                   Move>
     void carry_out(const Move&) {
-        complain("a rotary table cannot do this");
+        complain(say("a rotary table cannot do this"));
     }
 
     void settle() {
@@ -227,7 +227,7 @@ private:
                            std::find(m_kind.plates[plate].begin(), m_kind.plates[plate].end(), index.circle) !=
                                m_kind.plates[plate].end();
         if (!there)
-            return complain("no index plate has such a circle");
+            return complain(say("no index plate has such a circle"));
         m_indexed += m_kind.per_turn().in_degrees() * (index.turns + static_cast<double>(index.holes) / index.circle);
     }
 };
@@ -266,29 +266,29 @@ private:
     void carry_out(const LookAtMarks& look) {
         for (const int mark : look.holes)
             if (!pricked(mark))
-                complain("there is no mark to look at");
+                complain(say("there is no mark to look at"));
     }
     void carry_out(const PunchMark&) {
         if (!pricked(hole()))
-            complain("there is no pricked mark to deepen");
+            complain(say("there is no pricked mark to deepen"));
     }
     void carry_out(const DrillHole& drill) {
         if (const auto at = pricked(hole()))
             make_hole(drill, *at);
         else
-            complain("there is no mark to drill");
+            complain(say("there is no mark to drill"));
     }
     template <MoveOf<DialMoves, ReadoutMoves, RoutineMoves, TableMoves, BarMoves, AcrossMoves,
                      Kinds<SetPacking, TouchLightly>>
                   Move>
     void carry_out(const Move&) {
-        complain("this cannot be done on a layout plate");
+        complain(say("this cannot be done on a layout plate"));
     }
 
     void carry_out(const PrickMark&) {
         const auto at = crossing(hole());
         if (!at)
-            return complain("there is no crossing of two lines to punch");
+            return complain(say("there is no crossing of two lines to punch"));
         m_pricked[static_cast<std::size_t>(hole())] = *at + chance().draw_both(ErrorSource::Marking, m_errors.marking);
     }
     [[nodiscard]] std::optional<Point> pricked(int hole) const {
@@ -299,7 +299,7 @@ private:
         const Length out = step_to(line, m_machine) + chance().draw(ErrorSource::Setting, m_errors.setting);
         const auto mark = [&](std::vector<Mark>& marks, int index) {
             if (index < 0 || static_cast<std::size_t>(index) >= marks.size())
-                return complain("a line is to be scribed for something that is not there");
+                return complain(say("a line is to be scribed for something that is not there"));
             Mark& marked = marks[static_cast<std::size_t>(index)];
             if (line.axis == Axis::X)
                 marked.x = m_edges.corner.x + out;
@@ -331,12 +331,12 @@ private:
     void carry_out(const StrikeCircle& strike) {
         const auto centre = crossing_of(m_centres, strike.pattern);
         if (!centre)
-            return complain("the centre of the circle was not scribed");
+            return complain(say("the centre of the circle was not scribed"));
         for (const int hole : strike.holes) {
             const auto at = crossing(hole);
             if (!at || !fits(distance(*centre, *at), strike.radius))
-                return complain("the crossing of " + holes()[static_cast<std::size_t>(hole)].name +
-                                " does not lie on its circle");
+                return complain(say("the crossing of {hole} does not lie on its circle",
+                                    {{"hole", holes()[static_cast<std::size_t>(hole)].name}}));
         }
     }
 
@@ -351,7 +351,8 @@ private:
             const auto from = crossing(static_cast<int>(i) - 1);
             const auto to = crossing(static_cast<int>(i));
             if (!from || !to || !fits(distance(*from, *to), step.chord))
-                return complain("the dividers do not step from " + before.name + " to " + here.name);
+                return complain(say("the dividers do not step from {before} to {here}",
+                                    {{"before", before.name}, {"here", here.name}}));
         }
     }
 
@@ -361,9 +362,9 @@ private:
         const auto to = pricked(compare.to);
         const Length expected = m_machine.measured_to * static_cast<double>(compare.expected);
         if (!from || !to)
-            complain("a mark to measure from is missing");
+            complain(say("a mark to measure from is missing"));
         else if (abs(distance(*from, *to) - expected) > m_machine.measured_to * 0.51 + m_machine.gauge_step * 1.5)
-            complain("the marks are not as far apart as they should be");
+            complain(say("the marks are not as far apart as they should be"));
     }
 };
 
@@ -394,7 +395,7 @@ private:
         const Length out =
             setting.gap + setting.pin / 2.0 + chance().draw(ErrorSource::Setting, m_machine.errors.setting);
         if (setting.gap < Length{})
-            complain("the pin would have to stand inside the fence");
+            complain(say("the pin would have to stand inside the fence"));
         (setting.axis == Axis::X ? m_out.x : m_out.y) = setting.from_far_end ? -out : out;
     }
     void carry_out(const DrillHole& drill) { make_hole(drill, m_edges.corner + m_out); }
@@ -402,7 +403,7 @@ private:
                      Kinds<PunchMark, TouchLightly>>
                   Move>
     void carry_out(const Move&) {
-        complain("a drill press cannot do this");
+        complain(say("a drill press cannot do this"));
     }
 };
 

@@ -4,6 +4,7 @@
 #include "shop/threads.h"
 #include "survey/mirror_line.h"
 #include "survey/net.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
@@ -181,11 +182,13 @@ private:
         diameter = best_size(design, on, diameter, step);
         const double round = round_size(diameter, largest_error(on), m_part.unit);
         design.size = Length::mm(round > 0.0 ? round : std::round(diameter * 100.0) / 100.0);
-        const std::string which = static_cast<std::size_t>(design.count) == on.size()
-                                      ? fmt::format("{} equally spaced", count_word(design.count))
-                                      : fmt::format("{} of {} equal spaces", count_word(static_cast<int>(on.size())),
-                                                    count_word(design.count));
-        offer(std::move(design), on, fmt::format("{} on a {} circle", which, "{}"), diameter);
+        const std::string which =
+            static_cast<std::size_t>(design.count) == on.size()
+                ? say("{count} equally spaced", {{"count", count_word(design.count)}})
+                : say("{on} of {count} equal spaces",
+                      {{"on", count_word(static_cast<int>(on.size()))}, {"count", count_word(design.count)}});
+        offer(std::move(design), on, say("{which} on a {size} circle", {{"which", which}, {"size", size_of(design)}}),
+              diameter);
     }
 
     // Golden-section search of the size that leaves least; the sum of squares has one valley there.
@@ -268,7 +271,7 @@ private:
             const double error = std::hypot(holes.front().error, holes.back().error) / whole;
             const double round = round_size(best, std::max(error, 0.01), m_part.unit);
             design.size = Length::mm(round > 0.0 ? round : std::round(best * 1000.0) / 1000.0);
-            return offer(std::move(design), holes, "in a row, {} apart", best);
+            return offer(std::move(design), holes, say("in a row, {size} apart", {{"size", size_of(design)}}), best);
         }
     }
 
@@ -311,8 +314,10 @@ private:
         Design design{DesignKind::Rectangle, 0, round(along), round(across), {}};
         for (std::size_t k = 0; k < corners.size(); ++k)
             design.places.emplace_back(old(corners[k]).name, static_cast<int>(k));
-        const std::string by = size_words(design.across.in_mm(), m_part.unit);
-        offer(std::move(design), corners, "the corners of a rectangle, {} by " + by, 0.0);
+        const std::string words =
+            say("the corners of a rectangle, {size} by {across}",
+                {{"size", size_of(design)}, {"across", size_words(design.across.in_mm(), m_part.unit)}});
+        offer(std::move(design), corners, words, 0.0);
     }
 
     void symmetry() {
@@ -359,7 +364,7 @@ private:
         }
         if (pairs < 2)
             return false;
-        offer(std::move(design), holes, "the same on both sides of a line", 0.0);
+        offer(std::move(design), holes, say("the same on both sides of a line"), 0.0);
         return true;
     }
 
@@ -386,10 +391,14 @@ private:
             Design design{DesignKind::Round, 0, Length::mm(step), {}, {}};
             for (const Known& each : m_known)
                 design.places.emplace_back(old(each).name, 0);
-            return offer(std::move(design), m_known, "at whole steps of {}", step);
+            return offer(std::move(design), m_known, say("at whole steps of {size}", {{"size", size_of(design)}}),
+                         step);
         }
     }
 
+    [[nodiscard]] std::string size_of(const Design& design) const {
+        return size_words(design.size.in_mm(), m_part.unit);
+    }
     void offer(Design design, const std::vector<Known>& holes, const std::string& words, double measured_size) {
         for (const Design& taken : m_part.designs)
             if (taken == design)
@@ -405,15 +414,19 @@ private:
         std::vector<std::string> names;
         for (const Known& each : holes)
             names.push_back(old(each).name);
-        const std::string size = size_words(design.size.in_mm(), m_part.unit);
         const bool differs = measured_size > 0.0 && std::fabs(measured_size - design.size.in_mm()) > 5e-4;
-        out.sentence = fmt::format(
-            "{}: {}{}. {} is farthest from it, by {}; up to {} is to be expected.", listed(names),
-            fmt::format(fmt::runtime(words), size),
-            differs ? fmt::format(" (measured {})",
-                                  with_unit(Length::mm(std::round(measured_size * 1000) / 1000), m_part.unit))
-                    : std::string(),
-            names[farthest], figure(out.worst), figure(out.expected));
+        out.sentence =
+            say("{names}: {words}{differs}. {farthest} is farthest from it, by {worst}; up to {expected} is to be "
+                "expected.",
+                {{"names", listed(names)},
+                 {"words", words},
+                 {"differs",
+                  differs ? say(" (measured {mm})",
+                                {{"mm", with_unit(Length::mm(std::round(measured_size * 1000) / 1000), m_part.unit)}})
+                          : std::string()},
+                 {"farthest", names[farthest]},
+                 {"worst", figure(out.worst)},
+                 {"expected", figure(out.expected)}});
         out.design = std::move(design);
         if (out.worst <= out.expected * 2.0)
             m_out.push_back(std::move(out));
@@ -429,7 +442,8 @@ private:
             out.made_as = std::move(spec);
             out.worst = Length::mm(std::fabs(measured - ideal));
             out.expected = Length::mm(expected);
-            out.sentence = fmt::format("{}: {} (measured {}).", hole.name, words, figure(hole.diameter));
+            out.sentence = say("{hole}: {words} (measured {diameter}).",
+                               {{"hole", hole.name}, {"words", words}, {"diameter", figure(hole.diameter)}});
             m_out.push_back(std::move(out));
         };
         if (hole.tapped) {
@@ -446,7 +460,8 @@ private:
             if (best)
                 offer_size({Purpose::Tapped, best->major, best->name, {}},
                            best->minor().in_mm() + 0.1 * best->pitch.in_mm(), 0.15,
-                           fmt::format("{}, {} over the tips of its thread", best->name, figure(best->minor())));
+                           say("{best}, {minor} over the tips of its thread",
+                               {{"best", best->name}, {"minor", figure(best->minor())}}));
             return;
         }
         const double caliper = m_part.instruments.front().error.in_mm() * nineteen_in_twenty;
@@ -461,11 +476,11 @@ private:
         if (const double round = round_size(measured, caliper, m_part.unit);
             round > 0.0 && std::fabs(round - drilled) > 1e-9 && (is_half(round) || nearer(round)))
             offer_size({Purpose::Plain, Length::mm(round), "", {}}, round, caliper,
-                       fmt::format("a {} hole", size_words(round, m_part.unit)));
+                       say("a {part} hole", {{"part", size_words(round, m_part.unit)}}));
         const double whole = std::round(measured);
         if (std::fabs(measured - whole) <= 0.03 && whole >= 2.0)
             offer_size({Purpose::Reamed, Length::mm(whole), "H7", {}}, whole, 0.03,
-                       fmt::format("a reamed {} H7 hole for a pin", size_words(whole, m_part.unit)));
+                       say("a reamed {part} H7 hole for a pin", {{"part", size_words(whole, m_part.unit)}}));
     }
 };
 

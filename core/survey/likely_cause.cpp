@@ -1,6 +1,7 @@
 #include "survey/net.h"
 
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
@@ -17,14 +18,15 @@ struct Otherwise {
     const char* words;
 };
 constexpr Otherwise other_ways[] = {
-    {ReadingKind::Outside, "It fits a reading over the far sides (outside)."},
-    {ReadingKind::Inside, "It fits a reading between the near sides (inside)."},
-    {ReadingKind::Centres, "It fits the distance of the centres themselves: half of both diameters is in it already."},
-    {ReadingKind::OverPins, "It fits a reading over the pins."},
-    {ReadingKind::BetweenPins, "It fits a reading between the pins."},
-    {ReadingKind::Wall, "It fits the near side of the hole (wall)."},
-    {ReadingKind::FarSide, "It fits the far side of the hole."},
-    {ReadingKind::Height, "It fits a height over the top of the pin."}};
+    {ReadingKind::Outside, later("It fits a reading over the far sides (outside).")},
+    {ReadingKind::Inside, later("It fits a reading between the near sides (inside).")},
+    {ReadingKind::Centres,
+     later("It fits the distance of the centres themselves: half of both diameters is in it already.")},
+    {ReadingKind::OverPins, later("It fits a reading over the pins.")},
+    {ReadingKind::BetweenPins, later("It fits a reading between the pins.")},
+    {ReadingKind::Wall, later("It fits the near side of the hole (wall).")},
+    {ReadingKind::FarSide, later("It fits the far side of the hole.")},
+    {ReadingKind::Height, later("It fits a height over the top of the pin.")}};
 
 bool is_of_two_holes(ReadingKind kind) {
     return kind <= ReadingKind::Centres;
@@ -85,7 +87,7 @@ std::string likely_cause(const Net& net, const Reading& reading, const Observati
     const auto fits = [&](double other) { return std::fabs(value - other) < within; };
     const double expected = predict(seen, at);
     if (reading.kind == ReadingKind::AngleAt)
-        return fits(180.0 - expected) ? "It fits the angle on the other side, to a half turn." : "";
+        return fits(180.0 - expected) ? say("It fits the angle on the other side, to a half turn.") : "";
     if (reading.kind >= ReadingKind::AlongEdge && reading.kind != ReadingKind::Height)
         return {};
     if (is_of_two_holes(reading.kind) || is_from_edge(reading.kind))
@@ -102,18 +104,19 @@ std::string likely_cause(const Net& net, const Reading& reading, const Observati
         Observation bare = seen;
         bare.pins = 0.0;
         if (fits(predict(bare, at)))
-            return "The pin seems to be subtracted already.";
+            return say("The pin seems to be subtracted already.");
         bare.pins = seen.pins * 2.0;
         if (fits(predict(bare, at)))
-            return "The whole pin is in it twice, not its half.";
+            return say("The whole pin is in it twice, not its half.");
     }
     for (const double factor : {25.4, 1.0 / 25.4})
         if (std::fabs(value * factor - expected) < within * std::max(1.0, factor))
-            return factor > 1.0 ? "It fits when it is taken as inches." : "It fits when it is taken as millimetres.";
+            return factor > 1.0 ? say("It fits when it is taken as inches.")
+                                : say("It fits when it is taken as millimetres.");
     for (const double other : swapped(value, net.part.unit))
         if (std::fabs(other - expected) < within)
-            return fmt::format("Two figures seem to have changed places: {} would fit.",
-                               with_unit(Length::mm(other), net.part.unit));
+            return say("Two figures seem to have changed places: {mm} would fit.",
+                       {{"mm", with_unit(Length::mm(other), net.part.unit)}});
     for (std::size_t k = 0; k < features_of(seen); ++k)
         for (int hole = 0; hole < static_cast<int>(net.part.holes.size()); ++hole) {
             if (wants_edge(seen, k) || hole == seen.features[0] || hole == seen.features[1])
@@ -121,11 +124,12 @@ std::string likely_cause(const Net& net, const Reading& reading, const Observati
             Observation other = seen;
             other.features[k] = hole;
             if (fits(predict(other, at)))
-                return fmt::format("It fits {} in place of {}.", net.part.holes[static_cast<std::size_t>(hole)].name,
-                                   net.part.holes[static_cast<std::size_t>(seen.features[k])].name);
+                return say("It fits {net} in place of {feature}.",
+                           {{"net", net.part.holes[static_cast<std::size_t>(hole)].name},
+                            {"feature", net.part.holes[static_cast<std::size_t>(seen.features[k])].name}});
         }
     if (one_figure(value, expected, within, net.part.unit))
-        return "One figure may have been misread.";
+        return say("One figure may have been misread.");
     return {};
 }
 
@@ -157,11 +161,14 @@ std::string impossible_triangle(const Net& net) {
                 continue;
             const double error = side.error + one->second.error + other->second.error;
             if (side.length > one->second.length + other->second.length + surely * error)
-                return fmt::format(
-                    "{}, {} and {} cannot lie so: from {} to {} it is {}, which is longer than {} and {} "
-                    "together.",
-                    name(ends.first), name(ends.second), name(third), name(ends.first), name(ends.second),
-                    figure(side.length), figure(one->second.length), figure(other->second.length));
+                return say("{one_end}, {other_end} and {third} cannot lie so: from {one_end} to {other_end} it is "
+                           "{side}, which is longer than {one} and {other} together.",
+                           {{"one_end", name(ends.first)},
+                            {"other_end", name(ends.second)},
+                            {"third", name(third)},
+                            {"side", figure(side.length)},
+                            {"one", figure(one->second.length)},
+                            {"other", figure(other->second.length)}});
         }
     return {};
 }

@@ -3,10 +3,10 @@
 #include "measure/figures.h"
 #include "shop/threads.h"
 #include "survey/designs.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -66,129 +66,138 @@ private:
     // Why nothing straight gets down the hole from above.
     [[nodiscard]] std::string barred(Length tall, Length beside) const {
         if (m_hole.access.blind)
-            return "The hole does not go through.";
+            return say("The hole does not go through.");
         if (m_hole.access.head_room && *m_hole.access.head_room < tall)
-            return fmt::format("It takes {} above the hole, and there is {}.", fig(tall),
-                               fig(*m_hole.access.head_room));
+            return say("It takes {tall} above the hole, and there is {hole}.",
+                       {{"tall", fig(tall)}, {"hole", fig(*m_hole.access.head_room)}});
         if (m_hole.access.free_round && *m_hole.access.free_round < beside)
-            return fmt::format("It takes {} round the axis, and there is {}.", fig(beside),
-                               fig(*m_hole.access.free_round));
+            return say("It takes {beside} round the axis, and there is {hole}.",
+                       {{"beside", fig(beside)}, {"hole", fig(*m_hole.access.free_round)}});
         return {};
     }
 
     void punch() {
         if (m_hole.tapped)
-            return refuse(MarkWay::Punch, "A punch would stand on the tips of the thread and bruise them.");
+            return refuse(MarkWay::Punch, say("A punch would stand on the tips of the thread and bruise them."));
         if (const std::string bar = barred(m_drawer.punch_length, beside_punch); !bar.empty())
             return refuse(MarkWay::Punch, bar);
         const auto found = punch_for(m_hole.diameter, m_drawer.punches);
         if (!found)
-            return refuse(MarkWay::Punch, fmt::format("No punch goes into a hole of {}.", fig(m_hole.diameter)));
+            return refuse(MarkWay::Punch,
+                          say("No punch goes into a hole of {diameter}.", {{"diameter", fig(m_hole.diameter)}}));
         const Length shift = (m_hole.diameter - *found) / 2.0;
-        offer(MarkWay::Punch, shift + m_guess.punch_wanders, *found, "punch " + fig(*found),
-              fmt::format("The punch of {} may stand {} to one side of the hole; no shake, no shift.", fig(*found),
-                          fig(shift)));
+        offer(MarkWay::Punch, shift + m_guess.punch_wanders, *found, say("punch {found}", {{"found", fig(*found)}}),
+              say("The punch of {found} may stand {shift} to one side of the hole; no shake, no shift.",
+                  {{"found", fig(*found)}, {"shift", fig(shift)}}));
     }
 
     void screw() {
         if (!m_hole.tapped)
-            return refuse(MarkWay::Screw, "The hole has no thread.");
+            return refuse(MarkWay::Screw, say("The hole has no thread."));
         if (!m_terms.face_to_face)
-            return refuse(MarkWay::Screw, "The parts cannot be pressed on each other.");
+            return refuse(MarkWay::Screw, say("The parts cannot be pressed on each other."));
         const std::string thread = m_hole.made_as ? m_hole.made_as->label : std::string();
         if (thread.empty())
-            return refuse(MarkWay::Screw, "Its thread is not said yet.");
+            return refuse(MarkWay::Screw, say("Its thread is not said yet."));
         if (std::find(m_drawer.screws.begin(), m_drawer.screws.end(), thread) == m_drawer.screws.end())
-            return refuse(MarkWay::Screw, fmt::format("There is no transfer screw {} in the drawer.", thread));
-        offer(MarkWay::Screw, m_guess.thread_play, {}, "transfer screw " + thread,
-              "The thread centres it; what is left is the play of the thread.", thread);
+            return refuse(MarkWay::Screw,
+                          say("There is no transfer screw {thread} in the drawer.", {{"thread", thread}}));
+        offer(MarkWay::Screw, m_guess.thread_play, {}, say("transfer screw {thread}", {{"thread", thread}}),
+              say("The thread centres it; what is left is the play of the thread."), thread);
     }
 
     void plug() {
         if (m_hole.tapped || !m_hole.access.blind)
-            return refuse(MarkWay::Plug, "Plugs are for blind holes without a thread.");
+            return refuse(MarkWay::Plug, say("Plugs are for blind holes without a thread."));
         if (!m_terms.face_to_face)
-            return refuse(MarkWay::Plug, "The parts cannot be pressed on each other.");
+            return refuse(MarkWay::Plug, say("The parts cannot be pressed on each other."));
         Length best;
         for (const Length each : m_drawer.plugs)
             if (each <= m_hole.diameter && m_hole.diameter - each <= plug_play)
                 best = std::max(best, each);
         if (!(best > Length{}))
-            return refuse(MarkWay::Plug, fmt::format("No pointed plug fits a hole of {}.", fig(m_hole.diameter)));
-        offer(MarkWay::Plug, (m_hole.diameter - best) / 2.0 + m_guess.plug_point, best, "pointed plug " + fig(best),
-              fmt::format("The plug of {} may sit {} to one side.", fig(best), fig((m_hole.diameter - best) / 2.0)));
+            return refuse(MarkWay::Plug,
+                          say("No pointed plug fits a hole of {diameter}.", {{"diameter", fig(m_hole.diameter)}}));
+        offer(MarkWay::Plug, (m_hole.diameter - best) / 2.0 + m_guess.plug_point, best,
+              say("pointed plug {best}", {{"best", fig(best)}}),
+              say("The plug of {best} may sit {hole} to one side.",
+                  {{"best", fig(best)}, {"hole", fig((m_hole.diameter - best) / 2.0)}}));
     }
 
     void cone() {
         if (const std::string bar = barred(m_drawer.punch_length, beside_punch); !bar.empty())
             return refuse(MarkWay::Cone, bar);
         if (m_hole.tapped)
-            return refuse(MarkWay::Cone, "The cone would bruise the thread.");
+            return refuse(MarkWay::Cone, say("The cone would bruise the thread."));
         if (!(m_drawer.cone >= m_hole.diameter))
-            return refuse(MarkWay::Cone, "No coned punch takes a hole of this size.");
-        offer(MarkWay::Cone, m_guess.cone_point, m_drawer.cone, "coned punch",
-              "The cone centres itself on the edge of the hole, if that is whole and clean.");
+            return refuse(MarkWay::Cone, say("No coned punch takes a hole of this size."));
+        offer(MarkWay::Cone, m_guess.cone_point, m_drawer.cone, say("coned punch"),
+              say("The cone centres itself on the edge of the hole, if that is whole and clean."));
     }
 
     void scribe() {
         if (const std::string bar = barred(scriber_room, {}); !bar.empty())
             return refuse(MarkWay::Scribe, bar);
         if (m_hole.access.depth > m_drawer.scriber_reach)
-            return refuse(MarkWay::Scribe, fmt::format("The scriber reaches {} down, the hole is {} deep.",
-                                                       fig(m_drawer.scriber_reach), fig(m_hole.access.depth)));
+            return refuse(MarkWay::Scribe,
+                          say("The scriber reaches {scriber_reach} down, the hole is {hole} deep.",
+                              {{"scriber_reach", fig(m_drawer.scriber_reach)}, {"hole", fig(m_hole.access.depth)}}));
         if (m_hole.access.depth > m_hole.diameter * deep_for_scriber)
-            return refuse(MarkWay::Scribe, "The hole is too deep for its width: the point no longer follows the wall.");
-        offer(MarkWay::Scribe, m_guess.ring_by_eye, {}, "scriber, dividers",
-              "The middle of the scribed ring is found by eye.");
+            return refuse(MarkWay::Scribe,
+                          say("The hole is too deep for its width: the point no longer follows the wall."));
+        offer(MarkWay::Scribe, m_guess.ring_by_eye, {}, say("scriber, dividers"),
+              say("The middle of the scribed ring is found by eye."));
     }
 
     void marker() {
         if (!(m_drawer.marker_reach > Length{}))
-            return refuse(MarkWay::Marker, "There is no long-nosed marker in the drawer.");
+            return refuse(MarkWay::Marker, say("There is no long-nosed marker in the drawer."));
         if (const std::string bar = barred(hand_room, {}); !bar.empty())
             return refuse(MarkWay::Marker, bar);
         if (m_hole.access.depth > m_drawer.marker_reach || m_hole.diameter < m_drawer.marker_tip)
-            return refuse(MarkWay::Marker, "The marker's nose does not get down the hole.");
+            return refuse(MarkWay::Marker, say("The marker's nose does not get down the hole."));
         const Length play = (m_hole.diameter - m_drawer.marker_tip) / 2.0;
         // Guided round the wall its ring has the hole's middle; only its thickness counts.
         offer(MarkWay::Marker, m_guess.ink_by_eye + std::min(Length::mm(0.1), play * 0.05), m_drawer.marker_tip,
-              "long-nosed marker", "The middle of an inked ring is found by eye, and ink is thick.");
+              say("long-nosed marker"), say("The middle of an inked ring is found by eye, and ink is thick."));
     }
 
     void drill_through() {
         if (!m_terms.drill_guide)
-            return refuse(MarkWay::DrillThrough, "The old part may not be drilled through.");
+            return refuse(MarkWay::DrillThrough, say("The old part may not be drilled through."));
         if (!m_terms.face_to_face)
-            return refuse(MarkWay::DrillThrough, "The parts cannot be clamped on each other.");
+            return refuse(MarkWay::DrillThrough, say("The parts cannot be clamped on each other."));
         if (m_hole.tapped)
             return refuse(MarkWay::DrillThrough,
-                          "A drill would spoil the thread; one of the tap drill's size would wander in it.");
+                          say("A drill would spoil the thread; one of the tap drill's size would wander in it."));
         if (const std::string bar = barred(hand_room, beside_punch); !bar.empty())
             return refuse(MarkWay::DrillThrough, bar);
         offer(MarkWay::DrillThrough, drill_clearance / 2.0 + m_guess.guided_drill, m_hole.diameter - drill_clearance,
-              "drill " + fig(m_hole.diameter - drill_clearance),
-              "The guide's own error is copied, so the two parts agree whatever it is. Watch the guide hole for wear.");
+              say("drill {hole}", {{"hole", fig(m_hole.diameter - drill_clearance)}}),
+              say("The guide's own error is copied, so the two parts agree whatever it is. Watch the guide hole for "
+                  "wear."));
     }
 
     void bonded() {
         if (!m_terms.bonded)
-            return refuse(MarkWay::Bonded, "The parts are not glued together.");
+            return refuse(MarkWay::Bonded, say("The parts are not glued together."));
         if (const std::string bar = barred(hand_room, beside_punch); !bar.empty())
             return refuse(MarkWay::Bonded, bar);
         if (m_hole.tapped)
-            return refuse(MarkWay::Bonded, "A drill would spoil the thread.");
+            return refuse(MarkWay::Bonded, say("A drill would spoil the thread."));
         offer(MarkWay::Bonded, m_guess.glue_shift + m_guess.guided_drill, m_hole.diameter - drill_clearance,
-              "glue, drill " + fig(m_hole.diameter - drill_clearance),
-              "Nothing can shift once the glue has set; look at the line-up before it does.");
+              say("glue, drill {hole}", {{"hole", fig(m_hole.diameter - drill_clearance)}}),
+              say("Nothing can shift once the glue has set; look at the line-up before it does."));
     }
 
     void measure() {
         if (!m_measured)
-            return refuse(MarkWay::Measure, "The readings do not settle its place.");
-        offer(MarkWay::Measure, *m_measured + m_guess.punch_wanders, {}, "the readings, a mill or the layout bench",
-              *m_measured > Length{}
-                  ? fmt::format("Its measured place is known to {}, and is drilled by coordinates.", fig(*m_measured))
-                  : "The old part is measured from it; it is drilled by coordinates.");
+            return refuse(MarkWay::Measure, say("The readings do not settle its place."));
+        offer(MarkWay::Measure, *m_measured + m_guess.punch_wanders, {},
+              say("the readings, a mill or the layout bench"),
+              *m_measured > Length{} ? say("Its measured place is known to {measured}, and is drilled by coordinates.",
+                                           {{"measured", fig(*m_measured)}})
+                                     : say("The old part is measured from it; it is drilled by coordinates."));
     }
 };
 
@@ -223,25 +232,25 @@ std::optional<WayAcross> way_taken(const OldHole& hole, const MarkingTerms& term
 std::string in_words(MarkWay way) {
     switch (way) {
     case MarkWay::Punch:
-        return "a punch of its own size";
+        return say("a punch of its own size");
     case MarkWay::Screw:
-        return "a transfer screw";
+        return say("a transfer screw");
     case MarkWay::Plug:
-        return "a pointed plug";
+        return say("a pointed plug");
     case MarkWay::Cone:
-        return "a coned punch";
+        return say("a coned punch");
     case MarkWay::Scribe:
-        return "a scriber round the inside";
+        return say("a scriber round the inside");
     case MarkWay::Marker:
-        return "a long-nosed marker";
+        return say("a long-nosed marker");
     case MarkWay::DrillThrough:
-        return "drilling through it";
+        return say("drilling through it");
     case MarkWay::Bonded:
-        return "glue, then drilling together";
+        return say("glue, then drilling together");
     case MarkWay::Measure:
         break;
     }
-    return "its measured place";
+    return say("its measured place");
 }
 
 } // namespace clockface

@@ -2,10 +2,10 @@
 
 #include "measure/figures.h"
 #include "measure/radians.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <functional>
 
 namespace clockface {
@@ -41,7 +41,7 @@ public:
             return std::fabs(predict(each.observation, m_at) - predict(each.observation, mirror.at)) /
                    each.observation.error;
         });
-        return best ? said(*best, "It settles which side of the line is right.") : std::nullopt;
+        return best ? said(*best, say("It settles which side of the line is right.")) : std::nullopt;
     }
 
     std::optional<NextReading> tying() {
@@ -54,7 +54,7 @@ public:
             const double gain = along.norm();
             return gain < 1e-3 ? 0.0 : gain;
         });
-        return best ? said(*best, "It ties what is still open.") : std::nullopt;
+        return best ? said(*best, say("It ties what is still open.")) : std::nullopt;
     }
 
     std::optional<NextReading> shrinking() {
@@ -73,7 +73,8 @@ public:
         const auto figure = [&](double error) {
             return thousandths(Length::mm(error * nineteen_in_twenty), m_net.part.unit);
         };
-        return said(*best, fmt::format("The largest error falls from {} to {}.", figure(now), figure(least)));
+        return said(*best, say("The largest error falls from {now} to {least}.",
+                               {{"now", figure(now)}, {"least", figure(least)}}));
     }
 
 private:

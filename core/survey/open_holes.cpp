@@ -1,10 +1,10 @@
 #include "survey/net.h"
+#include "words/say.h"
 
 #include <Eigen/SVD>
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <set>
 
 namespace clockface {
@@ -53,9 +53,9 @@ public:
                 continue;
             std::string& sentence = out[static_cast<std::size_t>(hole)];
             if (neighbours(hole).empty())
-                sentence = name(hole) + " has no reading yet.";
+                sentence = say("{hole} has no reading yet.", {{"hole", name(hole)}});
             else if (!any_length)
-                sentence = "No length was read yet, so nothing says how large it is.";
+                sentence = say("No length was read yet, so nothing says how large it is.");
             else if (const std::string island = apart_from_zero(hole); !island.empty())
                 sentence = island;
             else
@@ -123,8 +123,10 @@ private:
             if (each < static_cast<int>(m_net.part.holes.size()))
                 names.push_back(name(each));
         if (names.size() == 1)
-            return fmt::format("Nothing ties {} to {} yet.", names.front(), name(m_net.axes.zero));
-        return fmt::format("{} hang together, but nothing ties them to {} yet.", listed(names), name(m_net.axes.zero));
+            return say("Nothing ties {names} to {net} yet.",
+                       {{"names", names.front()}, {"net", name(m_net.axes.zero)}});
+        return say("{names} hang together, but nothing ties them to {net} yet.",
+                   {{"names", listed(names)}, {"net", name(m_net.axes.zero)}});
     }
 
     // One way is open, and it is a turn of several holes about one that stays.
@@ -140,7 +142,8 @@ private:
                 std::vector<std::string> names;
                 for (const int each : moving)
                     names.push_back(name(each));
-                return fmt::format("{} together can still swing about {}.", listed(names), name(pivot));
+                return say("{names} together can still swing about {pivot}.",
+                           {{"names", listed(names)}, {"pivot", name(pivot)}});
             }
         return {};
     }
@@ -169,8 +172,10 @@ private:
             std::vector<std::string> on;
             for (const int each : neighbours(hole))
                 on.push_back(each < holes ? name(each) : m_net.part.edges[static_cast<std::size_t>(each - holes)].name);
-            return fmt::format("{} is tied to {} only, and {} not settled.", name(hole), listed(on),
-                               on.size() == 1 ? "that is" : "those are");
+            return say("{hole} is tied to {on} only, and {on2} not settled.",
+                       {{"hole", name(hole)},
+                        {"on", listed(on)},
+                        {"on2", on.size() == 1 ? say("that is") : say("those are")}});
         }
         const double ux = parts.matrixU()(0, 0), uy = parts.matrixU()(1, 0);
         for (const bool near : {true, false}) // a hole it was measured to, before any other
@@ -180,16 +185,17 @@ private:
                 const Point arm = hole_at(m_at, hole) - hole_at(m_at, pivot);
                 const double along = arm.x.in_mm() * ux + arm.y.in_mm() * uy;
                 if (std::fabs(along) < 1e-3 * hypot(arm.x, arm.y).in_mm())
-                    return fmt::format("{} can still swing about {}.", name(hole), name(pivot));
+                    return say("{hole} can still swing about {pivot}.", {{"hole", name(hole)}, {"pivot", name(pivot)}});
             }
         for (const int each : neighbours(hole))
             if (each >= holes) {
                 const double direction = m_at.edges[(each - holes) * 2];
                 if (std::fabs(ux * std::sin(direction) - uy * std::cos(direction)) < 1e-3)
-                    return fmt::format("{} can still slide along {}.", name(hole),
-                                       m_net.part.edges[static_cast<std::size_t>(each - holes)].name);
+                    return say(
+                        "{hole} can still slide along {net}.",
+                        {{"hole", name(hole)}, {"net", m_net.part.edges[static_cast<std::size_t>(each - holes)].name}});
             }
-        return fmt::format("{} can still shift in one direction: a reading across it is missing.", name(hole));
+        return say("{hole} can still shift in one direction: a reading across it is missing.", {{"hole", name(hole)}});
     }
 };
 

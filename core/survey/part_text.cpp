@@ -7,6 +7,7 @@
 #include "measure/small_letters.h"
 #include "shop/hole_words.h"
 #include "survey/survey.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cctype>
@@ -65,7 +66,7 @@ public:
 
     [[nodiscard]] bool ended() const { return m_next == m_words.size(); }
     [[nodiscard]] const std::optional<std::string>& fault() const { return m_fault; }
-    void say(const std::string& sentence) {
+    void tell(const std::string& sentence) {
         if (!m_fault)
             m_fault = sentence;
     }
@@ -77,7 +78,7 @@ public:
     }
     std::string word(const std::string& what) {
         if (ended()) {
-            say(fmt::format("{} is missing.", what));
+            tell(say("{what} is missing.", {{"what", what}}));
             return {};
         }
         return m_words[m_next++];
@@ -86,7 +87,8 @@ public:
         const std::string said = small_letters(word(what));
         const auto found = std::find(list.begin(), list.end(), said);
         if (found == list.end())
-            say(fmt::format("'{}' is none of: {}.", said, fmt::join(list, ", ")));
+            tell(say("'{said}' is none of: {list}.",
+                     {{"said", said}, {"list", fmt::format("{}", fmt::join(list, ", "))}}));
         return found == list.end() ? 0 : static_cast<int>(found - list.begin());
     }
     Length length(const std::string& what) { return length_of(word(what)); }
@@ -95,7 +97,7 @@ public:
             return {};
         const Result<ReadLength> read = read_length(text, m_unit);
         if (!read)
-            say(read.error().sentence);
+            tell(read.error().sentence);
         return read ? read->value : Length{};
     }
     double number(const std::string& what) {
@@ -104,7 +106,7 @@ public:
             return 0.0;
         const Result<double> read = read_number(text);
         if (!read)
-            say(read.error().sentence);
+            tell(read.error().sentence);
         return read.value_or(0.0);
     }
     int count(const std::string& what, int least, int most, const std::string& of_what) {
@@ -113,12 +115,12 @@ public:
             return least;
         const Result<int> read = read_count(text, least, most, of_what);
         if (!read)
-            say(read.error().sentence);
+            tell(read.error().sentence);
         return read.value_or(least);
     }
     /// Places in the sketch are bare millimetres.
     Point sketched() {
-        const double x = number("The sketched x"), y = number("The sketched y");
+        const double x = number(say("The sketched x")), y = number(say("The sketched y"));
         return {Length::mm(x), Length::mm(y)};
     }
     /// Everything up to one of these words.
@@ -130,7 +132,7 @@ public:
     }
     void must_end() {
         if (!ended())
-            say(fmt::format("'{}' was not expected here.", m_words[m_next]));
+            tell(say("'{next}' was not expected here.", {{"next", m_words[m_next]}}));
     }
     [[nodiscard]] Unit unit() const { return m_unit; }
 
@@ -149,8 +151,8 @@ void read_hole(Line& line, OldPart& part) {
     static const std::vector<std::string> stops = {"at",    "tapped",    "pin",        "bolt",  "as",
                                                    "depth", "head-room", "free-round", "blind", "by"};
     OldHole hole;
-    hole.name = line.word("The hole's name");
-    hole.diameter = line.length("The diameter");
+    hole.name = line.word(say("The hole's name"));
+    hole.diameter = line.length(say("The diameter"));
     bool placed = false;
     while (!line.ended() && !line.fault()) {
         if (line.is("at")) {
@@ -161,21 +163,21 @@ void read_hole(Line& line, OldPart& part) {
         } else if (line.is("blind")) {
             hole.access.blind = true;
         } else if (line.is("pin")) {
-            hole.pin = line.length("The pin's diameter");
+            hole.pin = line.length(say("The pin's diameter"));
         } else if (line.is("bolt")) {
-            hole.bolt = line.length("The bolt's diameter");
+            hole.bolt = line.length(say("The bolt's diameter"));
         } else if (line.is("depth")) {
-            hole.access.depth = line.length("The depth");
+            hole.access.depth = line.length(say("The depth"));
         } else if (line.is("head-room")) {
-            hole.access.head_room = line.length("The head room");
+            hole.access.head_room = line.length(say("The head room"));
         } else if (line.is("free-round")) {
-            hole.access.free_round = line.length("The room beside it");
+            hole.access.free_round = line.length(say("The room beside it"));
         } else if (line.is("by")) {
-            hole.access.way = static_cast<MarkWay>(line.one_of(marking_words, "The way of marking"));
+            hole.access.way = static_cast<MarkWay>(line.one_of(marking_words, say("The way of marking")));
         } else if (line.is("as")) {
             const Result<ReadHole> read = read_hole_size(line.until(stops), line.unit());
             if (!read)
-                line.say(read.error().sentence);
+                line.tell(read.error().sentence);
             else
                 hole.made_as = read->spec;
         } else {
@@ -183,24 +185,24 @@ void read_hole(Line& line, OldPart& part) {
         }
     }
     if (!placed)
-        line.say("Where it stands in the sketch is missing: at 12 40.");
+        line.tell(say("Where it stands in the sketch is missing: at 12 40."));
     part.holes.push_back(std::move(hole));
 }
 
 void read_instrument(Line& line, OldPart& part) {
-    const int which = line.one_of(instrument_words(), "The instrument");
+    const int which = line.one_of(instrument_words(), say("The instrument"));
     InstrumentError& error = part.instruments[static_cast<std::size_t>(which)];
     const bool angle =
         which == static_cast<int>(Instrument::Protractor) || which == static_cast<int>(Instrument::TrySquare);
     if (angle)
-        error.angle_error = Angle::degrees(line.number("Its error"));
+        error.angle_error = Angle::degrees(line.number(say("Its error")));
     else
-        error.error = line.length("Its error");
+        error.error = line.length(say("Its error"));
     error.reach.reset();
     error.at_hand = true;
     while (!line.ended() && !line.fault()) {
         if (line.is("to"))
-            error.reach = line.length("Its reach");
+            error.reach = line.length(say("Its reach"));
         else if (line.is(not_at_hand))
             error.at_hand = false;
         else
@@ -210,12 +212,12 @@ void read_instrument(Line& line, OldPart& part) {
 
 void read_edge(Line& line, OldPart& part) {
     OldEdge edge;
-    edge.name = line.word("The edge's name");
+    edge.name = line.word(say("The edge's name"));
     if (!line.is("from"))
-        line.say("Where it lies in the sketch is missing: from 0 0 to 120 0.");
+        line.tell(say("Where it lies in the sketch is missing: from 0 0 to 120 0."));
     edge.from = line.sketched();
     if (!line.is("to"))
-        line.say("Its other end is missing: to 120 0.");
+        line.tell(say("Its other end is missing: to 120 0."));
     edge.to = line.sketched();
     line.must_end();
     part.edges.push_back(std::move(edge));
@@ -223,23 +225,23 @@ void read_edge(Line& line, OldPart& part) {
 
 void read_design(Line& line, OldPart& part) {
     Design design;
-    design.kind = static_cast<DesignKind>(line.one_of(design_words, "The kind of design"));
+    design.kind = static_cast<DesignKind>(line.one_of(design_words, say("The kind of design")));
     if (design.kind == DesignKind::Circle)
-        design.count = line.count("The number of spaces", least_spaces, most_spaces, "spaces");
+        design.count = line.count(say("The number of spaces"), least_spaces, most_spaces, "spaces");
     if (line.is("of"))
-        design.size = line.length("The size");
+        design.size = line.length(say("The size"));
     if (design.kind == DesignKind::Rectangle) {
         if (!line.is("by"))
-            line.say("Its other side is missing: rectangle of 80 by 50.");
-        design.across = line.length("The other side");
+            line.tell(say("Its other side is missing: rectangle of 80 by 50."));
+        design.across = line.length(say("The other side"));
     }
     while (!line.ended() && !line.fault()) {
-        const std::string text = line.word("A hole");
+        const std::string text = line.word(say("A hole"));
         const std::size_t slash = text.find('/');
         const std::string slot = slash == std::string::npos ? "" : text.substr(slash + 1);
         if (slot.empty() || slot.size() > 4 ||
             !std::all_of(slot.begin(), slot.end(), [](unsigned char c) { return std::isdigit(c); })) {
-            line.say(fmt::format("'{}' should be a hole and its place, such as H1/0.", text));
+            line.tell(say("'{text}' should be a hole and its place, such as H1/0.", {{"text", text}}));
             return;
         }
         design.places.emplace_back(text.substr(0, slash), std::stoi(slot));
@@ -256,7 +258,7 @@ void read_laying(Line& line, OldPart& part) {
             laying.at = {line.length("X"), Length{}};
             laying.at.y = line.length("Y");
         } else if (line.is("bearing")) {
-            laying.bearing = Angle::degrees(line.number("The bearing"));
+            laying.bearing = Angle::degrees(line.number(say("The bearing")));
         } else if (line.is("as-seen")) {
             laying.mirrored = false;
         } else if (line.is("turned-over")) {
@@ -279,7 +281,7 @@ void read_marks(Line& line, OldPart& part) {
         else if (line.is("bonded"))
             terms.bonded = true;
         else if (line.is("within"))
-            terms.within = line.length("How far out a hole may be");
+            terms.within = line.length(say("How far out a hole may be"));
         else
             line.must_end();
     }
@@ -290,7 +292,7 @@ Reading read_one(Line& line, const std::string& word, const OldPart& part) {
     Reading out;
     const Result<ReadingKind> kind = read_kind(word);
     if (!kind) {
-        line.say(kind.error().sentence);
+        line.tell(kind.error().sentence);
         return out;
     }
     out.kind = *kind;
@@ -313,11 +315,11 @@ Reading read_one(Line& line, const std::string& word, const OldPart& part) {
     if (has_value(out.kind)) {
         const std::string text = line.until({"by", "struck"});
         if (text.empty())
-            line.say("The reading itself is missing.");
+            line.tell(say("The reading itself is missing."));
         else if (out.kind == ReadingKind::AngleAt) {
             const Result<ReadAngle> angle = read_turn(text);
             if (!angle)
-                line.say(angle.error().sentence);
+                line.tell(angle.error().sentence);
             else
                 out.angle = angle->value;
         } else {
@@ -326,7 +328,7 @@ Reading read_one(Line& line, const std::string& word, const OldPart& part) {
     }
     while (!line.ended() && !line.fault()) {
         if (line.is("by"))
-            out.with = static_cast<Instrument>(line.one_of(instrument_words(), "The instrument"));
+            out.with = static_cast<Instrument>(line.one_of(instrument_words(), say("The instrument")));
         else if (line.is("struck"))
             out.struck = true;
         else
@@ -334,7 +336,7 @@ Reading read_one(Line& line, const std::string& word, const OldPart& part) {
     }
     if (!line.fault())
         if (const auto fault = fault_of(part, out))
-            line.say(*fault);
+            line.tell(*fault);
     return out;
 }
 
@@ -397,7 +399,7 @@ std::string marks_line(const MarkingTerms& terms, Unit unit) {
 
 Result<Reading> read_reading(std::string_view text, const OldPart& part) {
     Line line(words_of(text), part.unit);
-    const std::string word = line.word("The kind of reading");
+    const std::string word = line.word(say("The kind of reading"));
     Reading out = read_one(line, word, part);
     if (line.fault())
         return problem({}, *line.fault());
@@ -453,7 +455,7 @@ Result<OldPart> read_old_part(const std::vector<std::string>& lines) {
     const std::map<std::string, std::function<void(Line&)>> others = {
         {"unit",
          [&](Line& line) {
-             part.unit = line.one_of({"mm", "in"}, "The unit") == 1 ? Unit::Inch : Unit::Millimetre;
+             part.unit = line.one_of({"mm", "in"}, say("The unit")) == 1 ? Unit::Inch : Unit::Millimetre;
          }},
         {"instrument", [&](Line& line) { read_instrument(line, part); }},
         {"hole", [&](Line& line) { read_hole(line, part); }},
@@ -461,8 +463,8 @@ Result<OldPart> read_old_part(const std::vector<std::string>& lines) {
         {"design", [&](Line& line) { read_design(line, part); }},
         {"lay", [&](Line& line) { read_laying(line, part); }},
         {"marks", [&](Line& line) { read_marks(line, part); }},
-        {"zero", [&](Line& line) { part.zero = line.word("The hole"); }},
-        {"along", [&](Line& line) { part.along = line.word("The hole or edge"); }}};
+        {"zero", [&](Line& line) { part.zero = line.word(say("The hole")); }},
+        {"along", [&](Line& line) { part.along = line.word(say("The hole or edge")); }}};
     const auto place = [](std::size_t index) { return fmt::format("line {}", index + 1); };
     // Before any work: what follows looks names up in lists.
     if (lines.size() > limits::old_part_lines)
@@ -470,7 +472,7 @@ Result<OldPart> read_old_part(const std::vector<std::string>& lines) {
                                                lines.size(), limits::old_part_lines));
     for (std::size_t i = 0; i < lines.size(); ++i) {
         if (lines[i].size() > limits::table_line)
-            return problem(place(i), fmt::format("A line has up to {} letters.", limits::table_line));
+            return problem(place(i), say("A line has up to {limits} letters.", {{"limits", limits::table_line}}));
         std::vector<std::string> words = words_of(lines[i]);
         if (words.empty())
             continue;

@@ -2,6 +2,7 @@
 #include "measure/figures.h"
 #include "measure/small_letters.h"
 #include "survey/part_text.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -48,17 +49,17 @@ std::string features_in_words(ReadingKind kind) {
     case ReadingKind::Wall:
     case ReadingKind::FarSide:
     case ReadingKind::Height:
-        return "a hole and an edge";
+        return say("a hole and an edge");
     case ReadingKind::AlongEdge:
-        return "a hole, the edge it is measured along, and the edge that makes the corner";
+        return say("a hole, the edge it is measured along, and the edge that makes the corner");
     case ReadingKind::AngleAt:
-        return "three holes, the angle being at the second";
+        return say("three holes, the angle being at the second");
     case ReadingKind::InLine:
-        return "three holes";
+        return say("three holes");
     case ReadingKind::Square:
-        return "three holes, the right angle being at the second, or two edges";
+        return say("three holes, the right angle being at the second, or two edges");
     default:
-        return "two holes";
+        return say("two holes");
     }
 }
 
@@ -81,31 +82,31 @@ std::string in_words(Instrument instrument) {
 std::string correction_in_words(ReadingKind kind) {
     switch (kind) {
     case ReadingKind::Outside:
-        return "centres = reading − half of both diameters";
+        return say("centres = reading − half of both diameters");
     case ReadingKind::Inside:
-        return "centres = reading + half of both diameters";
+        return say("centres = reading + half of both diameters");
     case ReadingKind::OverPins:
-        return "centres = reading − half of both pins";
+        return say("centres = reading − half of both pins");
     case ReadingKind::BetweenPins:
-        return "centres = reading + half of both pins";
+        return say("centres = reading + half of both pins");
     case ReadingKind::Centres:
-        return "centres = reading, nothing added";
+        return say("centres = reading, nothing added");
     case ReadingKind::Wall:
-        return "edge to centre = reading + half the diameter";
+        return say("edge to centre = reading + half the diameter");
     case ReadingKind::FarSide:
-        return "edge to centre = reading − half the diameter";
+        return say("edge to centre = reading − half the diameter");
     case ReadingKind::AlongEdge:
-        return "corner to abreast of the centre = reading, nothing added";
+        return say("corner to abreast of the centre = reading, nothing added");
     case ReadingKind::Height:
-        return "edge to centre = reading − half the pin";
+        return say("edge to centre = reading − half the pin");
     case ReadingKind::AngleAt:
-        return "the angle at the second hole, as read";
+        return say("the angle at the second hole, as read");
     case ReadingKind::InLine:
-        return "the second hole lies on the line of the others";
+        return say("the second hole lies on the line of the others");
     case ReadingKind::Square:
         break;
     }
-    return "90 degrees, as the square shows";
+    return say("90 degrees, as the square shows");
 }
 
 Result<ReadingKind> read_kind(std::string_view word) {
@@ -121,8 +122,10 @@ Result<ReadingKind> read_kind(std::string_view word) {
     if (fit.size() == 1)
         return read_kind(fit.front());
     if (fit.size() > 1)
-        return problem({}, fmt::format("'{}' may be {}: one letter more.", word, fmt::join(fit, " or ")));
-    return problem({}, fmt::format("'{}' is no kind of reading. There are: {}.", word, fmt::join(kind_words, ", ")));
+        return problem({}, say("'{word}' may be {fit}: one letter more.",
+                               {{"word", word}, {"fit", fmt::format("{}", fmt::join(fit, " or "))}}));
+    return problem({}, say("'{word}' is no kind of reading. There are: {kind}.",
+                           {{"word", word}, {"kind", fmt::format("{}", fmt::join(kind_words, ", "))}}));
 }
 
 PlaceWords place_in_words(const SurveyedHole& hole, Unit unit) {

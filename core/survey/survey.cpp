@@ -5,6 +5,7 @@
 #include "measure/figures.h"
 #include "survey/alike.h"
 #include "survey/net.h"
+#include "words/say.h"
 
 #include <algorithm>
 #include <cmath>
@@ -112,15 +113,15 @@ private:
             const std::string who = names_of(m_part, mirror.holes);
             if (std::max(here, there) < std::min(here, there) * sketch_decides) {
                 for (const int hole : mirror.holes)
-                    m_open[static_cast<std::size_t>(hole)] =
-                        fmt::format("The readings allow two places for {}, and the sketch does not say which.", who);
+                    m_open[static_cast<std::size_t>(hole)] = say(
+                        "The readings allow two places for {who}, and the sketch does not say which.", {{"who", who}});
                 m_undecided = std::move(mirror);
                 bring_to_axes(m_undecided->at, m_wanted.axes);
                 continue;
             }
-            m_out.sentences.push_back(fmt::format(
-                "The readings allow a second place for {}, as in a mirror. The sketch decides for the one shown.",
-                who));
+            m_out.sentences.push_back(say(
+                "The readings allow a second place for {who}, as in a mirror. The sketch decides for the one shown.",
+                {{"who", who}}));
             if (there < here) {
                 m_doubts.fit.at = mirror.at;
                 know();
@@ -157,9 +158,10 @@ private:
                 either.push_back(said(rival.observation));
             }
             if (!either.empty() && m_open[hole].empty())
-                m_open[hole] = fmt::format("{} hangs on which of {} readings is wrong: {}.", m_part.holes[hole].name,
-                                           either.size() == 2 ? std::string("two") : std::to_string(either.size()),
-                                           one_of(either));
+                m_open[hole] = say("{part} hangs on which of {either} readings is wrong: {either2}.",
+                                   {{"part", m_part.holes[hole].name},
+                                    {"either", either.size() == 2 ? std::string("two") : std::to_string(either.size())},
+                                    {"either2", one_of(either)}});
         }
     }
 
@@ -177,9 +179,9 @@ private:
         const auto zero = static_cast<std::size_t>(std::max(m_out.zero, 0));
         for (std::size_t hole = 0; hole < m_open.size(); ++hole)
             if (m_open[hole].empty() && (weak[hole] || weak[zero]))
-                m_open[hole] = fmt::format("The readings hold {} so weakly in one direction that it has no place: one "
-                                           "across it is missing.",
-                                           m_part.holes[weak[hole] ? hole : zero].name);
+                m_open[hole] = say("The readings hold {part} so weakly in one direction that it has no place: one "
+                                   "across it is missing.",
+                                   {{"part", m_part.holes[weak[hole] ? hole : zero].name}});
     }
 
     void find_unchecked() {
@@ -191,21 +193,21 @@ private:
         for (std::size_t hole = 0; hole < m_open.size(); ++hole) {
             const std::string& name = m_part.holes[hole].name;
             if (m_doubts.contradiction) {
-                m_unchecked[hole] = "The readings contradict each other.";
+                m_unchecked[hole] = say("The readings contradict each other.");
             } else if (!hanging[hole].empty()) {
                 std::vector<std::string> readings;
                 for (const std::size_t each : hanging[hole])
                     readings.push_back(said(each));
-                m_unchecked[hole] = readings.size() > most_named
-                                        ? fmt::format("{} is unchecked: it hangs on {} readings that no other checks.",
-                                                      name, readings.size())
-                                        : fmt::format("{} is unchecked: no other reading checks {}.", name,
-                                                      clockface::listed(readings));
-            } else if (away[hole] > std::max(far_times * sorted[sorted.size() / 2], far_part * size)) {
                 m_unchecked[hole] =
-                    fmt::format("{} is unchecked: it lies far from where it was sketched. Put the sketch right, or "
-                                "measure {} once more.",
-                                name, name);
+                    readings.size() > most_named
+                        ? say("{name} is unchecked: it hangs on {readings} readings that no other checks.",
+                              {{"name", name}, {"readings", readings.size()}})
+                        : say("{name} is unchecked: no other reading checks {readings}.",
+                              {{"name", name}, {"readings", clockface::listed(readings)}});
+            } else if (away[hole] > std::max(far_times * sorted[sorted.size() / 2], far_part * size)) {
+                m_unchecked[hole] = say("{name} is unchecked: it lies far from where it was sketched. Put the sketch "
+                                        "right, or measure {name} once more.",
+                                        {{"name", name}});
             }
         }
     }
@@ -213,8 +215,8 @@ private:
     void refuse_all() {
         for (std::size_t i = 0; i < m_open.size(); ++i)
             if (static_cast<int>(i) != m_out.zero && m_open[i].empty())
-                m_open[i] =
-                    fmt::format("The readings contradict each other, so {} has no place.", m_part.holes[i].name);
+                m_open[i] = say("The readings contradict each other, so {holes} has no place.",
+                                {{"holes", m_part.holes[i].name}});
     }
 
     [[nodiscard]] double covariance(int hole, int a, int other, int b) const {
@@ -229,12 +231,13 @@ private:
     [[nodiscard]] std::string said(std::size_t observation) const {
         const Observation& seen = m_net.observations[observation];
         if (seen.is_diameter)
-            return "the diameter of " + names_of(m_part, {seen.features[0]});
+            return say("the diameter of {part}", {{"part", names_of(m_part, {seen.features[0]})}});
         std::vector<std::string> numbers;
         for (const int each : seen.readings)
             numbers.push_back(std::to_string(each + 1));
-        return fmt::format("reading{} {} ({})", numbers.size() > 1 ? "s" : "", listed(numbers),
-                           clockface::names_of(m_net, seen));
+        return say("reading{remark} {numbers} ({seen})", {{"remark", numbers.size() > 1 ? "s" : ""},
+                                                          {"numbers", listed(numbers)},
+                                                          {"seen", clockface::names_of(m_net, seen)}});
     }
 
     void fill_holes() {
@@ -311,27 +314,29 @@ private:
             if (rival.instead_of == k)
                 others.push_back(said(rival.observation));
         const std::string rivals = one_of(others);
-        std::string doubt =
-            fmt::format("It does not fit: the others give {}.", figure(seen.kind, predict(seen, m_doubts.fit.at)));
+        std::string doubt = say("It does not fit: the others give {seen}.",
+                                {{"seen", figure(seen.kind, predict(seen, m_doubts.fit.at))}});
         if (seen.is_diameter)
-            doubt = fmt::format("{} was given as {}; the readings give {}.", upper_first(said(observation)),
-                                figure(ReadingKind::Centres, seen.value),
-                                figure(ReadingKind::Centres, predict(seen, m_doubts.fit.at)));
+            doubt = say("{observation} was given as {seen}; the readings give {Centres}.",
+                        {{"observation", upper_first(said(observation))},
+                         {"seen", figure(ReadingKind::Centres, seen.value)},
+                         {"Centres", figure(ReadingKind::Centres, predict(seen, m_doubts.fit.at))}});
         std::string cause;
         for (const int index : seen.readings) {
             cause = likely_cause(m_net, m_part.readings[static_cast<std::size_t>(index)], seen, m_doubts.fit.at);
             Leftover& out = m_out.readings[static_cast<std::size_t>(index)];
             out.doubt = doubt + (cause.empty() ? "" : " " + cause);
             if (!rivals.empty())
-                out.doubt += fmt::format(" It could as well be {} that is wrong.", rivals);
+                out.doubt += " " + say("It could as well be {rivals} that is wrong.", {{"rivals", rivals}});
         }
-        std::string sentence =
-            seen.is_diameter ? doubt : upper_first(said(observation)) + " does not fit and was set aside.";
+        std::string sentence = seen.is_diameter ? doubt
+                                                : say("{observation} does not fit and was set aside.",
+                                                      {{"observation", upper_first(said(observation))}});
         if (!cause.empty())
             sentence += " " + cause;
         if (!rivals.empty())
-            sentence +=
-                fmt::format(" It could as well be {}: measure {} again.", rivals, others.size() == 1 ? "both" : "them");
+            sentence += " " + say("It could as well be {rivals}: measure {others} again.",
+                                  {{"rivals", rivals}, {"others", others.size() == 1 ? "both" : "them"}});
         m_out.sentences.insert(m_out.sentences.begin() + static_cast<std::ptrdiff_t>(k), sentence);
     }
 
@@ -345,12 +350,12 @@ private:
         if (m_doubts.contradiction)
             m_out.sentences.insert(
                 m_out.sentences.begin(),
-                "The readings contradict each other, and no few of them are to blame. Measure again, "
-                "beginning with those that are farthest out, or strike out what you doubt.");
+                say("The readings contradict each other, and no few of them are to blame. Measure again, "
+                    "beginning with those that are farthest out, or strike out what you doubt."));
         else if (m_doubts.scatter > 1.0)
-            m_out.sentences.push_back(fmt::format("The readings scatter {:.1f} times as much as the instruments "
-                                                  "should; the errors shown are that much wider.",
-                                                  m_doubts.scatter));
+            m_out.sentences.push_back(say("The readings scatter {scatter} times as much as the instruments should; the "
+                                          "errors shown are that much wider.",
+                                          {{"scatter", fmt::format("{:.1f}", m_doubts.scatter)}}));
         if (m_doubts.contradiction || !m_doubts.set_aside.empty())
             if (const std::string triangle = impossible_triangle(m_net); !triangle.empty())
                 m_out.sentences.insert(m_out.sentences.begin(), triangle);
@@ -365,8 +370,9 @@ private:
             if (!hole.unchecked.empty() && !all_needed && !m_doubts.contradiction)
                 m_out.sentences.push_back(hole.unchecked);
         if (all_needed)
-            m_out.sentences.emplace_back("Every reading is needed, so none checks another: a slip would not show. One "
-                                         "reading more is the cheapest insurance.");
+            m_out.sentences.emplace_back(
+                say("Every reading is needed, so none checks another: a slip would not show. One "
+                    "reading more is the cheapest insurance."));
     }
 };
 

@@ -5,10 +5,10 @@
 #include "measure/limits.h"
 #include "measure/small_letters.h"
 #include "measure/text.h"
+#include "words/say.h"
 
 #include <cctype>
 #include <cmath>
-#include <fmt/format.h>
 #include <set>
 #include <tuple>
 
@@ -40,7 +40,7 @@ public:
         features();
         for (std::size_t i = 0; i < m_part.readings.size(); ++i)
             if (auto fault = fault_of(m_part, m_part.readings[i]))
-                say(fmt::format("reading {}", i + 1), *fault);
+                tell(say("reading {number}", {{"number", i + 1}}), *fault);
         axes();
         for (const Design& design : m_part.designs)
             check(design);
@@ -51,7 +51,7 @@ private:
     const OldPart& m_part;
     std::optional<Problem> m_fault;
 
-    void say(const std::string& place, const std::string& sentence) {
+    void tell(const std::string& place, const std::string& sentence) {
         if (!m_fault)
             m_fault = Problem{place, sentence};
     }
@@ -66,85 +66,89 @@ private:
             {"designs", m_part.designs.size(), limits::designs}};
         for (const auto& [what, count, most] : all)
             if (count > most)
-                say("old part",
-                    fmt::format("{} {} are more than the {} that can be worked out together.", count, what, most));
+                tell(say("old part"), say("{count} {what} are more than the {most} that can be worked out together.",
+                                          {{"count", count}, {"what", what}, {"most", most}}));
         return !m_fault;
     }
 
     void instruments_of() {
         if (m_part.instruments.size() != static_cast<std::size_t>(instruments))
-            return say("instruments", "There must be one error for each instrument.");
+            return tell("instruments", say("There must be one error for each instrument."));
         for (int i = 0; i < instruments; ++i) {
             const InstrumentError& each = m_part.instruments[static_cast<std::size_t>(i)];
             const auto which = static_cast<Instrument>(i);
             const bool angle = which == Instrument::Protractor || which == Instrument::TrySquare;
             const double error = angle ? each.angle_error.in_degrees() : each.error.in_mm();
             if (!(error > 0.0) || error > 10.0)
-                say(in_words(which), "An instrument's error must be above nought and at most 10: none is perfect.");
+                tell(in_words(which),
+                     say("An instrument's error must be above nought and at most 10: none is perfect."));
             if (each.reach && !(*each.reach > Length{}))
-                say(in_words(which), "The reach must be above nought.");
+                tell(in_words(which), say("The reach must be above nought."));
         }
     }
 
-    void size(const std::string& place, const char* what, const std::optional<Length>& length) {
+    void size(const std::string& place, const std::string& what, const std::optional<Length>& length) {
         if (length && (!(*length > Length{}) || *length > limits::reading))
-            say(place, fmt::format("The {} must be above nought and below 10 metres.", what));
+            tell(place, say("{what} must be above nought and below 10 metres.", {{"what", what}}));
     }
 
     void sketched(const std::string& place, Point at) {
         for (const Length along : {at.x, at.y})
             if (!(abs(along) <= limits::size)) // also what is no number
-                say(place, "It is sketched more than 20 metres away. A sketch of any scale does, but not so far out.");
+                tell(place,
+                     say("It is sketched more than 20 metres away. A sketch of any scale does, but not so far out."));
     }
 
     void features() {
         std::set<std::string> names;
         const auto named = [&](const std::string& kind, const std::string& name) {
             if (!good_name(name))
-                say(kind + " " + name,
-                    fmt::format("'{}' is no name: begin with a letter; letters, figures and hyphens, "
-                                "no blanks, at most 24.",
-                                name));
+                tell(kind + " " + name,
+                     say("'{name}' is no name: begin with a letter; letters, figures and hyphens, no "
+                         "blanks, at most 24.",
+                         {{"name", name}}));
             if (!names.insert(small_letters(name)).second)
-                say(kind + " " + name, fmt::format("There are two things named {}.", name));
+                tell(kind + " " + name, say("There are two things named {name}.", {{"name", name}}));
         };
         for (std::size_t i = 0; i < m_part.holes.size(); ++i) {
             const OldHole& hole = m_part.holes[i];
-            const std::string place = "hole " + hole.name;
+            const std::string place = say("hole {name}", {{"name", hole.name}});
             named("hole", hole.name);
-            size(place, "diameter", hole.diameter);
+            size(place, say("The diameter"), hole.diameter);
             sketched(place, hole.sketched);
-            if (const auto fault =
-                    hole.made_as ? text_fault("Its thread or fit", hole.made_as->label, limits::label) : std::nullopt)
-                say(place, *fault);
-            size(place, "pin", hole.pin);
-            size(place, "bolt", hole.bolt);
-            size(place, "head room", hole.access.head_room);
-            size(place, "room beside it", hole.access.free_round);
+            if (const auto fault = hole.made_as
+                                       ? text_fault(say("Its thread or fit"), hole.made_as->label, limits::label)
+                                       : std::nullopt)
+                tell(place, *fault);
+            size(place, say("The pin's diameter"), hole.pin);
+            size(place, say("The bolt's diameter"), hole.bolt);
+            size(place, say("The head room"), hole.access.head_room);
+            size(place, say("The room beside it"), hole.access.free_round);
             if (hole.access.depth < Length{} || hole.access.depth > limits::reading)
-                say(place, "The depth must be nought (not said) or above.");
+                tell(place, say("The depth must be nought (not said) or above."));
             if (hole.pin && *hole.pin > hole.diameter + pin_over)
-                say(place, fmt::format("A pin of {} does not go into a hole of {}.", figure(*hole.pin),
-                                       figure(hole.diameter)));
+                tell(place, say("A pin of {pin} does not go into a hole of {diameter}.",
+                                {{"pin", figure(*hole.pin)}, {"diameter", figure(hole.diameter)}}));
             for (std::size_t k = 0; k < i; ++k)
                 if (distance(hole.sketched, m_part.holes[k].sketched) < Length::mm(1e-3))
-                    say(place,
-                        fmt::format("{} and {} are sketched on the same spot.", m_part.holes[k].name, hole.name));
+                    tell(place, say("{holes} and {hole} are sketched on the same spot.",
+                                    {{"holes", m_part.holes[k].name}, {"hole", hole.name}}));
         }
         for (const OldEdge& edge : m_part.edges) {
             named("edge", edge.name);
-            sketched("edge " + edge.name, edge.from);
-            sketched("edge " + edge.name, edge.to);
+            const std::string on_edge = say("edge {name}", {{"name", edge.name}});
+            sketched(on_edge, edge.from);
+            sketched(on_edge, edge.to);
             if (distance(edge.from, edge.to) < Length::mm(1e-3))
-                say("edge " + edge.name, "The two points of the edge are the same.");
+                tell(on_edge, say("The two points of the edge are the same."));
         }
     }
 
     void axes() {
         if (!m_part.zero.empty() && hole_index(m_part, m_part.zero) < 0)
-            say("zero", fmt::format("There is no hole named {}.", m_part.zero));
+            tell("zero", say("There is no hole named {zero}.", {{"zero", m_part.zero}}));
         if (!m_part.along.empty() && hole_index(m_part, m_part.along) < 0 && edge_index(m_part, m_part.along) < 0)
-            say("along", fmt::format("There is no hole or edge named {}.", m_part.along));
+            tell("along", say("There is no hole or edge named {along}.", {{"along", m_part.along}}));
     }
 
     void check(const Design& design) {
@@ -152,27 +156,28 @@ private:
         std::set<std::string> seen;
         const std::size_t least = least_holes(design.kind);
         if (design.places.size() < least)
-            say("design", fmt::format("It needs at least {}.", counted(static_cast<int>(least), "hole")));
+            tell("design", say("It needs at least {least} {least:hole|holes}.", {{"least", least}}));
         for (const auto& [name, slot] : design.places) {
             if (hole_index(m_part, name) < 0)
-                say("design", fmt::format("There is no hole named {}.", name));
+                tell("design", say("There is no hole named {name}.", {{"name", name}}));
             if (!seen.insert(small_letters(name)).second)
-                say("design", fmt::format("{} is in it twice.", name));
+                tell("design", say("{name} is in it twice.", {{"name", name}}));
             const int most = design.kind == DesignKind::Circle      ? design.count - 1
                              : design.kind == DesignKind::Rectangle ? 3
                                                                     : 1000;
             if (slot < 0 || slot > most)
-                say("design", fmt::format("{} has no place in it.", name));
+                tell("design", say("{name} has no place in it.", {{"name", name}}));
             const int together = ++taken[slot];
             if (together > (design.kind == DesignKind::Symmetric ? 2 : design.kind == DesignKind::Round ? 1000 : 1))
-                say("design", fmt::format("{} has the place of another hole.", name));
+                tell("design", say("{name} has the place of another hole.", {{"name", name}}));
         }
         if (design.kind == DesignKind::Circle && (design.count < least_spaces || design.count > most_spaces))
-            say("design", fmt::format("A circle has {} to {} spaces.", least_spaces, most_spaces));
+            tell("design", say("A circle has {least_spaces} to {most_spaces} spaces.",
+                               {{"least_spaces", least_spaces}, {"most_spaces", most_spaces}}));
         if (design.kind != DesignKind::Symmetric && !(design.size > Length{} && design.size < limits::reading))
-            say("design", "Its size must be above nought.");
+            tell("design", say("Its size must be above nought."));
         if (design.kind == DesignKind::Rectangle && !(design.across > Length{} && design.across < limits::reading))
-            say("design", "Its other side must be above nought.");
+            tell("design", say("Its other side must be above nought."));
     }
 };
 
@@ -185,24 +190,29 @@ struct Named {
 std::optional<std::string> fault_of(const OldPart& part, const Reading& reading) {
     const std::vector<FeatureKind> wanted = features_of(reading.kind, reading.between.size());
     if (wanted.size() != reading.between.size())
-        return fmt::format("{} names {}.", kind_in_words(reading.kind), features_in_words(reading.kind));
+        return say("{reading} names {wanted}.",
+                   {{"reading", kind_in_words(reading.kind)}, {"wanted", features_in_words(reading.kind)}});
     std::vector<Named> features;
     for (std::size_t k = 0; k < wanted.size(); ++k) {
         const std::string& name = reading.between[k];
         const Named feature{hole_index(part, name), edge_index(part, name)};
         if (feature.hole < 0 && feature.edge < 0)
-            return fmt::format("There is no hole or edge named '{}'.", name);
+            return say("There is no hole or edge named '{name}'.", {{"name", name}});
         const bool first_of_square = reading.kind == ReadingKind::Square && wanted.size() == 2;
         if (wanted[k] == FeatureKind::Hole && feature.hole < 0)
-            return fmt::format("{} is an edge; {} names {}.", name, kind_in_words(reading.kind),
-                               features_in_words(reading.kind));
+            return say("{name} is an edge; {reading} names {wanted}.", {{"name", name},
+                                                                        {"reading", kind_in_words(reading.kind)},
+                                                                        {"wanted", features_in_words(reading.kind)}});
         if (wanted[k] == FeatureKind::Edge && feature.edge < 0)
-            return first_of_square ? std::string("A right angle is at the second of three holes, or between two edges.")
-                                   : fmt::format("{} is a hole; {} names {}.", name, kind_in_words(reading.kind),
-                                                 features_in_words(reading.kind));
+            return first_of_square
+                       ? std::string(say("A right angle is at the second of three holes, or between two edges."))
+                       : say("{name} is a hole; {reading} names {wanted}.",
+                             {{"name", name},
+                              {"reading", kind_in_words(reading.kind)},
+                              {"wanted", features_in_words(reading.kind)}});
         for (std::size_t before = 0; before < k; ++before)
             if (features[before].hole == feature.hole && features[before].edge == feature.edge)
-                return fmt::format("{} cannot be measured to itself.", name);
+                return say("{name} cannot be measured to itself.", {{"name", name}});
         features.push_back(feature);
     }
     const auto figure = [&](Length length) { return with_unit(length, part.unit); };
@@ -212,47 +222,53 @@ std::optional<std::string> fault_of(const OldPart& part, const Reading& reading)
     if (reading.kind == ReadingKind::AngleAt) {
         const double degrees = reading.angle.in_degrees();
         if (!(degrees > 0.0) || degrees > 180.0)
-            return "An angle between two directions is above 0 and at most 180 degrees.";
+            return say("An angle between two directions is above 0 and at most 180 degrees.");
         return std::nullopt;
     }
     if (reading.kind == ReadingKind::InLine || reading.kind == ReadingKind::Square)
         return std::nullopt;
     if (!(reading.length > Length{}) || reading.length > limits::reading)
-        return "A reading must be above nought and below 10 metres.";
+        return say("A reading must be above nought and below 10 metres.");
     switch (reading.kind) {
     case ReadingKind::Outside:
         if (reading.length < hole(0).diameter + hole(1).diameter)
-            return fmt::format("{} over the far sides is less than the two holes together ({} and {}).",
-                               figure(reading.length), figure(hole(0).diameter), figure(hole(1).diameter));
+            return say(
+                "{reading} over the far sides is less than the two holes together ({diameter} and {other_diameter}).",
+                {{"reading", figure(reading.length)},
+                 {"diameter", figure(hole(0).diameter)},
+                 {"other_diameter", figure(hole(1).diameter)}});
         break;
     case ReadingKind::Centres:
         if (reading.length * 2.0 < hole(0).diameter + hole(1).diameter)
-            return fmt::format("With their centres {} apart the two holes ({} and {}) would run into each other.",
-                               figure(reading.length), figure(hole(0).diameter), figure(hole(1).diameter));
+            return say("With their centres {reading} apart the two holes ({diameter} and {other_diameter}) would run "
+                       "into each other.",
+                       {{"reading", figure(reading.length)},
+                        {"diameter", figure(hole(0).diameter)},
+                        {"other_diameter", figure(hole(1).diameter)}});
         break;
     case ReadingKind::OverPins: {
         const Length pins = hole(0).pin.value_or(hole(0).diameter) + hole(1).pin.value_or(hole(1).diameter);
         if (reading.length < pins)
-            return fmt::format("{} over the pins is less than the two pins together ({}).", figure(reading.length),
-                               figure(pins));
+            return say("{reading} over the pins is less than the two pins together ({pins}).",
+                       {{"reading", figure(reading.length)}, {"pins", figure(pins)}});
         break;
     }
     case ReadingKind::FarSide:
         if (reading.length < hole(0).diameter)
-            return fmt::format("{} to the far side is less than the hole itself ({}).", figure(reading.length),
-                               figure(hole(0).diameter));
+            return say("{reading} to the far side is less than the hole itself ({diameter}).",
+                       {{"reading", figure(reading.length)}, {"diameter", figure(hole(0).diameter)}});
         break;
     case ReadingKind::Height:
         if (reading.length < hole(0).pin.value_or(hole(0).diameter))
-            return fmt::format("{} to the top of the pin is less than the pin itself ({}).", figure(reading.length),
-                               figure(hole(0).pin.value_or(hole(0).diameter)));
+            return say("{reading} to the top of the pin is less than the pin itself ({hole}).",
+                       {{"reading", figure(reading.length)}, {"hole", figure(hole(0).pin.value_or(hole(0).diameter))}});
         break;
     case ReadingKind::AlongEdge: {
         const OldEdge& one = part.edges[static_cast<std::size_t>(features[1].edge)];
         const OldEdge& other = part.edges[static_cast<std::size_t>(features[2].edge)];
         if (std::fabs((bearing_of(one.from, one.to) - bearing_of(other.from, other.to)).sine()) < 0.1)
-            return fmt::format("{} and {} run nearly the same way, so they have no corner to measure from.", one.name,
-                               other.name);
+            return say("{one} and {other} run nearly the same way, so they have no corner to measure from.",
+                       {{"one", one.name}, {"other", other.name}});
         break;
     }
     default:

@@ -208,12 +208,12 @@ private slots:
         QVERIFY(std::abs(arc_now().sweep.in_degrees() - 10.0 * (arc_now().count - 1)) < 1e-9);
         w.main.selection().select("D", "");
         const Point d2 = *board_place(w, "D2");
-        w.choose("rowWay", "by its middle,");
+        w.choose("rowWay", "by its middle");
         QVERIFY(same(*board_place(w, "D2"), d2));
-        w.choose("rowWay", "by unequal steps,");
+        w.choose("rowWay", "by unequal steps");
         w.fill("steps", "7.4, 8.1");
         QVERIFY(same(distance(*board_place(w, "D2"), *board_place(w, "D3")), mm(8.1)));
-        w.choose("rowWay", "between margins,");
+        w.choose("rowWay", "between margins");
         QVERIFY(std::holds_alternative<MarginsPattern>(w.job().patterns[3].layout));
         w.fill("before", "85"); // takes up the disc
         QVERIFY(!w.blank("before")->fault().isEmpty());

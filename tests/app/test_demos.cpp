@@ -30,7 +30,7 @@ void saved_equals_shipped(Window& w, const char* name) {
     w.next_file = w.folder.filePath(QString::fromLatin1(name) + ".clockface.json");
     QTest::keyClick(&w.main, Qt::Key_S, Qt::ControlModifier | Qt::ShiftModifier);
     QVERIFY(QFile::exists(w.next_file));
-   
+
     QCOMPARE(read_text(w.next_file.toStdString()),
              read_text(std::string(SOURCE_FOLDER "/demo/") + name + ".clockface.json"));
 }

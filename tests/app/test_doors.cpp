@@ -142,5 +142,5 @@ private slots:
 };
 
 CLOCKFACE_WINDOW_MAIN(TestDoors)
-#include "test_doors.moc"
 #include "support/plans.h"
+#include "test_doors.moc"

@@ -359,7 +359,7 @@ private slots:
         QVERIFY(w.job().old_part.designs.empty());
         w.click("pageMarks");
         w.choose("drillGuide", "may be drilled through");
-        w.choose("way-H5", w.find<ChoiceBlank>("way-H5")->list()->actions().back()->text()); // what cannot be is said
+        w.choose("way:H5", w.find<ChoiceBlank>("way:H5")->list()->actions().back()->text()); // what cannot be is said
         w.click("workByMarks");
         QCOMPARE(at_hand(w.job()).machine.name, std::string("Marks"));
         QVERIFY(w.find("instructions"));

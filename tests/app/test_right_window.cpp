@@ -134,12 +134,12 @@ private slots:
     void a_collar_of_62_and_a_half_lines() {
         Window w;
         w.main.show_shop("Inch mill");
-        w.fill("yLines", "62.5");
+        w.fill("lines:y", "62.5");
         const auto& wheels = std::get<Handwheels>(w.document.shop().machines[1].kind);
         QCOMPARE(wheels.y.lines, 62.5);
-        w.fill("yLines", "many");
-        QVERIFY(!w.blank("yLines")->fault().isEmpty());
-        QTest::keyClick(w.blank("yLines"), Qt::Key_Escape);
+        w.fill("lines:y", "many");
+        QVERIFY(!w.blank("lines:y")->fault().isEmpty());
+        QTest::keyClick(w.blank("lines:y"), Qt::Key_Escape);
         w.main.show_stage(Stage::Order);
         w.choose("machine", "Inch mill");
         const SetupPlan& plan = w.document.plan();

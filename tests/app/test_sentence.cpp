@@ -23,12 +23,10 @@ class TestSentence : public QObject {
 private slots:
     void it_reads_as_it_stands() {
         Sentence sentence;
-        sentence.words("Across it is");
+        sentence.reads("Across it is {across} by the drawing, of {metal}.");
         BlankEdit* across = add_blank(sentence, "across", "88.6 mm");
-        sentence.words("by the drawing, of");
         sentence.choice(
             "metal", "metal", {"brass", "steel"}, [] { return 1; }, [](int) { return QString(); });
-        sentence.words(".");
         sentence.refresh();
         QCOMPARE(sentence.text(), QStringLiteral("Across it is 88.6 mm by the drawing, of steel."));
         QCOMPARE(sentence.accessibleName(), sentence.text());
@@ -37,9 +35,32 @@ private slots:
         // Words are painted, not widgets.
         QCOMPARE(sentence.findChildren<QWidget*>().size(), 2);
     }
+    void blanks_go_where_the_template_has_them() {
+        Sentence sentence;
+        sentence.reads("{last}, by {who}: from {from} ({remark}){gone} to {to}.", {{"who", "the user's {to}"}});
+        BlankEdit* to = add_blank(sentence, "to:y", "30");
+        BlankEdit* last = add_blank(sentence, "last2", "first");
+        BlankEdit* from = add_blank(sentence, "from", "20");
+        BlankEdit* remark = add_blank(sentence, "remark", "over");
+        sentence.refresh();
+        // What is filled in is not read as a template, a place without a blank shows nothing.
+        QCOMPARE(sentence.text(), QStringLiteral("first, by the user's {to}: from 20 (over) to 30."));
+        sentence.resize(900, 100);
+        sentence.show();
+        QVERIFY(last->x() < from->x() && from->x() < remark->x() && remark->x() < to->x());
+        // The key goes through them as they are read, whichever was made first.
+        QList<QWidget*> by_key;
+        for (QWidget* each = last; by_key.isEmpty() || each != last; each = each->nextInFocusChain())
+            if (qobject_cast<BlankEdit*>(each))
+                by_key << each;
+        QCOMPARE(by_key, (QList<QWidget*>{last, from, remark, to}));
+        BlankEdit* further = add_blank(sentence, "nowhere", "lost");
+        sentence.refresh();
+        QVERIFY(sentence.text().endsWith("30. lost") && further->x() >= to->x());
+    }
     void what_is_wrong_stands_below_the_line() {
         Sentence sentence;
-        sentence.words("Zero is at");
+        sentence.reads("Zero is at {at}");
         BlankEdit* at = add_blank(sentence, "at", "12");
         sentence.resize(300, 200);
         sentence.show();
@@ -62,11 +83,10 @@ private slots:
             std::vector<QWidget*> made;
             for (int i = 0; i < blanks; ++i) {
                 for (int k = *rc::gen::inRange(0, 6); k > 0; --k)
-                    sentence.words(QString(*rc::gen::inRange(1, 14), QLatin1Char('m')));
-                made.push_back(
-                    add_blank(sentence, QString::number(i), QString(*rc::gen::inRange(1, 20), QLatin1Char('8'))));
-                if (*rc::gen::arbitrary<bool>())
-                    sentence.words(",");
+                    sentence.reads(QString(*rc::gen::inRange(1, 14), QLatin1Char('m')));
+                const QString name = QLatin1Char('b') + QString::number(i);
+                sentence.reads(*rc::gen::arbitrary<bool>() ? "{b}," : "{b}");
+                made.push_back(add_blank(sentence, name, QString(*rc::gen::inRange(1, 20), QLatin1Char('8'))));
             }
             const int width = *rc::gen::inRange(260, 600);
             sentence.refresh();
@@ -86,7 +106,7 @@ private slots:
     }
     void the_words_are_inked() {
         Sentence sentence;
-        sentence.words("The face at hand is the top, and every face has its own zero.");
+        sentence.reads("The face at hand is the top, and every face has its own zero.");
         sentence.resize(200, 200);
         QPalette ink = sentence.palette();
         ink.setColor(QPalette::WindowText, Qt::red);

@@ -174,8 +174,8 @@ private slots:
     void a_machine_and_its_backlash() {
         ShopWindow w;
         w.page("Metric mill");
-        w.fill("xLead", "2");
-        w.fill("xLines", "100");
+        w.fill("lead:x", "2");
+        w.fill("lines:x", "100");
         const auto& wheels = [&]() -> const Handwheels& { return std::get<Handwheels>(w.shop().machines[0].kind); };
         QVERIFY(same(wheels().x.lead, mm(2)) && wheels().x.lines == 100.0);
         w.fill("speeds", "60 to 4000");
@@ -184,8 +184,8 @@ private slots:
         QCOMPARE(w.shop().machines[0].spindle.steps, (std::vector<double>{90, 120, 400}));
         w.fill("speeds", "slow and fast");
         QVERIFY(!w.below("speeds").isEmpty());
-        w.fill("xLines", "1");
-        QVERIFY(!w.below("xLines").isEmpty());
+        w.fill("lines:x", "1");
+        QVERIFY(!w.below("lines:x").isEmpty());
         // The guided test: 2 mm in 100 lines; three trials of about 11 lines.
         w.click("findBacklash:X");
         const auto type = [&](const QString& name, const QString& text) {
@@ -206,7 +206,7 @@ private slots:
         QVERIFY(w.find<QLabel>("backlashFound:X")->text().contains("11 lines of 0.02 mm: 0.22 mm of backlash"));
         w.click("takeBacklash:X");
         QVERIFY(same(wheels().x.backlash, mm(0.22), 1e-9));
-        QCOMPARE(w.blank("xBacklash")->text(), QString("0.22 mm"));
+        QCOMPARE(w.blank("backlash:x")->text(), QString("0.22 mm"));
         type("movingPlus:X:3", "200");
         QVERIFY(w.find<QLabel>("backlashFound:X")->text().contains("lines from 0 to 100"));
         // Its name, a further one, and one that is gone.
@@ -292,7 +292,7 @@ private slots:
         w.main.save_as();
         QVERIFY(w.job().planned_with.contains("metric-mill"));
         w.page("Metric mill");
-        w.fill("xBacklash", "0.31");
+        w.fill("backlash:x", "0.31");
         const auto& findings = w.document.plan().findings;
         QVERIFY(std::any_of(findings.begin(), findings.end(), [](const Finding& f) {
             return f.kind == FindingKind::FiguresChanged && f.sentence.find("0.31 mm") != std::string::npos;

@@ -185,5 +185,5 @@ private slots:
 };
 
 CLOCKFACE_WINDOW_MAIN(TestTemplate)
-#include "test_template.moc"
 #include "support/plans.h"
+#include "test_template.moc"
