@@ -75,7 +75,7 @@ void print_setup(const Job& job, const SetupPlan& plan) {
     for (std::size_t i = 0; i < plan.route.list.size(); ++i)
         std::cout << fmt::format("{:4}  {}\n", i + 1, in_words(plan.route.list[i], needs).sentence);
     std::cout << "\n";
-    if (const auto worst = plan.proof.worst())
+    if (const auto worst = plan.run.worst())
         std::cout << fmt::format("The simulated operator carried this out: worst hole {}, {} from the drawing.\n",
                                  plan.holes[static_cast<std::size_t>(worst->hole)].name,
                                  deviation_in_words(worst->miss, job.unit));

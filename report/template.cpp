@@ -3,6 +3,7 @@
 #include "formats/text_file.h"
 #include "layout/outline.h"
 #include "measure/figures.h"
+#include "words/say.h"
 
 #include <QBuffer>
 #include <QFileInfo>
@@ -189,10 +190,12 @@ private:
         const QString length = inches ? QStringLiteral("4 in") : QStringLiteral("100 mm");
         words(origin + QPointF(step * steps + 2.0, 1.0), length, 2.8);
         words(origin + QPointF(-1.0, -step * steps - 1.0), length, 2.8);
-        QString told = QStringLiteral("%1. Print at 100 percent and measure both bars before it is glued on. ")
-                           .arg(QString::fromStdString(m_job.title));
-        if (m_sheets.pages.size() > 1)
-            told += QStringLiteral("Sheet: column %1, row %2.").arg(m_page.column + 1).arg(m_page.row + 1);
+        const QString told = QString::fromStdString(
+            say(m_sheets.pages.size() > 1
+                    ? later("{title}. Print at 100 percent and measure both bars before it is glued on. Sheet: column "
+                            "{column}, row {row}.")
+                    : later("{title}. Print at 100 percent and measure both bars before it is glued on."),
+                {{"title", m_job.title}, {"column", m_page.column + 1}, {"row", m_page.row + 1}}));
         words(QPointF(m_sheets.margin + side_strip, m_sheets.paper.height() - m_sheets.margin - 3.0), told, 2.5);
     }
 };
@@ -203,7 +206,8 @@ bool is_svg(const QString& path) {
     return path.endsWith(QLatin1String(".svg"), Qt::CaseInsensitive);
 }
 
-Result<int> write_pdf(const Job& job, const SetupPlan& plan, const TemplateSheets& sheets, const QString& path) {
+std::vector<PaperFile> drawn_pdf(const Job& job, const SetupPlan& plan, const TemplateSheets& sheets,
+                                 const QString& path) {
     QByteArray pdf;
     QBuffer buffer(&pdf);
     buffer.open(QIODevice::WriteOnly);
@@ -225,9 +229,7 @@ Result<int> write_pdf(const Job& job, const SetupPlan& plan, const TemplateSheet
             paint_template(painter, job, plan, sheets, i);
         }
     }
-    return write_file_atomically(path.toStdString(), pdf.toStdString()).map([&] {
-        return static_cast<int>(sheets.pages.size());
-    });
+    return {{path, pdf.toStdString()}};
 }
 
 // The generator does not escape a title, so it is given to its drawing by a writer that does.
@@ -248,8 +250,10 @@ QByteArray with_title(const QByteArray& svg, const QString& title) {
     return reader.hasError() ? svg : out;
 }
 
-Result<int> write_svg(const Job& job, const SetupPlan& plan, const TemplateSheets& sheets, const QString& path) {
-    const QStringList files = template_files(job, path);
+std::vector<PaperFile> drawn_svg(const Job& job, const SetupPlan& plan, const TemplateSheets& sheets,
+                                 const QString& path) {
+    const QStringList names = template_files(job, path);
+    std::vector<PaperFile> files;
     for (std::size_t i = 0; i < sheets.pages.size(); ++i) {
         QByteArray svg;
         QBuffer buffer(&svg);
@@ -265,12 +269,10 @@ Result<int> write_svg(const Job& job, const SetupPlan& plan, const TemplateSheet
             painter.scale(dots, dots);
             paint_template(painter, job, plan, sheets, i);
         }
-        const std::string text = with_title(svg, QString::fromStdString(job.title)).toStdString();
-        const QString& name = files[static_cast<qsizetype>(i)];
-        if (const Result<void> written = write_file_atomically(name.toStdString(), text); !written)
-            return tl::unexpected(written.error());
+        files.push_back(
+            {names[static_cast<qsizetype>(i)], with_title(svg, QString::fromStdString(job.title)).toStdString()});
     }
-    return static_cast<int>(sheets.pages.size());
+    return files;
 }
 
 } // namespace
@@ -300,14 +302,27 @@ QStringList template_files(const Job& job, const QString& path) {
     return files;
 }
 
-Result<int> write_template(const Job& job, const SetupPlan& plan, const QString& path) {
+Result<DrawnTemplate> drawn_template(const Job& job, const SetupPlan& plan, const QString& path) {
     if (job.blank.on_side())
-        return problem("", "The side of a bar is not flat: a template is made for a face or an end.");
+        return problem("", say("The side of a bar is not flat: a template is made for a face or an end."));
     const TemplateSheets sheets = sheets_for(job);
     if (sheets.pages.size() > most_sheets)
-        return problem("", "The face would take " + std::to_string(sheets.pages.size()) +
-                               " sheets of A4. A template of up to 60 sheets is written.");
-    return is_svg(path) ? write_svg(job, plan, sheets, path) : write_pdf(job, plan, sheets, path);
+        return problem("",
+                       say("The face would take {sheets} sheets of A4. A template of up to {most} sheets is written.",
+                           {{"sheets", sheets.pages.size()}, {"most", most_sheets}}));
+    return DrawnTemplate{is_svg(path) ? drawn_svg(job, plan, sheets, path) : drawn_pdf(job, plan, sheets, path),
+                         static_cast<int>(sheets.pages.size())};
+}
+
+Result<int> written(const DrawnTemplate& drawn) {
+    for (const PaperFile& file : drawn.files)
+        if (const Result<void> kept = write_file_atomically(file.path.toStdString(), file.bytes); !kept)
+            return tl::unexpected(kept.error());
+    return drawn.sheets;
+}
+
+Result<int> write_template(const Job& job, const SetupPlan& plan, const QString& path) {
+    return drawn_template(job, plan, path).and_then(written);
 }
 
 } // namespace clockface

@@ -10,6 +10,7 @@
 #include <QRectF>
 #include <QSizeF>
 #include <QStringList>
+#include <string>
 #include <vector>
 
 class QPainter;
@@ -40,9 +41,23 @@ QPointF on_paper(const Job& job, const TemplatePage& page, Point from_datum);
 void paint_template(QPainter& painter, const Job& job, const SetupPlan& plan, const TemplateSheets& sheets,
                     std::size_t page);
 
+struct PaperFile {
+    QString path;
+    std::string bytes;
+};
+struct DrawnTemplate {
+    std::vector<PaperFile> files;
+    int sheets = 0;
+};
+
 /// The files write_template() would write.
 QStringList template_files(const Job& job, const QString& path);
 
+/// What would be written where; any thread may ask for it. Refuses the side of a bar, and more sheets than anybody
+/// glues.
+Result<DrawnTemplate> drawn_template(const Job& job, const SetupPlan& plan, const QString& path);
+/// Writes what was drawn; the number of sheets.
+Result<int> written(const DrawnTemplate& drawn);
 /// Writes it as PDF (all sheets in one file), or as SVG (a file for each sheet, numbered from the second on) by the
 /// ending of the path. Gives the number of sheets.
 Result<int> write_template(const Job& job, const SetupPlan& plan, const QString& path);

@@ -6,6 +6,7 @@
 #include "measure/figures.h"
 #include "measure/limits.h"
 #include "ordering/wording.h"
+#include "words/say.h"
 
 #include <QHBoxLayout>
 #include <QKeyEvent>
@@ -71,7 +72,6 @@ BenchView::BenchView(Document& document, QWidget* parent)
     setFocusPolicy(Qt::StrongFocus);
     m_title = label(QStringLiteral("benchTitle"));
     m_where = label(QStringLiteral("benchWhere"));
-    m_where->setWordWrap(false);
     auto* leave = label(QStringLiteral("benchLeave"));
     leave->setText(tr("Esc leaves the Bench, your place is kept"));
     leave->setWordWrap(false);
@@ -314,10 +314,9 @@ QString BenchView::place_in_list() const {
     return parts.join(QStringLiteral(" · "));
 }
 
-QString BenchView::next_moves() const {
+QString BenchView::next_moves(int shown) const {
     const BenchState& bench = m_document.bench();
     QString text;
-    const int shown = window()->height() < low_window ? 1 : 3;
     for (int i = bench.next + 1; i <= bench.next + shown && i < static_cast<int>(bench.tasks.size()); ++i)
         text += tr("%1  %2\n")
                     .arg(i == bench.next + 1 ? tr("next") : tr("then"),
@@ -334,7 +333,8 @@ void BenchView::show_finished() {
     m_heading->setText(empty   ? tr("There is nothing to do yet")
                        : setup ? tr("The last move of this set-up is done")
                                : tr("The last move is done"));
-    m_figures->show_figures({{"", std::to_string(m_document.plan().route.order.size()), "holes", true}});
+    m_figures->show_figures({{"", std::to_string(m_document.plan().route.order.size()),
+                              say("{n:hole|holes}", {{"n", m_document.plan().route.order.size()}}), true}});
     m_direction->setText(empty ? tr("Place holes under Holes, then come back.")
                                : tr("Deburr both sides, wipe, and measure before the work is unclamped."));
     m_note->hide();
@@ -392,7 +392,13 @@ void BenchView::refresh() {
     m_note->setVisible(!note.isEmpty());
     m_why->setText(tr("Why? %1").arg(q(words.why)) + near_enough(task));
     m_why->setVisible(m_why_shown);
-    m_next_moves->setText(next_moves());
+    // As many as there is room for: one cut off half way would be read wrong.
+    for (int shown = window()->height() < low_window ? 1 : 3; shown > 0; --shown) {
+        m_next_moves->setText(next_moves(shown));
+        layout()->activate();
+        if (m_next_moves->heightForWidth(m_next_moves->width()) <= m_next_moves->height())
+            break;
+    }
     m_next_moves->setVisible(!m_why_shown); // the reason takes its room
 }
 

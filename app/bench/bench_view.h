@@ -77,7 +77,7 @@ private:
     [[nodiscard]] int next_piece() const; // 0: none is left
     [[nodiscard]] Wording wording(const Task& task) const;
     [[nodiscard]] Instruction instruction(const Task& task) const;
-    [[nodiscard]] QString next_moves() const;
+    [[nodiscard]] QString next_moves(int shown) const;
     [[nodiscard]] QString near_enough(const Task& task) const;
     [[nodiscard]] QString setup_line() const;
     [[nodiscard]] QString place_in_list() const;

@@ -1,4 +1,6 @@
 #include "board/board_view.h"
+
+#include "board/cutter_layer.h"
 #include "look/painting.h"
 
 #include "board/measuring.h"
@@ -214,7 +216,7 @@ void BoardView::fit() {
         constexpr double tools = 48.0, edge = 30.0;
         if (!blank.is_bar())
             room = {edge, tools, edge, edge};
-        const QRectF legend = BoardPainter::legend_place(m_document, size());
+        const QRectF legend = CutterLayer::legend_place(m_document, size());
         constexpr double between = 16.0, captions = 30.0;
         if (legend.width() < width() * 0.6)
             room.setLeft(std::max(room.left(), legend.right() + between));

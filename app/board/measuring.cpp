@@ -2,6 +2,7 @@
 #include "look/painting.h"
 
 #include "layout/outline.h"
+#include "words/say.h"
 
 #include <array>
 #include <cmath>
@@ -51,21 +52,22 @@ std::optional<Feature> feature_at(const Document& document, const BoardMap& map,
     for (const Pattern& pattern : job.patterns)
         if (const auto centre = centre_of(pattern.layout);
             centre && is_at_hand(job, pattern) && near(*centre + datum, {}))
-            return Feature{"centre of " + pattern.name, *centre + datum, {}, std::nullopt};
+            return Feature{say("centre of {pattern}", {{"pattern", pattern.name}}), *centre + datum, {}, std::nullopt};
     if (near(datum, {}))
-        return Feature{"zero", datum, {}, std::nullopt};
+        return Feature{say("zero"), datum, {}, std::nullopt};
     if (job.blank.is_round())
         return job.blank.bore_shows() && near({}, *job.blank.bore)
-                   ? std::optional(Feature{"the bore", {}, *job.blank.bore, std::nullopt})
+                   ? std::optional(Feature{say("the bore"), {}, *job.blank.bore, std::nullopt})
                    : std::nullopt;
     const std::vector<Point> corners = corners_from_middle(job.blank);
-    static constexpr std::array names = {"lower edge", "right edge", "upper edge", "left edge"};
+    static constexpr std::array names = {later("lower edge"), later("right edge"), later("upper edge"),
+                                         later("left edge")};
     for (std::size_t i = 0; i < corners.size(); ++i) {
         const Point a = corners[i];
         const Point b = corners[(i + 1) % corners.size()];
         if (to_edge(at, map.to_screen(a), map.to_screen(b)) <= feature_reach_pixels)
-            return Feature{job.blank.shape == BlankShape::Outline ? "edge " + std::to_string(i + 1)
-                                                                  : std::string(names.at(i % names.size())),
+            return Feature{job.blank.shape == BlankShape::Outline ? say("edge {number}", {{"number", i + 1}})
+                                                                  : say(names.at(i % names.size())),
                            a,
                            {},
                            bearing_of(a, b)};

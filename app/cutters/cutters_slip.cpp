@@ -80,42 +80,41 @@ void CuttersSlip::show_page(Page page) {
 }
 
 int CuttersSlip::chain() const {
-    const int hole = chosen_hole(document(), const_cast<CuttersSlip*>(this)->selection());
-    return hole < 0 ? -1 : document().plan().chain_of[static_cast<std::size_t>(hole)];
+    const int hole = chosen_hole(document(), selection());
+    return hole < 0 ? -1 : document().plan().kind_of[static_cast<std::size_t>(hole)];
 }
 
 // What the widgets stand for: other steps or other choices need other widgets, other figures do not.
-QString CuttersSlip::structure() const {
+Shape CuttersSlip::structure() const {
     const SetupPlan& plan = document().plan();
-    QString all = QStringLiteral("%1|%2|%3|").arg(m_page).arg(chain()).arg(m_why);
+    Shape all;
+    all << m_page << chain() << m_why;
     if (m_page == ToFetch) {
         for (const FetchLine& line : plan.cutters().lines)
-            all += q(line.cutter.name) + QString::number(line.holes) + QStringLiteral(";");
+            all << line.cutter.name << line.holes;
         return all;
     }
     for (int i = 0; i < static_cast<int>(plan.chains().size()); ++i)
-        all += q(holes_of_chain(document().whole_plan(), i)) + QStringLiteral(";");
+        all << holes_of_chain(document().whole_plan(), i);
     if (chain() < 0)
         return all;
     const Chain& now = plan.chains()[static_cast<std::size_t>(chain())];
-    all += QString::number(static_cast<int>(now.spec.purpose)) + QString::number(now.spec.recess.has_value()) +
-           QString::number(now.spec.depth.has_value()) + QString::number(now.spec.wishes.locked) +
-           QString::number(now.spec.wishes == CuttingWishes{}) + QString::number(now.spec.wishes.added.size());
+    all << now.spec.purpose << now.spec.recess.has_value() << now.spec.depth.has_value() << now.spec.wishes.locked
+        << (now.spec.wishes == CuttingWishes{}) << now.spec.wishes.added.size();
     for (const CutStep& step : now.steps) {
-        all += QStringLiteral("|") + q(step.name) + QString::number(step.by_hand) + QString::number(step.skipped) +
-               QString::number(static_cast<int>(step.cutter.kind));
+        all << step.name << step.by_hand << step.skipped << step.cutter.kind << step.others.size();
         for (const Choice& other : step.others)
-            all += QStringLiteral(",") + q(other.cutter.name + other.consequence);
+            all << other.cutter.name << other.consequence;
     }
     for (const Pattern& pattern : document().job().patterns)
-        all += QString::number(is_like(pattern.hole, now.spec)) + QString::number(pattern.hole == now.spec);
+        all << is_like(pattern.hole, now.spec) << (pattern.hole == now.spec);
     return all;
 }
 
 void CuttersSlip::refresh() {
     // While a figure is typed the plan tries it at every key; the blank it is typed into must stay until it is settled.
-    const bool trying = &document().job() != &document().settled();
-    if (const QString now = structure(); now != m_built && !trying) {
+    const bool trying = document().trying();
+    if (const Shape now = structure(); now != m_built && !trying) {
         m_built = now;
         build();
     }
@@ -195,15 +194,15 @@ void CuttersSlip::build_hole(QVBoxLayout* box) {
 // Its first hole, and the set-up that hole is made in where it is on another face.
 void CuttersSlip::show_kind(int chain) {
     const auto has = [chain](const SetupPlan& each) {
-        return std::find(each.chain_of.begin(), each.chain_of.end(), chain) != each.chain_of.end();
+        return std::find(each.kind_of.begin(), each.kind_of.end(), chain) != each.kind_of.end();
     };
     const auto& setups = document().whole_plan().setups;
     if (const auto found = std::find_if(setups.begin(), setups.end(), has);
         !has(document().plan()) && found != setups.end())
         document().go_to_setup(found->setup);
     const SetupPlan& now = document().plan();
-    if (const auto hole = std::find(now.chain_of.begin(), now.chain_of.end(), chain); hole != now.chain_of.end()) {
-        const Hole& first = now.holes[static_cast<std::size_t>(hole - now.chain_of.begin())];
+    if (const auto hole = std::find(now.kind_of.begin(), now.kind_of.end(), chain); hole != now.kind_of.end()) {
+        const Hole& first = now.holes[static_cast<std::size_t>(hole - now.kind_of.begin())];
         selection().select(document().job().patterns[first.pattern].name, first.name);
     }
 }
@@ -277,7 +276,7 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
     const std::string name = step.name;
     Sentence* words = add_sentence(box);
     words->reads(step_reads(step), {{QStringLiteral("number"), QString::number(number)},
-                                    {QStringLiteral("step"), q(name)},
+                                    {QStringLiteral("step"), q(step_title(name))},
                                     {QStringLiteral("left"), q(step.cutter.name)}});
     if (!step.skipped)
         step_blanks(*words, blanks(), document(), index, step);
@@ -307,8 +306,8 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
     acts->addWidget(facts, 1);
     const QString id = q(name).remove(QLatin1Char(' '));
     auto* skip = link(QStringLiteral("skip:") + id, step.skipped ? tr("take in") : tr("leave out"));
-    skip->setAccessibleName(step.skipped ? tr("take the step '%1' in again").arg(q(name))
-                                         : tr("leave the step '%1' out").arg(q(name)));
+    skip->setAccessibleName(step.skipped ? tr("take the step '%1' in again").arg(q(step_title(name)))
+                                         : tr("leave the step '%1' out").arg(q(step_title(name))));
     connect(skip, &QPushButton::clicked, this, [this, name, was = step.skipped] {
         wish(was ? tr("step taken in") : tr("step left out"), [&](CuttingWishes& wishes) {
             wishes.steps[name].skipped = !was;
@@ -318,7 +317,7 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
     });
     acts->addWidget(skip);
     auto* drawer = link(QStringLiteral("drawer:") + id, tr("drawer"));
-    drawer->setAccessibleName(tr("the drawer, for the step '%1'").arg(q(name)));
+    drawer->setAccessibleName(tr("the drawer, for the step '%1'").arg(q(step_title(name))));
     set_tip(drawer, tr("What there is in the drawer (Ctrl+K)"));
     connect(drawer, &QPushButton::clicked, this, [this, kind = step.cutter.kind] {
         emit shop_wanted(kind == CutterKind::Tap ? QStringLiteral("taps") : QStringLiteral("drawer"));
@@ -326,7 +325,7 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
     acts->addWidget(drawer);
     const bool open = m_why == q(name);
     auto* why = link(QStringLiteral("why:") + id, open ? tr("enough") : tr("why?"));
-    why->setAccessibleName(tr("why the step '%1' is so").arg(q(name)));
+    why->setAccessibleName(tr("why the step '%1' is so").arg(q(step_title(name))));
     connect(why, &QPushButton::clicked, this, [this, name, open] {
         m_why = open ? QString() : q(name);
         refresh();

@@ -3,6 +3,7 @@
 
 #include "slips/slip.h"
 #include "widgets/renewed.h"
+#include "widgets/shape.h"
 
 #include <memory>
 
@@ -28,13 +29,13 @@ private:
     Page m_page = TheHole;
     std::unique_ptr<Renewed> m_steps; // built anew when the steps are other ones
     QLabel* m_told;
-    QString m_built;
+    Shape m_built;
     QList<Sentence*> m_sentences;
     QList<std::function<void()>> m_refreshers; // of the quiet words between the sentences
     QString m_why;                             // name of the step whose reasons are shown
 
     [[nodiscard]] int chain() const; // of the chosen hole, or -1
-    [[nodiscard]] QString structure() const;
+    [[nodiscard]] Shape structure() const;
     void build();
     void build_hole(QVBoxLayout* box);
     void show_kind(int chain);

@@ -67,7 +67,7 @@ void DepthView::follow() {
     if (index >= 0) {
         const SetupPlan& plan = m_document.plan();
         const Hole& hole = plan.holes[static_cast<std::size_t>(index)];
-        const Chain& chain = plan.chain(static_cast<std::size_t>(index));
+        const Chain& chain = plan.chain_of(static_cast<std::size_t>(index));
         m_stack = depth_stack(chain, crossings_of(job, hole, hole.spec.diameter), job.unit);
         m_title =
             tr("%1 in section: %2, %3")

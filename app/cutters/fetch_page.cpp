@@ -40,7 +40,7 @@ void CuttersSlip::build_fetch(QVBoxLayout* box) {
                                      : line.rpm   ? tr("at %1").arg(plain_figure(*line.rpm))
                                                   : tr("no speed")));
         facts->setWordWrap(false);
-        facts->setFixedWidth(104);
+        facts->setMinimumWidth(104);
         row->addWidget(button, 1);
         row->addWidget(facts);
         button->setObjectName(QStringLiteral("fetch:%1").arg(number));

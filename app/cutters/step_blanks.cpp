@@ -12,12 +12,16 @@ namespace clockface::app {
 
 namespace {
 
+// Words of blanks that are read again when they are typed: they are no messages, and the same in every language.
+constexpr QLatin1String one_go_word("one go");
+constexpr QLatin1String of_word(" of ");
+
 // The step as the plan has it now, found again by its name: the slip is older than the plan.
 const CutStep* step_now(const Document& document, std::size_t pattern, const std::string& name) {
     const SetupPlan& plan = document.plan();
     for (std::size_t i = 0; i < plan.holes.size(); ++i)
         if (pattern_of_kind(document.job(), plan.holes[i].pattern) == pattern)
-            return plan.chain(i).find(name);
+            return plan.chain_of(i).find(name);
     return nullptr;
 }
 
@@ -58,7 +62,7 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
     const auto now = [&document, index, name] { return step_now(document, index, name); };
 
     blanks.custom(
-        sentence, QStringLiteral("cutter:") + id, QObject::tr("cutter of the step '%1'").arg(q(name)),
+        sentence, QStringLiteral("cutter:") + id, QObject::tr("cutter of the step '%1'").arg(q(step_title(name))),
         [now](const Job&) { return now() ? q(now()->cutter.name) : QString(); },
         [&document, index, name, kind](Job& job, const QString& text) -> Result<QString> {
             if (as_planned(text)) {
@@ -81,8 +85,9 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
             names.push_back(other.cutter.name);
         }
         blanks.choice(
-            sentence, QStringLiteral("instead:") + id, QObject::tr("other cutters for the step '%1'").arg(q(name)),
-            fillings, [](const Job&) { return 0; },
+            sentence, QStringLiteral("instead:") + id,
+            QObject::tr("other cutters for the step '%1'").arg(q(step_title(name))), fillings,
+            [](const Job&) { return 0; },
             [index, name, names](Job& job, int filling) {
                 if (filling > 0)
                     wish_of(job, index, name).cutter = names[static_cast<std::size_t>(filling - 1)];
@@ -91,7 +96,8 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
     if (step.kind == StepKind::Deburr)
         return;
     blanks.custom(
-        sentence, QStringLiteral("depth:") + id, QObject::tr("depth of the tip in the step '%1'").arg(q(name)),
+        sentence, QStringLiteral("depth:") + id,
+        QObject::tr("depth of the tip in the step '%1'").arg(q(step_title(name))),
         [now](const Job& job) { return now() ? q(depth_figure(now()->tip, job.unit)) : QString(); },
         [index, name](Job& job, const QString& text) -> Result<QString> {
             if (as_planned(text)) {
@@ -107,7 +113,7 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
     if (step.by_hand)
         return;
     blanks.custom(
-        sentence, QStringLiteral("rpm:") + id, QObject::tr("turns a minute in the step '%1'").arg(q(name)),
+        sentence, QStringLiteral("rpm:") + id, QObject::tr("turns a minute in the step '%1'").arg(q(step_title(name))),
         [now](const Job&) {
             const CutStep* here = now();
             return here && here->rpm ? plain_figure(*here->rpm) : QObject::tr("no speed");
@@ -125,16 +131,16 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
         });
     if (step.cutter.kind == CutterKind::Drill) {
         blanks.custom(
-            sentence, QStringLiteral("peck:") + id, QObject::tr("depth of one peck in the step '%1'").arg(q(name)),
+            sentence, QStringLiteral("peck:") + id,
+            QObject::tr("depth of one peck in the step '%1'").arg(q(step_title(name))),
             [now](const Job& job) {
                 const CutStep* here = now();
-                return !here || here->pecks.size() < 2 ? QObject::tr("one go")
-                                                       : QObject::tr("%1 of %2")
-                                                             .arg(here->pecks.size())
-                                                             .arg(q(depth_figure(here->pecks.front(), job.unit)));
+                return !here || here->pecks.size() < 2 ? one_go_word
+                                                       : QString::number(here->pecks.size()) + of_word +
+                                                             q(depth_figure(here->pecks.front(), job.unit));
             },
             [index, name](Job& job, const QString& text) -> Result<QString> {
-                const QString typed = text.section(QObject::tr(" of "), -1).trimmed();
+                const QString typed = text.section(of_word, -1).trimmed();
                 StepWish& wish = wish_of(job, index, name);
                 wish.one_go = false;
                 wish.peck.reset();
@@ -142,7 +148,7 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
                     forget_empty(job, index, name);
                     return QObject::tr("as the program would");
                 }
-                if (typed == QObject::tr("one go")) {
+                if (typed == one_go_word) {
                     wish.one_go = true;
                     return QString();
                 }

@@ -29,6 +29,8 @@ public:
     [[nodiscard]] const Job& job() const { return m_preview ? *m_preview : m_job; }
     /// The job as it stands, without what is being typed.
     [[nodiscard]] const Job& settled() const { return m_job; }
+    /// A figure is being typed or something dragged: job() is not what is kept.
+    [[nodiscard]] bool trying() const { return m_preview.has_value(); }
     /// The work of the set-up at hand.
     [[nodiscard]] const SetupPlan& plan() const { return m_plan.of(at_hand(job()).id); }
     /// The plan of the whole job.

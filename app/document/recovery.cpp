@@ -3,6 +3,7 @@
 #include "formats/job_json.h"
 #include "formats/text_file.h"
 #include "look/words.h"
+#include "words/say.h"
 
 #include <QDir>
 #include <QFile>
@@ -119,7 +120,7 @@ Result<void> Recovery::write() {
             QStringLiteral("%1/%2%3").arg(m_folder, QUuid::createUuid().toString(QUuid::WithoutBraces), copy_ending);
         m_lock = HeldLock::take((file + lock_ending).toStdString());
         if (!m_lock)
-            return problem(m_folder.toStdString(), "The folder of unsaved jobs cannot be written to.");
+            return problem(m_folder.toStdString(), say("The folder of unsaved jobs cannot be written to."));
         m_file = file;
     }
     return write_file_atomically(m_file.toStdString(),

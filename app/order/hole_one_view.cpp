@@ -1,5 +1,7 @@
 #include "order/hole_one_view.h"
 
+#include "look/painting.h"
+
 #include "board/board_painter.h"
 #include "look/plain_text.h"
 #include "look/words.h"

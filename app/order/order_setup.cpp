@@ -2,6 +2,7 @@
 #include "look/words.h"
 
 #include "look/plain_text.h"
+#include "measure/cases.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"
 #include "order/hole_one_view.h"
@@ -49,41 +50,51 @@ void dial_blank(const JobBlanks& blanks, Sentence& sentence, const char* name, c
 } // namespace
 
 void OrderSlip::keep_ways(QVBoxLayout* box) {
-    const SetupPlan& plan = document().plan();
-    const auto* readout = std::get_if<Readout>(&plan.machine.kind);
-    const auto* wheels = std::get_if<Handwheels>(&plan.machine.kind);
-    const auto* table = std::get_if<RotaryTable>(&plan.machine.kind);
     const bool flat = !document().job().blank.on_side();
-    if (flat && (readout || wheels)) {
+    const auto keep_checks = [&] {
+        if (!flat)
+            return;
         Sentence* walk = kept_sentence(box);
         walk->reads(tr("Before the first hole {walkFirst}; half way round and at the last hole {checkHalfWay}."));
         blanks().flag(*walk, "walkFirst", tr("a first light walk"), tr("go straight to work"),
                       tr("touch every place lightly"), [](Job& at) -> bool& { return at_hand(at).order.walk_first; });
         blanks().flag(*walk, "checkHalfWay", tr("measuring half way"), tr("do not measure"),
                       tr("measure from the edges"), [](Job& at) -> bool& { return at_hand(at).order.check_half_way; });
-    }
-    if (wheels && !wheels->dials_turn) {
-        Sentence* dials = kept_sentence(box);
-        dials->reads(tr("Over zero the X dial shows {dialX} and the Y dial {dialY}."));
-        dial_blank(blanks(), *dials, "dialX", tr("X dial at zero"), wheels->x, &OrderWishes::dial_x);
-        dial_blank(blanks(), *dials, "dialY", tr("Y dial at zero"), wheels->y, &OrderWishes::dial_y);
-    }
-    if (readout && flat) {
-        Sentence* way = kept_sentence(box);
-        way->reads(tr("The readout's figures are {readoutWay}."));
-        blanks().one_of<ReadoutWay>(*way, "readoutWay", tr("how the readout is used"),
-                                    {{ReadoutWay::FromZero, tr("counted from the drawing's zero")},
-                                     {ReadoutWay::FromEachHole, tr("counted from each hole to the next")},
-                                     {ReadoutWay::Routines, tr("its own routines'")}},
-                                    [](Job& at) -> ReadoutWay& { return at_hand(at).order.readout; });
-    }
-    if (table && flat) {
-        Sentence* way = kept_sentence(box);
-        way->reads(tr("The table's handle is set by {tableWay}."));
-        blanks().one_of<TableWay>(*way, "tableWay", tr("what the table is set by"),
-                                  {{TableWay::Dial, tr("its dial")}, {TableWay::Plates, tr("its index plates")}},
-                                  [](Job& at) -> TableWay& { return at_hand(at).order.table; });
-    }
+    };
+    std::visit(Cases{[&](const Handwheels& wheels) {
+                         keep_checks();
+                         if (wheels.dials_turn)
+                             return;
+                         Sentence* dials = kept_sentence(box);
+                         dials->reads(tr("Over zero the X dial shows {dialX} and the Y dial {dialY}."));
+                         dial_blank(blanks(), *dials, "dialX", tr("X dial at zero"), wheels.x, &OrderWishes::dial_x);
+                         dial_blank(blanks(), *dials, "dialY", tr("Y dial at zero"), wheels.y, &OrderWishes::dial_y);
+                     },
+                     [&](const Readout&) {
+                         keep_checks();
+                         if (!flat)
+                             return;
+                         Sentence* way = kept_sentence(box);
+                         way->reads(tr("The readout's figures are {readoutWay}."));
+                         blanks().one_of<ReadoutWay>(
+                             *way, "readoutWay", tr("how the readout is used"),
+                             {{ReadoutWay::FromZero, tr("counted from the drawing's zero")},
+                              {ReadoutWay::FromEachHole, tr("counted from each hole to the next")},
+                              {ReadoutWay::Routines, tr("its own routines'")}},
+                             [](Job& at) -> ReadoutWay& { return at_hand(at).order.readout; });
+                     },
+                     [&](const RotaryTable&) {
+                         if (!flat)
+                             return;
+                         Sentence* way = kept_sentence(box);
+                         way->reads(tr("The table's handle is set by {tableWay}."));
+                         blanks().one_of<TableWay>(
+                             *way, "tableWay", tr("what the table is set by"),
+                             {{TableWay::Dial, tr("its dial")}, {TableWay::Plates, tr("its index plates")}},
+                             [](Job& at) -> TableWay& { return at_hand(at).order.table; });
+                     },
+                     [](const LayoutBench&) {}, [](const DrillPress&) {}, [](const MarksAcross&) {}},
+               document().plan().machine.kind);
 }
 
 void OrderSlip::build_setup(QVBoxLayout* box) {

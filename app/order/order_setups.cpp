@@ -4,6 +4,7 @@
 #include "look/words.h"
 #include "order/order_slip.h"
 #include "widgets/choice_blank.h"
+#include "words/say.h"
 
 #include <QPushButton>
 #include <QVBoxLayout>
@@ -36,13 +37,13 @@ Result<QString> read_patterns(Job& job, std::size_t index, const QString& text) 
     for (const QString& part : parts_of(text)) {
         const int found = pattern_index(job, part.toStdString());
         if (found < 0 || job.patterns[static_cast<std::size_t>(found)].face != job.setups[index].up)
-            return problem("", fmt::format("There is no pattern {} on this face. Letters of its patterns with commas "
-                                           "between them would do.",
-                                           part.toStdString()));
+            return problem("", say("There is no pattern {letter} on this face. Letters of its patterns with commas "
+                                   "between them would do.",
+                                   {{"letter", part.toStdString()}}));
         own.patterns.push_back(job.patterns[static_cast<std::size_t>(found)].id);
     }
     if (own.patterns.empty())
-        return problem("", "Letters of patterns with commas between them would do, such as A, C.");
+        return problem("", say("Letters of patterns with commas between them would do, such as A, C."));
     job.setups[index].makes = own;
     return QString();
 }
@@ -54,13 +55,13 @@ Result<QString> read_cutters(Job& job, std::size_t index, const QString& text, c
             return q(line.cutter.name).compare(part, Qt::CaseInsensitive) == 0;
         });
         if (found == list.lines.end())
-            return problem("", fmt::format("'{}' is not among the cutters to fetch. Their names with commas between "
-                                           "them would do.",
-                                           part.toStdString()));
+            return problem("", say("'{typed}' is not among the cutters to fetch. Their names with commas between them "
+                                   "would do.",
+                                   {{"typed", part.toStdString()}}));
         own.cutters.push_back(found->cutter.name);
     }
     if (own.cutters.empty())
-        return problem("", "Names of cutters to fetch with commas between them would do.");
+        return problem("", say("Names of cutters to fetch with commas between them would do."));
     job.setups[index].makes = own;
     return QString();
 }
@@ -73,7 +74,7 @@ std::vector<Operations> makings(const Job& job, const SetupPlan& plan, Face face
         if (pattern.face == face && patterns.patterns.empty())
             patterns.patterns.push_back(pattern.id);
     WithCutters cutters;
-    for (const int chain : plan.chain_of)
+    for (const int chain : plan.kind_of)
         for (const CutStep& step : plan.chains()[static_cast<std::size_t>(chain)].steps)
             if (!step.skipped && cutters.cutters.empty())
                 cutters.cutters.push_back(step.cutter.name);
@@ -82,12 +83,11 @@ std::vector<Operations> makings(const Job& job, const SetupPlan& plan, Face face
 
 } // namespace
 
-QString OrderSlip::setups_structure() const {
+void OrderSlip::add_setups_shape(Shape& shape) const {
     const Job& job = document().job();
-    QString all = QStringLiteral("%1 %2").arg(job.own_setups).arg(job.handwork_apart);
+    shape << job.own_setups << job.handwork_apart;
     for (const Setup& each : job.setups)
-        all += QStringLiteral(" %1.%2.%3").arg(each.id).arg(each.makes.index()).arg(static_cast<int>(each.up));
-    return all;
+        shape << each.id << each.makes.index() << each.up;
 }
 
 void OrderSlip::add_setup_sentence(QVBoxLayout* box, std::size_t index) {

@@ -59,7 +59,7 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown
     body()->addStretch();
     connect(&document, &Document::shop_changed, this, [this] {
         m_made_for.clear();
-        m_kept_for.clear();
+        m_kept_for = {};
     });
 }
 
@@ -109,10 +109,10 @@ void OrderSlip::build_list_page() {
     m_broken->setWordWrap(true);
     m_broken->hide();
     page->addWidget(m_broken);
-    m_slips = new QWidget;
-    m_slip_flow = new FlowLayout(m_slips);
-    m_slips->hide();
-    page->addWidget(m_slips);
+    m_faults = new QWidget;
+    m_fault_flow = new FlowLayout(m_faults);
+    m_faults->hide();
+    page->addWidget(m_faults);
     body()->addWidget(m_list_page, 1);
 
     // A heading opens by a click, or by Enter as every other thing.
@@ -130,8 +130,8 @@ void OrderSlip::build_list_page() {
         show_why();
         m_broken->hide();
         m_shown.clear();
-        if (m_slips->isVisible())
-            show_slips();
+        if (m_faults->isVisible())
+            show_faults();
         const int index = m_list_model.hole_of(row.row());
         if (index < 0)
             return;
@@ -139,12 +139,12 @@ void OrderSlip::build_list_page() {
         this->selection().select(this->document().job().patterns[hole.pattern].name, hole.name);
     });
     connect(m_what_if, &QPushButton::clicked, this, [this] {
-        const bool show = !m_slips->isVisible();
-        m_slips->setVisible(show);
+        const bool show = !m_faults->isVisible();
+        m_faults->setVisible(show);
         if (show) {
-            show_slips();
+            show_faults();
             auto* scroll = findChild<QScrollArea*>(QStringLiteral("slipScroll"));
-            return QTimer::singleShot(0, scroll, [this, scroll] { scroll->ensureWidgetVisible(m_slips); });
+            return QTimer::singleShot(0, scroll, [this, scroll] { scroll->ensureWidgetVisible(m_faults); });
         }
         m_broken->hide();
         m_shown.clear();
@@ -353,14 +353,11 @@ void OrderSlip::make_many() {
 // Typing must not pull the blank from under the hands: what is typed into stays as long as it fits.
 void OrderSlip::keep_page() {
     const SetupPlan& plan = document().plan();
-    const QString wanted =
-        QStringLiteral("%1 %2 %3 %4 ")
-            .arg(static_cast<int>(m_page))
-            .arg(q(plan.machine.name))
-            .arg(document().job().blank.on_side())
-            .arg(plan.holes.empty()) +
-        setups_structure() +
-        (m_page == Page::Proof ? QString::number(pattern_index(document().job(), selection().pattern())) : QString());
+    Shape wanted;
+    wanted << m_page << plan.machine.name << document().job().blank.on_side() << plan.holes.empty();
+    add_setups_shape(wanted);
+    if (m_page == Page::Proof)
+        wanted << pattern_index(document().job(), selection().pattern());
     if (wanted != m_kept_for) {
         m_kept_for = wanted;
         m_kept_sentences.clear();
@@ -399,9 +396,9 @@ void OrderSlip::refresh_list() {
     m_what_if->setVisible(!plan.route.order.empty());
     m_broken->hide();
     m_shown.clear();
-    if (m_slips->isVisible())
-        show_slips();
-    if (const auto worst = plan.proof.worst(); worst && plan.proof.complaints.empty())
+    if (m_faults->isVisible())
+        show_faults();
+    if (const auto worst = plan.run.worst(); worst && plan.run.complaints.empty())
         m_proof->setText(
             (job.blank.on_side()
                  ? tr("The simulated operator carried out %1, both mouths of a through hole counted: worst hole "
@@ -411,9 +408,9 @@ void OrderSlip::refresh_list() {
                 .arg(q(say("{count} {count:move|moves}", {{"count", plan.route.list.size()}})),
                      escaped(q(plan.holes[static_cast<std::size_t>(worst->hole)].name)),
                      q(deviation_in_words(worst->miss, job.unit))));
-    else if (!plan.proof.complaints.empty())
+    else if (!plan.run.complaints.empty())
         m_proof->setText(tr("▲ The simulated operator could not carry the list out. %1")
-                             .arg(escaped(q(plan.proof.complaints.front()))));
+                             .arg(escaped(q(plan.run.complaints.front()))));
     else
         m_proof->setText(tr("There are no holes yet: place some under Holes."));
 }
@@ -426,41 +423,41 @@ void OrderSlip::show_why() {
 }
 
 // What can go wrong at the chosen move, each to be tried.
-void OrderSlip::show_slips() {
-    while (QLayoutItem* item = m_slip_flow->takeAt(0)) {
+void OrderSlip::show_faults() {
+    while (QLayoutItem* item = m_fault_flow->takeAt(0)) {
         item->widget()->hide();
         item->widget()->deleteLater();
         delete item;
     }
     const SetupPlan& plan = document().plan();
     const int move = m_list_model.move_of(m_list->currentIndex().row());
-    const auto slips = slips_at(plan.route, plan.machine, static_cast<std::size_t>(std::max(move, 0)));
-    for (const MoveSlip slip : slips) {
+    const auto slips = faults_at(plan.route, plan.machine, static_cast<std::size_t>(std::max(move, 0)));
+    for (const MoveFault slip : slips) {
         auto* button = new QPushButton(button_text(q(in_words(slip))));
         button->setObjectName(QStringLiteral("slip:%1").arg(static_cast<int>(slip)));
         button->setAccessibleName(tr("try: %1").arg(q(in_words(slip))));
         button->setProperty("line", true);
-        connect(button, &QPushButton::clicked, this, [this, slip] { try_slip(slip); });
-        m_slip_flow->addWidget(button);
+        connect(button, &QPushButton::clicked, this, [this, slip] { try_fault(slip); });
+        m_fault_flow->addWidget(button);
         button->show();
     }
     if (slips.empty()) {
         QLabel* none = quiet(tr("Nothing can go wrong here that the simulation knows of. Choose a move that sets "
                                 "something."));
-        m_slip_flow->addWidget(none);
+        m_fault_flow->addWidget(none);
         none->show();
     }
-    m_slips->updateGeometry();
+    m_faults->updateGeometry();
 }
 
-void OrderSlip::try_slip(MoveSlip slip) {
+void OrderSlip::try_fault(MoveFault slip) {
     const SetupPlan& plan = document().plan();
     const Job& job = document().job();
     const auto move = static_cast<std::size_t>(std::max(m_list_model.move_of(m_list->currentIndex().row()), 0));
-    const Broken broken = with_slip(plan.route, plan.machine, move, slip);
-    const Proof proof = carry_out(broken.route, broken.machine, job, plan.holes);
-    const int out = holes_spoiled(proof, plan.holes, allowed_of(job, plan.holes, plan.estimates));
-    const auto worst = proof.worst();
+    const Broken broken = with_fault(plan.route, plan.machine, move, slip);
+    const SimulatedRun run = carry_out(broken.route, broken.machine, job, plan.holes);
+    const int out = holes_spoiled(run, plan.holes, allowed_of(job, plan.holes, plan.estimates));
+    const auto worst = run.worst();
     QString words =
         out == 0 ? tr("It would still come out: every hole within what it may stand beside its place.")
                  : tr("<b>%1 of %2 holes</b> would be spoiled, the worst <b>%3</b> by <b>%4</b>.")
@@ -468,13 +465,13 @@ void OrderSlip::try_slip(MoveSlip slip) {
                        .arg(plan.holes.size())
                        .arg(worst ? escaped(q(plan.holes[static_cast<std::size_t>(worst->hole)].name)) : QString(),
                             worst ? q(with_unit(worst->miss, job.unit)) : QString());
-    if (!proof.complaints.empty())
-        words += tr(" It would be noticed: %1").arg(escaped(q(proof.complaints.front())));
+    if (!run.complaints.empty())
+        words += tr(" It would be noticed: %1").arg(escaped(q(run.complaints.front())));
     else if (out > 0)
         words += tr(" No check of the list would notice it.");
     m_broken->setText(words);
     m_broken->show();
-    m_shown.show_broken(proof);
+    m_shown.show_broken(run);
 }
 
 } // namespace clockface::app

@@ -13,6 +13,7 @@
 #include "slips/slip.h"
 #include "widgets/beside.h"
 #include "widgets/renewed.h"
+#include "widgets/shape.h"
 
 #include <QHash>
 #include <optional>
@@ -72,12 +73,12 @@ private:
     InstructionList m_list_model;
     QListView* m_list;
     QPushButton* m_what_if;
-    QWidget* m_slips;
-    FlowLayout* m_slip_flow;
+    QWidget* m_faults;
+    FlowLayout* m_fault_flow;
     QLabel* m_broken;
     QWidget* m_other_page;
     Renewed m_kept; ///< what is worked in on the other pages: built anew only for another page or machine
-    QString m_kept_for;
+    Shape m_kept_for;
     QList<Sentence*> m_kept_sentences;
     OrderList* m_own_order = nullptr;
     QLabel* m_order_cost = nullptr;
@@ -97,9 +98,9 @@ private:
     void build_list_page();
     void refresh_head();
     void refresh_list();
-    void show_slips();
+    void show_faults();
     void show_why();
-    void try_slip(MoveSlip slip);
+    void try_fault(MoveFault slip);
     void make_working_line(QVBoxLayout* box);
     void compare();
     void make_many();
@@ -113,7 +114,7 @@ private:
     void add_setup_sentence(QVBoxLayout* box, std::size_t index);
     void add_setup_links(QVBoxLayout* box, std::size_t index);
     /// What the widgets about set-ups stand for: other set-ups need other widgets, other figures do not.
-    [[nodiscard]] QString setups_structure() const;
+    void add_setups_shape(Shape& shape) const;
     void keep_ways(QVBoxLayout* box);
     void keep_own_order(QVBoxLayout* box);
     [[nodiscard]] QHash<QString, int> holes_by_name() const;

@@ -14,7 +14,7 @@ public:
     using QObject::QObject;
 
     [[nodiscard]] const std::optional<ManyParts>& many() const { return m_many; }
-    [[nodiscard]] const std::optional<Proof>& broken() const { return m_broken; }
+    [[nodiscard]] const std::optional<SimulatedRun>& broken() const { return m_broken; }
     [[nodiscard]] bool nothing() const { return !m_many && !m_broken; }
 
     void show_many(const ManyParts& many) {
@@ -22,8 +22,8 @@ public:
         m_broken.reset();
         emit changed();
     }
-    void show_broken(const Proof& proof) {
-        m_broken = proof;
+    void show_broken(const SimulatedRun& run) {
+        m_broken = run;
         m_many.reset();
         emit changed();
     }
@@ -40,7 +40,7 @@ signals:
 
 private:
     std::optional<ManyParts> m_many;
-    std::optional<Proof> m_broken;
+    std::optional<SimulatedRun> m_broken;
 };
 
 } // namespace clockface::app

@@ -310,22 +310,28 @@ void PartSlip::build_laying() {
 }
 
 void PartSlip::show_fit() {
-    const OldPart& part = document().job().old_part;
-    const FitCheck fit = check_fit(part, document().survey(), document().estimates().made_within, 1000);
+    constexpr int draws = 1000;
+    m_fitting.ask([part = document().job().old_part, survey = document().survey(),
+                   within = document().estimates().made_within] { return check_fit(part, survey, within, draws); },
+                  [this](const FitCheck& fit) { say_fit(fit); });
+}
+
+void PartSlip::say_fit(const FitCheck& fit) {
+    const Unit unit = document().job().old_part.unit;
     if (fit.pairs.empty()) {
         m_fit->setText(tr("No hole has both a place and a bolt yet."));
         return;
     }
     const QString worst = q(fit.worst);
     const QString goes =
-        fit.left < Length{} ? tr("They do not: at %1 they miss by %2.").arg(worst, q(thousandths(-fit.left, part.unit)))
-                            : tr("They do, with %2 of play left at the worst hole, %1.")
-                                  .arg(worst, q(thousandths(fit.left, part.unit)));
+        fit.left < Length{}
+            ? tr("They do not: at %1 they miss by %2.").arg(worst, q(thousandths(-fit.left, unit)))
+            : tr("They do, with %2 of play left at the worst hole, %1.").arg(worst, q(thousandths(fit.left, unit)));
     m_fit->setText(
         tr("%1 Of %2 copies drawn with the errors of the readings and %3 of making on each axis, %4 go together.")
             .arg(goes)
             .arg(fit.draws)
-            .arg(q(thousandths(document().estimates().made_within, part.unit)))
+            .arg(q(thousandths(document().estimates().made_within, unit)))
             .arg(std::lround(fit.share * fit.draws)));
 }
 

@@ -278,15 +278,15 @@ void PartSlip::show_words() {
     m_words->setText(lines.join(QStringLiteral("\n")));
 }
 
-QString PartSlip::structure() const {
+Shape PartSlip::structure() const {
     const OldPart& part = document().settled().old_part;
-    QString out = QString::number(m_page) + q(m_chosen.hole()) + QLatin1Char('|');
+    Shape all;
+    all << m_page << m_chosen.hole();
     for (const OldHole& hole : part.holes)
-        out += q(hole.name) + (hole.tapped ? QStringLiteral("t") : QString()) +
-               (hole.made_as ? QStringLiteral("m") : QString());
+        all << hole.name << hole.tapped << hole.made_as.has_value();
     for (const std::string& line : to_lines(part)) // designs and ways depend on every reading
-        out += q(line);
-    return out + (part.laying.centred ? QStringLiteral("c") : QString());
+        all << line;
+    return all << part.laying.centred;
 }
 
 void PartSlip::refresh() {
@@ -296,8 +296,8 @@ void PartSlip::refresh() {
     m_turned_over->setChecked(mirrored == true);
     // Not while somebody types in one of the blanks: it would be taken from under the hands.
     const bool typing = QApplication::focusWidget() && qobject_cast<BlankEdit*>(QApplication::focusWidget()) &&
-                        isAncestorOf(QApplication::focusWidget()) && !(document().job() == document().settled());
-    if (const QString now = structure(); now != m_built && !typing) {
+                        isAncestorOf(QApplication::focusWidget()) && document().trying();
+    if (const Shape now = structure(); now != m_built && !typing) {
         m_built = now;
         build();
     }

@@ -8,6 +8,9 @@
 #include "part/reading_table.h"
 #include "slips/slip.h"
 #include "survey/designs.h"
+#include "survey/fits.h"
+#include "widgets/beside.h"
+#include "widgets/shape.h"
 
 #include <QLineEdit>
 
@@ -59,8 +62,9 @@ private:
     // Holes, Copy, Marks: built anew when what they speak of changes
     QVBoxLayout *m_hole_box, *m_design_box, *m_copy_box, *m_marks_box;
     QLabel* m_fit;
+    Beside<FitCheck> m_fitting;
     QToolButton *m_as_seen, *m_turned_over;
-    QString m_built;
+    Shape m_built;
     QList<Sentence*> m_sentences;
 
     QWidget* readings_page();
@@ -72,7 +76,7 @@ private:
     void build_designs();
     void build_laying();
     void build_marks();
-    [[nodiscard]] QString structure() const;
+    [[nodiscard]] Shape structure() const;
     [[nodiscard]] std::optional<ReadingKind> kind_typed() const;
     void follow_kind();
     void step_on(QLineEdit* from);
@@ -84,6 +88,7 @@ private:
     void edit(const QString& step, const Job& next);
     void show_words();
     void show_fit();
+    void say_fit(const FitCheck& fit);
 };
 
 } // namespace clockface::app

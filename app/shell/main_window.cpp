@@ -63,7 +63,9 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
     , m_settings(m_seams.settings_file, QSettings::IniFormat)
     , m_recovery(document, m_seams.recovery_folder)
     , m_claim(m_seams.recovery_folder + QStringLiteral("/open"))
-    , m_shops(document, m_seams.shop_folder, m_seams.settings_file) {
+    , m_shops(document, m_seams.shop_folder, m_seams.settings_file)
+    , m_drawing_sheet([this](bool waiting) { say_drawing(waiting); })
+    , m_drawing_template([this](bool waiting) { say_drawing(waiting); }) {
     setObjectName(QStringLiteral("mainWindow"));
     const bool night = m_settings.value(QStringLiteral("night"), false).toBool();
     m_look = night ? &Look::night_shift() : &Look::day();
@@ -437,11 +439,20 @@ void MainWindow::write_where(const QString& title, const QString& suggested, con
          {{tr("Write over it"), [write, path] { write(path); }}, {tr("Leave it as it is"), [] {}}});
 }
 
+void MainWindow::say_drawing(bool waiting) {
+    if (waiting)
+        tell(tr("The paper is being drawn …"));
+}
+
 void MainWindow::save_sheet() {
     write_where(tr("Sheet as PDF"), file_name(m_document.job()) + QStringLiteral(".pdf"), QStringLiteral(".pdf"),
                 tr("PDF (*.pdf)"), [this](const QString& path) {
-                    const Result<void> written = write_sheet(m_document.job(), m_document.whole_plan(), path);
-                    tell(written ? tr("The sheet is in %1.").arg(path) : q(written.error().text()));
+                    m_drawing_sheet.ask(
+                        [job = m_document.job(), plan = m_document.whole_plan()] { return sheet_pdf(job, plan); },
+                        [this, path](const std::string& pdf) {
+                            const Result<void> kept = write_file_atomically(path.toStdString(), pdf);
+                            tell(kept ? tr("The sheet is in %1.").arg(path) : q(kept.error().text()));
+                        });
                 });
 }
 
@@ -450,10 +461,14 @@ void MainWindow::save_template() {
         tr("Template 1:1"), file_name(m_document.job()) + tr("-template.pdf"), QStringLiteral(".pdf"),
         tr("PDF (*.pdf);;SVG (*.svg)"),
         [this](const QString& path) {
-            const Result<int> pages = write_template(m_document.job(), m_document.plan(), path);
-            tell(pages ? tr("The template is in %1, %2. Print it at 100 percent and measure both bars first.")
-                             .arg(path, q(say("{count} {count:page|pages}", {{"count", *pages}})))
-                       : q(pages.error().text()));
+            m_drawing_template.ask(
+                [job = m_document.job(), plan = m_document.plan(), path] { return drawn_template(job, plan, path); },
+                [this, path](const Result<DrawnTemplate>& drawn) {
+                    const Result<int> pages = drawn.and_then(written);
+                    tell(pages ? tr("The template is in %1, %2. Print it at 100 percent and measure both bars first.")
+                                     .arg(path, q(say("{count} {count:page|pages}", {{"count", *pages}})))
+                               : q(pages.error().text()));
+                });
         },
         [this](const QString& path) { return template_files(m_document.job(), path); });
 }

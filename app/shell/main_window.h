@@ -11,9 +11,11 @@
 #include "document/shop_store.h"
 #include "order/shown_parts.h"
 #include "part/part_board.h"
+#include "report/template.h"
 #include "shell/seams.h"
 #include "shell/stage_rail.h"
 #include "shell/strips.h"
+#include "widgets/beside.h"
 
 #include <QMainWindow>
 #include <QSettings>
@@ -85,6 +87,9 @@ private:
     Selection m_selection;
     PartSelection m_part_selection;
     ShownParts m_shown;
+    // What is drawn beside the window is written in it: nothing appears on the disk once it is gone.
+    Beside<std::string> m_drawing_sheet;
+    Beside<Result<DrawnTemplate>> m_drawing_template;
     Stage m_stage = Stage::Holes;
     const Look* m_look = &Look::day();
 
@@ -117,6 +122,7 @@ private:
     PartSlip* part();
     ShopView* shop_view();
     void show_depths(bool shown);
+    void say_drawing(bool waiting);
     void connect_view(QWidget* view);
     void add_slip(QWidget* slip);
     void wear_look();

@@ -77,7 +77,7 @@ void FindingsStrip::refresh() {
     const QColor colour = finding.grade == Grade::Stop    ? m_look->stop
                           : finding.grade == Grade::Check ? m_look->check
                                                           : m_look->quiet;
-    m_icon->setPixmap(line_drawing(QString::fromStdString(in_words(finding.grade)), colour, 24, devicePixelRatioF()));
+    m_icon->setPixmap(line_drawing(QString::fromStdString(name_of(finding.grade)), colour, 24, devicePixelRatioF()));
     const QString grade = finding.grade == Grade::Stop    ? tr("Stop")
                           : finding.grade == Grade::Check ? tr("Check")
                                                           : tr("Note");

@@ -14,6 +14,14 @@
 
 namespace clockface::app {
 
+namespace {
+
+// Words of blanks that are read again when they are typed: they are no messages, and the same in every language.
+constexpr QLatin1String suits_metal("what suits the metal");
+constexpr QLatin1String by_the_table("by the table");
+
+} // namespace
+
 void ShopView::build_cutting(QVBoxLayout* box) {
     add_heading(box, tr("How we cut"));
     Sentence* s = add_sentence(box);
@@ -33,11 +41,10 @@ void ShopView::build_cutting(QVBoxLayout* box) {
     m_blanks.custom(
         *s, "threadPercent", tr("percent of thread"),
         [](const Shop& shop) {
-            return shop.customs.thread_percent > 0.0 ? q(decimal(shop.customs.thread_percent, 0))
-                                                     : tr("what suits the metal");
+            return shop.customs.thread_percent > 0.0 ? q(decimal(shop.customs.thread_percent, 0)) : suits_metal;
         },
         [](Shop& shop, const QString& text) -> Result<QString> {
-            if (text.trimmed().isEmpty() || text == tr("what suits the metal")) {
+            if (text.trimmed().isEmpty() || text == suits_metal) {
                 shop.customs.thread_percent = 0.0;
                 return tr("75 in most metals, 60 to 65 in tough ones");
             }
@@ -72,11 +79,11 @@ void ShopView::build_cutting(QVBoxLayout* box) {
             *line, QStringLiteral("speed:") + q(metal.name), tr("surface speed in %1").arg(q(metal.name)),
             [name, usual = metal.usual](const Shop& shop) {
                 const auto own = shop.customs.speeds.find(name);
-                return own == shop.customs.speeds.end() ? tr("%1 by the table").arg(usual)
+                return own == shop.customs.speeds.end() ? QStringLiteral("%1 %2").arg(usual).arg(by_the_table)
                                                         : q(decimal(own->second, 1, Sign::WhenNegative, Tail::Trim));
             },
             [name](Shop& shop, const QString& text) -> Result<QString> {
-                if (text.trimmed().isEmpty() || text.contains(tr("by the table"))) {
+                if (text.trimmed().isEmpty() || text.contains(by_the_table)) {
                     shop.customs.speeds.erase(name);
                     return tr("as the table has it");
                 }

@@ -21,6 +21,14 @@ namespace clockface::app {
 
 namespace {
 
+// Words of blanks that are read again when they are typed: they are no messages, and the same in every language.
+constexpr QLatin1String taper_word("taper");
+constexpr QLatin1String plug_word("plug");
+constexpr QLatin1String bottoming_word("bottoming");
+constexpr QLatin1String none_word("none");
+constexpr QLatin1String every_size("every size");
+constexpr QLatin1String another_thread("another thread");
+
 template <class T> T* at(std::vector<T>& all, std::size_t index) {
     return index < all.size() ? &all[index] : nullptr;
 }
@@ -28,25 +36,25 @@ template <class T> T* at(std::vector<T>& all, std::size_t index) {
 QString tap_words(const TapSet& set) {
     QStringList all;
     if (set.taper)
-        all << QObject::tr("taper");
+        all << taper_word;
     if (set.plug)
-        all << QObject::tr("plug");
+        all << plug_word;
     if (set.bottoming)
-        all << QObject::tr("bottoming");
-    return all.isEmpty() ? QObject::tr("none") : all.join(QStringLiteral(", "));
+        all << bottoming_word;
+    return all.isEmpty() ? none_word : all.join(QStringLiteral(", "));
 }
 
 Result<QString> read_taps(TapSet& set, const QString& text) {
     TapSet next{set.thread};
     for (const QString& part : text.split(QLatin1Char(','), Qt::SkipEmptyParts)) {
         const QString word = part.trimmed().toLower();
-        if (word == QObject::tr("taper"))
+        if (word == taper_word)
             next.taper = true;
-        else if (word == QObject::tr("plug"))
+        else if (word == plug_word)
             next.plug = true;
-        else if (word == QObject::tr("bottoming"))
+        else if (word == bottoming_word)
             next.bottoming = true;
-        else if (word != QObject::tr("none"))
+        else if (word != none_word)
             return problem(
                 "", QObject::tr("'%1' is no kind of tap. Taper, plug and bottoming would do.").arg(word).toStdString());
     }
@@ -116,13 +124,13 @@ void ShopView::build_drawer(QVBoxLayout* box) {
         m_blanks.text(*s, QStringLiteral("setTo:") + id, tr("last size of the set"), part(&CutterSet::to));
         m_blanks.custom(
             *s, QStringLiteral("setStep:") + id, tr("step of the set"),
-            [i](const Shop& shop) {
+            [i](const Shop& shop) -> QString {
                 if (i >= shop.drawer.sets.size() || shop.drawer.sets[i].step <= Length{})
-                    return tr("every size");
+                    return every_size;
                 return q(with_unit(shop.drawer.sets[i].step, Unit::Millimetre));
             },
             [set](Shop& shop, const QString& text) -> Result<QString> {
-                if (text.trimmed().isEmpty() || text.trimmed() == tr("every size")) {
+                if (text.trimmed().isEmpty() || text.trimmed() == every_size) {
                     if (set(shop))
                         set(shop)->step = {};
                     return tr("every size that is sold");
@@ -261,9 +269,9 @@ void ShopView::build_taps(QVBoxLayout* box) {
     Sentence* add = add_sentence(box);
     add->reads(tr("And taps for {addTap}."));
     m_blanks.custom(
-        *add, "addTap", tr("a further thread"), [](const Shop&) { return tr("another thread"); },
+        *add, "addTap", tr("a further thread"), [](const Shop&) { return another_thread; },
         [](Shop& shop, const QString& text) -> Result<QString> {
-            if (text.trimmed().isEmpty() || text == tr("another thread"))
+            if (text.trimmed().isEmpty() || text == another_thread)
                 return QString();
             const auto thread = find_thread(text.toStdString());
             if (!thread)

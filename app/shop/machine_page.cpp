@@ -1,6 +1,7 @@
 // One machine: its screws and dials, its spindle, and the guided test for its backlash.
 #include "look/plain_figure.h"
 #include "look/words.h"
+#include "measure/cases.h"
 #include "measure/figures.h"
 #include "measure/read_angle.h"
 #include "measure/shop_number.h"
@@ -16,10 +17,15 @@ namespace clockface::app {
 
 namespace {
 
+// Words of blanks that are read again when they are typed: they are no messages, and the same in every language.
+constexpr QLatin1String no_plates("no");
+constexpr QLatin1String up_to("to");
+
 // "95, 160, 265" or "60 to 4200".
 QString speeds_in_words(const Spindle& spindle) {
     if (spindle.steps.empty())
-        return QObject::tr("%1 to %2").arg(plain_figure(spindle.slowest, 1), plain_figure(spindle.fastest, 1));
+        return QStringLiteral("%1 %2 %3")
+            .arg(plain_figure(spindle.slowest, 1), up_to, plain_figure(spindle.fastest, 1));
     QStringList all;
     for (const double step : spindle.steps)
         all << plain_figure(step, 1);
@@ -27,7 +33,7 @@ QString speeds_in_words(const Spindle& spindle) {
 }
 
 Result<QString> read_speeds(Spindle& spindle, const QString& text) {
-    const QStringList range = text.split(QObject::tr("to"), Qt::SkipEmptyParts);
+    const QStringList range = text.split(up_to, Qt::SkipEmptyParts);
     const bool by_range = range.size() == 2 && !text.contains(QLatin1Char(','));
     std::vector<double> read;
     for (const QString& part : by_range ? range : text.split(QLatin1Char(','), Qt::SkipEmptyParts)) {
@@ -57,13 +63,13 @@ QString plates_in_words(const std::vector<std::vector<int>>& plates) {
             circles << QString::number(holes);
         all << circles.join(QStringLiteral(", "));
     }
-    return all.isEmpty() ? QObject::tr("no") : all.join(QStringLiteral("; "));
+    return all.isEmpty() ? no_plates : all.join(QStringLiteral("; "));
 }
 
 Result<QString> read_plates(std::vector<std::vector<int>>& plates, const QString& text) {
     std::vector<std::vector<int>> read;
     int circles = 0;
-    if (text.trimmed() != QObject::tr("no"))
+    if (text.trimmed() != no_plates)
         for (const QString& plate : text.split(QLatin1Char(';'), Qt::SkipEmptyParts)) {
             read.emplace_back();
             for (const QString& holes : plate.split(QLatin1Char(','), Qt::SkipEmptyParts)) {
@@ -114,7 +120,7 @@ void ShopView::screw_sentence(QVBoxLayout* box, const QString& id, const QString
                           {{Turn::Clockwise, tr("clockwise")}, {Turn::CounterClockwise, tr("counter-clockwise")}},
                           part(&Screw::plus));
     m_blanks.one_of<Towards>(*s, QStringLiteral("finish:") + id, tr("how holes are come to along %1").arg(axis),
-                             {{Towards::Plus, tr("plus")}, {Towards::Minus, tr("minus")}}, part(&Screw::finish));
+                             {{Towards::Plus, tr("plus")}, {Towards::Minus, tr("minus")}}, part(&Screw::approach));
     m_blanks.length(*s, QStringLiteral("backlash:") + id, tr("backlash of the %1 screw").arg(axis), unit,
                     part(&Screw::backlash));
     Shop copy = m_document.shop();
@@ -133,6 +139,88 @@ void ShopView::screw_sentence(QVBoxLayout* box, const QString& id, const QString
     box->addWidget(test);
 }
 
+void ShopView::build_handwheels(QVBoxLayout* box, std::size_t index, const Handwheels& wheels) {
+    const auto at = kind_at<Handwheels>(index);
+    screw_sentence(box, QStringLiteral("x"), QStringLiteral("X"), wheels.x.unit,
+                   [at](Shop& shop) { return at(shop) ? &at(shop)->x : nullptr; });
+    screw_sentence(box, QStringLiteral("y"), QStringLiteral("Y"), wheels.y.unit,
+                   [at](Shop& shop) { return at(shop) ? &at(shop)->y : nullptr; });
+    Sentence* dials = add_sentence(box);
+    dials->reads(tr("Its dials {dialsTurn}."));
+    m_blanks.flag(*dials, "dialsTurn", tr("whether the dials can be set to 0"),
+                  tr("cannot be turned and are read as they stand at zero"), tr("can be set to 0 anywhere"),
+                  [at](Shop& shop) { return at(shop) ? &at(shop)->dials_turn : nullptr; });
+}
+
+void ShopView::build_readout(QVBoxLayout* box, std::size_t index, const Readout& readout) {
+    const auto at = kind_at<Readout>(index);
+    Sentence* line = add_sentence(box);
+    line->reads(tr("It shows steps of {resolution}, angles to {angleResolution}; its circle routine has 0° at a "
+                   "bearing of {routineZero} counter-clockwise from the right and counts {routineSense}; it asks "
+                   "for {asksStep}. Circles: {circleRoutine}; rows: {rowRoutine}."));
+    m_blanks.length(*line, "resolution", tr("resolution"), readout.unit,
+                    [at](Shop& shop) { return at(shop) ? &at(shop)->resolution : nullptr; });
+    m_blanks.angle(*line, "angleResolution", tr("step of angles"),
+                   [at](Shop& shop) { return at(shop) ? &at(shop)->angle_resolution : nullptr; });
+    m_blanks.angle(*line, "routineZero", tr("zero direction of the circle routine, counter-clockwise from the right"),
+                   [at](Shop& shop) { return at(shop) ? &at(shop)->circle_convention.zero : nullptr; });
+    m_blanks.one_of<Sense>(*line, "routineSense", tr("sense of the circle routine"), sense_fillings(),
+                           [at](Shop& shop) { return at(shop) ? &at(shop)->circle_convention.sense : nullptr; });
+    m_blanks.flag(*line, "asksStep", tr("what the circle routine asks for"), tr("the angle of the last hole"),
+                  tr("the angle from hole to hole"),
+                  [at](Shop& shop) { return at(shop) ? &at(shop)->asks_step : nullptr; });
+    m_blanks.flag(*line, "circleRoutine", tr("whether it has a circle routine"), tr("no routine"), tr("a routine"),
+                  [at](Shop& shop) { return at(shop) ? &at(shop)->circle_routine : nullptr; });
+    m_blanks.flag(*line, "rowRoutine", tr("whether it has a row routine"), tr("no routine"), tr("a routine"),
+                  [at](Shop& shop) { return at(shop) ? &at(shop)->row_routine : nullptr; });
+}
+
+void ShopView::build_table(QVBoxLayout* box, std::size_t index, const RotaryTable& table) {
+    const auto at = kind_at<RotaryTable>(index);
+    Sentence* line = add_sentence(box);
+    line->reads(tr("One turn of the table takes {ratio} of the handle, whose dial has {handleSteps} steps with its "
+                   "vernier; its backlash is {tableBacklash}, and its figures rise as it turns {rising}. Of the "
+                   "steps {vernier} are of its vernier in one line; it is engraved in {tableDecimal}. Its index "
+                   "plates have {plates} holes."));
+    m_blanks.count(*line, "ratio", tr("turns of the handle"), 1, 1000,
+                   [at](Shop& shop) { return at(shop) ? &at(shop)->ratio : nullptr; });
+    m_blanks.count(*line, "handleSteps", tr("steps of the handle dial, vernier included"), 2, 100000,
+                   [at](Shop& shop) { return at(shop) ? &at(shop)->graduations : nullptr; });
+    m_blanks.angle(*line, "tableBacklash", tr("backlash of the table"),
+                   [at](Shop& shop) { return at(shop) ? &at(shop)->backlash : nullptr; });
+    m_blanks.one_of<Sense>(*line, "rising", tr("which way the table's figures rise"), sense_fillings(),
+                           [at](Shop& shop) { return at(shop) ? &at(shop)->rising : nullptr; });
+    m_blanks.count(*line, "vernier", tr("steps of the vernier in one line of the dial"), 1, 1000,
+                   [at](Shop& shop) { return at(shop) ? &at(shop)->vernier : nullptr; });
+    m_blanks.flag(*line, "tableDecimal", tr("how the dial is engraved"), tr("minutes and seconds"),
+                  tr("decimals of a degree"), [at](Shop& shop) { return at(shop) ? &at(shop)->decimal : nullptr; });
+    m_blanks.custom(
+        *line, "plates", tr("circles of the index plates, a plate after the other"),
+        [index](const Shop& shop) {
+            const auto* kind =
+                index < shop.machines.size() ? std::get_if<RotaryTable>(&shop.machines[index].kind) : nullptr;
+            return kind ? plates_in_words(kind->plates) : QString();
+        },
+        [at](Shop& shop, const QString& text) -> Result<QString> {
+            return at(shop) ? read_plates(at(shop)->plates, text) : Result<QString>(QString());
+        });
+    screw_sentence(box, QStringLiteral("slide"), tr("slide"), table.slide.unit,
+                   [at](Shop& shop) { return at(shop) ? &at(shop)->slide : nullptr; });
+}
+
+void ShopView::build_layout(QVBoxLayout* box, std::size_t index, const LayoutBench& bench) {
+    const auto at = kind_at<LayoutBench>(index);
+    Sentence* line = add_sentence(box);
+    line->reads(
+        tr("The height gauge is set to {gaugeStep}, dividers to {dividerStep}, marks are compared to {measuredTo}."));
+    m_blanks.length(*line, "gaugeStep", tr("step of the height gauge"), bench.unit,
+                    [at](Shop& shop) { return at(shop) ? &at(shop)->gauge_step : nullptr; });
+    m_blanks.length(*line, "dividerStep", tr("step of the dividers"), bench.unit,
+                    [at](Shop& shop) { return at(shop) ? &at(shop)->divider_step : nullptr; });
+    m_blanks.length(*line, "measuredTo", tr("what a caliper over marks is trusted to"), bench.unit,
+                    [at](Shop& shop) { return at(shop) ? &at(shop)->measured_to : nullptr; });
+}
+
 void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
     const Machine& machine = m_document.shop().machines[index];
     add_heading(box, q(machine.name));
@@ -149,82 +237,12 @@ void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
         });
     m_blanks.text(*s, "machineRemark", tr("remark on the machine"),
                   [index](Shop& shop) { return machine_at(shop, index) ? &machine_at(shop, index)->remark : nullptr; });
-    if (const auto* wheels = std::get_if<Handwheels>(&machine.kind)) {
-        const auto at = kind_at<Handwheels>(index);
-        screw_sentence(box, QStringLiteral("x"), QStringLiteral("X"), wheels->x.unit,
-                       [at](Shop& shop) { return at(shop) ? &at(shop)->x : nullptr; });
-        screw_sentence(box, QStringLiteral("y"), QStringLiteral("Y"), wheels->y.unit,
-                       [at](Shop& shop) { return at(shop) ? &at(shop)->y : nullptr; });
-        Sentence* dials = add_sentence(box);
-        dials->reads(tr("Its dials {dialsTurn}."));
-        m_blanks.flag(*dials, "dialsTurn", tr("whether the dials can be set to 0"),
-                      tr("cannot be turned and are read as they stand at zero"), tr("can be set to 0 anywhere"),
-                      [at](Shop& shop) { return at(shop) ? &at(shop)->dials_turn : nullptr; });
-    } else if (const auto* readout = std::get_if<Readout>(&machine.kind)) {
-        const auto at = kind_at<Readout>(index);
-        Sentence* line = add_sentence(box);
-        line->reads(tr("It shows steps of {resolution}, angles to {angleResolution}; its circle routine has 0° at a "
-                       "bearing of {routineZero} counter-clockwise from the right and counts {routineSense}; it asks "
-                       "for {asksStep}. Circles: {circleRoutine}; rows: {rowRoutine}."));
-        m_blanks.length(*line, "resolution", tr("resolution"), readout->unit,
-                        [at](Shop& shop) { return at(shop) ? &at(shop)->resolution : nullptr; });
-        m_blanks.angle(*line, "angleResolution", tr("step of angles"),
-                       [at](Shop& shop) { return at(shop) ? &at(shop)->angle_resolution : nullptr; });
-        m_blanks.angle(*line, "routineZero",
-                       tr("zero direction of the circle routine, counter-clockwise from the right"),
-                       [at](Shop& shop) { return at(shop) ? &at(shop)->circle_convention.zero : nullptr; });
-        m_blanks.one_of<Sense>(*line, "routineSense", tr("sense of the circle routine"), sense_fillings(),
-                               [at](Shop& shop) { return at(shop) ? &at(shop)->circle_convention.sense : nullptr; });
-        m_blanks.flag(*line, "asksStep", tr("what the circle routine asks for"), tr("the angle of the last hole"),
-                      tr("the angle from hole to hole"),
-                      [at](Shop& shop) { return at(shop) ? &at(shop)->asks_step : nullptr; });
-        m_blanks.flag(*line, "circleRoutine", tr("whether it has a circle routine"), tr("no routine"), tr("a routine"),
-                      [at](Shop& shop) { return at(shop) ? &at(shop)->circle_routine : nullptr; });
-        m_blanks.flag(*line, "rowRoutine", tr("whether it has a row routine"), tr("no routine"), tr("a routine"),
-                      [at](Shop& shop) { return at(shop) ? &at(shop)->row_routine : nullptr; });
-    } else if (const auto* table = std::get_if<RotaryTable>(&machine.kind)) {
-        const auto at = kind_at<RotaryTable>(index);
-        Sentence* line = add_sentence(box);
-        line->reads(tr("One turn of the table takes {ratio} of the handle, whose dial has {handleSteps} steps with its "
-                       "vernier; its backlash is {tableBacklash}, and its figures rise as it turns {rising}. Of the "
-                       "steps {vernier} are of its vernier in one line; it is engraved in {tableDecimal}. Its index "
-                       "plates have {plates} holes."));
-        m_blanks.count(*line, "ratio", tr("turns of the handle"), 1, 1000,
-                       [at](Shop& shop) { return at(shop) ? &at(shop)->ratio : nullptr; });
-        m_blanks.count(*line, "handleSteps", tr("steps of the handle dial, vernier included"), 2, 100000,
-                       [at](Shop& shop) { return at(shop) ? &at(shop)->graduations : nullptr; });
-        m_blanks.angle(*line, "tableBacklash", tr("backlash of the table"),
-                       [at](Shop& shop) { return at(shop) ? &at(shop)->backlash : nullptr; });
-        m_blanks.one_of<Sense>(*line, "rising", tr("which way the table's figures rise"), sense_fillings(),
-                               [at](Shop& shop) { return at(shop) ? &at(shop)->rising : nullptr; });
-        m_blanks.count(*line, "vernier", tr("steps of the vernier in one line of the dial"), 1, 1000,
-                       [at](Shop& shop) { return at(shop) ? &at(shop)->vernier : nullptr; });
-        m_blanks.flag(*line, "tableDecimal", tr("how the dial is engraved"), tr("minutes and seconds"),
-                      tr("decimals of a degree"), [at](Shop& shop) { return at(shop) ? &at(shop)->decimal : nullptr; });
-        m_blanks.custom(
-            *line, "plates", tr("circles of the index plates, a plate after the other"),
-            [index](const Shop& shop) {
-                const auto* kind =
-                    index < shop.machines.size() ? std::get_if<RotaryTable>(&shop.machines[index].kind) : nullptr;
-                return kind ? plates_in_words(kind->plates) : QString();
-            },
-            [at](Shop& shop, const QString& text) -> Result<QString> {
-                return at(shop) ? read_plates(at(shop)->plates, text) : Result<QString>(QString());
-            });
-        screw_sentence(box, QStringLiteral("slide"), tr("slide"), table->slide.unit,
-                       [at](Shop& shop) { return at(shop) ? &at(shop)->slide : nullptr; });
-    } else if (const auto* bench = std::get_if<LayoutBench>(&machine.kind)) {
-        const auto at = kind_at<LayoutBench>(index);
-        Sentence* line = add_sentence(box);
-        line->reads(tr(
-            "The height gauge is set to {gaugeStep}, dividers to {dividerStep}, marks are compared to {measuredTo}."));
-        m_blanks.length(*line, "gaugeStep", tr("step of the height gauge"), bench->unit,
-                        [at](Shop& shop) { return at(shop) ? &at(shop)->gauge_step : nullptr; });
-        m_blanks.length(*line, "dividerStep", tr("step of the dividers"), bench->unit,
-                        [at](Shop& shop) { return at(shop) ? &at(shop)->divider_step : nullptr; });
-        m_blanks.length(*line, "measuredTo", tr("what a caliper over marks is trusted to"), bench->unit,
-                        [at](Shop& shop) { return at(shop) ? &at(shop)->measured_to : nullptr; });
-    }
+    std::visit(Cases{[&](const Handwheels& wheels) { build_handwheels(box, index, wheels); },
+                     [&](const Readout& readout) { build_readout(box, index, readout); },
+                     [&](const RotaryTable& table) { build_table(box, index, table); },
+                     [&](const LayoutBench& bench) { build_layout(box, index, bench); }, [](const DrillPress&) {},
+                     [](const MarksAcross&) {}}, // nothing but what every machine has
+               machine.kind);
     spindle_sentences(box, index);
     add_link(box, QStringLiteral("copyMachine"), tr("a further machine like this one"), [this, index] {
         change(tr("a further machine"), [index](Shop& shop) {

@@ -22,8 +22,9 @@ QString shown(Length length, Unit unit) {
     return q(with_unit(length, unit));
 }
 
+// Read again when it is typed, and so the same in every language.
 QString none() {
-    return QObject::tr("none");
+    return QStringLiteral("none");
 }
 
 } // namespace

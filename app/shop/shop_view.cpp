@@ -3,6 +3,7 @@
 #include "formats/shop_json.h"
 #include "look/plain_text.h"
 #include "look/words.h"
+#include "measure/cases.h"
 #include "widgets/line_button.h"
 
 #include <QHBoxLayout>
@@ -118,44 +119,40 @@ int ShopView::machine_index() const {
 }
 
 // What the widgets stand for; figures alone do not rebuild them.
-QString ShopView::structure() const {
+Shape ShopView::structure() const {
     const Shop& shop = m_document.shop();
-    QString all = m_page + m_document.shop_path();
+    Shape all;
+    all << m_page << m_document.shop_path();
     for (const Machine& machine : shop.machines)
-        all += QStringLiteral("|%1 %2 %3")
-                   .arg(q(machine.name))
-                   .arg(machine.kind.index())
-                   .arg(machine.spindle.steps.empty());
+        all << machine.name << machine.kind.index() << machine.spindle.steps.empty();
     if (const int now = machine_index(); now >= 0) { // the guided test goes by the dial's own figures
         const Machine& machine = shop.machines[static_cast<std::size_t>(now)];
         const auto add = [&](const Screw& screw) {
-            all += QStringLiteral(" %1 %2 %3 %4")
-                       .arg(screw.lead.in_mm())
-                       .arg(screw.lines)
-                       .arg(int(screw.plus))
-                       .arg(int(screw.unit));
+            all << screw.lead.in_mm() << screw.lines << screw.plus << screw.unit;
         };
-        if (const auto* wheels = std::get_if<Handwheels>(&machine.kind)) {
-            add(wheels->x);
-            add(wheels->y);
-        } else if (const auto* table = std::get_if<RotaryTable>(&machine.kind)) {
-            add(table->slide);
-        }
+        std::visit(Cases{[&](const Handwheels& wheels) {
+                             add(wheels.x);
+                             add(wheels.y);
+                         },
+                         [&](const RotaryTable& table) { add(table.slide); }, [](const Readout&) {},
+                         [](const LayoutBench&) {}, [](const DrillPress&) {}, [](const MarksAcross&) {}},
+                   machine.kind);
     }
     for (const CutterSet& set : shop.drawer.sets)
-        all += QStringLiteral("|%1").arg(static_cast<int>(set.family));
-    all += QStringLiteral("|%1|%2").arg(shop.drawer.singles.size()).arg(shop.drawer.taps.size());
+        all << set.family;
+    all << shop.drawer.singles.size() << shop.drawer.taps.size();
     for (const Cutter& each : shop.drawer.singles)
-        all += QString::number(static_cast<int>(each.kind));
+        all << each.kind;
     if (m_page == QLatin1String("shops"))
-        all += m_store.files().join(QLatin1Char('|'));
+        for (const QString& file : m_store.files())
+            all << file;
     return all;
 }
 
 void ShopView::refresh() {
     if (machine_index() < 0 && !QStringList{"drawer", "singles", "taps", "cutting", "kit", "shops"}.contains(m_page))
         m_page = QStringLiteral("drawer"); // the machine has another name now, or is gone
-    if (const QString now = structure(); now != m_built) {
+    if (const Shape now = structure(); now != m_built) {
         m_built = now;
         build();
     }

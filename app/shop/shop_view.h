@@ -5,6 +5,7 @@
 #include "shell/seams.h"
 #include "shop/shop_blanks.h"
 #include "widgets/renewed.h"
+#include "widgets/shape.h"
 
 #include <QWidget>
 #include <memory>
@@ -40,14 +41,14 @@ private:
     QString m_page = QStringLiteral("drawer");
     std::unique_ptr<Renewed> m_nav, m_pages;
     QLabel* m_told;
-    QString m_built;
+    Shape m_built;
     QList<Sentence*> m_sentences;
 
     void refresh();
     void build();
     void build_nav();
     void tell(const QString& sentence);
-    [[nodiscard]] QString structure() const;
+    [[nodiscard]] Shape structure() const;
     [[nodiscard]] int machine_index() const;
     Sentence* add_sentence(QVBoxLayout* box);
     QLabel* add_quiet(QVBoxLayout* box, const QString& text);
@@ -66,6 +67,10 @@ private:
     void build_machine(QVBoxLayout* box, std::size_t index);
     void screw_sentence(QVBoxLayout* box, const QString& id, const QString& axis, Unit unit,
                         const ShopBlanks::Reach<Screw>& reach);
+    void build_handwheels(QVBoxLayout* box, std::size_t index, const Handwheels& wheels);
+    void build_readout(QVBoxLayout* box, std::size_t index, const Readout& readout);
+    void build_table(QVBoxLayout* box, std::size_t index, const RotaryTable& table);
+    void build_layout(QVBoxLayout* box, std::size_t index, const LayoutBench& bench);
     void error_sentences(QVBoxLayout* box, std::size_t index);
     void spindle_sentences(QVBoxLayout* box, std::size_t index);
     void open_shop(const QString& path);

@@ -15,6 +15,9 @@ namespace clockface::app {
 
 namespace {
 
+// Words of blanks that are read again when they are typed: they are no messages, and the same in every language.
+constexpr QLatin1String not_at_all("not at all");
+
 // The hole before this pattern that somebody would count from: the first of the pattern before it.
 HoleRef hole_before(const Job& job, std::size_t index) {
     for (std::size_t i = index; i > 0; --i)
@@ -257,12 +260,12 @@ private:
                 const Length off = reach(copy);
                 const bool counter = as_seen(job, off < Length{} ? Sense::Clockwise : Sense::CounterClockwise) ==
                                      Sense::CounterClockwise;
-                return off == Length{} ? tr("not at all")
-                                       : shown_length(job, abs(off)) + (counter ? tr(" ccw") : tr(" cw"));
+                return off == Length{} ? not_at_all
+                                       : shown_length(job, abs(off)) + QLatin1String(counter ? " ccw" : " cw");
             },
             [reach](Job& job, const QString& text) -> Result<QString> {
                 QString typed = text.trimmed();
-                if (typed.isEmpty() || typed == tr("not at all")) {
+                if (typed.isEmpty() || typed == not_at_all) {
                     reach(job) = {};
                     return QString();
                 }
@@ -289,16 +292,9 @@ void write_bar_pattern(Sentence& sentence, const JobBlanks& blanks, const Job& j
     BarWriter(sentence, blanks, job, index).write();
 }
 
-QString bar_pattern_structure(const BarPattern& bar, const Blank& blank) {
-    return QStringLiteral("%1 %2 %3 %4 %5 %6 %7 %8")
-        .arg(bar.count > 1)
-        .arg(static_cast<int>(bar.along_from))
-        .arg(bar.angle_from.has_value())
-        .arg(bar.pitch != Length{})
-        .arg(bar.all_round)
-        .arg(bar.turn != Angle{})
-        .arg(static_cast<int>(bar.reach))
-        .arg(blank.bar.shoulders.size());
+void add_bar_shape(Shape& shape, const BarPattern& bar, const Blank& blank) {
+    shape << (bar.count > 1) << bar.along_from << bar.angle_from.has_value() << (bar.pitch != Length{}) << bar.all_round
+          << (bar.turn != Angle{}) << bar.reach << blank.bar.shoulders.size();
 }
 
 } // namespace clockface::app

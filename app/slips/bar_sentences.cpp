@@ -14,6 +14,9 @@ namespace clockface::app {
 
 namespace {
 
+// Words of blanks that are read again when they are typed: they are no messages, and the same in every language.
+constexpr QLatin1String none_word("none");
+
 QString plain(const Job& job, Length length) {
     return q(decimal(length.in(job.unit), job_decimals(job.unit), Sign::WhenNegative, Tail::Trim));
 }
@@ -46,7 +49,7 @@ void BlankSlip::bar_bore_sentence(Sentence& s, const Blank& blank) {
         blanks().length(s, "bore", tr("diameter of the bore"),
                         [](Job& job) -> Length& { return job.blank.bore.value(); });
     else
-        blanks().optional_length(s, "bore", tr("diameter of the bore"), tr("none"),
+        blanks().optional_length(s, "bore", tr("diameter of the bore"), none_word,
                                  [](Job& job) -> std::optional<Length>& { return job.blank.bore; });
     if (!blank.bore)
         return;
@@ -61,10 +64,11 @@ void BlankSlip::bar_bore_sentence(Sentence& s, const Blank& blank) {
                 return tl::unexpected(read.error());
             const Length bore = job.blank.diameter.actual() - read->value * 2.0;
             if (bore <= Length{})
-                return problem("wall", fmt::format("A wall of {} is as thick as the bar's radius of {} or thicker, so "
-                                                   "there would be no bore. A thinner wall would do.",
-                                                   with_unit(read->value, job.unit),
-                                                   with_unit(job.blank.diameter.actual() / 2.0, job.unit)));
+                return problem("wall",
+                               say("A wall of {wall} is as thick as the bar's radius of {radius} or thicker, so there "
+                                   "would be no bore. A thinner wall would do.",
+                                   {{"wall", with_unit(read->value, job.unit)},
+                                    {"radius", with_unit(job.blank.diameter.actual() / 2.0, job.unit)}}));
             job.blank.bore = bore;
             return tr("the bore is %1").arg(shown_length(job, bore));
         });
@@ -97,10 +101,10 @@ void BlankSlip::shoulder_sentence(Sentence& s) {
             QStringList all;
             for (const Shoulder& shoulder : job.blank.bar.shoulders)
                 all << plain(job, shoulder.at) + ", " + plain(job, shoulder.diameter);
-            return all.isEmpty() ? tr("none") : all.join(QStringLiteral("; "));
+            return all.isEmpty() ? none_word : all.join(QStringLiteral("; "));
         },
         [](Job& job, const QString& text) -> Result<QString> {
-            if (text.trimmed().isEmpty() || text.trimmed() == tr("none")) {
+            if (text.trimmed().isEmpty() || text.trimmed() == none_word) {
                 job.blank.bar.shoulders.clear();
                 return QString();
             }

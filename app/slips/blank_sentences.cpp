@@ -76,7 +76,7 @@ void take_bar(Job& job, bool was_bar, Length wide, Length high) {
         blank.bore.reset(); // a plate's bore runs the other way
     }
     blank.step.reset();
-    blank.cutting.reset();
+    blank.sawing.reset();
     if (was_bar)
         return;
     job = with_face_up(std::move(job), Face::Top);
@@ -116,7 +116,7 @@ void take_shape(Job& job, BlankShape shape) {
     if (shape == BlankShape::Ring && !blank.bore)
         blank.bore = blank.diameter.nominal / 2.0;
     if (shape != BlankShape::Plate)
-        blank.cutting.reset();
+        blank.sawing.reset();
     const std::vector<Face> faces = faces_of(shape);
     if (std::find(faces.begin(), faces.end(), blank.up) == faces.end())
         job = with_face_up(std::move(job), Face::Top);
@@ -312,37 +312,37 @@ void BlankSlip::remove_existing(std::size_t index) {
     (void)document().edit(tr("taking %1 off the blank").arg(q(gone.name)), next);
 }
 
-void BlankSlip::cutting_sentence(Sentence& s, const Blank& blank) {
-    s.reads(blank.cutting
+void BlankSlip::sawing_sentence(Sentence& s, const Blank& blank) {
+    s.reads(blank.sawing
                 ? tr("It {cutting} into {cutPieces} pieces and {cutSpares} to spare, each {cutLength} long when "
                      "finished. The saw takes {cutKerf}, and {cutFacing} is left to face on every sawn end. The "
                      "bar's left end is {cutEnd}.")
                 : tr("It {cutting}."));
     blanks().choice(
         s, "cutting", tr("whether the blank is cut into pieces"), {tr("stays in one piece"), tr("is a bar to be cut")},
-        [](const Job& job) { return job.blank.cutting ? 1 : 0; },
+        [](const Job& job) { return job.blank.sawing ? 1 : 0; },
         [](Job& job, int filling) {
-            job.blank.cutting.reset();
+            job.blank.sawing.reset();
             if (filling == 1) {
-                Cutting cutting;
+                Sawing cutting;
                 cutting.length = job.blank.extent_x() / 3.0;
-                job.blank.cutting = cutting;
+                job.blank.sawing = cutting;
             }
         });
-    if (!blank.cutting)
+    if (!blank.sawing)
         return;
     const auto part = [](auto member) {
         return [member](Job & job) -> auto& {
-            return (*job.blank.cutting).*member;
+            return (*job.blank.sawing).*member;
         };
     };
-    blanks().count(s, "cutPieces", tr("number of pieces wanted"), 1, 500, part(&Cutting::pieces), "pieces");
-    blanks().count(s, "cutSpares", tr("number of spare pieces"), 0, 500, part(&Cutting::spares), "pieces");
-    blanks().length(s, "cutLength", tr("length of a finished piece"), part(&Cutting::length));
-    blanks().length(s, "cutKerf", tr("what the saw takes"), part(&Cutting::kerf));
-    blanks().length(s, "cutFacing", tr("what is left to face on a sawn end"), part(&Cutting::facing));
+    blanks().count(s, "cutPieces", tr("number of pieces wanted"), 1, 500, part(&Sawing::pieces), "pieces");
+    blanks().count(s, "cutSpares", tr("number of spare pieces"), 0, 500, part(&Sawing::spares), "pieces");
+    blanks().length(s, "cutLength", tr("length of a finished piece"), part(&Sawing::length));
+    blanks().length(s, "cutKerf", tr("what the saw takes"), part(&Sawing::kerf));
+    blanks().length(s, "cutFacing", tr("what is left to face on a sawn end"), part(&Sawing::facing));
     blanks().flag(s, "cutEnd", tr("whether the bar's left end is finished"), tr("sawn and to be faced"),
-                  tr("finished already"), part(&Cutting::end_is_true));
+                  tr("finished already"), part(&Sawing::end_is_true));
 }
 
 void BlankSlip::face_sentence(Sentence& s, const Blank& blank) {
@@ -414,11 +414,9 @@ void BlankSlip::angle_sentence(Sentence& s) {
     s.reads(tr("Angles begin with 0° at {angleZero} and run {angleSense}: that is {usualAngles}."));
     blanks().custom(
         s, "angleZero", tr("place of 0 degrees"),
-        [](const Job& job) { return q(direction_in_words(job.convention.zero)); },
+        [](const Job& job) { return q(direction_to_type(job.convention.zero)); },
         [](Job& job, const QString& text) -> Result<QString> {
-            // What the blank shows for an odd bearing ends in words; the figure before them is the bearing.
-            const QString typed = text.section(QStringLiteral(" counter-clockwise from"), 0, 0);
-            return read_direction(typed.toStdString(), from_three_counter_clockwise).map([&](const ReadAngle& read) {
+            return read_direction(text.toStdString(), from_three_counter_clockwise).map([&](const ReadAngle& read) {
                 job.convention.zero = read.value;
                 return q(job.convention.in_words());
             });

@@ -17,6 +17,9 @@ namespace clockface::app {
 
 namespace {
 
+// Words of blanks that are read again when they are typed: they are no messages, and the same in every language.
+constexpr QLatin1String unknown_number("an unknown number of");
+
 // Where the middle really is, against where half of the drawing's figure would put it.
 QString halves_in_words(const Job& job) {
     QStringList all;
@@ -57,26 +60,16 @@ Sentence* BlankSlip::add(QVBoxLayout* box) {
     return s;
 }
 
-QString BlankSlip::structure() {
+Shape BlankSlip::structure() {
     const Job& job = document().settled();
     const Blank& blank = job.blank;
-    QString text = QStringLiteral("%1 %2 %3 %4 %5 %6")
-                       .arg(static_cast<int>(blank.shape))
-                       .arg(blank.step ? 1 + static_cast<int>(blank.step->axis) : 0)
-                       .arg(blank.cutting.has_value())
-                       .arg(static_cast<int>(blank.up))
-                       .arg(static_cast<int>(job.datum.place))
-                       .arg(q(job.datum.on));
-    text += QStringLiteral(" %1 %2 %3")
-                .arg(blank.bore.has_value())
-                .arg(blank.bar.bore_depth.has_value())
-                .arg(blank.bar.flats.size());
+    Shape all;
+    all << blank.shape << (blank.step ? 1 + static_cast<int>(blank.step->axis) : 0) << blank.sawing.has_value()
+        << blank.up << job.datum.place << job.datum.on << blank.bore.has_value() << blank.bar.bore_depth.has_value()
+        << blank.bar.flats.size();
     for (const Existing& there : blank.existing)
-        text += QStringLiteral("/%1 %2 %3")
-                    .arg(static_cast<int>(there.kind))
-                    .arg(static_cast<int>(there.face))
-                    .arg(q(there.name));
-    return text;
+        all << there.kind << there.face << there.name;
+    return all;
 }
 
 void BlankSlip::refresh() {
@@ -86,9 +79,9 @@ void BlankSlip::refresh() {
         sentence->refresh();
     const Job& job = document().job();
     m_halves->setText(halves_in_words(job));
-    if (!m_cuts || !job.blank.cutting)
+    if (!m_cuts || !job.blank.sawing)
         return;
-    const Cutting& cutting = *job.blank.cutting;
+    const Sawing& cutting = *job.blank.sawing;
     const SawCut first = saw_cuts(cutting).front();
     const Length needed = bar_needed(cutting);
     m_cuts->setText(
@@ -137,8 +130,8 @@ void BlankSlip::build() {
         step_sentence(*add(box), blank);
     }
     if (blank.shape == BlankShape::Plate) {
-        cutting_sentence(*add(box), blank);
-        if (blank.cutting)
+        sawing_sentence(*add(box), blank);
+        if (blank.sawing)
             box->addWidget(m_cuts = quiet({}));
     }
     for (std::size_t i = 0; i < blank.existing.size(); ++i)
@@ -185,11 +178,9 @@ void BlankSlip::job_sentence(Sentence& s) {
                           [](Job& job) -> Unit& { return job.unit; });
     blanks().custom(
         s, "calledFor", tr("number of holes the drawing calls for"),
-        [](const Job& job) {
-            return job.holes_called_for ? QString::number(*job.holes_called_for) : tr("an unknown number of");
-        },
+        [](const Job& job) { return job.holes_called_for ? QString::number(*job.holes_called_for) : unknown_number; },
         [](Job& job, const QString& text) -> Result<QString> {
-            if (text.trimmed().isEmpty() || text.trimmed() == tr("an unknown number of")) {
+            if (text.trimmed().isEmpty() || text.trimmed() == unknown_number) {
                 job.holes_called_for.reset();
                 return QString();
             }

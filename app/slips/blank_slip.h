@@ -2,6 +2,7 @@
 #pragma once
 
 #include "slips/slip.h"
+#include "widgets/shape.h"
 
 namespace clockface::app {
 
@@ -18,9 +19,9 @@ private:
     QWidget* m_box = nullptr;   // everything that depends on the shape and on what is there
     QLabel* m_halves = nullptr; // where the middle really is
     QLabel* m_cuts = nullptr;   // what cutting the bar comes to
-    QString m_built;            // what the box was built for
+    Shape m_built;              // what the box was built for
 
-    [[nodiscard]] QString structure();
+    [[nodiscard]] Shape structure();
     void build();
     Sentence* add(QVBoxLayout* box);
     void job_sentence(Sentence& s);
@@ -29,7 +30,7 @@ private:
     void metal_sentence(Sentence& s, const Blank& blank);
     void step_sentence(Sentence& s, const Blank& blank);
     void existing_sentence(Sentence& s, std::size_t index, const Existing& there);
-    void cutting_sentence(Sentence& s, const Blank& blank);
+    void sawing_sentence(Sentence& s, const Blank& blank);
     void face_sentence(Sentence& s, const Blank& blank);
     void zero_sentence(Sentence& s, const Job& job);
     void angle_sentence(Sentence& s);

@@ -131,26 +131,29 @@ int HolesSlip::open_pattern() {
     return -1;
 }
 
-QString HolesSlip::structure() {
-    QString text;
+Shape HolesSlip::structure() {
+    Shape all;
     const Job& job = document().settled();
     for (const Pattern& pattern : job.patterns) {
         if (!is_at_hand(job, pattern))
             continue;
-        text += q(pattern.name) + QString::number(pattern.layout.index());
+        all << pattern.name << pattern.layout.index();
         if (const auto* points = std::get_if<PointsPattern>(&pattern.layout))
-            text += q(fmt::format("{}", fmt::join(points->copied, " ")));
+            for (const std::string& copied : points->copied)
+                all << copied;
         // The ways of saying a pattern that have sentences of their own.
         if (const auto* row = std::get_if<RowPattern>(&pattern.layout))
-            text += row->centred ? QStringLiteral("c") : QString();
+            all << row->centred;
         if (const auto* margins = std::get_if<MarginsPattern>(&pattern.layout))
-            text += margins->along == Axis::X ? QStringLiteral("x") : QStringLiteral("y");
+            all << margins->along;
         if (const auto* copy = std::get_if<CopyPattern>(&pattern.layout))
-            text += QStringLiteral("w%1").arg(copy->way.index());
-        if (const auto* bar = std::get_if<BarPattern>(&pattern.layout))
-            text += bar_pattern_structure(*bar, job.blank) + (pattern.hole.depth ? QStringLiteral("d") : QString());
+            all << copy->way.index();
+        if (const auto* bar = std::get_if<BarPattern>(&pattern.layout)) {
+            add_bar_shape(all, *bar, job.blank);
+            all << pattern.hole.depth.has_value();
+        }
     }
-    return text + QStringLiteral("/%1").arg(open_pattern());
+    return all << open_pattern();
 }
 
 void HolesSlip::refresh() {

@@ -5,6 +5,7 @@
 #include "slips/hole_table.h"
 #include "slips/slip.h"
 #include "widgets/line_button.h"
+#include "widgets/shape.h"
 
 class QTableView;
 
@@ -38,7 +39,7 @@ private:
     QPushButton* m_zero_here;
     QLabel* m_convention;
     QList<QPushButton*> m_flat_buttons, m_side_buttons; // ways to begin a pattern that only one sort of face has
-    QString m_built;                                    // what the sentences were built for
+    Shape m_built;                                      // what the sentences were built for
     int m_open_index = -1;
     std::size_t m_built_patterns = 0;
 
@@ -46,7 +47,7 @@ private:
     QWidget* links_of(const Job& job, std::size_t index);
 
     void follow_selection();
-    [[nodiscard]] QString structure();
+    [[nodiscard]] Shape structure();
     [[nodiscard]] int open_pattern();
 };
 

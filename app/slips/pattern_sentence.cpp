@@ -18,6 +18,10 @@ namespace clockface::app {
 
 namespace {
 
+// Words of blanks that are read again when they are typed: they are no messages, and the same in every language.
+constexpr QLatin1String through_word("through");
+constexpr QLatin1String deep_word("deep");
+
 // "H1, H3 and H4", the first few of many.
 QString old_names(const PointsPattern& from) {
     constexpr std::size_t most = 8;
@@ -415,16 +419,16 @@ private:
             m_s, "depth", tr("depth of the holes"),
             [index](const Job& job) {
                 const auto& depth = job.patterns[index].hole.depth;
-                return depth ? tr("%1 deep").arg(shown_length(job, *depth)) : tr("through");
+                return depth ? shown_length(job, *depth) + QLatin1Char(' ') + deep_word : through_word;
             },
             [index](Job& job, const QString& text) -> Result<QString> {
                 QString typed = text.trimmed();
-                if (typed.isEmpty() || typed == tr("through") || typed == QLatin1String("thru")) {
+                if (typed.isEmpty() || typed == through_word || typed == QLatin1String("thru")) {
                     job.patterns[index].hole.depth.reset();
                     return QString();
                 }
-                if (typed.endsWith(QLatin1String("deep")))
-                    typed.chop(4);
+                if (typed.endsWith(deep_word))
+                    typed.chop(deep_word.size());
                 return read_length(typed.toStdString(), job.unit).map([&](const ReadLength& read) {
                     job.patterns[index].hole.depth = read.value;
                     return q(both_units(read.value));

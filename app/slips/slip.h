@@ -27,7 +27,7 @@ protected:
 
     Document& document() { return m_document; }
     [[nodiscard]] const Document& document() const { return m_document; }
-    Selection& selection() { return m_selection; }
+    [[nodiscard]] Selection& selection() const { return m_selection; }
     JobBlanks& blanks() { return m_blanks; }
     QVBoxLayout* body() { return m_body; }
 

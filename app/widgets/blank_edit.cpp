@@ -41,21 +41,21 @@ QSize BlankEdit::sizeHint() const {
 
 void BlankEdit::type(const QString& text) {
     m_unsettled = true;
-    say(m_try(text, false));
+    tell(m_try(text, false));
 }
 
 void BlankEdit::settle() {
     if (!m_unsettled)
         return;
     const Verdict verdict = m_try(text(), true);
-    say(verdict);
+    tell(verdict);
     if (!verdict.fault.isEmpty())
         return; // the typed text stays, and can still be mended
     m_unsettled = false;
     refresh();
 }
 
-void BlankEdit::say(const Verdict& found) {
+void BlankEdit::tell(const Verdict& found) {
     const bool was = !m_fault.isEmpty();
     m_fault = found.fault;
     if (was != !m_fault.isEmpty()) {
@@ -88,7 +88,7 @@ void BlankEdit::keyPressEvent(QKeyEvent* event) {
     } else if (event->key() == Qt::Key_Escape && m_unsettled) {
         m_unsettled = false;
         emit given_up();
-        say({});
+        tell({});
         refresh();
         selectAll();
         event->accept();

@@ -47,7 +47,7 @@ private:
 
     void type(const QString& text);
     void settle();
-    void say(const Verdict& verdict);
+    void tell(const Verdict& verdict);
 };
 
 } // namespace clockface::app

@@ -72,13 +72,13 @@ void CalloutLine::type(const QString& text) {
         const QString word =
             QString::fromUtf8(text.toUtf8().mid(static_cast<int>(fault.begin), static_cast<int>(fault.length)));
         const QString sentence = QString::fromStdString(fault.sentence);
-        say(word.isEmpty() || sentence.contains(word) ? sentence : QStringLiteral("%1: %2").arg(word, sentence), true);
+        tell(word.isEmpty() || sentence.contains(word) ? sentence : QStringLiteral("%1: %2").arg(word, sentence), true);
         return;
     }
     Job next = m_document.settled();
     next.patterns.push_back(*pattern);
     m_document.preview(next);
-    say(tr("%1 – Enter adds it").arg(QString::fromStdString(callout_of(*pattern, next))), false);
+    tell(tr("%1 – Enter adds it").arg(QString::fromStdString(callout_of(*pattern, next))), false);
 }
 
 QString CalloutLine::word_begun() const {
@@ -122,7 +122,7 @@ void CalloutLine::accept() {
     Job next = m_document.settled();
     next.patterns.push_back(*pattern);
     if (const auto kept = m_document.edit(tr("callout %1").arg(QString::fromStdString(pattern->name)), next); !kept)
-        return say(QString::fromStdString(kept.error().sentence), true);
+        return tell(QString::fromStdString(kept.error().sentence), true);
     m_text->clear();
     m_below->hide();
     emit added(pattern->name);
@@ -134,7 +134,7 @@ void CalloutLine::give_up() {
     m_below->hide();
 }
 
-void CalloutLine::say(const QString& text, bool fault) {
+void CalloutLine::tell(const QString& text, bool fault) {
     m_below->setText(fault ? QStringLiteral("▲ ") + text : text);
     m_below->setProperty("fault", fault);
     m_below->setProperty("echo", !fault);

@@ -35,7 +35,7 @@ private:
     void offer_words();
     void complete(const QString& word);
     void give_up();
-    void say(const QString& text, bool fault);
+    void tell(const QString& text, bool fault);
 };
 
 } // namespace clockface::app

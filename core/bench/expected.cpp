@@ -19,7 +19,7 @@ Point near_enough(const Job& job, const SetupPlan& plan, const Readout& readout,
     if (job.blank.on_side()) // along the bar as every hole, across it by what the axis may be missed by
         allowed = {allowed.x, job.axis_within, false, allowed.by_fit};
     const Length wander =
-        wander_of(job, {plan.chain(hole)}, {0}, plan.estimates).front(); // one deviation, as is the zero's
+        wander_of(job, {plan.chain_of(hole)}, {0}, plan.estimates).front(); // one deviation, as is the zero's
     const Length taken = nineteen_in_twenty * hypot(plan.machine.errors.pick_up, wander);
     const double share = allowed.round ? std::numbers::sqrt2 : 1.0;
     return {std::max(readout.resolution, (allowed.x - taken) / share),
@@ -33,7 +33,7 @@ std::optional<ExpectedShow> expected_show(const Job& job, const SetupPlan& plan,
     if (!readout || instruction.hole < 0)
         return std::nullopt;
     ExpectedShow show;
-    show.finish = readout_finish;
+    show.approach = readout_finish;
     if (const auto* go = std::get_if<GoToReadout>(&instruction.action)) {
         show.set = shown_before_locking(*go, *readout);
         show.locked = shown_locked(*go, *readout);

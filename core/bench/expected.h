@@ -12,7 +12,7 @@ struct ExpectedShow {
     Point set;           ///< before the locks are tightened
     Point locked;        ///< with both locks tight
     bool to_go = false;  ///< a place of a routine: the display shows how far it still is, so nought is wanted
-    Towards finish{};    ///< the last move on each axis goes this way
+    Towards approach{};  ///< the last move on each axis goes this way
     Length off_x, off_y; ///< near enough: what each axis may be off and the hole still come out right, never less than
                          ///< a step of the display
 };

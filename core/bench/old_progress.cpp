@@ -13,7 +13,7 @@ namespace {
 // How version 1 recognised a list again: one line of plain figures for each action.
 struct Spell {
     std::string operator()(const PickUpZero& a) const {
-        return fmt::format("zero {} {} {} {}", int(a.finish_x), int(a.finish_y), a.line_x, a.line_y);
+        return fmt::format("zero {} {} {} {}", int(a.approach_x), int(a.approach_y), a.line_x, a.line_y);
     }
     std::string operator()(const TurnHandwheel& a) const {
         return fmt::format("wheel {} {} {} {} {} {}", int(a.axis), int(a.way), a.turns, a.line, a.take_up, a.past);
@@ -34,7 +34,7 @@ struct Spell {
         return fmt::format("index {} {} {} {}", a.circle, a.turns, a.holes, a.reading);
     }
     std::string operator()(const CentreOnTable& a) const {
-        return fmt::format("centre {:.6f} {:.6f} {}", a.centre.x.in_mm(), a.centre.y.in_mm(), int(a.finish));
+        return fmt::format("centre {:.6f} {:.6f} {}", a.centre.x.in_mm(), a.centre.y.in_mm(), int(a.approach));
     }
     std::string operator()(const TurnTable& a) const {
         return fmt::format("table {} {} {} {} {}", int(a.way), a.turns, a.line, a.reading, a.take_up);
@@ -85,7 +85,7 @@ struct Spell {
                            a.faces, a.sides, a.other_end * 2 + a.far_mouth);
     }
     std::string operator()(const StandOverAxis& a) const {
-        return fmt::format("axis {} {:.6f} {:.6f} {}", int(a.way), a.go.in_mm(), a.finder.in_mm(), int(a.finish));
+        return fmt::format("axis {} {:.6f} {:.6f} {}", int(a.way), a.go.in_mm(), a.finder.in_mm(), int(a.approach));
     }
     std::string operator()(const SetPacking& a) const {
         return fmt::format("packing {} {} {:.6f} {:.6f} {:.6f} {}", int(a.axis), a.from_far_end, a.pin.in_mm(),

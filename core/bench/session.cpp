@@ -128,7 +128,7 @@ private:
 
     [[nodiscard]] HoleId id(int hole) const { return id_of(m_job, m_plan.holes[static_cast<std::size_t>(hole)]); }
     [[nodiscard]] int index_of(int hole, const std::string& step) const {
-        const auto& steps = m_plan.chain(static_cast<std::size_t>(hole)).steps;
+        const auto& steps = m_plan.chain_of(static_cast<std::size_t>(hole)).steps;
         const auto found =
             std::find_if(steps.begin(), steps.end(), [&](const CutStep& each) { return each.name == step; });
         return found == steps.end() ? -1 : static_cast<int>(found - steps.begin());
@@ -353,7 +353,7 @@ std::vector<bool> moves_done(const Job& job, const SetupPlan& plan, const Piece&
 
 std::vector<std::string> lacking(const Job& job, const SetupPlan& plan, int hole, const WorkDone& done) {
     std::vector<std::string> left;
-    const auto& steps = plan.chain(static_cast<std::size_t>(hole)).steps;
+    const auto& steps = plan.chain_of(static_cast<std::size_t>(hole)).steps;
     for (std::size_t i = 0; i < steps.size(); ++i)
         if (!steps[i].skipped && !done.has(cut_task(job, plan, hole, static_cast<int>(i))))
             left.push_back(steps[i].name);
@@ -405,7 +405,7 @@ std::vector<HoleState> states_of(const Job& job, const SetupPlan& plan, const Pi
     };
     for (const Event* event : standing_events(piece)) {
         if (const auto* done = std::get_if<Done>(&event->what); done && done->deed.hole)
-            come_to(*done->deed.hole, [&](std::size_t hole) { return state_after(done->deed, plan.chain(hole)); });
+            come_to(*done->deed.hole, [&](std::size_t hole) { return state_after(done->deed, plan.chain_of(hole)); });
         else if (const auto* reading = std::get_if<Inspected>(&event->what))
             come_to(reading->hole, [](std::size_t) { return HoleState::Inspected; });
         else if (const auto* spoiled = std::get_if<Spoiled>(&event->what))
@@ -429,25 +429,25 @@ std::vector<HoleProgress> progress_of(const Job& job, const SetupPlan& plan, con
 std::string in_words(HoleState state) {
     switch (state) {
     case HoleState::Planned:
-        return "planned";
+        return say("planned");
     case HoleState::Marked:
-        return "marked";
+        return say("marked");
     case HoleState::Spotted:
-        return "spotted";
+        return say("spotted");
     case HoleState::Drilled:
-        return "drilled";
+        return say("drilled");
     case HoleState::Reamed:
-        return "reamed";
+        return say("reamed");
     case HoleState::Tapped:
-        return "tapped";
+        return say("tapped");
     case HoleState::Deburred:
-        return "deburred";
+        return say("deburred");
     case HoleState::Inspected:
-        return "inspected";
+        return say("inspected");
     case HoleState::Spoiled:
         break;
     }
-    return "spoiled";
+    return say("spoiled");
 }
 
 std::string in_words(const Job& job, const Deed& deed) {
@@ -455,11 +455,10 @@ std::string in_words(const Job& job, const Deed& deed) {
     const std::string hole = named ? in_words(*named) : deed.hole ? say("a hole that is gone") : say("the piece");
     if (deed.act == Act::Mark)
         return say("the mark of {hole}", {{"hole", hole}});
-    return deed.what.empty() ? hole
-                             : say("{deed} of {hole}{remark}",
-                                   {{"deed", deed.what},
-                                    {"hole", hole},
-                                    {"remark", deed.with.empty() ? "" : say(" with {with}", {{"with", deed.with}})}});
+    return deed.what.empty()
+               ? hole
+               : say(deed.with.empty() ? later("{step} of {hole}") : later("{step} of {hole} with {cutter}"),
+                     {{"step", step_title(deed.what)}, {"hole", hole}, {"cutter", deed.with}});
 }
 
 } // namespace clockface

@@ -94,7 +94,7 @@ Task cut_task(const Job& job, const SetupPlan& plan, int hole, int step) {
     Task task{0, hole, {plan.setup, Act::Cut}, std::nullopt};
     note_place(task, job, plan);
     if (step >= 0)
-        note_step(task, plan.chain(static_cast<std::size_t>(hole)).steps[static_cast<std::size_t>(step)]);
+        note_step(task, plan.chain_of(static_cast<std::size_t>(hole)).steps[static_cast<std::size_t>(step)]);
     return task;
 }
 
@@ -121,9 +121,9 @@ std::vector<Task> tasks_of(const Job& job, const SetupPlan& plan, const Route& r
         if (hole >= 0)
             note_place(task, job, plan);
         if (hole >= 0 && named.step >= 0)
-            note_step(task, plan.chain(static_cast<std::size_t>(hole)).steps[static_cast<std::size_t>(named.step)]);
+            note_step(task, plan.chain_of(static_cast<std::size_t>(hole)).steps[static_cast<std::size_t>(named.step)]);
         else if (const CutStep* by_hand =
-                     hole >= 0 ? plan.chain(static_cast<std::size_t>(hole)).find(named.what) : nullptr;
+                     hole >= 0 ? plan.chain_of(static_cast<std::size_t>(hole)).find(named.what) : nullptr;
                  by_hand && act == Act::Cut)
             note_step(task, *by_hand);
         const int again = met[deed]++;

@@ -22,7 +22,7 @@ std::map<Deed, Made> wanted_of(const Job& job, const Plan& plan) {
     };
     each_setup(job, plan, [&](const Job& there, const SetupPlan& setup) {
         for (int i = 0; i < static_cast<int>(setup.holes.size()); ++i) {
-            const auto& steps = setup.chain(static_cast<std::size_t>(i)).steps;
+            const auto& steps = setup.chain_of(static_cast<std::size_t>(i)).steps;
             want(there, setup, i, -1);
             for (int step = 0; step < static_cast<int>(steps.size()); ++step)
                 if (!steps[static_cast<std::size_t>(step)].skipped)

@@ -14,15 +14,6 @@ namespace {
 
 constexpr std::size_t most_others = 6;
 
-// "an M5 plug tap", "an 8 mm drill", "a 4.2 mm drill": as the first sound of the name wants it.
-std::string with_article(const std::string& name) {
-    static constexpr std::string_view letters_with_vowel = "AEFHILMNORSX";
-    const bool alone = name.size() > 1 && std::isalpha(static_cast<unsigned char>(name[1])) == 0;
-    const bool vowel = name.starts_with('8') || name.starts_with("11") || name.starts_with("18") ||
-                       (alone && letters_with_vowel.find(name.front()) != std::string_view::npos);
-    return (vowel ? "an " : "a ") + name;
-}
-
 // Builds the steps; depths and speeds follow when all cutters stand.
 class Builder {
 public:
@@ -76,10 +67,9 @@ private:
         const bool none = owned.empty() || !owned.front().sound;
         const auto best_sold = std::find_if(sold.begin(), sold.end(), [](const Choice& each) { return each.sound; });
         if (none && best_sold != sold.end()) {
-            std::string sentence = say("There is no {for_what} in the drawer: {cutter} {consequence}.",
-                                       {{"for_what", for_what},
-                                        {"cutter", with_article(best_sold->cutter.name)},
-                                        {"consequence", best_sold->consequence}});
+            std::string sentence = say(
+                "There is no {wanted} in the drawer. The {cutter} that is sold {consequence}.",
+                {{"wanted", for_what}, {"cutter", best_sold->cutter.name}, {"consequence", best_sold->consequence}});
             if (!owned.empty())
                 sentence +=
                     " " + say("The nearest there is, the {cutter}, {consequence}.",
@@ -146,7 +136,7 @@ private:
                                       [](const Choice& each) { return !each.sound || each.miss > same_size_mm; }),
                          steps.begin(), steps.end());
             keep_final(add_best(StepKind::Drill, "drill", owned, drills_near(sold, spec.diameter, m_needs.unit),
-                                say("{diameter} drill", {{"diameter", fig(spec.diameter)}})));
+                                fmt::format("{} drill", fig(spec.diameter))));
         }
     }
 
@@ -182,14 +172,12 @@ private:
         const HoleSpec& spec = m_needs.spec;
         const auto owned = reamers_for(m_needs.owned, spec.diameter, limits, m_needs.unit);
         const auto sold = reamers_for(cutters_sold(), spec.diameter, limits, m_needs.unit);
-        CutStep* ream =
-            add_best(StepKind::Ream, "ream", owned, sold, say("{diameter} reamer", {{"diameter", fig(spec.diameter)}}));
+        CutStep* ream = add_best(StepKind::Ream, "ream", owned, sold, fmt::format("{} reamer", fig(spec.diameter)));
         if (!ream) {
             const std::vector<Choice> nearest = limits
                                                     ? drills_within(m_needs.owned, *limits, m_needs.cut, m_needs.unit)
                                                     : drills_near(m_needs.owned, spec.diameter, m_needs.unit);
-            keep_final(add_best(StepKind::Drill, "drill", nearest, {},
-                                say("{diameter} drill", {{"diameter", fig(spec.diameter)}})));
+            keep_final(add_best(StepKind::Drill, "drill", nearest, {}, fmt::format("{} drill", fig(spec.diameter))));
             return;
         }
         const Cutter reamer = ream->cutter;
@@ -305,7 +293,7 @@ private:
                         "it on its {step}.",
                         {{"mouth", fig(step.mouth)},
                          {"drill", drill.name},
-                         {"step", lands_on_its_point(step.cutter.point, drill.point) ? "point" : "lips"}});
+                         {"step", lands_on_its_point(step.cutter.point, drill.point) ? say("point") : say("lips")}});
                 step.others.assign(spots.begin() + 1, spots.end());
                 m_spot_chamfers = true;
                 return;
@@ -349,7 +337,7 @@ private:
             if (CutStep* step = add_best(StepKind::Recess, "recess",
                                          counterbores_for(m_needs.owned, spec.recess->diameter, hole, m_needs.unit),
                                          counterbores_for(sold, spec.recess->diameter, hole, m_needs.unit),
-                                         say("{spec} counterbore", {{"spec", fig(spec.recess->diameter)}})))
+                                         fmt::format("{} counterbore", fig(spec.recess->diameter))))
                 step->mouth = step->cutter.actual();
             return;
         }
@@ -417,9 +405,8 @@ private:
                     owned = taps(m_needs.owned, shorter);
             if (owned.empty() && !last && !taps(m_needs.owned, sequence.back()).empty())
                 continue; // the next one starts, with a little more care
-            CutStep* step =
-                add_best(StepKind::Tap, say("tap {number}", {{"number", ++number}}), owned, taps(cutters_sold(), lead),
-                         say("{thread} {lead} tap", {{"thread", m_thread->name}, {"lead", in_words(lead)}}));
+            CutStep* step = add_best(StepKind::Tap, fmt::format("tap {}", ++number), owned, taps(cutters_sold(), lead),
+                                     fmt::format("{} {} tap", m_thread->name, name_of(lead)));
             if (step && !last)
                 step->why_cutter += " " + say("It starts straight; the next one goes deeper.");
         }
@@ -445,7 +432,7 @@ private:
         for (const AddedStep& added : wishes.added) {
             CutStep step;
             step.kind = StepKind::Own;
-            step.name = say("own {number}", {{"number", ++number}});
+            step.name = fmt::format("own {}", ++number);
             step.edited = true;
             step.why_cutter = say("Added by you.");
             take_cutter(step, added.cutter);
@@ -530,24 +517,38 @@ Chain chain_for(const ChainNeeds& needs) {
     return Builder(needs).build();
 }
 
+std::string step_title(const std::string& name) {
+    static const std::map<std::string, const char*, std::less<>> known = {
+        {"start", later("start")},   {"pilot", later("pilot")},     {"drill", later("drill")},
+        {"recess", later("recess")}, {"chamfer", later("chamfer")}, {"ream", later("ream")},
+        {"tap", later("tap")},       {"deburr", later("deburr")},   {"own", later("own")}};
+    const std::size_t blank = name.rfind(' '); // "tap 2"
+    const auto found = known.find(std::string_view(name).substr(0, blank));
+    if (found == known.end())
+        return name;
+    return blank == std::string::npos
+               ? say(found->second)
+               : say("{step} {number}", {{"step", say(found->second)}, {"number", name.substr(blank + 1)}});
+}
+
 std::string in_words(StepKind kind) {
     switch (kind) {
     case StepKind::Start:
-        return "start";
+        return say("start");
     case StepKind::Pilot:
-        return "pilot";
+        return say("pilot");
     case StepKind::Drill:
-        return "drill";
+        return say("drill");
     case StepKind::Recess:
         return say("let in");
     case StepKind::Chamfer:
-        return "chamfer";
+        return say("chamfer");
     case StepKind::Ream:
-        return "ream";
+        return say("ream");
     case StepKind::Tap:
-        return "tap";
+        return say("tap");
     case StepKind::Deburr:
-        return "deburr";
+        return say("deburr");
     case StepKind::Own:
         break;
     }

@@ -79,5 +79,7 @@ Chain chain_for(const ChainNeeds& needs);
 
 /// "centre drill", "pilot", "drill" … for sentences.
 std::string in_words(StepKind kind);
+/// A step as it is said: its name is kept in files ("drill", "tap 2", "own 1") and is the same in every language.
+std::string step_title(const std::string& name);
 
 } // namespace clockface

@@ -178,7 +178,7 @@ private:
                                         {"peck", fig(step.pecks.front())},
                                         {"step", num(step.tip / step.cutter.actual(), 1)},
                                         {"cut", m_needs.cut.name},
-                                        {"long_chips", m_needs.cut.long_chips ? "long" : "short"}});
+                                        {"long_chips", m_needs.cut.long_chips ? say("long") : say("short")}});
     }
 
     // In a tube each wall is drilled as a hole by itself; what is only as deep as usual goes in one.
@@ -233,7 +233,7 @@ private:
              (step.cutter.kind == CutterKind::Tap && step.cutter.actual() <= Length::mm(small_tap_mm)))) {
             wanted = say("cutting oil");
             step.why_fluid = say("{cut} is cut dry, but a {step} tool wants a drop.",
-                                 {{"cut", m_needs.cut.name}, {"step", step.cutter.worn ? "worn" : "small"}});
+                                 {{"cut", m_needs.cut.name}, {"step", step.cutter.worn ? say("worn") : say("small")}});
         } else if (wanted != "dry" && step.kind == StepKind::Start) {
             step.fluid = "dry";
             step.why_fluid = say("Dry, so that the mark stays to be seen; the depth is small.");

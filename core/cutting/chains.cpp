@@ -81,13 +81,13 @@ std::vector<int> ChainGatherer::add(const Job& job, const std::vector<Hole>& hol
         return *m_spindles[static_cast<std::size_t>(chain)] == spindle &&
                abs(known.metal - wanted.metal) < Length::mm(same_mm) && same_hollow && known.spec == wanted.spec;
     };
-    std::vector<int> chain_of;
-    chain_of.reserve(holes.size());
+    std::vector<int> kind_of;
+    kind_of.reserve(holes.size());
     for (std::size_t h = 0; h < holes.size(); ++h) {
         const AsCut wanted = as_cut(job, holes[h]);
         const Spindle& spindle = on[h]->spindle;
         // Holes of one pattern follow each other and are nearly always alike: the last chain is tried first.
-        int found = !chain_of.empty() && fits(chain_of.back(), wanted, spindle) ? chain_of.back() : -1;
+        int found = !kind_of.empty() && fits(kind_of.back(), wanted, spindle) ? kind_of.back() : -1;
         for (int i = 0; found < 0 && i < static_cast<int>(m_out.chains.size()); ++i)
             if (fits(i, wanted, spindle))
                 found = i;
@@ -98,10 +98,10 @@ std::vector<int> ChainGatherer::add(const Job& job, const std::vector<Hole>& hol
             m_uses.push_back({0, spindle.change_minutes});
             m_spindles.push_back(&spindle);
         }
-        chain_of.push_back(found);
+        kind_of.push_back(found);
         ++m_uses[static_cast<std::size_t>(found)].holes;
     }
-    return chain_of;
+    return kind_of;
 }
 
 JobChains ChainGatherer::take() {

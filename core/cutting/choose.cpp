@@ -47,7 +47,8 @@ std::string over_or_under(Length made, Length wanted, Unit unit) {
     const Length off = made - wanted;
     if (abs(off) < Length::mm(same_size_mm))
         return say("is just the size");
-    return say("is {off} {off2}", {{"off", fig(abs(off), unit)}, {"off2", off > Length{} ? "over" : "under"}});
+    return say("is {off} {off2}",
+               {{"off", fig(abs(off), unit)}, {"off2", off > Length{} ? say("over") : say("under")}});
 }
 
 } // namespace

@@ -56,7 +56,9 @@ std::vector<TapLead> tap_sequence(bool through, Length room, Length pitch) {
 ChamferLeft chamfer_left(Length mouth, const Thread& thread) {
     constexpr double least = 0.1; // pitches
     const Length width = (mouth - thread.major) / 2.0;
-    return {width, width < thread.pitch * least ? say("too little") : width > thread.pitch ? say("too much") : "good"};
+    return {width, width < thread.pitch * least ? say("too little")
+                   : width > thread.pitch       ? say("too much")
+                                                : say("good")};
 }
 
 Length centre_mouth(const Cutter& centre, Length depth) {
@@ -152,10 +154,10 @@ AdvanceVerdict judge_advance(double feed, double turns_a_minute, Length tabulate
     const Length a_turn = Length::mm(feed / turns_a_minute);
     const double share = a_turn / tabulated;
     return {a_turn, a_turn < Length::mm(rubs_mm) ? say("only rubs")
-                    : share < gentle             ? "gentle"
-                    : share > pushed             ? "pushed"
-                    : share > brisk              ? "brisk"
-                                                 : "usual"};
+                    : share < gentle             ? say("gentle")
+                    : share > pushed             ? say("pushed")
+                    : share > brisk              ? say("brisk")
+                                                 : say("usual")};
 }
 
 double rounded_down(double feed) {

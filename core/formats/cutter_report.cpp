@@ -25,7 +25,7 @@ std::string num(double value, int decimals = 0) {
 std::string holes_of_chain(const SetupPlan& plan, int chain) {
     // Runs of neighbours are joined: "A1 to A4, B2".
     std::string out;
-    const auto is_of = [&](std::size_t i) { return i < plan.chain_of.size() && plan.chain_of[i] == chain; };
+    const auto is_of = [&](std::size_t i) { return i < plan.kind_of.size() && plan.kind_of[i] == chain; };
     const auto follows = [&](std::size_t i) {
         return plan.holes[i].pattern == plan.holes[i - 1].pattern &&
                plan.holes[i].number == plan.holes[i - 1].number + 1;
@@ -162,12 +162,12 @@ std::string cutters_to_text(const Job& job, const Plan& plan) {
            "\n";
     for (std::size_t i = 0; i < plan.cutting->chains.size(); ++i) {
         const Chain& chain = plan.cutting->chains[i];
-        out +=
-            fmt::format("\n{}  {}{}\n", holes_of_chain(plan, static_cast<int>(i)), size_in_words(chain.spec, job.unit),
-                        chain.spec.depth ? say(", {chain} deep", {{"chain", with_unit(*chain.spec.depth, job.unit)}})
-                                         : say(", through"));
+        out += fmt::format("\n{}  {}\n", holes_of_chain(plan, static_cast<int>(i)),
+                           say(chain.spec.depth ? later("{size}, {depth} deep") : later("{size}, through"),
+                               {{"size", size_in_words(chain.spec, job.unit)},
+                                {"depth", with_unit(chain.spec.depth.value_or(Length{}), job.unit)}}));
         for (const CutStep& step : chain.steps)
-            out += fmt::format("   {:<8} {}\n", step.name, step_in_words(step, job.unit));
+            out += fmt::format("   {:<8} {}\n", step_title(step.name), step_in_words(step, job.unit));
         for (const std::string& sentence : depths_in_words(depth_stack(chain, {}, job.unit), job.unit))
             out += "     " + sentence + "\n";
     }
@@ -179,9 +179,8 @@ std::string cutters_to_text(const Job& job, const Plan& plan) {
     for (const SetupPlan& each : plan.setups)
         if (!each.room.sentence.empty())
             out += "\n" + each.room.sentence + "\n";
-    return say("{out}\nZero of every depth is touched off on the bare face with that cutter, never in a spot.\nThe "
-               "cutter maker's figures, the machine's manual and the shop's rules come before these.",
-               {{"out", out}}) +
+    return out + "\n" + say("Zero of every depth is touched off on the bare face with that cutter, never in a spot.") +
+           "\n" + say("The cutter maker's figures, the machine's manual and the shop's rules come before these.") +
            "\n";
 }
 

@@ -46,7 +46,7 @@ ordered existing_json(const Existing& there) {
     return out;
 }
 
-ordered cutting_json(const Cutting& cutting) {
+ordered sawing_json(const Sawing& cutting) {
     return {{"pieces", cutting.pieces},     {"spares", cutting.spares},         {"length", cutting.length.in_mm()},
             {"kerf", cutting.kerf.in_mm()}, {"facing", cutting.facing.in_mm()}, {"end_is_true", cutting.end_is_true}};
 }
@@ -94,8 +94,8 @@ ordered blank_json(const Blank& blank) {
                        {"thickness", blank.step->thickness.in_mm()}};
     for (const Existing& there : blank.existing)
         out["existing"].push_back(existing_json(there));
-    if (blank.cutting)
-        out["cutting"] = cutting_json(*blank.cutting);
+    if (blank.sawing)
+        out["cutting"] = sawing_json(*blank.sawing);
     return out;
 }
 
@@ -133,9 +133,9 @@ Existing read_existing(const json& value, const std::string& place, FirstFault& 
     return out;
 }
 
-Cutting read_cutting(JsonObject& in) {
+Sawing read_sawing(JsonObject& in) {
     JsonObject cut(in.member("cutting"), in.place_of("cutting"), in.fault());
-    Cutting out;
+    Sawing out;
     out.pieces = cut.integer("pieces");
     out.spares = cut.integer("spares");
     out.length = length(cut, "length");
@@ -204,7 +204,7 @@ Blank read_blank(JsonObject& in, int version) {
             out.existing.push_back(read_existing(all[i], fmt::format("blank.existing[{}]", i), in.fault()));
     }
     if (blank.has("cutting"))
-        out.cutting = read_cutting(blank);
+        out.sawing = read_sawing(blank);
     if (version == 1) // since then the set-up at hand says it
         out.up = read_face(blank, "up");
     return out;

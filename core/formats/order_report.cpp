@@ -16,7 +16,7 @@ namespace {
 using ordered = nlohmann::ordered_json;
 
 std::string source_of(const BudgetLine& line) {
-    return line.source ? in_words(*line.source) : "rounding";
+    return line.source ? in_words(*line.source) : say("rounding");
 }
 
 ordered tally_json(const Tally& tally) {
@@ -71,7 +71,8 @@ std::string setup_to_text(const Job& job, const Shop& shop, const SetupPlan& pla
                                                                        {"way", in_words(plan.work.way)},
                                                                        {"reason", plan.work.reason}}) +
                       "\n\n";
-    out += fmt::format("{:<62}{:>8}{:>8}{:>10}{:>9}\n", say("one piece"), "changes", "moves", "reversals", "minutes");
+    out += fmt::format("{:<62}{:>8}{:>8}{:>10}{:>9}\n", say("one piece"), say("changes"), say("moves"),
+                       say("reversals"), say("minutes"));
     for (const OrderOption& option : order_options(job, shop, plan))
         out += fmt::format("{:<62}{:>8}{:>8}{:>10}{:>9.0f}\n",
                            (option.taken ? "> " : "  ") + in_words(option.way) + (option.advised ? " (advised)" : ""),
@@ -82,7 +83,7 @@ std::string setup_to_text(const Job& job, const Shop& shop, const SetupPlan& pla
         out += fmt::format("{:<30}{:>9}{:>22}{:>14}\n",
                            (report.machine.id == plan.machine.id ? "> " : "  ") + report.machine.name +
                                (report.advised ? " (advised)" : ""),
-                           report.can ? fmt::format("{:.0f}", report.minutes) : "cannot",
+                           report.can ? fmt::format("{:.0f}", report.minutes) : say("cannot"),
                            report.many ? thousandths(report.many->most, job.unit) : "-",
                            report.many ? say("{report} in 100", {{"report", in_hundred(report.many->share_within)}})
                                        : "-");

@@ -59,7 +59,7 @@ ordered instructions_json(const Job& job, const SetupPlan& plan) {
 ordered findings_json(const Job& job, const Plan& plan) {
     ordered list = ordered::array();
     for (const Finding& finding : all_findings(job, plan)) {
-        ordered out{{"grade", in_words(finding.grade)},
+        ordered out{{"grade", name_of(finding.grade)},
                     {"kind", name_of(finding.kind)},
                     {"sentence", finding.sentence},
                     {"remedy", finding.remedy}};
@@ -82,23 +82,23 @@ ordered setup_json(const Job& job, const SetupPlan& plan) {
                 {"machine_id", plan.machine.id},
                 {"holes", holes_json(job, plan)},
                 {"instructions", instructions_json(job, plan)}};
-    ordered proof{{"complaints", plan.proof.complaints}, {"landings", ordered::array()}};
-    for (const Landing& landing : plan.proof.landings) {
+    ordered run{{"complaints", plan.run.complaints}, {"landings", ordered::array()}};
+    for (const Landing& landing : plan.run.landings) {
         const Point drawn = as_drawn(job.datum, landing.at);
-        proof["landings"].push_back({{"hole", hole_name(plan, landing.hole)},
-                                     {"x", drawn.x.in_mm() + 0.0},
-                                     {"y", drawn.y.in_mm() + 0.0},
-                                     {"miss", landing.miss.in_mm()},
-                                     {"step", landing.step},
-                                     {"touch", landing.touch}});
+        run["landings"].push_back({{"hole", hole_name(plan, landing.hole)},
+                                   {"x", drawn.x.in_mm() + 0.0},
+                                   {"y", drawn.y.in_mm() + 0.0},
+                                   {"miss", landing.miss.in_mm()},
+                                   {"step", landing.step},
+                                   {"touch", landing.touch}});
         if (landing.far) {
             const Point far = as_drawn(job.datum, *landing.far);
-            proof["landings"].back()["far_mouth"] = {far.x.in_mm() + 0.0, far.y.in_mm() + 0.0};
+            run["landings"].back()["far_mouth"] = {far.x.in_mm() + 0.0, far.y.in_mm() + 0.0};
         }
     }
-    if (const auto worst = plan.proof.worst())
-        proof["worst"] = {{"hole", hole_name(plan, worst->hole)}, {"miss", worst->miss.in_mm()}};
-    out["proof"] = proof;
+    if (const auto worst = plan.run.worst())
+        run["worst"] = {{"hole", hole_name(plan, worst->hole)}, {"miss", worst->miss.in_mm()}};
+    out["proof"] = run;
     return out;
 }
 

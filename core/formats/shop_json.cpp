@@ -24,7 +24,7 @@ ordered screw_json(const Screw& screw) {
             {"graduations", screw.lines},
             {"backlash", screw.backlash.in_mm()},
             {"plus", word_for(screw.plus, turns)},
-            {"finish", word_for(screw.finish, sides)}};
+            {"finish", word_for(screw.approach, sides)}};
 }
 
 struct KindOut {
@@ -89,7 +89,7 @@ Screw read_screw(JsonObject& in, const std::string& name) {
     out.lines = screw.number("graduations");
     out.backlash = length(screw, "backlash");
     out.plus = static_cast<Turn>(screw.word("plus", turns));
-    out.finish = static_cast<Towards>(screw.word("finish", sides));
+    out.approach = static_cast<Towards>(screw.word("finish", sides));
     return out;
 }
 

@@ -155,11 +155,11 @@ Point datum_from_middle(const Blank& blank, DatumPlace place) {
 std::string in_words(BlankShape shape) {
     switch (shape) {
     case BlankShape::Disc:
-        return "disc";
+        return say("disc");
     case BlankShape::Ring:
-        return "ring";
+        return say("ring");
     case BlankShape::Block:
-        return "block";
+        return say("block");
     case BlankShape::Angle:
         return say("angle section");
     case BlankShape::Outline:
@@ -167,7 +167,7 @@ std::string in_words(BlankShape shape) {
     case BlankShape::RoundBar:
         return say("round bar");
     case BlankShape::Tube:
-        return "tube";
+        return say("tube");
     case BlankShape::HexagonBar:
         return say("hexagon bar");
     case BlankShape::SquareBar:
@@ -175,21 +175,21 @@ std::string in_words(BlankShape shape) {
     case BlankShape::Plate:
         break;
     }
-    return "plate";
+    return say("plate");
 }
 
 std::string face_in_words(BlankShape shape, Face face) {
     if (shape == BlankShape::Angle)
         return face == Face::Front ? say("standing leg") : say("lying leg");
     if (shape >= BlankShape::RoundBar && face == Face::Top)
-        return "side";
+        return say("side");
     switch (face) {
     case Face::Under:
-        return "underside";
+        return say("underside");
     case Face::Front:
-        return "front";
+        return say("front");
     case Face::Back:
-        return "back";
+        return say("back");
     case Face::Left:
         return say("left end");
     case Face::Right:
@@ -197,7 +197,7 @@ std::string face_in_words(BlankShape shape, Face face) {
     case Face::Top:
         break;
     }
-    return "top";
+    return say("top");
 }
 
 std::string in_words(const Datum& datum, const Blank& blank) {

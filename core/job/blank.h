@@ -78,14 +78,14 @@ struct Existing {
 
 /// Pieces sawn from one bar, side by side along x from its left end. Between two pieces the saw takes its kerf, and
 /// both sawn faces are left long by what is to be faced off.
-struct Cutting {
+struct Sawing {
     int pieces = 2;
     int spares = 0;
     Length length; ///< of a finished piece
     Length kerf;
     Length facing;           ///< left on each sawn face
     bool end_is_true = true; ///< the bar's left end is finished already and is the first piece's end
-    bool operator==(const Cutting&) const = default;
+    bool operator==(const Sawing&) const = default;
 };
 
 struct Blank {
@@ -100,7 +100,7 @@ struct Blank {
     std::vector<Point> corners; ///< outline: once round, from the lower left of the rectangle it just fits into
     std::optional<StepLine> step;
     std::vector<Existing> existing;
-    std::optional<Cutting> cutting;
+    std::optional<Sawing> sawing;
     BarForm bar;
     Face up = Face::Top; ///< the face at hand: what the board shows and the list is made for
 

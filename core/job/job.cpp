@@ -27,7 +27,8 @@ const Setup& at_hand(const Job& job) {
 }
 
 Setup& at_hand(Job& job) {
-    return const_cast<Setup&>(at_hand(std::as_const(job))); // it is one of the job's own
+    const int index = setup_index(job, job.setup);
+    return job.setups[index < 0 ? 0 : static_cast<std::size_t>(index)];
 }
 
 Job with_datum(Job job, const Datum& datum) {

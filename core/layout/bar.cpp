@@ -2,15 +2,15 @@
 
 namespace clockface {
 
-Length pitch_of(const Cutting& cutting) {
+Length pitch_of(const Sawing& cutting) {
     return cutting.length + cutting.kerf + 2.0 * cutting.facing;
 }
 
-Length start_of_piece(const Cutting& cutting, int number) {
+Length start_of_piece(const Sawing& cutting, int number) {
     return (cutting.end_is_true ? Length{} : cutting.facing) + pitch_of(cutting) * (number - 1);
 }
 
-std::vector<SawCut> saw_cuts(const Cutting& cutting) {
+std::vector<SawCut> saw_cuts(const Sawing& cutting) {
     std::vector<SawCut> cuts;
     for (int piece = 1; piece <= pieces_in(cutting); ++piece) {
         SawCut cut;
@@ -24,11 +24,11 @@ std::vector<SawCut> saw_cuts(const Cutting& cutting) {
     return cuts;
 }
 
-Length bar_needed(const Cutting& cutting) {
+Length bar_needed(const Sawing& cutting) {
     return start_of_piece(cutting, pieces_in(cutting)) + cutting.length + cutting.facing + cutting.kerf;
 }
 
-Length bar_needed_to_its_end(const Cutting& cutting) {
+Length bar_needed_to_its_end(const Sawing& cutting) {
     return start_of_piece(cutting, pieces_in(cutting)) + cutting.length;
 }
 

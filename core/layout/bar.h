@@ -9,13 +9,13 @@ namespace clockface {
 
 /// Distance between the same feature of two neighbouring pieces: length + kerf + facing on both sawn faces. Leaving the
 /// kerf out is what makes every piece short.
-Length pitch_of(const Cutting& cutting);
+Length pitch_of(const Sawing& cutting);
 /// Pieces and spares together.
-inline int pieces_in(const Cutting& cutting) {
+inline int pieces_in(const Sawing& cutting) {
     return cutting.pieces + cutting.spares;
 }
 /// Where the finished piece `number` (from 1) begins, from the bar's left end.
-Length start_of_piece(const Cutting& cutting, int number);
+Length start_of_piece(const Sawing& cutting, int number);
 
 /// The pair of lines the saw goes between after a piece, and the finished ends on either side of them: all from the
 /// bar's left end.
@@ -26,11 +26,11 @@ struct SawCut {
     Length far_line;       ///< … and on the near side of this one
     Length finished_start; ///< of the next piece; after the last piece the far line itself
 };
-std::vector<SawCut> saw_cuts(const Cutting& cutting);
+std::vector<SawCut> saw_cuts(const Sawing& cutting);
 
 /// Shortest bar that gives all pieces, the last one sawn off too.
-Length bar_needed(const Cutting& cutting);
+Length bar_needed(const Sawing& cutting);
 /// The same where the last piece ends at the bar's own end: a kerf and a facing less.
-Length bar_needed_to_its_end(const Cutting& cutting);
+Length bar_needed_to_its_end(const Sawing& cutting);
 
 } // namespace clockface

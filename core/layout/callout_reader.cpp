@@ -25,8 +25,8 @@ bool begins_with_digit(const std::string& text) {
 std::string in_words(Subject subject) {
     static const std::map<Subject, std::string> words = {{Subject::Count, say("the number of holes")},
                                                          {Subject::Size, say("the size")},
-                                                         {Subject::Tapped, "tapping"},
-                                                         {Subject::Reamed, "reaming"},
+                                                         {Subject::Tapped, say("tapping")},
+                                                         {Subject::Reamed, say("reaming")},
                                                          {Subject::Depth, say("the depth")},
                                                          {Subject::Circle, say("the circle")},
                                                          {Subject::Arc, say("the arc")},

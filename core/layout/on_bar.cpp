@@ -63,7 +63,7 @@ std::string along_in_words(const Job& job, const BarPattern& bar) {
                              : bar.along_from == AlongFrom::Shoulder
                                  ? say("shoulder {shoulder}", {{"shoulder", bar.shoulder}})
                              : bar.along_from == AlongFrom::Hole ? in_words(*bar.hole)
-                                                                 : "zero";
+                                                                 : say("zero");
     return say("{along} from {from}", {{"along", with_unit(bar.along, job.unit)}, {"from", from}});
 }
 

@@ -80,13 +80,13 @@ ReferenceEdges reference_edges(const Job& job) {
     return edges;
 }
 
-bool has_straight_edge(const Blank& blank, std::string_view side) {
+bool has_straight_edge(const Blank& blank, BlankSide side) {
     if (blank.is_round())
         return false;
     const std::vector<Point> corners = corners_from_middle(blank);
     const auto along = [&](const Point& corner) {
-        const Length here = side == "left" || side == "right" ? corner.x : corner.y;
-        return side == "right" || side == "upper" ? here : -here;
+        const Length here = side.axis == Axis::X ? corner.x : corner.y;
+        return side.far ? here : -here;
     };
     Length most = Length::mm(-1e9);
     for (const Point& corner : corners)

@@ -24,8 +24,13 @@ struct ReferenceEdges {
     Point corner; ///< where they meet, from the datum
 };
 ReferenceEdges reference_edges(const Job& job);
-/// Whether the blank has an edge along that side ("left", "right", "upper", "lower") of the rectangle it fits into: a
-/// straight one, not only a point.
-bool has_straight_edge(const Blank& blank, std::string_view side);
+/// A side of the rectangle the blank fits into: of its length or of its height, the near one (left, lower) or the far
+/// one.
+struct BlankSide {
+    Axis axis = Axis::X;
+    bool far = false;
+};
+/// Whether the blank has an edge along that side: a straight one, not only a point.
+bool has_straight_edge(const Blank& blank, BlankSide side);
 
 } // namespace clockface

@@ -346,7 +346,7 @@ private:
                                      });
                          },
                          [&](const InEveryPiece&) {
-                             const Cutting cutting = m_job.blank.cutting.value_or(Cutting{});
+                             const Sawing cutting = m_job.blank.sawing.value_or(Sawing{});
                              for (int k = 1; k < pieces_in(cutting); ++k)
                                  again(
                                      [&](Point at) {
@@ -378,7 +378,7 @@ std::vector<std::int64_t> counts_of(const Job& job) {
                                  [](const Repeated& repeat) { return std::int64_t{repeat.times}; },
                                  [&](const AtEach& each) { return std::max<std::int64_t>(named(each.of) - 1, 0); },
                                  [&](const InEveryPiece&) {
-                                     return job.blank.cutting ? std::int64_t{pieces_in(*job.blank.cutting)} - 1 : 0;
+                                     return job.blank.sawing ? std::int64_t{pieces_in(*job.blank.sawing)} - 1 : 0;
                                  }},
                            copy->way);
             count = std::min(named(copy->of) * times, far_too_many); // nested copies must not overflow

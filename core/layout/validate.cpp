@@ -406,7 +406,7 @@ Fault reference_fault(const Job& job, std::size_t index, const std::vector<std::
                 if (Fault found = hole(**ref))
                     return found;
     if (const auto* copy = std::get_if<CopyPattern>(&pattern.layout)) {
-        if (std::holds_alternative<InEveryPiece>(copy->way) && !job.blank.cutting)
+        if (std::holds_alternative<InEveryPiece>(copy->way) && !job.blank.sawing)
             return fault(place + ".way", say("The blank is not cut into pieces. Say so under Blank first."));
         if (counts[index] < 1)
             return fault(place + ".of", say("This copy would have no holes."));

@@ -199,7 +199,7 @@ Fault existing_fault(const Blank& blank) {
     return std::nullopt;
 }
 
-Fault cutting_fault(const Cutting& cutting) {
+Fault sawing_fault(const Sawing& cutting) {
     if (cutting.pieces < 1 || cutting.spares < 0 || cutting.spares > limits::pieces_of_a_bar ||
         pieces_in(cutting) > limits::pieces_of_a_bar)
         return fault("blank.cutting", say("From 1 to {pieces_of_a_bar} pieces would do.",
@@ -230,7 +230,7 @@ Fault blank_fault(const Blank& blank) {
         return fault("blank.bore", say("A ring has a bore. Give its diameter, or make it a disc."));
     if (blank.shape == BlankShape::Tube && (!blank.bore || blank.bar.bore_depth))
         return fault("blank.bore", say("A tube has a bore right through. Give its diameter, or make it a round bar."));
-    if (blank.is_bar() && (blank.step || blank.cutting))
+    if (blank.is_bar() && (blank.step || blank.sawing))
         return fault("blank.step",
                      say("A bar has shoulders instead of a step line, and it is not cut into pieces here."));
     if (blank.bore) {
@@ -247,8 +247,8 @@ Fault blank_fault(const Blank& blank) {
         if (Fault found = size_fault("blank.step.at", say("The place of the step"), blank.step->at))
             return found;
     }
-    if (blank.cutting)
-        if (Fault found = cutting_fault(*blank.cutting))
+    if (blank.sawing)
+        if (Fault found = sawing_fault(*blank.sawing))
             return found;
     return existing_fault(blank);
 }

@@ -82,7 +82,7 @@ struct Why {
                     {"steps", decimal(steps, 1, Sign::WhenNegative, Tail::Trim)},
                     {"pitch", plain(row.pitch)},
                     {"row", fig(row.pitch * steps)},
-                    {"centred", row.centred ? "middle" : say("first hole")},
+                    {"centred", row.centred ? say("middle") : say("first hole")},
                     {"sum", along(row.first, row.pitch * steps, row.bearing)}});
     }
     std::string operator()(const MarginsPattern& margins) const {
@@ -142,7 +142,7 @@ struct Why {
                     {"from_one", plain(two.from_one)},
                     {"from_other", plain(two.from_other)},
                     {"decimals", decimal(along, decimals, Sign::WhenNegative, Tail::Trim)},
-                    {"left", two.left ? "left" : "right"},
+                    {"left", two.left ? say("left") : say("right")},
                     {"sqrt", decimal(std::sqrt(std::max(0.0, a * a - along * along)), decimals, Sign::WhenNegative,
                                      Tail::Trim)},
                     {"answer", answer()}});
@@ -218,7 +218,7 @@ struct Why {
                                             {{"pattern", each.of}, {"HoleRef", in_words(HoleRef{each.of, time + 1})}});
                              },
                              [&](const InEveryPiece&) {
-                                 const Cutting cutting = job.blank.cutting.value_or(Cutting{});
+                                 const Sawing cutting = job.blank.sawing.value_or(Sawing{});
                                  return say("in piece {time}: {time2} × ({cutting} long + {kerf} saw + 2 × {facing} to "
                                             "face) = {pitch_of} further along the bar",
                                             {{"time", time + 1},
@@ -267,7 +267,7 @@ std::string why_place(const Job& job, const Hole& hole) {
                                      static_cast<int>(pattern.extras.size()));
     if (extra > 0)
         return say("It is a further hole, counted from the {centre} of {pattern}.",
-                   {{"centre", centre ? "centre" : say("first hole")}, {"pattern", pattern.name}}) +
+                   {{"centre", centre ? say("centre") : say("first hole")}, {"pattern", pattern.name}}) +
                " " + Why{job, hole}.answer();
     // A hole off its place: the place first, then the shift.
     const auto off = pattern.off.find(hole.number);

@@ -42,7 +42,7 @@ std::string direction_in_words(Angle bearing) {
 }
 
 std::string in_words(Sense sense) {
-    return sense == Sense::Clockwise ? "clockwise" : "counter-clockwise";
+    return sense == Sense::Clockwise ? say("clockwise") : say("counter-clockwise");
 }
 
 } // namespace clockface

@@ -93,7 +93,8 @@ std::string thousandths(Length length, Unit unit) {
 
 std::string miss_in_words(Length miss, Unit unit) {
     const double whole = std::round(miss.in_mm() * 100.0);
-    return (whole < 1.0 ? "under " : "") + with_unit(Length::mm(std::max(whole, 1.0) / 100.0), unit);
+    const std::string least = with_unit(Length::mm(std::max(whole, 1.0) / 100.0), unit);
+    return whole < 1.0 ? say("under {least}", {{"least", least}}) : least;
 }
 
 std::string to_two_figures(Length length, Unit unit) {
@@ -140,12 +141,17 @@ std::string unit_name(Unit unit) {
 }
 
 std::string unit_word(Unit unit) {
-    return unit == Unit::Inch ? "inches" : "millimetres";
+    return unit == Unit::Inch ? say("inches") : say("millimetres");
+}
+
+std::string said_count(int count) {
+    return say(count_word(count));
 }
 
 std::string count_word(int count) {
-    static constexpr std::array words = {"no",    "one",   "two",  "three", "four",   "five",  "six",
-                                         "seven", "eight", "nine", "ten",   "eleven", "twelve"};
+    static constexpr std::array words = {later("no"),   later("one"),    later("two"),   later("three"), later("four"),
+                                         later("five"), later("six"),    later("seven"), later("eight"), later("nine"),
+                                         later("ten"),  later("eleven"), later("twelve")};
     if (count >= 0 && count < static_cast<int>(words.size()))
         return words[static_cast<std::size_t>(count)];
     return fmt::format("{}", count);

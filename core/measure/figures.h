@@ -68,5 +68,7 @@ std::string unit_name(Unit unit);
 std::string unit_word(Unit unit);
 /// A small count in words up to twelve ("seven"), figures above.
 std::string count_word(int count);
+/// The same as it is said: count_word() is read again where it stands in a blank.
+std::string said_count(int count);
 
 } // namespace clockface

@@ -105,9 +105,9 @@ Result<ReadAngle> read_direction(std::string_view text, const AngleConvention& c
                                                                                   {"left", 180.0},
                                                                                   {"bottom", 270.0},
                                                                                   {"away", 90.0},
-                                                                                  {later("away from me"), 90.0},
-                                                                                  {later("toward me"), 270.0},
-                                                                                  {later("towards me"), 270.0}}};
+                                                                                  {"away from me", 90.0},
+                                                                                  {"toward me", 270.0},
+                                                                                  {"towards me", 270.0}}};
     for (const auto& [side, bearing] : sides)
         if (typed == side)
             return ReadAngle{
@@ -118,6 +118,14 @@ Result<ReadAngle> read_direction(std::string_view text, const AngleConvention& c
     if (turn)
         turn->value = convention.bearing_at(turn->value);
     return turn;
+}
+
+std::string direction_to_type(Angle bearing) {
+    const double minutes = bearing.wrapped().in_degrees() * 2.0; // of the clock's hand: half a degree each
+    if (std::fabs(minutes - std::round(minutes)) > 1e-9)
+        return in_degrees(bearing.wrapped(), 4);
+    const std::string time = clock_time(bearing);
+    return time.ends_with(":00") ? time.substr(0, time.size() - 3) + " o'clock" : time;
 }
 
 } // namespace clockface

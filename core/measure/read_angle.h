@@ -24,4 +24,8 @@ Result<ReadAngle> read_turn(std::string_view text);
 /// "right", "bottom", "left") need none.
 Result<ReadAngle> read_direction(std::string_view text, const AngleConvention& convention);
 
+/// A direction as read_direction() reads it with angles from three o'clock, counter-clockwise: "12 o'clock", "1:30",
+/// "37.25°".
+std::string direction_to_type(Angle bearing);
+
 } // namespace clockface

@@ -325,8 +325,9 @@ private:
                 m_at = before;
                 return value;
             } else
-                return refuse(say("'{word}' is not a unit that is known here. mm, cm, in, \" or thou would do.",
-                                  {{"word", word}}));
+                return refuse(
+                    say("'{word}' is not a unit that is known here. mm, cm, in, {inch_mark} or thou would do.",
+                        {{"word", word}, {"inch_mark", "\""}}));
             m_at += word.size();
         }
         if (value.kind != Kind::Bare)
@@ -469,7 +470,7 @@ std::string both_units(Length length) {
                {{"millimetres", decimal(length.in_mm(), 4, Sign::WhenNegative, Tail::Trim)},
                 {"inches", decimal(length.in(Unit::Inch), 5, Sign::WhenNegative, Tail::Trim)},
                 {"fraction", fraction.text},
-                {"exact", exact ? "exactly"
+                {"exact", exact ? say("exactly")
                                 : say("and {fraction} mm",
                                       {{"fraction", decimal(fraction.leftover.in_mm(), 3, Sign::Always)}})}}) +
            (drill_of(length).empty() ? "" : say(", drill {drill_of}", {{"drill_of", drill_of(length)}}));

@@ -53,8 +53,8 @@ public:
 
     void operator()(const Handwheels& wheels) {
         m_route.list.push_back({m_positions.front().turn, m_needs.order.front()});
-        stand_over_axis(wheels.y.graduation(), wheels.y.finish);
-        m_route.list.push_back({PickUpZero{wheels.x.finish, wheels.y.finish}});
+        stand_over_axis(wheels.y.graduation(), wheels.y.approach);
+        m_route.list.push_back({PickUpZero{wheels.x.approach, wheels.y.approach}});
         DialWriter along(Axis::X, wheels.x);
         DialWriter across(Axis::Y, wheels.y);
         each_hole([&](int hole) {
@@ -83,8 +83,8 @@ public:
             {TurnTable{Turn::CounterClockwise, extra, 0, (full_turn - back % full_turn) % full_turn, extra}});
         m_route.list.push_back({TurnTable{Turn::Clockwise, extra, 0, 0, extra}});
         m_route.list.push_back({m_positions.front().turn, m_needs.order.front()});
-        stand_over_axis(table.slide.graduation(), table.slide.finish);
-        m_route.list.push_back({PickUpZero{table.slide.finish, table.slide.finish}});
+        stand_over_axis(table.slide.graduation(), table.slide.approach);
+        m_route.list.push_back({PickUpZero{table.slide.approach, table.slide.approach}});
         DialWriter along(Axis::X, table.slide);
         DialWriter across(Axis::Y, table.slide);
         sort_by_table(table, full_turn);
@@ -253,12 +253,12 @@ private:
         return step * static_cast<double>(round_to_step(length, step).counts);
     }
 
-    void stand_over_axis(Length step, Towards finish) {
+    void stand_over_axis(Length step, Towards approach) {
         const TopWay way = taken_top();
         const Length go =
             way == TopWay::TouchOne ? section(m_needs.order.front()).radius + m_needs.kit.finder / 2.0 : Length{};
         m_route.list.push_back(
-            {StandOverAxis{way, rounded(go, step), m_needs.kit.finder, finish}, m_needs.order.front()});
+            {StandOverAxis{way, rounded(go, step), m_needs.kit.finder, approach}, m_needs.order.front()});
     }
     void set(SetPacking setting, Length gap, int hole) {
         const Packed packed = m_packing.pack_or_measure(gap, m_needs.kit.packing_within, m_needs.kit.caliper_step);

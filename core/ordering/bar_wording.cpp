@@ -27,7 +27,7 @@ Angle size_of(Angle angle) {
 Wording turn_bar_words(const TurnBar& turn, int hole, const WordingNeeds& needs) {
     const Job& job = needs.job;
     const bool layout = std::holds_alternative<LayoutBench>(needs.machine.kind);
-    const std::string place = layout ? "level" : say("on top");
+    const std::string place = layout ? say("level") : say("on top");
     const auto fig = [&](Length length) { return with_unit(length, job.unit); };
     const std::string target =
         hole < 0 ? std::string(say("the first hole")) : needs.holes.at(static_cast<std::size_t>(hole)).name;
@@ -35,8 +35,8 @@ Wording turn_bar_words(const TurnBar& turn, int hole, const WordingNeeds& needs)
     if (turn.first) {
         const std::string angle = angle_in_words(job, turn.bearing);
         w.heading = say("Lay the bar");
-        w.figures = {
-            {layout ? "level" : "up", in_degrees(job.convention.figure_of(as_seen(job, turn.bearing))), "", true}};
+        w.figures = {{layout ? say("level") : say("up"),
+                      in_degrees(job.convention.figure_of(as_seen(job, turn.bearing))), "", true}};
         w.direction =
             say("left end to the left; the line of {target} is {place}", {{"target", target}, {"place", place}});
         w.note =
@@ -51,7 +51,7 @@ Wording turn_bar_words(const TurnBar& turn, int hole, const WordingNeeds& needs)
         turn.from < 0 ? std::string(say("the first line")) : needs.holes.at(static_cast<std::size_t>(turn.from)).name;
     w.heading = say("Turn the bar to {target}", {{"target", target}});
     if (turn.back_to_first()) {
-        w.figures = {{layout ? "level" : "up", from, "", true}};
+        w.figures = {{layout ? say("level") : say("up"), from, "", true}};
         w.direction = say("as it lay first, the line of {from} {place}", {{"from", from}, {"place", place}});
         w.sentence = say("Turn the bar back to how it lay first, with the line of {from} {place}.",
                          {{"from", from}, {"place", place}});
@@ -123,12 +123,12 @@ Wording turn_bar_words(const TurnBar& turn, int hole, const WordingNeeds& needs)
         w.figures = {{say("second line at"), in_degrees(size_of(turn.set)), "", true}};
         w.direction = say("from the first end line, {set}; then {layout}",
                           {{"set", seen_from_right(turn.set < Angle{} ? Sense::Clockwise : Sense::CounterClockwise)},
-                           {"layout", layout ? "level" : say("upright against a square")}});
+                           {"layout", layout ? say("level") : say("upright against a square")}});
         w.sentence = say("{heading}: a second line across the end, {angle} {set} of the first, then {layout}.",
                          {{"heading", w.heading},
                           {"angle", in_degrees(size_of(turn.set))},
                           {"set", seen_from_right(turn.set < Angle{} ? Sense::Clockwise : Sense::CounterClockwise)},
-                          {"layout", layout ? "level" : say("upright against a square")}});
+                          {"layout", layout ? say("level") : say("upright against a square")}});
         break;
     }
     if (hole >= 0 && turn.from >= 0) {
@@ -219,19 +219,19 @@ Wording stand_over_axis_words(const StandOverAxis& stand, const WordingNeeds& ne
 Wording packing_words(const SetPacking& packing, int hole, const WordingNeeds& needs) {
     const auto fig = [&](Length length) { return with_unit(length, needs.job.unit); };
     const bool fence = packing.axis == Axis::Y;
-    const std::string device = fence ? "fence" : "stop";
+    const std::string device = fence ? say("fence") : say("stop");
     std::vector<std::string> pieces;
     for (const Length piece : packing.pieces)
         pieces.push_back(fig(piece));
     Wording w;
-    w.heading = fence ? "Fence" : "Stop";
+    w.heading = fence ? say("Fence") : say("Stop");
     // Beyond a long caliper nothing is read: a bar is cut to length, once for the batch.
     const Length caliper_reaches = Length::mm(300.0);
     const std::string by = packing.gap > caliper_reaches ? say("by a bar cut to length") : say("by caliper");
     if (packing.pieces.empty())
         w.figures = {{by, fig(packing.gap), say("between {device} and pin", {{"device", device}}), true}};
     else
-        w.figures = {{packing.pieces.size() == 1 ? "packing" : say("packing together"), fig(packing.gap),
+        w.figures = {{packing.pieces.size() == 1 ? say("packing") : say("packing together"), fig(packing.gap),
                       fmt::format("{}", fmt::join(pieces, " + ")), true}};
     const std::string against = packing.vee                     ? say("the vee block")
                                 : packing.half_block > Length{} ? say("the bar")
@@ -295,9 +295,9 @@ Wording scribe_across_words(const std::string& figure, const std::string& unit, 
     w.heading = say("Across the bar");
     w.figures = {{say("height gauge"), figure, unit, true}};
     w.direction = say("the bar stands on its {right_end} end; scribe across the lines of {names}",
-                      {{"right_end", right_end ? "right" : "left"}, {"names", names}});
+                      {{"right_end", right_end ? say("right") : say("left")}, {"names", names}});
     w.sentence = say("Height gauge {figure}, the bar on its {right_end} end: scribe across the lines of {names}.",
-                     {{"figure", figure}, {"right_end", right_end ? "right" : "left"}, {"names", names}});
+                     {{"figure", figure}, {"right_end", right_end ? say("right") : say("left")}, {"names", names}});
     w.why = say("The distance of these holes from that end, rounded once.");
     return w;
 }
@@ -306,12 +306,12 @@ Wording zero_along_words(const PickUpZero& zero, const Job& job) {
     Wording w;
     w.heading = say("Zero along the bar");
     w.figures = {{say("X dial"), "0", "", true}};
-    w.direction =
-        say("over zero ({blank}), last moving {zero}",
-            {{"blank", in_words(job.datum, job.blank)}, {"zero", zero.finish_x == Towards::Plus ? "right" : "left"}});
-    w.sentence =
-        say("Stand over zero ({blank}), last moving {zero}, and set the X dial to 0.",
-            {{"blank", in_words(job.datum, job.blank)}, {"zero", zero.finish_x == Towards::Plus ? "right" : "left"}});
+    w.direction = say("over zero ({blank}), last moving {zero}",
+                      {{"blank", in_words(job.datum, job.blank)},
+                       {"zero", zero.approach_x == Towards::Plus ? say("right") : say("left")}});
+    w.sentence = say("Stand over zero ({blank}), last moving {zero}, and set the X dial to 0.",
+                     {{"blank", in_words(job.datum, job.blank)},
+                      {"zero", zero.approach_x == Towards::Plus ? say("right") : say("left")}});
     w.why = say("Distances along the bar are counted from the drawing's zero.");
     return w;
 }

@@ -47,7 +47,7 @@ std::vector<TurnHandwheel> DialWriter::moves_to(Length target) {
     if (way == 0)
         return {};
     const Turn turn = way > 0 ? Turn::Clockwise : Turn::CounterClockwise;
-    const Turn finishing = m_screw.finish == Towards::Plus ? m_screw.plus : opposite(m_screw.plus);
+    const Turn finishing = m_screw.approach == Towards::Plus ? m_screw.plus : opposite(m_screw.plus);
     const int turns = static_cast<int>(std::abs(way) / engraved);
     const int line = dial_line(count, engraved);
     if (turn == finishing)
@@ -64,7 +64,7 @@ Route make_route(const RouteNeeds& needs, const Handwheels& machine) {
     const OrderWishes& wishes = at_hand(needs.job).order;
     const int line_x = machine.dials_turn ? 0 : dial_line(wishes.dial_x, machine.x.engraved());
     const int line_y = machine.dials_turn ? 0 : dial_line(wishes.dial_y, machine.y.engraved());
-    route.list.push_back({PickUpZero{machine.x.finish, machine.y.finish, line_x, line_y}});
+    route.list.push_back({PickUpZero{machine.x.approach, machine.y.approach, line_x, line_y}});
     DialWriter x(Axis::X, machine.x, line_x);
     DialWriter y(Axis::Y, machine.y, line_y);
     // Locking carries the slides on: they are set short by as much.

@@ -17,8 +17,8 @@ namespace clockface {
 
 /// Bring the drawing's zero under the spindle, last moving this way on each axis, and set both dials to 0.
 struct PickUpZero {
-    Towards finish_x = Towards::Plus;
-    Towards finish_y = Towards::Plus;
+    Towards approach_x = Towards::Plus;
+    Towards approach_y = Towards::Plus;
     int line_x = 0, line_y = 0; ///< what the dials show there: 0, unless they cannot be turned to it
     bool operator==(const PickUpZero&) const = default;
 };
@@ -93,7 +93,7 @@ inline constexpr Towards readout_finish = Towards::Plus;
 /// dial to 0 (last moving this way), and clamp the work with this point of it on the middle, its right-hand side right.
 struct CentreOnTable {
     Point centre; ///< from the datum
-    Towards finish = Towards::Plus;
+    Towards approach = Towards::Plus;
     bool operator==(const CentreOnTable&) const = default;
 };
 
@@ -201,7 +201,7 @@ struct StandOverAxis {
     TopWay way{};
     Length go;
     Length finder; ///< touching one side: diameter of its tip
-    Towards finish = Towards::Plus;
+    Towards approach = Towards::Plus;
     bool operator==(const StandOverAxis&) const = default;
 };
 

@@ -50,10 +50,10 @@ Wording mark_words(const MarkAcross& mark, const WordingNeeds& needs) {
     const std::string shift = hundredths((mark.hole - mark.tool) / 2.0, unit);
     Wording w;
     w.heading = say("Mark {from}", {{"from", mark.from}});
-    w.figures = {{"hole", mark.from, "", true}};
+    w.figures = {{say("hole"), mark.from, "", true}};
     switch (mark.way) {
     case MarkWay::Punch:
-        w.figures.push_back({"punch", tool, "", false});
+        w.figures.push_back({say("punch"), tool, "", false});
         w.direction = say("one light blow, then deepen it with a centre punch once the old part is off");
         w.sentence = say("{from}: stand the {tool} punch in it. No shake? One light blow.",
                          {{"from", mark.from}, {"tool", tool}});
@@ -63,14 +63,14 @@ Wording mark_words(const MarkAcross& mark, const WordingNeeds& needs) {
                     {{"hole", hole}, {"shift", shift}});
         break;
     case MarkWay::Screw:
-        w.figures.push_back({"screw", mark.thread, "", false});
+        w.figures.push_back({say("screw"), mark.thread, "", false});
         w.direction = say("points out, all to the same height, then press the parts together or tap once");
         w.sentence = say("{from}: turn in the transfer screw {thread} with its point out, press the parts together.",
                          {{"from", mark.from}, {"thread", mark.thread}});
         w.why = say("The thread centres the point.");
         break;
     case MarkWay::Plug:
-        w.figures.push_back({"plug", tool, "", false});
+        w.figures.push_back({say("plug"), tool, "", false});
         w.direction = say("point out, then press the parts together");
         w.sentence = say("{from}: put in the {tool} plug with its point out, press the parts together.",
                          {{"from", mark.from}, {"tool", tool}});
@@ -98,7 +98,7 @@ Wording mark_words(const MarkAcross& mark, const WordingNeeds& needs) {
     case MarkWay::DrillThrough:
     case MarkWay::Bonded:
         w.heading = say("Drill through {from}", {{"from", mark.from}});
-        w.figures.push_back({"drill", tool, "", false});
+        w.figures.push_back({say("drill"), tool, "", false});
         w.direction = say("the old part is the guide");
         w.sentence =
             say("{from}: drill {tool} through the old part into the new piece.", {{"from", mark.from}, {"tool", tool}});
@@ -116,7 +116,7 @@ Wording mark_words(const MarkAcross& mark, const WordingNeeds& needs) {
 Wording pin_words(const PinThrough& pin, const WordingNeeds& needs) {
     Wording w;
     w.heading = say("Pin {from}", {{"from", pin.from}});
-    w.figures = {{"pin", hundredths(pin.pin, needs.job.unit), "", true}};
+    w.figures = {{say("pin"), hundredths(pin.pin, needs.job.unit), "", true}};
     w.direction = say("through both parts, before the next hole");
     w.sentence = say("{from}: put a pin of {x}, or the drill itself, through both parts before the next hole.",
                      {{"from", pin.from}, {"x", w.figures[0].value}});
@@ -139,7 +139,7 @@ Wording compare_words(const CompareAcross& compare, const WordingNeeds& needs) {
     const std::string within = hundredths(compare.within, needs.job.unit);
     Wording w;
     w.heading = say("Check {from} to {to}", {{"from", compare.from}, {"to", compare.to}});
-    w.figures = {{"expect", expected, "", true}};
+    w.figures = {{say("expect"), expected, "", true}};
     w.direction = say("from mark to mark; {within} more or less is to be expected", {{"within", within}});
     w.sentence = say("{heading}: expect {expected} from mark to mark, {within} more or less.",
                      {{"heading", w.heading}, {"expected", expected}, {"within", within}});
@@ -151,8 +151,8 @@ Wording compare_words(const CompareAcross& compare, const WordingNeeds& needs) {
 
 Wording drill_mark_words(const DrillMark& drill) {
     Wording w;
-    w.heading = "Drill";
-    w.figures = {{"hole", drill.from, "", true}};
+    w.heading = say("Drill");
+    w.figures = {{say("hole"), drill.from, "", true}};
     w.direction = drill.size;
     w.note = say("Table locked, work clamped, chuck key out. Ease off as the drill breaks through.");
     w.sentence = say("Hole {from}: drill {drill} where it is marked.", {{"from", drill.from}, {"drill", drill.size}});

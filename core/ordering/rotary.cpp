@@ -81,7 +81,7 @@ private:
         const std::int64_t back = extra * static_cast<std::int64_t>(m_machine.graduations);
         m_route.list.push_back({TurnTable{Turn::CounterClockwise, extra, 0, (full - back % full) % full, extra}});
         m_route.list.push_back({TurnTable{Turn::Clockwise, extra, 0, 0, extra}});
-        m_route.list.push_back({CentreOnTable{m_centre, m_machine.slide.finish}});
+        m_route.list.push_back({CentreOnTable{m_centre, m_machine.slide.approach}});
     }
 
     void go(const PolarStop& stop) {

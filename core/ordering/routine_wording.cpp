@@ -35,11 +35,11 @@ Wording circle_words(const KeyCircle& key, const WordingNeeds& needs) {
     bool gaps = false;
     const std::vector<std::string> names = routine_names(key.holes, needs, gaps);
     const std::string last = angle_figure(readout, readout.asks_step ? key.step : key.last);
-    const std::string last_word = readout.asks_step ? "step" : "last";
+    const std::string last_word = readout.asks_step ? say("step") : say("last");
     Wording w;
     w.heading = say("Circle routine");
     w.figures = {{say("centre X"), length(key.centre_x), ""},     {say("centre Y"), length(key.centre_y), ""},
-                 {"diameter", length(key.diameter), ""},          {"holes", fmt::format("{}", key.count), ""},
+                 {"diameter", length(key.diameter), ""},          {say("holes"), fmt::format("{}", key.count), ""},
                  {"first", angle_figure(readout, key.first), ""}, {last_word, last, "", true}};
     w.direction = say("it makes {names}; {convention}",
                       {{"names", first_dozen(names)}, {"convention", readout.circle_convention.in_words()}});
@@ -76,7 +76,7 @@ Wording row_words(const KeyRow& key, const WordingNeeds& needs) {
     w.heading = say("Row routine");
     w.figures = {{say("first X"), length(key.x), ""},
                  {say("first Y"), length(key.y), ""},
-                 {"holes", fmt::format("{}", key.count), ""},
+                 {say("holes"), fmt::format("{}", key.count), ""},
                  {"pitch", length(key.pitch), ""},
                  {"angle", angle_figure(readout, key.angle), "", true}};
     w.direction = say("it makes {names}; {convention}",

@@ -8,12 +8,12 @@ namespace {
 
 class Counter {
 public:
-    Counter(const Machine& machine, const std::vector<Chain>& chains, const std::vector<int>& chain_of,
+    Counter(const Machine& machine, const std::vector<Chain>& chains, const std::vector<int>& kind_of,
             const Estimates& estimates)
         : m_machine(machine)
         , m_guess(estimates)
         , m_chains(chains)
-        , m_chain_of(chain_of) {}
+        , m_kind_of(kind_of) {}
 
     Tally count(const Route& route) {
         for (const Instruction& instruction : route.list)
@@ -74,7 +74,7 @@ private:
     const Machine& m_machine;
     const Estimates& m_guess;
     const std::vector<Chain>& m_chains;
-    const std::vector<int>& m_chain_of;
+    const std::vector<int>& m_kind_of;
     Tally m_tally;
     double m_seconds = 0.0, m_once = 0.0;
     Point m_at;
@@ -117,9 +117,9 @@ private:
     }
     [[nodiscard]] const CutStep* step_of(int hole, int step) const {
         const auto index = static_cast<std::size_t>(hole);
-        if (hole < 0 || step < 0 || index >= m_chain_of.size())
+        if (hole < 0 || step < 0 || index >= m_kind_of.size())
             return nullptr;
-        const Chain& chain = m_chains[static_cast<std::size_t>(m_chain_of[index])];
+        const Chain& chain = m_chains[static_cast<std::size_t>(m_kind_of[index])];
         return static_cast<std::size_t>(step) < chain.steps.size() ? &chain.steps[static_cast<std::size_t>(step)]
                                                                    : nullptr;
     }
@@ -131,8 +131,8 @@ private:
     }
     void by_hand(const WorkByHand& work) {
         for (const int hole : work.holes)
-            if (const auto index = static_cast<std::size_t>(hole); hole >= 0 && index < m_chain_of.size())
-                if (const CutStep* step = m_chains[static_cast<std::size_t>(m_chain_of[index])].find(work.step))
+            if (const auto index = static_cast<std::size_t>(hole); hole >= 0 && index < m_kind_of.size())
+                if (const CutStep* step = m_chains[static_cast<std::size_t>(m_kind_of[index])].find(work.step))
                     m_seconds += step->minutes * 60.0;
     }
 };
@@ -140,8 +140,8 @@ private:
 } // namespace
 
 Tally tally_of(const Route& route, const Machine& machine, const std::vector<Chain>& chains,
-               const std::vector<int>& chain_of, const Estimates& estimates) {
-    return Counter(machine, chains, chain_of, estimates).count(route);
+               const std::vector<int>& kind_of, const Estimates& estimates) {
+    return Counter(machine, chains, kind_of, estimates).count(route);
 }
 
 } // namespace clockface

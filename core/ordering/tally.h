@@ -20,6 +20,6 @@ struct Tally {
 
 /// Counts a list. Times are estimates, cutting and changing those of the chains and the machine.
 Tally tally_of(const Route& route, const Machine& machine, const std::vector<Chain>& chains,
-               const std::vector<int>& chain_of, const Estimates& estimates);
+               const std::vector<int>& kind_of, const Estimates& estimates);
 
 } // namespace clockface

@@ -124,8 +124,8 @@ int kicks_for(std::size_t stops, Effort effort) {
 double AxisCost::seconds(Length step) const {
     if (step == Length{})
         return 0.0;
-    const bool against_finish = (step > Length{}) != (finish == Towards::Plus);
-    return touch + per_mm * std::fabs(step.in_mm()) + (against_finish ? against : 0.0);
+    const bool against_approach = (step > Length{}) != (approach == Towards::Plus);
+    return touch + per_mm * std::fabs(step.in_mm()) + (against_approach ? against : 0.0);
 }
 
 Tour cheapest_tour(const std::vector<Point>& stops, Point from, const TravelCost& travel, Effort effort) {

@@ -10,10 +10,10 @@ namespace clockface {
 
 /// What one slide costs to move, in seconds at the bench.
 struct AxisCost {
-    double per_mm = 0.0;            ///< cranking
-    double touch = 0.0;             ///< whenever it moves at all: unlock, read, lock
-    double against = 0.0;           ///< more when it goes against the finishing side: past the place and back
-    Towards finish = Towards::Plus; ///< the side every place is approached to
+    double per_mm = 0.0;              ///< cranking
+    double touch = 0.0;               ///< whenever it moves at all: unlock, read, lock
+    double against = 0.0;             ///< more when it goes against the finishing side: past the place and back
+    Towards approach = Towards::Plus; ///< the side every place is approached to
 
     /// Seconds for a step along the axis; none when it stays where it is.
     [[nodiscard]] double seconds(Length step) const;

@@ -26,12 +26,12 @@ public:
             m_x.push_back(stop.x.in_mm());
             m_y.push_back(stop.y.in_mm());
         }
-        m_finish_x = cost.x.finish == Towards::Plus ? 1.0 : -1.0;
-        m_finish_y = cost.y.finish == Towards::Plus ? 1.0 : -1.0;
+        m_approach_x = cost.x.approach == Towards::Plus ? 1.0 : -1.0;
+        m_approach_y = cost.y.approach == Towards::Plus ? 1.0 : -1.0;
     }
     [[nodiscard]] std::size_t size() const { return m_x.size(); }
     [[nodiscard]] double operator()(std::size_t from, std::size_t to) const {
-        return axis(m_cost.x, m_x[to] - m_x[from], m_finish_x) + axis(m_cost.y, m_y[to] - m_y[from], m_finish_y);
+        return axis(m_cost.x, m_x[to] - m_x[from], m_approach_x) + axis(m_cost.y, m_y[to] - m_y[from], m_approach_y);
     }
     [[nodiscard]] double x(std::size_t node) const { return m_x[node]; }
     [[nodiscard]] double y(std::size_t node) const { return m_y[node]; }
@@ -39,13 +39,13 @@ public:
 private:
     TravelCost m_cost;
     std::vector<double> m_x, m_y;
-    double m_finish_x = 1.0, m_finish_y = 1.0;
+    double m_approach_x = 1.0, m_approach_y = 1.0;
 
     // Without branches: which way a step goes is a toss of a coin, and the processor would guess it wrong half the
     // time.
-    static double axis(const AxisCost& cost, double step, double finish) {
+    static double axis(const AxisCost& cost, double step, double approach) {
         return cost.touch * static_cast<double>(step != 0.0) + cost.per_mm * std::fabs(step) +
-               cost.against * static_cast<double>(step * finish < 0.0);
+               cost.against * static_cast<double>(step * approach < 0.0);
     }
 };
 

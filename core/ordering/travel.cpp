@@ -1,5 +1,7 @@
 #include "ordering/travel.h"
 
+#include "measure/cases.h"
+
 #include "measure/figures.h"
 #include "ordering/handwheel.h"
 
@@ -20,7 +22,7 @@ struct CostOn {
         cost.touch = guess.a_touch;
         // Past it by whole turns and back again.
         cost.against = 2.0 * take_up_turns(screw.backlash / screw.lead) * guess.a_turn + guess.a_touch / 2.0;
-        cost.finish = screw.finish;
+        cost.approach = screw.approach;
         return cost;
     }
     TravelCost operator()(const Handwheels& wheels) const { return {screw_cost(wheels.x), screw_cost(wheels.y)}; }
@@ -49,11 +51,17 @@ TravelCost travel_cost(const Machine& machine, const Estimates& estimates) {
 }
 
 Point as_set(const Machine& machine, Point at) {
-    if (const auto* wheels = std::get_if<Handwheels>(&machine.kind))
-        return {to_step(at.x, wheels->x.graduation()), to_step(at.y, wheels->y.graduation())};
-    if (const auto* readout = std::get_if<Readout>(&machine.kind))
-        return {to_step(at.x, readout->resolution), to_step(at.y, readout->resolution)};
-    return at;
+    const auto as_it_is = [&] { return at; };
+    return std::visit(
+        Cases{[&](const Handwheels& wheels) {
+                  return Point{to_step(at.x, wheels.x.graduation()), to_step(at.y, wheels.y.graduation())};
+              },
+              [&](const Readout& readout) {
+                  return Point{to_step(at.x, readout.resolution), to_step(at.y, readout.resolution)};
+              },
+              [&](const RotaryTable&) { return as_it_is(); }, [&](const LayoutBench&) { return as_it_is(); },
+              [&](const DrillPress&) { return as_it_is(); }, [&](const MarksAcross&) { return as_it_is(); }},
+        machine.kind);
 }
 
 double seconds_round(const Machine& machine, const Estimates& estimates, const std::vector<Hole>& holes,

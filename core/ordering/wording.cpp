@@ -19,12 +19,12 @@ namespace clockface {
 namespace {
 
 std::string turn_word(Turn turn) {
-    return turn == Turn::Clockwise ? "clockwise" : "counter-clockwise";
+    return turn == Turn::Clockwise ? say("clockwise") : say("counter-clockwise");
 }
 
 std::string side_word(Axis axis, Towards side) {
     if (axis == Axis::X)
-        return side == Towards::Plus ? "right" : "left";
+        return side == Towards::Plus ? say("right") : say("left");
     return side == Towards::Plus ? say("away from you") : say("towards you");
 }
 
@@ -48,7 +48,7 @@ struct Say {
         if (needs.job.blank.on_side())
             return zero_along_words(zero, needs.job);
         Wording w;
-        w.heading = "Zero";
+        w.heading = say("Zero");
         const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind);
         const bool fixed = wheels && !wheels->dials_turn;
         w.figures = {{say("both dials"), "0", "", true}};
@@ -57,7 +57,7 @@ struct Say {
                          {say("Y dial"), dial_figure(wheels->y, zero.line_y), "", true}};
         w.direction =
             say("last moving {finish_x} on X and {finish_y} on Y",
-                {{"finish_x", side_word(Axis::X, zero.finish_x)}, {"finish_y", side_word(Axis::Y, zero.finish_y)}});
+                {{"finish_x", side_word(Axis::X, zero.approach_x)}, {"finish_y", side_word(Axis::Y, zero.approach_y)}});
         w.note = say("Every hole is reached going these ways, so zero must be too: then backlash does not count.");
         w.sentence = fixed ? say("Bring the drawing's zero under the spindle, {direction}: the X dial must show {x} "
                                  "and the Y dial {y}.",
@@ -173,7 +173,7 @@ struct Say {
                     {"turns", number(turns)},
                     {"lines_a_turn", number(screw.lines)},
                     {"rest", number(rest)},
-                    {"rest2", rest == 1.0 ? "line" : "lines"},
+                    {"rest2", rest == 1.0 ? say("line") : say("lines")},
                     {"line", dial_figure(screw, move.line)},
                     {"reached", with_unit(to - reached, needs.job.unit)}});
     }
@@ -197,10 +197,10 @@ struct Say {
             w.direction = say("over the axis, and over zero along the bar");
             return w;
         }
-        w.heading = "Zero";
+        w.heading = say("Zero");
         w.figures = {{"X", "0", ""}, {"Y", "0", "", true}};
         w.direction = say("X counts up to the {x_plus_right}, Y {y_plus_up}",
-                          {{"x_plus_right", datum.x_plus_right ? "right" : "left"},
+                          {{"x_plus_right", datum.x_plus_right ? say("right") : say("left")},
                            {"y_plus_up", datum.y_plus_up ? say("away from you") : say("towards you")}});
         w.sentence = say("Bring the drawing's zero under the spindle and set the readout to 0, 0; {direction}.",
                          {{"direction", w.direction}});
@@ -275,9 +275,9 @@ struct Say {
     Wording operator()(const CentreOnTable& centre) const {
         const Point drawn = as_drawn(needs.job.datum, centre.centre);
         Wording w;
-        w.heading = "Centre";
+        w.heading = say("Centre");
         w.figures = {{say("slide's dial"), "0", "", true}};
-        w.direction = say("last moving {finish}", {{"finish", side_word(Axis::X, centre.finish)}});
+        w.direction = say("last moving {finish}", {{"finish", side_word(Axis::X, centre.approach)}});
         w.note = say(
             "Turn an indicator round in the table's bore until opposite sides read alike, lock the mill's slides, then "
             "the same in the work's bore or over its scribed centre. Clamp it against being turned by the drill; lock "
@@ -335,16 +335,18 @@ struct Say {
     }
 
     // What a height is counted from: an edge where there is one, the rim of a disc, the farthest point of an outline.
-    static std::string scribed_from(const Blank& blank, const std::string& side) {
+    static std::string scribed_from(const Blank& blank, BlankSide side) {
+        const auto of = [&](const char* left, const char* right, const char* lower, const char* upper) {
+            return say(side.axis == Axis::X ? (side.far ? right : left) : (side.far ? upper : lower));
+        };
         if (blank.is_round())
-            return say("the rim at the {side}", {{"side", side == "upper"   ? "top"
-                                                          : side == "lower" ? "bottom"
-                                                                            : side}});
-        return has_straight_edge(blank, side)
-                   ? say("the {side} edge", {{"side", side}})
-                   : say("the farthest point at the {side}", {{"side", side == "upper"   ? "top"
-                                                                       : side == "lower" ? "bottom"
-                                                                                         : side}});
+            return of(later("the rim at the left"), later("the rim at the right"), later("the rim at the bottom"),
+                      later("the rim at the top"));
+        if (has_straight_edge(blank, side))
+            return of(later("the left edge"), later("the right edge"), later("the lower edge"),
+                      later("the upper edge"));
+        return of(later("the farthest point at the left"), later("the farthest point at the right"),
+                  later("the farthest point at the bottom"), later("the farthest point at the top"));
     }
 
     Wording operator()(const ScribeLine& line) const {
@@ -354,13 +356,12 @@ struct Say {
             names.push_back(name(index));
         for (const int index : line.centres)
             names.push_back(say("the centre of {pattern}", {{"pattern", pattern(index)}}));
-        const std::string edge =
-            line.axis == Axis::X ? (line.from_far_edge ? "right" : "left") : (line.from_far_edge ? "upper" : "lower");
+        const BlankSide side{line.axis, line.from_far_edge};
         const std::string figure = step_figure(line.setting, bench.gauge_step, bench.unit, false);
         Wording w;
         w.heading = say("Height gauge");
-        w.figures = {{"set", figure, unit_name(bench.unit), true}};
-        const std::string from = scribed_from(needs.job.blank, edge);
+        w.figures = {{say("set"), figure, unit_name(bench.unit), true}};
+        const std::string from = scribed_from(needs.job.blank, side);
         w.direction = say("from {from}; scribe for {names}", {{"from", from}, {"names", first_dozen(names)}});
         if (line.setting < 0)
             w.note = say("This setting lies outside the blank.");
@@ -372,7 +373,7 @@ struct Say {
         if (needs.job.blank.is_round())
             w.why += " " + say("The disc stands on its rim: mark the point that is down, and set it upright with a "
                                "square when it is turned for the other lines.");
-        else if (from != say("the {edge} edge", {{"edge", edge}}))
+        else if (!has_straight_edge(needs.job.blank, side))
             w.note =
                 say("There is no straight edge to stand it on: clamp it to an angle plate, square, with its farthest "
                     "point down on the plate, and leave it so for all lines this way.");
@@ -383,7 +384,8 @@ struct Say {
         const auto& bench = machine<LayoutBench>();
         Wording w;
         w.heading = heading;
-        w.figures = {{"set", step_figure(counts, bench.divider_step, bench.unit, false), unit_name(bench.unit), true}};
+        w.figures = {
+            {say("set"), step_figure(counts, bench.divider_step, bench.unit, false), unit_name(bench.unit), true}};
         w.direction = std::move(direction);
         w.sentence = fmt::format("{} {}: {}.", heading, w.figures[0].value, w.direction);
         w.why = std::move(why);
@@ -400,7 +402,7 @@ struct Say {
         const std::string which = std::cmp_equal(names.size(), of_pattern) ? say("every crossing")
                                   : names.empty()                          ? say("no crossing")
                                                   : say("the crossings of {names}", {{"names", first_dozen(names)}});
-        return dividers(strike.radius, "Dividers",
+        return dividers(strike.radius, say("Dividers"),
                         say("prick the centre of {strike} and strike its circle; {which} must lie on it",
                             {{"strike", pattern(strike.pattern)}, {"which", which}}),
                         say("The radius is half the pitch circle's diameter."));
@@ -424,7 +426,7 @@ struct Say {
         const auto& bench = machine<LayoutBench>();
         Wording w;
         w.heading = say("Check {from} to {to}", {{"from", name(compare.from)}, {"to", name(compare.to)}});
-        w.figures = {{"expect", step_figure(compare.expected, bench.measured_to, bench.unit, false),
+        w.figures = {{say("expect"), step_figure(compare.expected, bench.measured_to, bench.unit, false),
                       unit_name(bench.unit), true}};
         w.direction = say("from mark to mark, before any hole is drilled");
         w.sentence = say("{heading}: expect {x} {bench} from mark to mark.",

@@ -34,7 +34,7 @@ struct WordingNeeds {
     const std::vector<Hole>& holes;
     const Machine& machine;
     const std::vector<Chain>* chains = nullptr; ///< with whose of them each hole is cut, where that is known
-    const std::vector<int>* chain_of = nullptr;
+    const std::vector<int>* kind_of = nullptr;
     const CutterList* cutters = nullptr; ///< the list to fetch
 };
 

@@ -57,8 +57,8 @@ private:
 
     [[nodiscard]] const Chain* chain_of(int hole) const {
         const auto index = static_cast<std::size_t>(hole);
-        return index < m_needs.chain_of.size() ? &m_needs.chains[static_cast<std::size_t>(m_needs.chain_of[index])]
-                                               : nullptr;
+        return index < m_needs.kind_of.size() ? &m_needs.chains[static_cast<std::size_t>(m_needs.kind_of[index])]
+                                              : nullptr;
     }
     [[nodiscard]] int line_of(const CutStep& step) const {
         const auto found = m_line.find(step.cutter.name);
@@ -227,7 +227,7 @@ private:
 };
 
 bool any_step(const WorkNeeds& needs, const std::function<bool(const CutStep&)>& is) {
-    for (const int chain : needs.chain_of)
+    for (const int chain : needs.kind_of)
         for (const CutStep& step : needs.chains[static_cast<std::size_t>(chain)].steps)
             if (!step.skipped && is(step))
                 return true;

@@ -58,7 +58,7 @@ struct WorkNeeds {
     const Machine& machine;
     const std::vector<Hole>& holes;
     const std::vector<Chain>& chains;
-    const std::vector<int>& chain_of;
+    const std::vector<int>& kind_of;
     const CutterList& cutters;
     const Room& room;
     const Shares& shares;

@@ -21,10 +21,10 @@ std::string name_at(int index, const WordingNeeds& needs) {
 }
 
 const CutStep* step_at(int hole, int step, const WordingNeeds& needs) {
-    if (!needs.chains || !needs.chain_of || hole < 0 || step < 0 ||
-        static_cast<std::size_t>(hole) >= needs.chain_of->size())
+    if (!needs.chains || !needs.kind_of || hole < 0 || step < 0 ||
+        static_cast<std::size_t>(hole) >= needs.kind_of->size())
         return nullptr;
-    const Chain& chain = needs.chains->at(static_cast<std::size_t>(needs.chain_of->at(static_cast<std::size_t>(hole))));
+    const Chain& chain = needs.chains->at(static_cast<std::size_t>(needs.kind_of->at(static_cast<std::size_t>(hole))));
     return static_cast<std::size_t>(step) < chain.steps.size() ? &chain.steps[static_cast<std::size_t>(step)] : nullptr;
 }
 
@@ -36,7 +36,7 @@ const FetchLine* line_at(int cutter, const WordingNeeds& needs) {
 
 std::string cutter_name(int cutter, const WordingNeeds& needs) {
     const FetchLine* line = line_at(cutter, needs);
-    return line ? line->cutter.name : "cutter";
+    return line ? line->cutter.name : say("cutter");
 }
 
 std::string rpm_words(std::optional<double> rpm) {
@@ -46,7 +46,7 @@ std::string rpm_words(std::optional<double> rpm) {
 // A depth may be of three things; the list says which.
 std::string depth_words(const HoleSpec& spec, Unit unit) {
     if (!spec.depth)
-        return "through";
+        return say("through");
     const std::string figure = with_unit(*spec.depth, unit);
     switch (depth_meant(spec)) {
     case DepthOf::Tip:
@@ -75,7 +75,7 @@ std::string depth_to_set(const CutStep& step, const Spindle& spindle, Unit unit)
 }
 
 std::string verb_of(StepKind kind) {
-    return kind == StepKind::Own ? "cut" : in_words(kind);
+    return kind == StepKind::Own ? say("cut") : in_words(kind);
 }
 
 std::string capital(std::string word) {
@@ -105,12 +105,11 @@ std::string caution(const CutStep& step, bool through) {
 
 std::string first_dozen(const std::vector<std::string>& names) {
     constexpr std::size_t most = 12;
-    std::string text;
-    for (std::size_t i = 0; i < names.size() && i < most; ++i)
-        text += (i == 0 ? "" : i + 1 == names.size() ? " and " : ", ") + names[i];
-    if (names.size() > most)
-        text += say(" and {most} more", {{"most", names.size() - most}});
-    return text;
+    if (names.size() <= most)
+        return all_of(names);
+    const std::vector<std::string> first(names.begin(), names.begin() + most);
+    return say("{names} and {more} more",
+               {{"names", fmt::format("{}", fmt::join(first, ", "))}, {"more", names.size() - most}});
 }
 
 std::string hole_runs(const std::vector<int>& holes, const WordingNeeds& needs) {
@@ -137,7 +136,7 @@ Wording change_words(const ChangeCutter& change, const WordingNeeds& needs) {
     const FetchLine* line = line_at(change.cutter, needs);
     const std::string name = cutter_name(change.cutter, needs);
     Wording w;
-    w.heading = "Cutter";
+    w.heading = say("Cutter");
     w.figures = {{"", name, "", true}};
     w.direction = line && !line->by_hand ? rpm_words(line->rpm) : say("turned by hand");
     w.note =
@@ -160,7 +159,7 @@ Wording knee_words(const MoveKnee& knee, const WordingNeeds& needs) {
     w.figures = {
         {"", fmt::format("{}", knee.turns), knee.turns == 1 ? say("turn, then on to") : say("turns, then on to")},
         {"", line, unit_name(spindle.scale), true}};
-    w.direction = knee.up ? "up" : say("down, and a turn farther, then up again");
+    w.direction = knee.up ? say("up") : say("down, and a turn farther, then up again");
     w.note = say("The knee carries its load upwards: end going up, then lock it. It is never fed with.");
     w.sentence = say("Knee: {direction} by {knee}: {turns} {turns:turn|turns}, then on to {line}.",
                      {{"direction", w.direction},
@@ -178,8 +177,8 @@ Wording drill_words(const DrillHole& drill, int hole, const WordingNeeds& needs)
     const Unit unit = needs.job.unit;
     const CutStep* step = step_at(hole, drill.step, needs);
     Wording w;
-    w.heading = step ? capital(verb_of(step->kind)) : "Drill";
-    w.figures = {{"hole", target.name, "", true}};
+    w.heading = step ? capital(verb_of(step->kind)) : say("Drill");
+    w.figures = {{say("hole"), target.name, "", true}};
     w.why = say("The hole's size and depth are the drawing's.");
     if (!step || step->kind == StepKind::Drill) {
         w.direction = finishing(target.spec, unit);
@@ -212,7 +211,7 @@ Wording drill_words(const DrillHole& drill, int hole, const WordingNeeds& needs)
     if (step) {
         w.direction = depth_to_set(*step, needs.machine.spindle, unit) + w.direction;
         if (!step->by_hand && step->stop > Length{})
-            w.figures.push_back({"stop",
+            w.figures.push_back({say("stop"),
                                  decimal(step->stop.in(needs.machine.spindle.scale),
                                          job_decimals(needs.machine.spindle.scale), Sign::WhenNegative, Tail::Trim),
                                  unit_name(needs.machine.spindle.scale)});
@@ -229,7 +228,7 @@ Wording drill_words(const DrillHole& drill, int hole, const WordingNeeds& needs)
 Wording touch_words(int hole, const WordingNeeds& needs) {
     Wording w;
     w.heading = say("Touch lightly");
-    w.figures = {{"hole", name_at(hole, needs), "", true}};
+    w.figures = {{say("hole"), name_at(hole, needs), "", true}};
     w.direction = say("a dimple that only shows the place");
     w.note = say("Barely touch: a wrong place must still be out of the way of the hole.");
     w.sentence = say("Touch {hole} lightly.", {{"hole", name_at(hole, needs)}});
@@ -243,22 +242,21 @@ Wording check_words(const CheckPlace& check, int hole, const WordingNeeds& needs
     const int decimals = std::min(decimals_of_step(check.step, unit), job_decimals(unit));
     const std::string x = decimal((check.step * static_cast<double>(check.x)).in(unit), decimals);
     const std::string y = decimal((check.step * static_cast<double>(check.y)).in(unit), decimals);
-    const std::string from_x = check.from_right ? "right" : "left", from_y = check.from_upper ? "upper" : "lower";
     const bool mark = std::holds_alternative<LayoutBench>(needs.machine.kind);
     Wording w;
     w.heading = say("Measure {hole}", {{"hole", name_at(hole, needs)}});
-    w.figures = {{say("from the {from_x}", {{"from_x", from_x}}), x, unit_name(needs.job.unit), true},
-                 {say("from the {from_y}", {{"from_y", from_y}}), y, unit_name(needs.job.unit), true}};
+    w.figures = {{check.from_right ? say("from the right") : say("from the left"), x, unit_name(unit), true},
+                 {check.from_upper ? say("from the upper") : say("from the lower"), y, unit_name(unit), true}};
     w.direction =
         mark ? say("from the edges to the mark") : say("from the edges to the middle of a pin in the spindle");
     w.note = mark ? "" : say("Spindle stopped. Half the pin has to be added to what the caliper reads over it.");
     w.sentence =
-        say("Before {hole} is made: it must be {x} from the {from_x} edge and {y} from the {from_y} edge, {mark}.",
+        say("Before {hole} is made: it must be {x} from the {side} edge and {y} from the {height} edge, {mark}.",
             {{"hole", name_at(hole, needs)},
              {"x", x},
-             {"from_x", from_x},
+             {"side", check.from_right ? say("right") : say("left")},
              {"y", y},
-             {"from_y", from_y},
+             {"height", check.from_upper ? say("upper") : say("lower")},
              {"mark", mark ? say("measured to the mark") : say("measured to a pin")}});
     w.why = say("A measure that has nothing to do with the dials finds a lost turn or a wrong hundred. Up to {within} "
                 "beside it is only the measuring.",
@@ -290,8 +288,8 @@ Wording by_hand_words(const WorkByHand& work, const WordingNeeds& needs) {
 Wording prick_words(int hole, const WordingNeeds& needs) {
     const std::string here = name_at(hole, needs);
     Wording w;
-    w.heading = "Prick";
-    w.figures = {{"hole", here, "", true}};
+    w.heading = say("Prick");
+    w.figures = {{say("hole"), here, "", true}};
     w.direction = say("feel along one line until the point drops into the other, stand the punch up, tap");
     w.note =
         say("A sharp point and a light tap: it can still be drawn over. A steel block underneath, not springy wood.");
@@ -304,7 +302,7 @@ Wording prick_words(int hole, const WordingNeeds& needs) {
 
 Wording look_words(const LookAtMarks& look, const WordingNeeds& needs) {
     Wording w;
-    w.heading = "Look";
+    w.heading = say("Look");
     w.figures = {
         {"", say("{count} {count:mark|marks}", {{"count", static_cast<std::int64_t>(look.holes.size())}}), "", true}};
     w.direction = say("through the magnifier; draw over, leaning the punch, what stands beside its crossing");
@@ -318,8 +316,8 @@ Wording look_words(const LookAtMarks& look, const WordingNeeds& needs) {
 Wording punch_words(int hole, const WordingNeeds& needs) {
     const std::string here = name_at(hole, needs);
     Wording w;
-    w.heading = "Punch";
-    w.figures = {{"hole", here, "", true}};
+    w.heading = say("Punch");
+    w.figures = {{say("hole"), here, "", true}};
     w.direction = say("deepen the mark with the centre punch, upright");
     w.note = say("Eyes covered. A struck punch can throw chips.");
     w.sentence = say("Punch {here}.", {{"here", here}});
@@ -334,7 +332,7 @@ Wording index_words(const TurnIndex& turn, int hole, const WordingNeeds& needs) 
     w.heading = say("Index plate");
     w.figures = {
         {"", fmt::format("{}", turn.turns), turn.turns == 1 ? say("turn, then on by") : say("turns, then on by")},
-        {"", fmt::format("{}", turn.holes), turn.holes == 1 ? "hole" : "holes", true}};
+        {"", fmt::format("{}", turn.holes), turn.holes == 1 ? say("hole") : say("holes"), true}};
     w.direction = say("clockwise, on the circle of {circle}", {{"circle", turn.circle}});
     w.note = say("Sector arms: {holes} {holes:hole|holes} between them, the one with the plunger not counted.",
                  {{"holes", turn.holes}});

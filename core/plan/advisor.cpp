@@ -41,7 +41,7 @@ const MethodReport* best_of(const std::vector<MethodReport>& all, const Estimate
 
 std::string remark_on(const MethodReport& report, const SetupPlan& plan, Unit unit) {
     if (!report.can)
-        return plan.proof.complaints.empty() ? say("It cannot make these holes.") : plan.proof.complaints.front();
+        return plan.run.complaints.empty() ? say("It cannot make these holes.") : plan.run.complaints.front();
     if (!report.many || report.many->budget.empty())
         return say("The ways of the bar carry their own sums of errors.");
     const BudgetLine& dearest = report.many->budget.front();
@@ -50,7 +50,7 @@ std::string remark_on(const MethodReport& report, const SetupPlan& plan, Unit un
                                              {{"report", with_unit(*report.many->fits_within, unit)}})
                                  : "";
     return say("Most of it is {dearest}: {most}.{fits}",
-               {{"dearest", dearest.source ? in_words(*dearest.source) : "rounding"},
+               {{"dearest", dearest.source ? in_words(*dearest.source) : say("rounding")},
                 {"most", thousandths(dearest.most, unit)},
                 {"fits", fits}});
 }
@@ -58,7 +58,7 @@ std::string remark_on(const MethodReport& report, const SetupPlan& plan, Unit un
 } // namespace
 
 std::optional<ManyParts> many_parts_of(const Job& job, const SetupPlan& plan, int parts, std::uint64_t seed) {
-    return make_many({plan.route, plan.machine, job, plan.holes, plan.chains(), plan.chain_of, plan.estimates}, parts,
+    return make_many({plan.route, plan.machine, job, plan.holes, plan.chains(), plan.kind_of, plan.estimates}, parts,
                      seed);
 }
 
@@ -96,7 +96,7 @@ std::vector<OrderOption> order_options(const Job& job, const Shop& shop, const S
             continue;
         const Route route = taken ? plan.route : route_for(job, shop, plan, work_order(needs, way));
         options.push_back(
-            {way, tally_of(route, plan.machine, plan.chains(), plan.chain_of, plan.estimates), way == advised, taken});
+            {way, tally_of(route, plan.machine, plan.chains(), plan.kind_of, plan.estimates), way == advised, taken});
     }
     return options;
 }
@@ -119,10 +119,10 @@ std::vector<MethodReport> advise_methods(const Job& job, const Shop& shop, const
         const SetupPlan plan = plan_at_hand(on, shop, estimates);
         MethodReport report;
         report.machine = ref(*machine);
-        report.tally = tally_of(plan.route, plan.machine, plan.chains(), plan.chain_of, estimates);
+        report.tally = tally_of(plan.route, plan.machine, plan.chains(), plan.kind_of, estimates);
         report.minutes = report.tally.batch(job.pieces);
-        report.can = plan.proof.complaints.empty() && !plan.route.order.empty();
-        if (const auto worst = plan.proof.worst())
+        report.can = plan.run.complaints.empty() && !plan.route.order.empty();
+        if (const auto worst = plan.run.worst())
             report.worst = worst->miss;
         report.many = many_parts_of(on, plan, parts_worth_making(plan.holes.size(), parts));
         report.remark = remark_on(report, plan, job.unit);

@@ -30,8 +30,8 @@ public:
     void judge(int index) {
         m_chain = &m_plan.chains()[static_cast<std::size_t>(index)];
         m_holes.clear();
-        for (std::size_t i = 0; i < m_plan.chain_of.size(); ++i)
-            if (m_plan.chain_of[i] == index)
+        for (std::size_t i = 0; i < m_plan.kind_of.size(); ++i)
+            if (m_plan.kind_of[i] == index)
                 m_holes.push_back(static_cast<int>(i));
         if (m_holes.empty())
             return;
@@ -285,7 +285,7 @@ private:
         for (const char* step : {"chamfer", "deburr"})
             if (const CutStep* left = m_chain->find(step); left && left->skipped)
                 tell(Grade::Note, FindingKind::NotAudited,
-                     say("{who}: the {step} is left out.", {{"who", who()}, {"step", step}}),
+                     say("{who}: the {step} is left out.", {{"who", who()}, {"step", step_title(step)}}),
                      say("Look whether the part has to lie flat there, and whether the edge can cut somebody."));
     }
 };
@@ -301,7 +301,7 @@ void crossing(const Job& job, const SetupPlan& plan, std::vector<Finding>& findi
         return;
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const Hole& hole = plan.holes[i];
-        const DepthStack stack = depth_stack(plan.chain(i), crossings_of(job, hole, hole.spec.diameter), job.unit);
+        const DepthStack stack = depth_stack(plan.chain_of(i), crossings_of(job, hole, hole.spec.diameter), job.unit);
         for (const Crossing& each : stack.crossings)
             if (each.from < stack.tip)
                 findings.push_back(

@@ -5,7 +5,7 @@
 #include "ordering/work_wording.h"
 #include "plan/bar_findings.h"
 #include "plan/cutter_findings.h"
-#include "plan/drawing_slips.h"
+#include "plan/drawing_faults.h"
 #include "plan/makers.h"
 #include "plan/named_place.h"
 #include "plan/plan.h"
@@ -182,11 +182,11 @@ void lists(const Job& job, const Shop& shop, const SetupPlan& plan, Findings& fi
                  {{"wanted", wanted.name.empty() ? wanted.id : wanted.name}, {"name", plan.machine.name}}),
              say("Choose a machine under Order."),
              {}});
-    if (!plan.proof.complaints.empty())
+    if (!plan.run.complaints.empty())
         findings.push_back({Grade::Stop,
                             FindingKind::ListFails,
                             say("The simulated operator could not carry out the list. {complaints}",
-                                {{"complaints", plan.proof.complaints.front()}}),
+                                {{"complaints", plan.run.complaints.front()}}),
                             say("Do not work from this list."),
                             {}});
 }
@@ -212,7 +212,7 @@ void copied(const Job& job, const SetupPlan& plan, Findings& findings) {
         return;
     std::vector<int> missing;
     for (int i = 0; i < static_cast<int>(plan.holes.size()); ++i)
-        if (std::none_of(plan.proof.landings.begin(), plan.proof.landings.end(),
+        if (std::none_of(plan.run.landings.begin(), plan.run.landings.end(),
                          [&](const Landing& landing) { return landing.hole == i; }))
             missing.push_back(i);
     if (missing.empty())
@@ -314,7 +314,7 @@ void shared_out(const Job& job, const Plan& plan, Findings& findings) {
         for (std::size_t h = 0; h < each.holes.size(); ++h) {
             const int pattern = job.patterns[each.holes[h].pattern].id;
             const Setup* before = setups.front();
-            for (const CutStep& step : each.chain(h).steps) {
+            for (const CutStep& step : each.chain_of(h).steps) {
                 if (step.skipped)
                     continue;
                 const Setup* maker = maker_of(setups, pattern, &step);
@@ -329,20 +329,18 @@ void shared_out(const Job& job, const Plan& plan, Findings& findings) {
         }
     }
     for (const auto& [step, holes] : nobody)
-        findings.push_back(
-            {Grade::Stop,
-             FindingKind::NotMade,
-             say("No set-up makes the {step} of {holes}{remark}.",
-                 {{"step", step},
-                  {"holes", holes.front()},
-                  {"remark", holes.size() > 1 ? say(" and {holes} more", {{"holes", holes.size() - 1}}) : ""}}),
-             say("Under Order, let one of the set-ups of its face make all that is left."),
-             {}});
+        findings.push_back({Grade::Stop,
+                            FindingKind::NotMade,
+                            say(holes.size() > 1 ? later("No set-up makes the {step} of {hole} and {more} more.")
+                                                 : later("No set-up makes the {step} of {hole}."),
+                                {{"step", step_title(step)}, {"hole", holes.front()}, {"more", holes.size() - 1}}),
+                            say("Under Order, let one of the set-ups of its face make all that is left."),
+                            {}});
     if (!early.empty())
         findings.push_back({Grade::Stop,
                             FindingKind::TooEarly,
                             say("The {early} of {hole} comes in a set-up before the step that it follows.",
-                                {{"early", early.begin()->first}, {"hole", early.begin()->second}}),
+                                {{"early", step_title(early.begin()->first)}, {"hole", early.begin()->second}}),
                             say("Under Order, put the set-ups in the order of the work."),
                             {}});
     std::set<Face> faces;
@@ -376,13 +374,17 @@ std::vector<Finding> find_faults(const Job& job, const Plan& plan) {
 std::string in_words(Grade grade) {
     switch (grade) {
     case Grade::Stop:
-        return "stop";
+        return say("stop");
     case Grade::Check:
-        return "check";
+        return say("check");
     case Grade::Note:
         break;
     }
-    return "note";
+    return say("note");
+}
+
+std::string name_of(Grade grade) {
+    return grade == Grade::Stop ? "stop" : grade == Grade::Check ? "check" : "note";
 }
 
 std::string name_of(FindingKind kind) {

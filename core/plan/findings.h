@@ -77,9 +77,10 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const SetupPl
 /// Those of all set-ups of a plan, each said once, and those of the job as a whole.
 std::vector<Finding> find_faults(const Job& job, const Plan& plan);
 
-/// "stop", "check", "note".
+/// As it is said: "stop", "check", "note".
 std::string in_words(Grade grade);
-/// A stable name for files: "hole-off-blank" …
+/// Stable names for files and pictures: "stop", "hole-off-blank" …
+std::string name_of(Grade grade);
 std::string name_of(FindingKind kind);
 
 } // namespace clockface

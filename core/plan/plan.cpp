@@ -39,13 +39,13 @@ public:
         plan.cutting = m_cutting;
         plan.machine = m_shop.machine_for(setup.machine, m_job.unit);
         plan.holes = face.holes;
-        plan.chain_of = face.chain_of;
+        plan.kind_of = face.kind_of;
         plan.shares = shares_of(setup, face);
         plan.room = room_for(chains_in(plan), plan.machine.spindle, m_job.unit);
         plan.work = work_order(work_needs(job, plan, m_effort));
         plan.route = route_for(job, m_shop, plan, plan.work);
         plan.fingerprint = fingerprint(plan.route);
-        plan.proof = carry_out(plan.route, plan.machine, job, plan.holes);
+        plan.run = carry_out(plan.route, plan.machine, job, plan.holes);
         plan.findings = find_faults(job, m_shop, plan);
         return plan;
     }
@@ -54,7 +54,7 @@ private:
     struct OnFace {
         Face face = Face::Top;
         std::vector<Hole> holes;
-        std::vector<int> chain_of;
+        std::vector<int> kind_of;
         std::vector<const Setup*> setups;
     };
 
@@ -83,7 +83,7 @@ private:
         on.reserve(face.holes.size());
         for (const Hole& hole : face.holes)
             on.push_back(&m_shop.machine_for(cut_in(face.setups, m_job.patterns[hole.pattern].id).machine, m_job.unit));
-        face.chain_of = gatherer.add(job, face.holes, on);
+        face.kind_of = gatherer.add(job, face.holes, on);
         return face;
     }
 
@@ -92,7 +92,7 @@ private:
         if (face.setups.size() == 1 && std::holds_alternative<TheRest>(setup.makes))
             return shares;
         for (std::size_t h = 0; h < face.holes.size(); ++h) {
-            const Chain& chain = m_cutting->chains[static_cast<std::size_t>(face.chain_of[h])];
+            const Chain& chain = m_cutting->chains[static_cast<std::size_t>(face.kind_of[h])];
             const int pattern = m_job.patterns[face.holes[h].pattern].id;
             std::vector<bool>& own = shares.emplace_back();
             for (const CutStep& step : chain.steps)
@@ -107,7 +107,7 @@ private:
         std::vector<bool> seen(m_cutting->chains.size(), false);
         std::vector<const Chain*> used;
         for (std::size_t h = 0; h < plan.holes.size(); ++h) {
-            const auto chain = static_cast<std::size_t>(plan.chain_of[h]);
+            const auto chain = static_cast<std::size_t>(plan.kind_of[h]);
             if (seen[chain] || (!plan.shares.empty() &&
                                 std::find(plan.shares[h].begin(), plan.shares[h].end(), true) == plan.shares[h].end()))
                 continue;
@@ -125,7 +125,7 @@ const SetupPlan& Plan::of(int setup) const {
 }
 
 std::vector<int> SetupPlan::kinds() const {
-    const std::set<int> kinds(chain_of.begin(), chain_of.end());
+    const std::set<int> kinds(kind_of.begin(), kind_of.end());
     return {kinds.begin(), kinds.end()};
 }
 
@@ -133,7 +133,7 @@ std::vector<int> SetupPlan::served_by(int cutter) const {
     const std::string& name = cutters().lines[static_cast<std::size_t>(cutter)].cutter.name;
     std::vector<int> served;
     for (std::size_t i = 0; i < holes.size(); ++i)
-        if (std::any_of(chain(i).steps.begin(), chain(i).steps.end(),
+        if (std::any_of(chain_of(i).steps.begin(), chain_of(i).steps.end(),
                         [&](const CutStep& step) { return !step.skipped && step.cutter.name == name; }))
             served.push_back(static_cast<int>(i));
     return served;
@@ -170,7 +170,7 @@ SetupPlan plan_at_hand(const Job& job, const Shop& shop, const Estimates& estima
 }
 
 WorkNeeds work_needs(const Job& job, const SetupPlan& plan, Effort effort) {
-    return {job,       plan.machine, plan.holes,     plan.chains(), plan.chain_of, plan.cutters(),
+    return {job,       plan.machine, plan.holes,     plan.chains(), plan.kind_of, plan.cutters(),
             plan.room, plan.shares,  plan.estimates, effort};
 }
 

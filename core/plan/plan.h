@@ -22,7 +22,7 @@ struct SetupPlan {
     int setup = 1;       ///< its id
     Face face{};         ///< it has up
     std::vector<Hole> holes;
-    std::vector<int> chain_of;                ///< by hole, of chains()
+    std::vector<int> kind_of;                 ///< by hole, of chains()
     std::shared_ptr<const JobChains> cutting; ///< of the whole job, shared by all its set-ups
     Shares shares;                            ///< which steps of which holes it makes
     Room room;                                ///< for its cutters under its spindle
@@ -30,14 +30,14 @@ struct SetupPlan {
     WorkOrder work;  ///< what is cut when, and why that way
     Route route;
     std::string fingerprint; ///< of the route
-    Proof proof;
+    SimulatedRun run;
     std::vector<Finding> findings; ///< on this set-up, gravest first
 
     [[nodiscard]] const std::vector<Chain>& chains() const { return cutting->chains; }
     [[nodiscard]] const CutterList& cutters() const { return cutting->list; }
     /// What cuts a hole.
-    [[nodiscard]] const Chain& chain(std::size_t hole) const {
-        return cutting->chains[static_cast<std::size_t>(chain_of[hole])];
+    [[nodiscard]] const Chain& chain_of(std::size_t hole) const {
+        return cutting->chains[static_cast<std::size_t>(kind_of[hole])];
     }
     /// The holes a cutter of the list to fetch goes to, whichever set-up it is in then.
     [[nodiscard]] std::vector<int> served_by(int cutter) const;
@@ -61,7 +61,7 @@ struct Plan {
 
 /// What the words of a set-up's moves need to know. The job, with that set-up at hand, and the plan must outlive it.
 inline WordingNeeds words_for(const Job& job, const SetupPlan& plan) {
-    return {job, plan.holes, plan.machine, &plan.chains(), &plan.chain_of, &plan.cutters()};
+    return {job, plan.holes, plan.machine, &plan.chains(), &plan.kind_of, &plan.cutters()};
 }
 
 /// Calls `act` with every set-up of a plan that has work or holes, and the job with that set-up at hand.

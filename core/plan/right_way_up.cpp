@@ -81,7 +81,7 @@ LooksAlike looks_alike(const Job& job, const std::vector<Hole>& holes) {
     LooksAlike result;
     // What has other marks of its own is not mistaken: an odd outline, a step, a leg, a boss or hole that is there.
     if (job.blank.on_side() || holes.empty() || holes.size() > most_holes || job.blank.shape == BlankShape::Outline ||
-        job.blank.shape == BlankShape::Angle || job.blank.step || !job.blank.existing.empty() || job.blank.cutting)
+        job.blank.shape == BlankShape::Angle || job.blank.step || !job.blank.existing.empty() || job.blank.sawing)
         return result;
     const Point datum = datum_from_middle(job);
     std::vector<Mark> marks;

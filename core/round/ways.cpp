@@ -163,7 +163,7 @@ private:
         }
         // A pointed rod lying on the same flat scribes at its own radius's height.
         const Length high = (*rod - m_radius * 2.0) / 2.0;
-        way.figures = {{"rod", fig(*rod)},
+        way.figures = {{say("rod"), fig(*rod)},
                        {say("its line lies off the axis by"), fig(abs(high))},
                        {say("allowed lean of the end line"), in_degrees(lean_of_miss(m_radius, m_needs.within), 2)}};
         way.steps = {say("Lay bar and a pointed rod of {rod} on the same flat plate; the point is then at the height "
@@ -195,11 +195,11 @@ private:
         way.figures = {{say("half the block"), fig(block / 2.0)},
                        {say("pin in the chuck"), fig(pin)},
                        {say("between fence and pin"), fig(gap)},
-                       {"packing", pieces.empty() ? "none" : fmt::format("{}", fmt::join(pieces, " + "))},
+                       {say("packing"), pieces.empty() ? say("none") : fmt::format("{}", fmt::join(pieces, " + "))},
                        {say("left over"), fig(packed.leftover)}};
         way.steps = {say("Put a pin of {pin} in the chuck.", {{"pin", fig(pin)}}),
                      say("Pack {pieces} between fence and pin, clamp the fence, take pin and packing away.",
-                         {{"pieces", pieces.empty() ? "nothing" : fmt::format("{}", fmt::join(pieces, " + "))}}),
+                         {{"pieces", pieces.empty() ? say("nothing") : fmt::format("{}", fmt::join(pieces, " + "))}}),
                      say("Lay the vee block against the fence: its vee stands under the spindle."),
                      say("Clamp the bar in the vee, clear of the drill where it comes out.")};
         way.error = abs(packed.leftover) + guess().block_true;
@@ -219,8 +219,8 @@ private:
                 best = bore;
         const bool there = best && *best - stock <= m_needs.within * 2.0;
         const Length play = there ? (*best - stock) / 2.0 : guess().bored_bushing;
-        way.figures = {{"bushing", there ? fig(*best) : say("to be bored to {stock}", {{"stock", fig(stock)}})},
-                       {"play", fig(play)}};
+        way.figures = {{say("bushing"), there ? fig(*best) : say("to be bored to {stock}", {{"stock", fig(stock)}})},
+                       {say("play"), fig(play)}};
         way.steps = {
             there ? say("Take the bushing of {best}.", {{"best", fig(*best)}})
                   : say("Bore a bushing to {stock} on the lathe, true to its outside, and drill it across.",
@@ -245,7 +245,7 @@ private:
         Way<TopWay> way = begin(TopWay::Jig);
         const DrillJig jig = drill_jig(m_radius * 2.0, m_hole, guess());
         way.figures = {{say("square block"), fig(jig.block)},
-                       {"bored", fig(jig.bore)},
+                       {say("bored"), fig(jig.bore)},
                        {say("bushing outside"), fig(jig.bushing_outside)},
                        {say("pays from"), say("{pays_from} pieces", {{"pays_from", jig.pays_from}})}};
         way.steps = {say("Face a block {block} square, bore it {bore} through the middle, cross-drill it through both "
@@ -357,7 +357,7 @@ private:
 
     [[nodiscard]] Way<AngleWay> table() const {
         Way<AngleWay> way = begin(AngleWay::Table);
-        way.figures = {{"turn", in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))}};
+        way.figures = {{say("turn"), in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))}};
         way.steps = {say("Turn the table's handle as the list says, always the same way, and lock it.")};
         way.minutes = guess().turn_table;
         if (const auto* rotary = std::get_if<RotaryTable>(&m_needs.machine.kind))
@@ -420,7 +420,7 @@ private:
                             {{"protractor_reach", in_degrees(m_needs.kit.protractor_reach)}}));
             return way;
         }
-        way.figures = {{"rod", fig(m_task.from_diameter)},
+        way.figures = {{say("rod"), fig(m_task.from_diameter)},
                        {say("from upright"), in_degrees(Angle::degrees(std::fabs(set->set.in_degrees())))},
                        {say("slop of the rod"), in_degrees(slop(), 2)}};
         way.steps = {
@@ -474,7 +474,7 @@ private:
             say("Scribe the first hole's line across the end before the bar is let go."),
             say("Scribe another {turn} {turn2} of it with the protractor, and stand that one upright against a square.",
                 {{"turn", in_degrees(Angle::degrees(std::fabs(m_task.turn.in_degrees())))},
-                 {"turn2", m_task.turn < Angle{} ? "clockwise" : "counter-clockwise"}})};
+                 {"turn2", m_task.turn < Angle{} ? say("clockwise") : say("counter-clockwise")}})};
         way.error = at_surface(m_needs.kit.protractor_step / 2.0 + guess().protractor_held + guess().square_lean);
         way.minutes = guess().end_line;
         return way;

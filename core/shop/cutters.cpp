@@ -75,7 +75,7 @@ Cutter tap(const Thread& thread, TapLead lead) {
     Cutter out;
     out.kind = CutterKind::Tap;
     out.size = thread.name;
-    out.name = fmt::format("{} {} tap", thread.name, in_words(lead));
+    out.name = fmt::format("{} {} tap", thread.name, name_of(lead));
     out.diameter = thread.major;
     out.lead = lead;
     out.flute = thread.major * tap_reach + Length::mm(4.0);
@@ -247,13 +247,13 @@ std::string in_words(SetFamily family) {
     case SetFamily::Counterbores:
         break;
     }
-    return "counterbores";
+    return say("counterbores");
 }
 
 std::string in_words(CutterKind kind) {
     switch (kind) {
     case CutterKind::Drill:
-        return "drill";
+        return say("drill");
     case CutterKind::StepDrill:
         return say("step drill");
     case CutterKind::CentreDrill:
@@ -261,18 +261,18 @@ std::string in_words(CutterKind kind) {
     case CutterKind::SpotDrill:
         return say("spotting drill");
     case CutterKind::Reamer:
-        return "reamer";
+        return say("reamer");
     case CutterKind::Counterbore:
-        return "counterbore";
+        return say("counterbore");
     case CutterKind::Countersink:
-        return "countersink";
+        return say("countersink");
     case CutterKind::Tap:
         break;
     }
-    return "tap";
+    return say("tap");
 }
 
-std::string in_words(TapLead lead) {
+const char* name_of(TapLead lead) {
     return lead == TapLead::Taper ? "taper" : lead == TapLead::Plug ? "plug" : "bottoming";
 }
 

@@ -97,8 +97,8 @@ std::vector<std::string> sizes_of(SetFamily family);
 std::string in_words(SetFamily family);
 /// "drill", "centre drill" …
 std::string in_words(CutterKind kind);
-/// "taper", "plug", "bottoming".
-std::string in_words(TapLead lead);
+/// "taper", "plug", "bottoming": in the names of taps, which are the same in every language.
+const char* name_of(TapLead lead);
 /// Threads of lead before a tap cuts full thread: 8, 4, 1.5.
 double lead_threads(TapLead lead);
 

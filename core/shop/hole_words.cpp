@@ -197,8 +197,8 @@ Result<ReadHole> read_bare_hole(std::string typed, Unit field) {
     out.how = size->how.empty() ? both_units(size->value) : size->how;
     if (const auto& limits = out.spec.limits)
         out.how =
-            say("from {least} to {most}", {{"least", limits->least ? with_unit(*limits->least, field) : "nothing"},
-                                           {"most", limits->most ? with_unit(*limits->most, field) : "anything"}});
+            say("from {least} to {most}", {{"least", limits->least ? with_unit(*limits->least, field) : say("nothing")},
+                                           {"most", limits->most ? with_unit(*limits->most, field) : say("anything")}});
     if (fitted) {
         out.spec.purpose = Purpose::Reamed;
         for (const char c : part[2].str())

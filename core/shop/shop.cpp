@@ -24,10 +24,10 @@ std::string in_words(const Screw& screw) {
 }
 
 struct KindWord {
-    std::string operator()(const Handwheels&) const { return "handwheels"; }
-    std::string operator()(const Readout&) const { return "readout"; }
+    std::string operator()(const Handwheels&) const { return say("handwheels"); }
+    std::string operator()(const Readout&) const { return say("readout"); }
     std::string operator()(const RotaryTable&) const { return say("rotary table"); }
-    std::string operator()(const LayoutBench&) const { return "layout"; }
+    std::string operator()(const LayoutBench&) const { return say("layout"); }
     std::string operator()(const DrillPress&) const { return say("drill press"); }
     std::string operator()(const MarksAcross&) const { return say("marks from the old part"); }
 };
@@ -40,7 +40,7 @@ struct Describe {
         return say("reads to {readout}; its routines have {convention}, and ask for the {asks_step}",
                    {{"readout", with_unit(readout.resolution, readout.unit)},
                     {"convention", readout.circle_convention.in_words()},
-                    {"asks_step", readout.asks_step ? "step" : say("angle of the last hole")}});
+                    {"asks_step", readout.asks_step ? say("step") : say("angle of the last hole")}});
     }
     std::string operator()(const RotaryTable& table) const {
         return say("{ratio} turns of the handle to one of the table, {graduations} steps of {step} seconds a turn; "

@@ -37,7 +37,7 @@ struct Screw {
     double lines = 0.0;           ///< of a turn, as engraved: 62.5 for 1/16 in in thousandths, 0 to 62 and half a line
     Length backlash;              ///< lost motion on reversal
     Turn plus = Turn::Clockwise;
-    Towards finish = Towards::Plus; ///< every hole is approached going this way
+    Towards approach = Towards::Plus; ///< every hole is approached going this way
 
     [[nodiscard]] Length graduation() const { return lead / lines; }
     /// Lines that can be set: 0 … engraved() - 1.

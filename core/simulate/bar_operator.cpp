@@ -5,7 +5,7 @@
 #include "job/section.h"
 #include "layout/on_bar.h"
 #include "measure/cases.h"
-#include "simulate/bench.h"
+#include "simulate/simulated_machine.h"
 #include "words/say.h"
 
 #include <algorithm>
@@ -17,23 +17,29 @@ namespace clockface {
 namespace {
 
 // Where the spindle and the bar are, in figures of nobody's drawing.
-class BarBench : public Bench {
+class SimulatedBar : public SimulatedMachine {
 public:
-    BarBench(const Job& job, const std::vector<Hole>& holes, const Machine& machine, const Conditions& conditions)
-        : Bench(job, holes, conditions)
+    SimulatedBar(const Job& job, const std::vector<Hole>& holes, const Machine& machine, const Conditions& conditions)
+        : SimulatedMachine(job, holes, conditions)
         , m_machine(machine)
         , m_faults(conditions.bar)
         , m_made_at(holes.size())
         , m_marks(holes.size()) {
-        if (const auto* wheels = std::get_if<Handwheels>(&machine.kind)) {
-            m_x = slide_of(wheels->x);
-            m_y = slide_of(wheels->y);
-        } else if (const auto* table = std::get_if<RotaryTable>(&machine.kind)) {
-            m_x = m_y = slide_of(table->slide);
-            m_table = LostMotion(table->step().in_degrees(), table->graduations, table->backlash.in_degrees(), true);
-            m_table->zero_slack();
-            m_rising = table->rising;
-        }
+        std::visit(Cases{[&](const Handwheels& wheels) {
+                             m_x = slide_of(wheels.x);
+                             m_y = slide_of(wheels.y);
+                         },
+                         [&](const RotaryTable& table) {
+                             m_x = m_y = slide_of(table.slide);
+                             m_table = LostMotion(table.step().in_degrees(), table.graduations,
+                                                  table.backlash.in_degrees(), true);
+                             m_table->zero_slack();
+                             m_rising = table.rising;
+                         },
+                         // Their places are figures, heights and packing: nothing in them has slack.
+                         [](const Readout&) {}, [](const LayoutBench&) {}, [](const DrillPress&) {},
+                         [](const MarksAcross&) {}},
+                   machine.kind);
     }
 
 protected:
@@ -44,7 +50,7 @@ protected:
                 [&](const StandOverAxis& stand) { stand_over_axis(stand); },
                 [&](const PickUpZero& zero) {
                     if (m_x)
-                        m_x->zero(zero.finish_x == Towards::Plus);
+                        m_x->zero(zero.approach_x == Towards::Plus);
                     else
                         complain(say("there is no dial to set to 0"));
                 },
@@ -150,7 +156,7 @@ private:
                             ? stand.go - section_at(job().blank, where).radius - stand.finder / 2.0
                             : Length{};
         if (m_y)
-            m_y->zero(stand.finish == Towards::Plus);
+            m_y->zero(stand.approach == Towards::Plus);
     }
 
     void set(const SetPacking& packing) {
@@ -251,9 +257,9 @@ Length apart_on_side(const Job& job, Point a, Point b) {
     return hypot(a.x - b.x, Length::mm(std::remainder((a.y - b.y).in_mm(), round)));
 }
 
-Proof carry_out_on_bar(const Route& route, const Machine& machine, const Job& job, const std::vector<Hole>& holes,
-                       const Conditions& conditions) {
-    return BarBench(job, holes, machine, conditions).work_off(route);
+SimulatedRun carry_out_on_bar(const Route& route, const Machine& machine, const Job& job,
+                              const std::vector<Hole>& holes, const Conditions& conditions) {
+    return SimulatedBar(job, holes, machine, conditions).work_off(route);
 }
 
 } // namespace clockface

@@ -6,8 +6,8 @@
 
 namespace clockface {
 
-Proof carry_out_on_bar(const Route& route, const Machine& machine, const Job& job, const std::vector<Hole>& holes,
-                       const Conditions& conditions);
+SimulatedRun carry_out_on_bar(const Route& route, const Machine& machine, const Job& job,
+                              const std::vector<Hole>& holes, const Conditions& conditions);
 
 /// Distance between two points of the rolled-out side, the shorter way round.
 Length apart_on_side(const Job& job, Point a, Point b);

@@ -46,113 +46,119 @@ template <class Change> bool change_turns(Action& action, const Change& change) 
     return false;
 }
 
-int turns_of(Action action) {
-    int found = 0;
-    change_turns(action, [&](int& turns) { found = turns; });
-    return found;
-}
+// What can go wrong with each kind of move by itself.
+struct OwnFaults {
+    using Faults = std::vector<MoveFault>;
+    static Faults of_turning(int turns, bool has_other_way) {
+        Faults all{MoveFault::LeftOut};
+        if (has_other_way)
+            all.push_back(MoveFault::OtherWay);
+        all.push_back(MoveFault::TurnTooMany);
+        if (turns > 0)
+            all.push_back(MoveFault::TurnTooFew);
+        return all;
+    }
+    Faults operator()(const TurnHandwheel& wheel) const { return of_turning(wheel.turns, true); }
+    Faults operator()(const TurnTable& table) const { return of_turning(table.turns, true); }
+    Faults operator()(const TurnIndex& index) const { return of_turning(index.turns, false); }
+    Faults operator()(const GoToReadout&) const {
+        return {MoveFault::LeftOut, MoveFault::HundredOff, MoveFault::SignTurned};
+    }
+    Faults operator()(const ScribeLine&) const { return {MoveFault::LeftOut, MoveFault::HundredOff}; }
+    template <class Move>
+    requires MoveOf<Move, Kinds<RoutinePlace, SetPacking, PrickMark>> Faults operator()(const Move&) const {
+        return {MoveFault::LeftOut};
+    }
+    // Of these only what is wrong with the whole list is played.
+    template <class Move>
+    requires MoveOf<Move, BarMoves, AcrossMoves, Kinds<PickUpZero, ZeroReadout, CentreOnTable, KeyCircle, KeyRow>,
+                    Kinds<StrikeCircle, StepChord, PunchMark, LookAtMarks, CompareMarks>,
+                    Kinds<DrillHole, ChangeCutter, MoveKnee, TouchLightly, CheckPlace, WorkByHand>>
+        Faults operator()(const Move&) const {
+        return {};
+    }
+};
 
 } // namespace
 
-std::vector<MoveSlip> slips_at(const Route& route, const Machine& machine, std::size_t move) {
-    std::vector<MoveSlip> all;
+std::vector<MoveFault> faults_at(const Route& route, const Machine& machine, std::size_t move) {
     if (move >= route.list.size())
-        return all;
-    const Action& action = route.list[move].action;
-    const bool turned = std::holds_alternative<TurnHandwheel>(action) || std::holds_alternative<TurnTable>(action) ||
-                        std::holds_alternative<TurnIndex>(action);
-    const bool placed = turned || std::holds_alternative<GoToReadout>(action) ||
-                        std::holds_alternative<RoutinePlace>(action) || std::holds_alternative<SetPacking>(action) ||
-                        std::holds_alternative<ScribeLine>(action) || std::holds_alternative<PrickMark>(action);
-    if (placed)
-        all.push_back(MoveSlip::LeftOut);
-    if (turned) {
-        if (!std::holds_alternative<TurnIndex>(action))
-            all.push_back(MoveSlip::OtherWay);
-        all.push_back(MoveSlip::TurnTooMany);
-        if (turns_of(action) > 0)
-            all.push_back(MoveSlip::TurnTooFew);
-    }
-    if (std::holds_alternative<GoToReadout>(action)) {
-        all.push_back(MoveSlip::HundredOff);
-        all.push_back(MoveSlip::SignTurned);
-    }
-    if (std::holds_alternative<ScribeLine>(action))
-        all.push_back(MoveSlip::HundredOff);
+        return {};
+    std::vector<MoveFault> all = std::visit(OwnFaults{}, route.list[move].action);
     if (std::any_of(route.list.begin(), route.list.end(), takes_up))
-        all.push_back(MoveSlip::NoTakeUp);
+        all.push_back(MoveFault::NoTakeUp);
     const bool routine = std::any_of(route.list.begin(), route.list.end(), [](const Instruction& each) {
         return std::holds_alternative<RoutinePlace>(each.action);
     });
     if (routine && std::holds_alternative<Readout>(machine.kind)) {
-        all.push_back(MoveSlip::OtherZero);
-        all.push_back(MoveSlip::OtherSense);
+        all.push_back(MoveFault::OtherZero);
+        all.push_back(MoveFault::OtherSense);
     }
     return all;
 }
 
-std::string in_words(MoveSlip slip) {
-    switch (slip) {
-    case MoveSlip::LeftOut:
+std::string in_words(MoveFault fault) {
+    switch (fault) {
+    case MoveFault::LeftOut:
         return say("this move is forgotten");
-    case MoveSlip::OtherWay:
+    case MoveFault::OtherWay:
         return say("it is turned the other way");
-    case MoveSlip::TurnTooMany:
+    case MoveFault::TurnTooMany:
         return say("a turn too many is counted");
-    case MoveSlip::TurnTooFew:
+    case MoveFault::TurnTooFew:
         return say("a turn too few is counted");
-    case MoveSlip::HundredOff:
+    case MoveFault::HundredOff:
         return say("the figure is read a hundred steps off");
-    case MoveSlip::NoTakeUp:
+    case MoveFault::NoTakeUp:
         return say("backlash is never taken up");
-    case MoveSlip::SignTurned:
+    case MoveFault::SignTurned:
         return say("the sign of X is lost");
-    case MoveSlip::OtherZero:
+    case MoveFault::OtherZero:
         return say("the readout counts from a quarter turn on");
-    case MoveSlip::OtherSense:
+    case MoveFault::OtherSense:
         break;
     }
     return say("the readout counts the other way round");
 }
 
-Broken with_slip(const Route& route, const Machine& machine, std::size_t move, MoveSlip slip) {
+Broken with_fault(const Route& route, const Machine& machine, std::size_t move, MoveFault fault) {
     Broken broken{route, machine};
     Action& action = broken.route.list[move].action;
     auto* readout = std::get_if<Readout>(&broken.machine.kind);
-    switch (slip) {
-    case MoveSlip::LeftOut:
+    switch (fault) {
+    case MoveFault::LeftOut:
         broken.route.list.erase(broken.route.list.begin() + static_cast<std::ptrdiff_t>(move));
         break;
-    case MoveSlip::OtherWay:
+    case MoveFault::OtherWay:
         if (auto* wheel = std::get_if<TurnHandwheel>(&action))
             wheel->way = opposite(wheel->way);
         else if (auto* table = std::get_if<TurnTable>(&action))
             table->way = opposite(table->way);
         break;
-    case MoveSlip::TurnTooMany:
+    case MoveFault::TurnTooMany:
         change_turns(action, [](int& turns) { ++turns; });
         break;
-    case MoveSlip::TurnTooFew:
+    case MoveFault::TurnTooFew:
         change_turns(action, [](int& turns) { --turns; });
         break;
-    case MoveSlip::HundredOff:
+    case MoveFault::HundredOff:
         if (auto* go = std::get_if<GoToReadout>(&action))
             go->x += 100;
         else if (auto* line = std::get_if<ScribeLine>(&action))
             line->setting += 100;
         break;
-    case MoveSlip::NoTakeUp:
+    case MoveFault::NoTakeUp:
         forget_take_up(broken.route);
         break;
-    case MoveSlip::SignTurned:
+    case MoveFault::SignTurned:
         if (auto* go = std::get_if<GoToReadout>(&action))
             go->x = -go->x;
         break;
-    case MoveSlip::OtherZero:
+    case MoveFault::OtherZero:
         if (readout)
             readout->circle_convention.zero = (readout->circle_convention.zero + Angle::degrees(90.0)).wrapped();
         break;
-    case MoveSlip::OtherSense:
+    case MoveFault::OtherSense:
         if (readout)
             readout->circle_convention.sense = opposite(readout->circle_convention.sense);
         break;
@@ -160,9 +166,9 @@ Broken with_slip(const Route& route, const Machine& machine, std::size_t move, M
     return broken;
 }
 
-int holes_spoiled(const Proof& proof, const std::vector<Hole>& holes, const std::vector<Allowed>& allowed) {
+int holes_spoiled(const SimulatedRun& run, const std::vector<Hole>& holes, const std::vector<Allowed>& allowed) {
     std::set<int> spoiled;
-    for (const Landing& landing : proof.landings)
+    for (const Landing& landing : run.landings)
         if (const auto hole = static_cast<std::size_t>(landing.hole); !allowed[hole].holds(landing.at - holes[hole].at))
             spoiled.insert(landing.hole);
     return static_cast<int>(spoiled.size());

@@ -11,7 +11,7 @@
 namespace clockface {
 
 /// What people do wrong with a move, or with all of them.
-enum class MoveSlip {
+enum class MoveFault {
     LeftOut,     ///< the move is forgotten
     OtherWay,    ///< turned the other way
     TurnTooMany, ///< a whole turn (of the handle, or round the plate) too far
@@ -24,19 +24,19 @@ enum class MoveSlip {
 };
 
 /// What can go wrong at this move on this machine.
-std::vector<MoveSlip> slips_at(const Route& route, const Machine& machine, std::size_t move);
+std::vector<MoveFault> faults_at(const Route& route, const Machine& machine, std::size_t move);
 
 /// "forget this move", "turn it the other way" …
-std::string in_words(MoveSlip slip);
+std::string in_words(MoveFault fault);
 
-/// The list and the machine as they are after the slip. Requires that it is one of slips_at.
+/// The list and the machine as they are after the fault. Requires that it is one of faults_at.
 struct Broken {
     Route route;
     Machine machine;
 };
-Broken with_slip(const Route& route, const Machine& machine, std::size_t move, MoveSlip slip);
+Broken with_fault(const Route& route, const Machine& machine, std::size_t move, MoveFault fault);
 
 /// Holes of which some cut came out farther from the drawing than is allowed, by hole.
-int holes_spoiled(const Proof& proof, const std::vector<Hole>& holes, const std::vector<Allowed>& allowed);
+int holes_spoiled(const SimulatedRun& run, const std::vector<Hole>& holes, const std::vector<Allowed>& allowed);
 
 } // namespace clockface

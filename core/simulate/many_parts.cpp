@@ -44,7 +44,7 @@ class Maker {
 public:
     explicit Maker(const ManyPartsNeeds& needs)
         : m_needs(needs)
-        , m_wander(wander_of(needs.job, needs.chains, needs.chain_of, needs.estimates))
+        , m_wander(wander_of(needs.job, needs.chains, needs.kind_of, needs.estimates))
         , m_allowed(allowed_of(needs.job, needs.holes, needs.estimates)) {
         for (const Hole& hole : needs.holes)
             m_play.push_back(play_of(hole.spec));
@@ -113,9 +113,9 @@ private:
         conditions.wander = &m_wander;
         conditions.lock_jump_varies = m_needs.estimates.lock_jump_varies;
         conditions.survey = m_survey ? &*m_survey : nullptr;
-        const Proof proof = carry_out(m_needs.route, m_needs.machine, m_needs.job, m_needs.holes, conditions);
+        const SimulatedRun run = carry_out(m_needs.route, m_needs.machine, m_needs.job, m_needs.holes, conditions);
         std::vector<std::optional<Point>> off(m_needs.holes.size());
-        for (const Landing& landing : proof.landings) {
+        for (const Landing& landing : run.landings) {
             auto& at = off[static_cast<std::size_t>(landing.hole)];
             if (!landing.touch && !at)
                 at = landing.at - m_needs.holes[static_cast<std::size_t>(landing.hole)].at;
@@ -169,12 +169,12 @@ std::optional<ManyParts> make_many(const ManyPartsNeeds& needs, int parts, std::
     return Maker(needs).make(parts, seed);
 }
 
-std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, const std::vector<int>& chain_of,
+std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, const std::vector<int>& kind_of,
                               const Estimates& estimates) {
     const Metal metal = metal_of(job.blank.material).value_or(all_metals().front());
     const Length in_spot = estimates.wander_in_spot * metal.wander;
     std::vector<Length> all;
-    all.reserve(chain_of.size());
+    all.reserve(kind_of.size());
     std::vector<Length> of_chain;
     of_chain.reserve(chains.size());
     for (const Chain& chain : chains) {
@@ -186,7 +186,7 @@ std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, 
                 : std::max(in_spot, expected_wander(drill->cutter, drill->cutter.flute, metal.wander, estimates) /
                                         nineteen_in_twenty));
     }
-    for (const int chain : chain_of)
+    for (const int chain : kind_of)
         all.push_back(of_chain[static_cast<std::size_t>(chain)]);
     return all;
 }

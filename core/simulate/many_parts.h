@@ -18,7 +18,7 @@ struct ManyPartsNeeds {
     const Job& job;
     const std::vector<Hole>& holes;
     const std::vector<Chain>& chains;
-    const std::vector<int>& chain_of;
+    const std::vector<int>& kind_of;
     const Estimates& estimates;
 };
 
@@ -49,7 +49,7 @@ std::optional<ManyParts> make_many(const ManyPartsNeeds& needs, int parts = 400,
 
 /// What a hole's drill runs off by where it starts, one standard deviation on each axis: little in a spot, more
 /// without, by metal.
-std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, const std::vector<int>& chain_of,
+std::vector<Length> wander_of(const Job& job, const std::vector<Chain>& chains, const std::vector<int>& kind_of,
                               const Estimates& estimates);
 
 /// "picking up zero", "setting to the line" …

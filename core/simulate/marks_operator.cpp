@@ -1,7 +1,7 @@
 #include "simulate/marks_operator.h"
 
 #include "measure/cases.h"
-#include "simulate/bench.h"
+#include "simulate/simulated_machine.h"
 #include "survey/survey.h"
 #include "words/say.h"
 
@@ -11,11 +11,11 @@ namespace clockface {
 
 namespace {
 
-class MarksBench : public Bench {
+class SimulatedMarks : public SimulatedMachine {
 public:
-    MarksBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions,
-               const MachineErrors& errors)
-        : Bench(job, holes, conditions)
+    SimulatedMarks(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions,
+                   const MachineErrors& errors)
+        : SimulatedMachine(job, holes, conditions)
         , m_errors(errors)
         , m_own(conditions.survey ? Survey{} : survey(job.old_part))
         , m_survey(conditions.survey ? *conditions.survey : m_own) {}
@@ -93,9 +93,9 @@ private:
 
 } // namespace
 
-Proof carry_out_by_marks(const Route& route, const Job& job, const std::vector<Hole>& holes,
-                         const Conditions& conditions, const MachineErrors& errors) {
-    return MarksBench(job, holes, conditions, errors).work_off(route);
+SimulatedRun carry_out_by_marks(const Route& route, const Job& job, const std::vector<Hole>& holes,
+                                const Conditions& conditions, const MachineErrors& errors) {
+    return SimulatedMarks(job, holes, conditions, errors).work_off(route);
 }
 
 } // namespace clockface

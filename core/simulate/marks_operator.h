@@ -7,7 +7,7 @@ namespace clockface {
 
 /// Carries out a list of marks. Holes land where the old part's own holes are, as its readings have them, so a design
 /// that was taken and differs from the part shows as a miss. A punch, plug or drill is taken to stand in the middle.
-Proof carry_out_by_marks(const Route& route, const Job& job, const std::vector<Hole>& holes,
-                         const Conditions& conditions, const MachineErrors& errors);
+SimulatedRun carry_out_by_marks(const Route& route, const Job& job, const std::vector<Hole>& holes,
+                                const Conditions& conditions, const MachineErrors& errors);
 
 } // namespace clockface

@@ -3,9 +3,9 @@
 #include "layout/outline.h"
 #include "measure/figures.h"
 #include "simulate/bar_operator.h"
-#include "simulate/bench.h"
 #include "simulate/lost_motion.h"
 #include "simulate/marks_operator.h"
+#include "simulate/simulated_machine.h"
 #include "words/say.h"
 
 #include <algorithm>
@@ -15,11 +15,11 @@ namespace clockface {
 
 namespace {
 
-class HandwheelBench : public Bench {
+class SimulatedHandwheels : public SimulatedMachine {
 public:
-    HandwheelBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine,
-                   const Handwheels& wheels)
-        : Bench(job, holes, conditions)
+    SimulatedHandwheels(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions,
+                        const Machine& machine, const Handwheels& wheels)
+        : SimulatedMachine(job, holes, conditions)
         , m_machine(machine)
         , m_x(slide_of(wheels.x))
         , m_y(slide_of(wheels.y)) {}
@@ -35,10 +35,10 @@ private:
     LostMotion m_x, m_y;
     Point m_zero, m_set; // errors: of zero, of how each dial was last set
 
-    using Bench::carry_out;
+    using SimulatedMachine::carry_out;
     void carry_out(const PickUpZero& zero) {
-        m_x.zero(zero.finish_x == Towards::Plus, zero.line_x);
-        m_y.zero(zero.finish_y == Towards::Plus, zero.line_y);
+        m_x.zero(zero.approach_x == Towards::Plus, zero.line_x);
+        m_y.zero(zero.approach_y == Towards::Plus, zero.line_y);
         m_zero = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
     }
     void carry_out(const DrillHole& drill) { make_hole(drill, locked()); }
@@ -60,11 +60,11 @@ private:
     [[nodiscard]] Point locked() { return *standing() + chance().draw_jump(m_machine.lock_jump) + m_zero + m_set; }
 };
 
-class ReadoutBench : public Bench {
+class SimulatedReadout : public SimulatedMachine {
 public:
-    ReadoutBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine,
-                 const Readout& readout)
-        : Bench(job, holes, conditions)
+    SimulatedReadout(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions,
+                     const Machine& machine, const Readout& readout)
+        : SimulatedMachine(job, holes, conditions)
         , m_machine(machine)
         , m_readout(readout) {}
 
@@ -82,7 +82,7 @@ private:
     std::vector<std::optional<Point>> m_routine;
     std::vector<int> m_routine_holes;
 
-    using Bench::carry_out;
+    using SimulatedMachine::carry_out;
     void carry_out(const ZeroReadout& zero) {
         if (!zero.here)
             m_at = {};
@@ -155,11 +155,11 @@ private:
     }
 };
 
-class RotaryBench : public Bench {
+class SimulatedTable : public SimulatedMachine {
 public:
-    RotaryBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine,
-                const RotaryTable& table)
-        : Bench(job, holes, conditions)
+    SimulatedTable(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine,
+                   const RotaryTable& table)
+        : SimulatedMachine(job, holes, conditions)
         , m_machine(machine)
         , m_kind(table)
         , m_slide(slide_of(table.slide))
@@ -188,9 +188,9 @@ private:
     double m_indexed = 0.0; // degrees turned by the plate; always the same way, so no play comes in
     Point m_zero, m_set;    // errors
 
-    using Bench::carry_out;
+    using SimulatedMachine::carry_out;
     void carry_out(const CentreOnTable& centre) {
-        m_slide.zero(centre.finish == Towards::Plus);
+        m_slide.zero(centre.approach == Towards::Plus);
         m_centre = centre.centre;
         m_clamped_at = m_table.position();
         m_zero = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
@@ -232,11 +232,11 @@ private:
     }
 };
 
-class LayoutPlate : public Bench {
+class SimulatedLayout : public SimulatedMachine {
 public:
-    LayoutPlate(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine,
-                const LayoutBench& bench)
-        : Bench(job, holes, conditions)
+    SimulatedLayout(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions,
+                    const Machine& machine, const LayoutBench& bench)
+        : SimulatedMachine(job, holes, conditions)
         , m_errors(machine.errors)
         , m_machine(bench)
         , m_edges(reference_edges(job))
@@ -262,7 +262,7 @@ private:
     std::vector<Mark> m_marks, m_centres;
     std::vector<std::optional<Point>> m_pricked;
 
-    using Bench::carry_out;
+    using SimulatedMachine::carry_out;
     void carry_out(const LookAtMarks& look) {
         for (const int mark : look.holes)
             if (!pricked(mark))
@@ -369,10 +369,10 @@ private:
 };
 
 // Every setting is felt with a pin in the chuck: fence to pin the gap, and half the pin to the spindle's axis.
-class PressBench : public Bench {
+class SimulatedPress : public SimulatedMachine {
 public:
-    PressBench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine)
-        : Bench(job, holes, conditions)
+    SimulatedPress(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions, const Machine& machine)
+        : SimulatedMachine(job, holes, conditions)
         , m_machine(machine)
         , m_edges(reference_edges(job)) {
         m_edges.corner = m_edges.corner + chance().draw_both(ErrorSource::PickUp, machine.errors.pick_up);
@@ -390,7 +390,7 @@ private:
     ReferenceEdges m_edges;
     Point m_out;
 
-    using Bench::carry_out;
+    using SimulatedMachine::carry_out;
     void carry_out(const SetPacking& setting) {
         const Length out =
             setting.gap + setting.pin / 2.0 + chance().draw(ErrorSource::Setting, m_machine.errors.setting);
@@ -407,44 +407,46 @@ private:
     }
 };
 
-struct BenchFor {
+struct MachineFor {
     const Job& job;
     const std::vector<Hole>& holes;
     const Route& route;
     const Machine& machine;
     const Conditions& conditions;
 
-    Proof operator()(const Handwheels& kind) const {
-        return HandwheelBench(job, holes, conditions, machine, kind).work_off(route);
+    SimulatedRun operator()(const Handwheels& kind) const {
+        return SimulatedHandwheels(job, holes, conditions, machine, kind).work_off(route);
     }
-    Proof operator()(const Readout& kind) const {
-        return ReadoutBench(job, holes, conditions, machine, kind).work_off(route);
+    SimulatedRun operator()(const Readout& kind) const {
+        return SimulatedReadout(job, holes, conditions, machine, kind).work_off(route);
     }
-    Proof operator()(const RotaryTable& kind) const {
-        return RotaryBench(job, holes, conditions, machine, kind).work_off(route);
+    SimulatedRun operator()(const RotaryTable& kind) const {
+        return SimulatedTable(job, holes, conditions, machine, kind).work_off(route);
     }
-    Proof operator()(const DrillPress&) const { return PressBench(job, holes, conditions, machine).work_off(route); }
-    Proof operator()(const MarksAcross&) const {
+    SimulatedRun operator()(const DrillPress&) const {
+        return SimulatedPress(job, holes, conditions, machine).work_off(route);
+    }
+    SimulatedRun operator()(const MarksAcross&) const {
         return carry_out_by_marks(route, job, holes, conditions, machine.errors);
     }
-    Proof operator()(const LayoutBench& kind) const {
-        return LayoutPlate(job, holes, conditions, machine, kind).work_off(route);
+    SimulatedRun operator()(const LayoutBench& kind) const {
+        return SimulatedLayout(job, holes, conditions, machine, kind).work_off(route);
     }
 };
 
 } // namespace
 
-std::optional<Landing> Proof::worst() const {
+std::optional<Landing> SimulatedRun::worst() const {
     const auto found = std::max_element(landings.begin(), landings.end(),
                                         [](const Landing& a, const Landing& b) { return a.miss < b.miss; });
     return found == landings.end() ? std::nullopt : std::optional(*found);
 }
 
-Proof carry_out(const Route& route, const Machine& machine, const Job& job, const std::vector<Hole>& holes,
-                const Conditions& conditions) {
+SimulatedRun carry_out(const Route& route, const Machine& machine, const Job& job, const std::vector<Hole>& holes,
+                       const Conditions& conditions) {
     if (job.blank.on_side())
         return carry_out_on_bar(route, machine, job, holes, conditions);
-    return std::visit(BenchFor{job, holes, route, machine, conditions}, machine.kind);
+    return std::visit(MachineFor{job, holes, route, machine, conditions}, machine.kind);
 }
 
 } // namespace clockface

@@ -22,7 +22,7 @@ struct Landing {
     std::optional<Point> far{}; ///< through the side of a bar: where the far mouth came out, rolled out
 };
 
-struct Proof {
+struct SimulatedRun {
     std::vector<Landing> landings;
     std::vector<std::string> complaints; ///< instructions that cannot be carried out, or checks that did not come true
 
@@ -32,7 +32,7 @@ struct Proof {
 
 /// Carries `route` out. The job is used for the blank's edges (layout) and the axes of the readout only; the holes are
 /// used to score where they landed.
-Proof carry_out(const Route& route, const Machine& machine, const Job& job, const std::vector<Hole>& holes,
-                const Conditions& conditions = {});
+SimulatedRun carry_out(const Route& route, const Machine& machine, const Job& job, const std::vector<Hole>& holes,
+                       const Conditions& conditions = {});
 
 } // namespace clockface

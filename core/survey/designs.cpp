@@ -184,9 +184,9 @@ private:
         design.size = Length::mm(round > 0.0 ? round : std::round(diameter * 100.0) / 100.0);
         const std::string which =
             static_cast<std::size_t>(design.count) == on.size()
-                ? say("{count} equally spaced", {{"count", count_word(design.count)}})
+                ? say("{count} equally spaced", {{"count", said_count(design.count)}})
                 : say("{on} of {count} equal spaces",
-                      {{"on", count_word(static_cast<int>(on.size()))}, {"count", count_word(design.count)}});
+                      {{"on", said_count(static_cast<int>(on.size()))}, {"count", said_count(design.count)}});
         offer(std::move(design), on, say("{which} on a {size} circle", {{"which", which}, {"size", size_of(design)}}),
               diameter);
     }
@@ -418,7 +418,7 @@ private:
         out.sentence =
             say("{names}: {words}{differs}. {farthest} is farthest from it, by {worst}; up to {expected} is to be "
                 "expected.",
-                {{"names", listed(names)},
+                {{"names", all_of(names)},
                  {"words", words},
                  {"differs",
                   differs ? say(" (measured {mm})",

@@ -98,7 +98,7 @@ std::string likely_cause(const Net& net, const Reading& reading, const Observati
             other.kind = way.kind;
             other.pins = pins_for(net, seen, way.kind);
             if (fits(predict(other, at)))
-                return way.words;
+                return say(way.words);
         }
     if (std::fabs(seen.pins) > 0.0) {
         Observation bare = seen;

@@ -1,5 +1,7 @@
 #include "survey/net.h"
 
+#include "words/say.h"
+
 #include <algorithm>
 #include <cmath>
 #include <random>
@@ -195,20 +197,13 @@ Point hole_at(const Estimate& estimate, int hole) {
     return {Length::mm(estimate.holes[hole * 3]), Length::mm(estimate.holes[hole * 3 + 1])};
 }
 
-std::string listed(const std::vector<std::string>& names) {
-    std::string out;
-    for (std::size_t i = 0; i < names.size(); ++i)
-        out += (i == 0 ? "" : i + 1 == names.size() ? " and " : ", ") + names[i];
-    return out;
-}
-
 std::string names_of(const Net& net, const Observation& seen) {
     std::vector<std::string> names;
     for (std::size_t k = 0; k < features_of(seen); ++k) {
         const auto feature = static_cast<std::size_t>(seen.features[k]);
         names.push_back(wants_edge(seen, k) ? net.part.edges[feature].name : net.part.holes[feature].name);
     }
-    return listed(names);
+    return all_of(names);
 }
 
 } // namespace clockface

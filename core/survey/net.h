@@ -33,7 +33,6 @@ std::size_t misfits(const Net& net, const Weights& weights, const Estimate& at, 
 Point hole_at(const Estimate& estimate, int hole);
 /// "H1 and H4", "H1, H2 and base".
 std::string names_of(const Net& net, const Observation& observation);
-std::string listed(const std::vector<std::string>& names);
 
 // Readings that do not fit.
 

@@ -126,7 +126,7 @@ private:
             return say("Nothing ties {names} to {net} yet.",
                        {{"names", names.front()}, {"net", name(m_net.axes.zero)}});
         return say("{names} hang together, but nothing ties them to {net} yet.",
-                   {{"names", listed(names)}, {"net", name(m_net.axes.zero)}});
+                   {{"names", all_of(names)}, {"net", name(m_net.axes.zero)}});
     }
 
     // One way is open, and it is a turn of several holes about one that stays.
@@ -143,7 +143,7 @@ private:
                 for (const int each : moving)
                     names.push_back(name(each));
                 return say("{names} together can still swing about {pivot}.",
-                           {{"names", listed(names)}, {"pivot", name(pivot)}});
+                           {{"names", all_of(names)}, {"pivot", name(pivot)}});
             }
         return {};
     }
@@ -174,7 +174,7 @@ private:
                 on.push_back(each < holes ? name(each) : m_net.part.edges[static_cast<std::size_t>(each - holes)].name);
             return say("{hole} is tied to {on} only, and {on2} not settled.",
                        {{"hole", name(hole)},
-                        {"on", listed(on)},
+                        {"on", all_of(on)},
                         {"on2", on.size() == 1 ? say("that is") : say("those are")}});
         }
         const double ux = parts.matrixU()(0, 0), uy = parts.matrixU()(1, 0);

@@ -122,8 +122,7 @@ Result<ReadingKind> read_kind(std::string_view word) {
     if (fit.size() == 1)
         return read_kind(fit.front());
     if (fit.size() > 1)
-        return problem({}, say("'{word}' may be {fit}: one letter more.",
-                               {{"word", word}, {"fit", fmt::format("{}", fmt::join(fit, " or "))}}));
+        return problem({}, say("'{word}' may be {fit}: one letter more.", {{"word", word}, {"fit", one_of(fit)}}));
     return problem({}, say("'{word}' is no kind of reading. There are: {kind}.",
                            {{"word", word}, {"kind", fmt::format("{}", fmt::join(kind_words, ", "))}}));
 }

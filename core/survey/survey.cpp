@@ -39,7 +39,7 @@ std::string names_of(const OldPart& part, const std::vector<int>& holes) {
     std::vector<std::string> names;
     for (const int hole : holes)
         names.push_back(part.holes[static_cast<std::size_t>(hole)].name);
-    return listed(names);
+    return all_of(names);
 }
 
 class Surveyor {
@@ -158,18 +158,11 @@ private:
                 either.push_back(said(rival.observation));
             }
             if (!either.empty() && m_open[hole].empty())
-                m_open[hole] = say("{part} hangs on which of {either} readings is wrong: {either2}.",
+                m_open[hole] = say("{part} hangs on which of {count} readings is wrong: {readings}.",
                                    {{"part", m_part.holes[hole].name},
-                                    {"either", either.size() == 2 ? std::string("two") : std::to_string(either.size())},
-                                    {"either2", one_of(either)}});
+                                    {"count", either.size() == 2 ? say("two") : std::to_string(either.size())},
+                                    {"readings", one_of(either)}});
         }
-    }
-
-    static std::string one_of(const std::vector<std::string>& names) {
-        std::string out;
-        for (std::size_t i = 0; i < names.size(); ++i)
-            out += (i == 0 ? "" : i + 1 == names.size() ? " or " : ", ") + names[i];
-        return out;
     }
 
     // What the equations hold by a hair is no place: in a flat triangle a thousandth becomes metres.
@@ -203,7 +196,7 @@ private:
                         ? say("{name} is unchecked: it hangs on {readings} readings that no other checks.",
                               {{"name", name}, {"readings", readings.size()}})
                         : say("{name} is unchecked: no other reading checks {readings}.",
-                              {{"name", name}, {"readings", clockface::listed(readings)}});
+                              {{"name", name}, {"readings", all_of(readings)}});
             } else if (away[hole] > std::max(far_times * sorted[sorted.size() / 2], far_part * size)) {
                 m_unchecked[hole] = say("{name} is unchecked: it lies far from where it was sketched. Put the sketch "
                                         "right, or measure {name} once more.",
@@ -235,9 +228,9 @@ private:
         std::vector<std::string> numbers;
         for (const int each : seen.readings)
             numbers.push_back(std::to_string(each + 1));
-        return say("reading{remark} {numbers} ({seen})", {{"remark", numbers.size() > 1 ? "s" : ""},
-                                                          {"numbers", listed(numbers)},
-                                                          {"seen", clockface::names_of(m_net, seen)}});
+        return say(numbers.size() > 1 ? later("readings {numbers} ({features})")
+                                      : later("reading {numbers} ({features})"),
+                   {{"numbers", all_of(numbers)}, {"features", clockface::names_of(m_net, seen)}});
     }
 
     void fill_holes() {
@@ -336,7 +329,7 @@ private:
             sentence += " " + cause;
         if (!rivals.empty())
             sentence += " " + say("It could as well be {rivals}: measure {others} again.",
-                                  {{"rivals", rivals}, {"others", others.size() == 1 ? "both" : "them"}});
+                                  {{"rivals", rivals}, {"others", others.size() == 1 ? say("both") : say("them")}});
         m_out.sentences.insert(m_out.sentences.begin() + static_cast<std::ptrdiff_t>(k), sentence);
     }
 

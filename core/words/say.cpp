@@ -50,6 +50,15 @@ std::string filled(std::string_view whole, std::initializer_list<InPlace> places
     return said.append(whole);
 }
 
+std::string listed(const std::vector<std::string>& names, const char* last_two) {
+    if (names.empty())
+        return {};
+    std::string before = names.front();
+    for (std::size_t i = 1; i + 1 < names.size(); ++i)
+        before += ", " + names[i];
+    return names.size() == 1 ? before : say(last_two, {{"names", before}, {"last", names.back()}});
+}
+
 } // namespace
 
 void InPlace::write(std::string& into) const {
@@ -63,6 +72,14 @@ void InPlace::write(std::string& into) const {
 
 void speak(Tongue tongue) {
     spoken = tongue;
+}
+
+std::string all_of(const std::vector<std::string>& names) {
+    return listed(names, later("{names} and {last}"));
+}
+
+std::string one_of(const std::vector<std::string>& names) {
+    return listed(names, later("{names} or {last}"));
 }
 
 std::string say(std::string_view english, std::initializer_list<InPlace> places) {

@@ -13,6 +13,7 @@
 #include <string>
 #include <string_view>
 #include <type_traits>
+#include <vector>
 
 namespace clockface {
 
@@ -60,6 +61,10 @@ void speak(Tongue tongue);
 /// The sentence for a template. "{name}" is replaced by what stands at that place, "{name:one|many}" by the form for
 /// its number; where there are fewer forms than wanted, the last. A place nobody fills stays as written, so it is seen.
 [[nodiscard]] std::string say(std::string_view english, std::initializer_list<InPlace> places = {});
+
+/// "A1", "A1 and A2", "A1, A2 and A3"; and the same with "or". Empty for none.
+[[nodiscard]] std::string all_of(const std::vector<std::string>& names);
+[[nodiscard]] std::string one_of(const std::vector<std::string>& names);
 
 /// Marks the template of a table or a choice for collecting; it is said, by say(), where it is shown.
 constexpr const char* later(const char* english) {

@@ -28,7 +28,7 @@ struct CuttersWindow : Window {
         const SetupPlan& plan = document.plan();
         for (std::size_t i = 0; i < plan.holes.size(); ++i)
             if (plan.holes[i].name == hole)
-                return plan.chains()[static_cast<std::size_t>(plan.chain_of[i])];
+                return plan.chains()[static_cast<std::size_t>(plan.kind_of[i])];
         qFatal("no such hole");
     }
     QString said_below(const QString& blank_name) { return fault_below(*this, blank_name); }

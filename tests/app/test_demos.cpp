@@ -85,7 +85,7 @@ private slots:
         w.choose("machine", "Metric mill");
         QCOMPARE(w.document.plan().holes.size(), 40U);
         QCOMPARE(stops_and_checks(w), std::vector<std::string>{});
-        QVERIFY(w.document.plan().proof.complaints.empty());
+        QVERIFY(w.document.plan().run.complaints.empty());
         // The mirrored row by hand: 2 x 2.713 - .388 = 5.038, then .288 less each time.
         const auto& holes = w.document.plan().holes;
         QVERIFY(same(holes[37].at, {Length::inches(5.038), Length::inches(3.512)}));

@@ -137,6 +137,7 @@ private slots:
         Window w;
         w.next_file = w.folder.filePath("sheet");
         w.command("sheet");
+        QVERIFY(QTest::qWaitFor([&] { return QFile::exists(w.folder.filePath("sheet.pdf")); }, 20000));
         const QByteArray pdf = bytes(w.folder.filePath("sheet.pdf"));
         QVERIFY(pdf.startsWith("%PDF-") && pdf.size() > 5000 && pdf.trimmed().endsWith("%%EOF"));
         const QString html = sheet_html(w.document.job(), w.document.whole_plan());

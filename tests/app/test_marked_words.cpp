@@ -1,7 +1,10 @@
 // Marked English through all that can be seen: nothing is said past the translator, and what is a third longer still
 // fits.
+#include "layout/callout.h"
 #include "look/tongue.h"
 #include "shop/cutters.h"
+#include "shop/hole_words.h"
+#include "shop/tables.h"
 #include "support/caught_words.h"
 #include "support/window.h"
 #include "survey/part_text.h"
@@ -51,7 +54,11 @@ private:
 Own own_words(Window& w) {
     Own own;
     const Job& job = w.job();
-    own.add(std::string("in h")); // units
+    own.add(std::string("in h deg Ctrl Shift Alt Esc")); // units, keys
+    for (const Metal& each : all_metals()) {             // the words of a table are read as they are written
+        own.add(each.name);
+        own.add(each.fluid);
+    }
     own.add(w.main.windowFilePath());
     for (const std::string& each : {job.title, job.work_for, job.blank.material})
         own.add(each);
@@ -62,6 +69,7 @@ Own own_words(Window& w) {
     for (const Pattern& each : job.patterns) {
         own.add(each.name);
         own.add(size_in_words(each.hole, job.unit));
+        own.add(callout_of(each, job)); // is read again
     }
     for (const SetupPlan& each : w.document.whole_plan().setups)
         for (const Hole& hole : each.holes)
@@ -150,7 +158,7 @@ private:
         } else if (const auto* line = qobject_cast<const LineButton*>(&widget)) {
             text = line->text();
             fits = line->heightForWidth(line->width()) <= line->height() + 1;
-        } else if (const auto* button = qobject_cast<const QAbstractButton*>(&widget);
+        } else if (const auto* button = qobject_cast<const QPushButton*>(&widget);
                    button && !button->text().isEmpty()) {
             text = button->text();
             fits = button->fontMetrics().horizontalAdvance(text) <= button->width();
@@ -175,6 +183,8 @@ private:
 class TestMarkedWords : public QObject {
     Q_OBJECT
 private slots:
+    void initTestCase() { speak_marked_english(); }
+
     void nothing_is_said_past_the_translator_data() {
         QTest::addColumn<QString>("demo");
         for (const char* each : {"dial-centre-flange", "winding-arbor", "motion-work-plate", "bell-crank-bracket",
@@ -218,7 +228,7 @@ private slots:
         for (const MachineRef& machine : machines) {
             Job next = w.job();
             at_hand(next).machine = machine;
-            (void)w.document.edit("machine", next);
+            (void)w.document.edit("X", next);
             for (const char* page : {"list", "setup"}) {
                 w.main.show_stage(Stage::Order);
                 QVERIFY(w.main.show_order_page(page));
@@ -270,14 +280,5 @@ private:
     }
 };
 
-int main(int argc, char** argv) {
-    keep_typewriter_faces_out();
-    QApplication application(argc, argv);
-    QApplication::setStyle(QStringLiteral("Fusion"));
-    load_fonts();
-    QApplication::setFont(type(11));
-    speak_marked_english();
-    TestMarkedWords test;
-    return QTest::qExec(&test, argc, argv);
-}
+CLOCKFACE_WINDOW_MAIN(TestMarkedWords)
 #include "test_marked_words.moc"

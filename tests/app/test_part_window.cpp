@@ -142,6 +142,7 @@ private slots:
         }
         QCOMPARE(w.job().patterns.size(), std::size_t{4}); // 16, 6.6, 8.4 and M6
         w.click("pageCopy");
+        QVERIFY(QTest::qWaitFor([&] { return w.find<QLabel>("fitWords")->text().contains("copies"); }, 10000));
         const QString fit = w.find<QLabel>("fitWords")->text();
         QVERIFY2(fit.contains("They do"), qPrintable(fit));
         QVERIFY(check_fit(w.job().old_part, w.document.survey(), Length::mm(0.03)).share > 0.99);
@@ -363,8 +364,8 @@ private slots:
         w.click("workByMarks");
         QCOMPARE(at_hand(w.job()).machine.name, std::string("Marks"));
         QVERIFY(w.find("instructions"));
-        QVERIFY(w.document.plan().proof.complaints.empty());
-        QVERIFY(!w.document.plan().proof.landings.empty());
+        QVERIFY(w.document.plan().run.complaints.empty());
+        QVERIFY(!w.document.plan().run.landings.empty());
         w.click("goToBench");
         QTest::keyClick(QApplication::focusWidget(), Qt::Key_Space);
         QCOMPARE(w.document.done(), 1);

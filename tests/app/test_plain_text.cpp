@@ -188,6 +188,7 @@ private slots:
         QVERIFY(w.document.edit("title", job));
         w.next_file = w.folder.filePath("template.svg");
         w.command("template");
+        QVERIFY(QTest::qWaitFor([&] { return QFile::exists(w.next_file); }, 20000));
         QFile svg(w.next_file);
         QVERIFY(svg.open(QIODevice::ReadOnly));
         QXmlStreamReader reader(&svg);

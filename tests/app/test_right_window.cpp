@@ -143,8 +143,8 @@ private slots:
         w.main.show_stage(Stage::Order);
         w.choose("machine", "Inch mill");
         const SetupPlan& plan = w.document.plan();
-        QVERIFY(plan.proof.complaints.empty());
-        QVERIFY(plan.proof.worst()->miss < Length::inches(0.001));
+        QVERIFY(plan.run.complaints.empty());
+        QVERIFY(plan.run.worst()->miss < Length::inches(0.001));
         for (const Instruction& each : plan.route.list)
             if (const auto* move = std::get_if<TurnHandwheel>(&each.action); move && move->axis == Axis::Y) {
                 QVERIFY(move->line >= 0 && move->line <= 62);

@@ -90,6 +90,16 @@ private slots:
                  "0° at 47.3° counter-clockwise from 3 o'clock, running counter-clockwise");
         QCOMPARE(QString::fromStdString(direction_in_words(deg(45))), "1:30");
     }
+    void a_direction_to_type_is_read_as_itself() {
+        QCOMPARE(direction_to_type(deg(90)), std::string("12 o'clock"));
+        QCOMPARE(direction_to_type(deg(47.3)), std::string("47.3°"));
+        holds("what stands in a blank for a direction is read as that direction", [] {
+            const Angle bearing = deg(*rc::gen::inRange(-7200, 7200) / *rc::gen::element(1.0, 2.0, 10.0, 1000.0));
+            const auto read = read_direction(direction_to_type(bearing), from_three_counter_clockwise);
+            RC_ASSERT(read.has_value());
+            RC_ASSERT(std::fabs((read->value - bearing).wrapped().cosine() - 1.0) < 1e-9);
+        });
+    }
     void directions_as_typed_data() {
         QTest::addColumn<QString>("text");
         QTest::addColumn<double>("bearing");

@@ -14,8 +14,8 @@ using namespace clockface::testing;
 
 namespace {
 
-Length worst(const Proof& proof) {
-    const auto landing = proof.worst();
+Length worst(const SimulatedRun& run) {
+    const auto landing = run.worst();
     return landing ? landing->miss : Length{};
 }
 
@@ -55,14 +55,14 @@ private slots:
             Job here = job;
             at_hand(here).machine = machine.name;
             const SetupPlan plan = plan_at_hand(here, default_shop());
-            QVERIFY2(plan.proof.complaints.empty(),
-                     (machine.name + ": " + (plan.proof.complaints.empty() ? "" : plan.proof.complaints[0])).c_str());
+            QVERIFY2(plan.run.complaints.empty(),
+                     (machine.name + ": " + (plan.run.complaints.empty() ? "" : plan.run.complaints[0])).c_str());
             std::set<int> made;
-            for (const Landing& landing : plan.proof.landings)
+            for (const Landing& landing : plan.run.landings)
                 made.insert(landing.hole);
             QCOMPARE(made.size(), plan.holes.size());
-            QVERIFY2(worst(plan.proof) < mm(0.12), (machine.name + std::to_string(worst(plan.proof).in_mm())).c_str());
-            for (const Landing& landing : plan.proof.landings) // a through hole has two mouths
+            QVERIFY2(worst(plan.run) < mm(0.12), (machine.name + std::to_string(worst(plan.run).in_mm())).c_str());
+            for (const Landing& landing : plan.run.landings) // a through hole has two mouths
                 QCOMPARE(landing.far.has_value(),
                          !plan.holes[static_cast<std::size_t>(landing.hole)].spec.depth.has_value());
             for (const Instruction& each : plan.route.list) {
@@ -76,8 +76,8 @@ private slots:
         job.patterns.resize(1);
         const SetupPlan plan = plan_with(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise});
         // Straight through the axis from the top: half of the girth further round.
-        QVERIFY(same(plan.proof.landings[0].at.y, mm(0)));
-        QVERIFY(same(abs(plan.proof.landings[0].far->y), mm(27.92 * std::numbers::pi / 2)));
+        QVERIFY(same(plan.run.landings[0].at.y, mm(0)));
+        QVERIFY(same(abs(plan.run.landings[0].far->y), mm(27.92 * std::numbers::pi / 2)));
     }
     void tilt_and_off_centre_show() {
         Job job = arbor();
@@ -104,7 +104,7 @@ private slots:
         const SetupPlan plan = plan_at_hand(job, default_shop());
         Conditions rolled;
         rolled.bar.roll = deg(1);
-        const Proof spoilt = carry_out(plan.route, plan.machine, job, plan.holes, rolled);
+        const SimulatedRun spoilt = carry_out(plan.route, plan.machine, job, plan.holes, rolled);
         QVERIFY(worst(spoilt) > mm(13.96 * 0.9 * std::numbers::pi / 180));
     }
     void set_65_have_115() {
@@ -124,14 +124,14 @@ private slots:
                 seen = true;
             }
         QVERIFY(seen);
-        QVERIFY(worst(plan.proof) < mm(0.003));
+        QVERIFY(worst(plan.run) < mm(0.003));
         // A blind hole cannot be drilled from the other side, but the rod in the through hole has another end.
         job.patterns[1].hole.depth = mm(5);
         const SetupPlan blind = plan_with(job, Readout{Unit::Millimetre, mm(0.005), deg(0.001), from_twelve_clockwise});
         for (const Instruction& each : blind.route.list)
             if (const auto* turn = std::get_if<TurnBar>(&each.action); turn && !turn->first)
                 QVERIFY(turn->other_end && !turn->far_mouth);
-        QVERIFY(worst(blind.proof) < mm(0.003));
+        QVERIFY(worst(blind.run) < mm(0.003));
     }
     void vee_block_and_fence() {
         Job job = arbor();
@@ -148,7 +148,7 @@ private slots:
         QVERIFY(packing.axis == Axis::Y && same(packing.half_block, mm(20.65)) && packing.pin == mm(6));
         QVERIFY(abs(packing.gap - mm(17.65)) <= mm(0.05) + mm(1e-9));
         QVERIFY(packing.pieces.size() <= 4);
-        QVERIFY(worst(plan.proof) < mm(0.12));
+        QVERIFY(worst(plan.run) < mm(0.12));
     }
     void a_hexagon_lies_against_the_fence_itself() {
         Job job = arbor();
@@ -159,19 +159,19 @@ private slots:
         job.blank.diameter = {mm(24), {}};
         job.patterns = {*read_callout("4.6 at 20 from left end, angle 0, 3.1 off the axis cw", job)};
         const SetupPlan plan = plan_at_hand(job, default_shop());
-        QVERIFY(plan.proof.complaints.empty());
+        QVERIFY(plan.run.complaints.empty());
         // Clockwise of the top is away from the user: 12 + 3.1 from the fence, less half a pin of 6.
         for (const Instruction& each : plan.route.list)
             if (const auto* packing = std::get_if<SetPacking>(&each.action); packing && packing->axis == Axis::Y)
                 QVERIFY(!packing->vee && abs(packing->gap - mm(12.1)) <= mm(0.0501));
-        QVERIFY(worst(plan.proof) < mm(0.1));
+        QVERIFY(worst(plan.run) < mm(0.1));
     }
     void drill_press_on_flat_work() {
         Job job = flange();
         at_hand(job).machine = "Drill press";
         const SetupPlan plan = plan_at_hand(job, default_shop());
-        QVERIFY(plan.proof.complaints.empty());
-        QVERIFY(worst(plan.proof) <= mm(0.0501 * std::sqrt(2.0))); // packing is taken when it comes within 0.05
+        QVERIFY(plan.run.complaints.empty());
+        QVERIFY(worst(plan.run) <= mm(0.0501 * std::sqrt(2.0))); // packing is taken when it comes within 0.05
     }
     void lists_land_on_the_drawing_whatever_the_bar() {
         holds("lists for bars land where the drawing wants them", [] {
@@ -182,7 +182,7 @@ private slots:
             for (const MachineKind& kind : kinds) {
                 const SetupPlan plan = plan_with(job, kind);
                 std::string heard;
-                for (const std::string& complaint : plan.proof.complaints)
+                for (const std::string& complaint : plan.run.complaints)
                     heard += complaint;
                 RC_ASSERT(heard.find("pin would have to stand inside") != std::string::npos || heard.empty());
                 if (!heard.empty())
@@ -201,7 +201,7 @@ private slots:
                     step = mm(0.15);
                 // Across, a step beside the axis makes more on a slope: the holes here stand off by up to 0.4 R, where
                 // the surface slopes by asin 0.4 (more on a hexagon's corner), and the axis may be found a step off.
-                for (const Landing& landing : plan.proof.landings) {
+                for (const Landing& landing : plan.run.landings) {
                     const Hole& hole = plan.holes[static_cast<std::size_t>(landing.hole)];
                     RC_LOG() << "kind " << kind.index() << " shape " << static_cast<int>(job.blank.shape) << " hole "
                              << hole.name << " along " << hole.bar->along.in_mm() << " of "

@@ -190,9 +190,9 @@ private slots:
             Job job = arbor();
             at_hand(job).machine = machine.name;
             const SetupPlan plan = plan_at_hand(job, poor);
-            QVERIFY2(plan.proof.complaints.empty(), machine.name.c_str());
+            QVERIFY2(plan.run.complaints.empty(), machine.name.c_str());
             std::set<int> made;
-            for (const Landing& landing : plan.proof.landings)
+            for (const Landing& landing : plan.run.landings)
                 made.insert(landing.hole);
             QCOMPARE(made.size(), plan.holes.size());
         }

@@ -154,7 +154,7 @@ private slots:
         } else if (which == "corners left of nought") {
             blank.corners[0].x = mm(-1);
         } else if (which == "kerf longer than the piece") {
-            blank.cutting = Cutting{2, 0, mm(10), mm(11), {}, true};
+            blank.sawing = Sawing{2, 0, mm(10), mm(11), {}, true};
         } else if (which == "nameless boss") {
             blank.existing = {{"", ExistingKind::Boss, Face::Top, {}, mm(5), {}, {}}};
         } else if (which == "slot of no length") {
@@ -167,7 +167,7 @@ private slots:
     }
     void pieces_from_a_bar() {
         // 61.7 + 1.9 + 2 x 0.4 = 64.4 from piece to piece.
-        const Cutting cutting{6, 1, mm(61.7), mm(1.9), mm(0.4), false};
+        const Sawing cutting{6, 1, mm(61.7), mm(1.9), mm(0.4), false};
         QVERIFY(same(pitch_of(cutting), mm(64.4)));
         QVERIFY(same(start_of_piece(cutting, 1), mm(0.4))); // its sawn end is still to be faced
         QVERIFY(same(start_of_piece(cutting, 7), mm(0.4 + 6 * 64.4)));
@@ -178,17 +178,17 @@ private slots:
         QVERIFY(same(cuts[0].far_line, mm(64.4)));
         QVERIFY(same(cuts[0].finished_start, mm(64.8)));
         QVERIFY(same(bar_needed(cutting), mm(0.4 + 6 * 64.4 + 61.7 + 0.4 + 1.9)));
-        Cutting finished = cutting;
+        Sawing finished = cutting;
         finished.end_is_true = true;
         QVERIFY(same(start_of_piece(finished, 1), mm(0)));
         holds("every finished piece is as long as it should be, and the saw takes its kerf between the lines",
               [](void) {
-                  const Cutting any{*rc::gen::inRange(1, 20),
-                                    *rc::gen::inRange(0, 4),
-                                    mm(*rc::gen::inRange(50, 900) / 7.0),
-                                    mm(*rc::gen::inRange(0, 30) / 7.0),
-                                    mm(*rc::gen::inRange(0, 20) / 7.0),
-                                    *rc::gen::arbitrary<bool>()};
+                  const Sawing any{*rc::gen::inRange(1, 20),
+                                   *rc::gen::inRange(0, 4),
+                                   mm(*rc::gen::inRange(50, 900) / 7.0),
+                                   mm(*rc::gen::inRange(0, 30) / 7.0),
+                                   mm(*rc::gen::inRange(0, 20) / 7.0),
+                                   *rc::gen::arbitrary<bool>()};
                   const auto all = saw_cuts(any);
                   for (std::size_t i = 0; i < all.size(); ++i) {
                       RC_ASSERT(same(all[i].finished_end - start_of_piece(any, static_cast<int>(i) + 1), any.length));

@@ -343,8 +343,8 @@ private slots:
         const Job job = *load_job(std::string(SOURCE_FOLDER) + "/demo/fly-bearing-block.clockface.json");
         const SetupPlan plan = plan_at_hand(job, default_shop());
         QCOMPARE(plan.chains().size(), std::size_t{5}); // four kinds on the top, the oil hole on the front
-        QCOMPARE(plan.chain_of.size(), plan.holes.size());
-        QCOMPARE(holes_of_chain(plan, plan.chain_of.front()), std::string("A1 to A4"));
+        QCOMPARE(plan.kind_of.size(), plan.holes.size());
+        QCOMPARE(holes_of_chain(plan, plan.kind_of.front()), std::string("A1 to A4"));
         std::string fetch;
         for (const FetchLine& line : plan.cutters().lines) {
             QVERIFY2(line.owned, line.cutter.name.c_str());
@@ -486,7 +486,7 @@ private slots:
         // beyond.
         const Job job = *load_job(std::string(SOURCE_FOLDER) + "/demo/winding-arbor.clockface.json");
         const SetupPlan plan = plan_at_hand(job, default_shop());
-        const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.chain_of.back())];
+        const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.kind_of.back())];
         QVERIFY(chain.spec.purpose == Purpose::Tapped && is_through(chain.spec));
         QVERIFY(same(chain.metal, mm(10.7 - std::sqrt(4.6 * 4.6 - 2.5 * 2.5)), 1e-6));
         QVERIFY(same(depth_stack(chain, {}, Unit::Millimetre).thread, chain.metal, 1e-6));

@@ -279,10 +279,10 @@ private slots:
                 job.patterns.push_back(next);
             }
             const SetupPlan plan = plan_at_hand(job, default_shop());
-            RC_ASSERT(plan.chain_of.size() == plan.holes.size());
+            RC_ASSERT(plan.kind_of.size() == plan.holes.size());
             std::set<std::pair<double, double>> kinds;
             for (std::size_t i = 0; i < plan.holes.size(); ++i) {
-                const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.chain_of[i])];
+                const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.kind_of[i])];
                 RC_ASSERT(chain.spec == plan.holes[i].spec);
                 RC_ASSERT(same(chain.metal, metal_under(job, plan.holes[i])));
                 kinds.insert({chain.spec.diameter.in_mm(), chain.metal.in_mm()});

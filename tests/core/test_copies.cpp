@@ -149,7 +149,7 @@ private slots:
     void in_every_piece() {
         Job job = with({single("A", 9.3, 10), copy("B", "A", InEveryPiece{})});
         QVERIFY(first_fault(job)->sentence.find("not cut into pieces") != std::string::npos);
-        job.blank.cutting = Cutting{2, 1, mm(30), mm(1.5), mm(0.5), true};
+        job.blank.sawing = Sawing{2, 1, mm(30), mm(1.5), mm(0.5), true};
         QVERIFY(!first_fault(job));
         QVERIFY(same(at(job, "B2"), {mm(9.3 + 2 * 32.5), mm(10)})); // 30 + 1.5 + 2 x 0.5
         QVERIFY(why_place(job, holes_of(job).back()).find("2 × (30 long + 1.5 saw + 2 × 0.5 to face)") !=

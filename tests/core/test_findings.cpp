@@ -162,7 +162,7 @@ private slots:
         job = flange();
         const auto no_longer_wanted = [&] { return find_work_faults(job, make_plan(job, default_shop())); };
         const SetupPlan plan = plan_at_hand(job, default_shop());
-        const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.chain_of.back())];
+        const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.kind_of.back())];
         const std::string drill = chain.find("drill")->cutter.name;
         job.begun = {
             Piece{1, "", {{1, 0, Done{{1, Act::Cut, HoleId{job.patterns.back().id, 1}, "drill", drill, 0}}}}, {}}};

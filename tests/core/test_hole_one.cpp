@@ -27,8 +27,8 @@ std::pair<Angle, Angle> dimples_of(const Job& job, const HoleOne& one, AngleConv
     Route route;
     route.list = {{ZeroReadout{}},    {key}, {RoutinePlace{0}, 0}, {TouchLightly{}, 0}, {RoutinePlace{1}, 1},
                   {TouchLightly{}, 1}};
-    const Proof proof = carry_out(route, machine, touched, holes_of(touched));
-    return {bearing_of({}, proof.landings.at(0).at), bearing_of({}, proof.landings.at(1).at)};
+    const SimulatedRun run = carry_out(route, machine, touched, holes_of(touched));
+    return {bearing_of({}, run.landings.at(0).at), bearing_of({}, run.landings.at(1).at)};
 }
 
 bool alike(Angle a, Angle b) {

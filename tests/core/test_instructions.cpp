@@ -45,7 +45,7 @@ std::vector<Instruction> moves_with(const SetupPlan& plan, StepKind kind) {
     for (const Instruction& each : plan.route.list)
         if (const auto* drill = std::get_if<DrillHole>(&each.action); drill && drill->step >= 0) {
             const Chain& chain =
-                plan.chains()[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(each.hole)])];
+                plan.chains()[static_cast<std::size_t>(plan.kind_of[static_cast<std::size_t>(each.hole)])];
             if (chain.steps[static_cast<std::size_t>(drill->step)].kind == kind)
                 found.push_back(each);
         }
@@ -236,7 +236,7 @@ private slots:
             const SetupPlan after = plan_at_hand(job, default_shop());
             QVERIFY2(before.route.list != after.route.list, machine.name.c_str());
             const auto landed = [](const SetupPlan& plan) {
-                for (const Landing& landing : plan.proof.landings)
+                for (const Landing& landing : plan.run.landings)
                     if (plan.holes[static_cast<std::size_t>(landing.hole)].name == "E1")
                         return landing.at;
                 return Point{};

@@ -104,7 +104,7 @@ private slots:
         });
         add("pieces", limits::pieces, "pieces", [](Job& job, std::size_t n) { job.pieces = static_cast<int>(n); });
         add("pieces of a bar", limits::pieces_of_a_bar, "blank.cutting", [](Job& job, std::size_t n) {
-            job.blank.cutting = Cutting{static_cast<int>(n), 0, mm(10), mm(1), mm(0), true};
+            job.blank.sawing = Sawing{static_cast<int>(n), 0, mm(10), mm(1), mm(0), true};
         });
         add("size", static_cast<std::size_t>(limits::size.in_mm()), "blank.width", [](Job& job, std::size_t n) {
             job.blank.width = {mm(static_cast<double>(n)), std::nullopt};

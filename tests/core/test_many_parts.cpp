@@ -72,7 +72,7 @@ private slots:
         const auto many = many_parts_of(job, plan_at_hand(job, shop), 3000, 5);
         // The drill's own wander in a spot: 0.015 mm by the metal's share.
         const double wander =
-            wander_of(job, plan_at_hand(job, shop).chains(), plan_at_hand(job, shop).chain_of, {})[0].in_mm();
+            wander_of(job, plan_at_hand(job, shop).chains(), plan_at_hand(job, shop).kind_of, {})[0].in_mm();
         const double s = std::sqrt(0.03 * 0.03 + 0.02 * 0.02 + wander * wander);
         QVERIFY2(same(many->most, mm(s * 2.4477), s * 0.12), qPrintable(QString::number(many->most.in_mm())));
     }
@@ -179,11 +179,11 @@ private slots:
             RC_PRE(!turned.empty());
             const std::size_t move =
                 turned[static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(turned.size())))];
-            for (const MoveSlip slip : slips_at(plan.route, plan.machine, move)) {
-                if (slip != MoveSlip::TurnTooMany && slip != MoveSlip::TurnTooFew)
+            for (const MoveFault fault : faults_at(plan.route, plan.machine, move)) {
+                if (fault != MoveFault::TurnTooMany && fault != MoveFault::TurnTooFew)
                     continue;
-                const Broken broken = with_slip(plan.route, plan.machine, move, slip);
-                const Proof proof = carry_out(broken.route, broken.machine, job, plan.holes);
+                const Broken broken = with_fault(plan.route, plan.machine, move, fault);
+                const SimulatedRun proof = carry_out(broken.route, broken.machine, job, plan.holes);
                 const auto& wheel = std::get<TurnHandwheel>(plan.route.list[move].action);
                 const Length lead = wheel.axis == Axis::X ? wheels.x.lead : wheels.y.lead;
                 // The slide stands a turn off, less what the play swallows.
@@ -202,16 +202,17 @@ private slots:
                 const SetupPlan plan = plan_at_hand(job, shop);
                 int tried = 0, spoiled = 0;
                 for (std::size_t move = 0; move < plan.route.list.size(); move += 3)
-                    for (const MoveSlip slip : slips_at(plan.route, plan.machine, move)) {
-                        const Broken broken = with_slip(plan.route, plan.machine, move, slip);
-                        const Proof proof = carry_out(broken.route, broken.machine, job, plan.holes);
-                        QVERIFY(!in_words(slip).empty());
+                    for (const MoveFault fault : faults_at(plan.route, plan.machine, move)) {
+                        const Broken broken = with_fault(plan.route, plan.machine, move, fault);
+                        const SimulatedRun proof = carry_out(broken.route, broken.machine, job, plan.holes);
+                        QVERIFY(!in_words(fault).empty());
                         ++tried;
                         const bool shows = !proof.complaints.empty() || proof.worst()->miss > mm(0.1);
                         spoiled += shows ? 1 : 0;
                         // What never depends on luck:
-                        if (slip == MoveSlip::OtherZero || slip == MoveSlip::OtherSense || slip == MoveSlip::NoTakeUp)
-                            QVERIFY2(shows, (machine.name + ": " + in_words(slip)).c_str());
+                        if (fault == MoveFault::OtherZero || fault == MoveFault::OtherSense ||
+                            fault == MoveFault::NoTakeUp)
+                            QVERIFY2(shows, (machine.name + ": " + in_words(fault)).c_str());
                     }
                 QVERIFY(tried > 0);
                 QVERIFY2(spoiled * 4 > tried * 3, machine.name.c_str()); // most slips cost a part
@@ -229,18 +230,18 @@ private slots:
         std::size_t move = 0;
         while (!std::holds_alternative<RoutinePlace>(plan.route.list[move].action))
             ++move;
-        const Broken broken = with_slip(plan.route, plan.machine, move, MoveSlip::OtherSense);
-        const Proof proof = carry_out(broken.route, broken.machine, job, plan.holes);
+        const Broken broken = with_fault(plan.route, plan.machine, move, MoveFault::OtherSense);
+        const SimulatedRun proof = carry_out(broken.route, broken.machine, job, plan.holes);
         for (const Landing& landing : proof.landings) {
             const Point wanted = plan.holes[static_cast<std::size_t>(landing.hole)].at;
             QVERIFY(same(landing.at, {wanted.x, -wanted.y}, 0.01)); // 0 at 3 o'clock: a mirror in the X axis
         }
         job.holes_within = mm(0.1);
-        const auto spoiled = [&](const Proof& of) {
+        const auto spoiled = [&](const SimulatedRun& of) {
             return holes_spoiled(of, plan.holes, allowed_of(job, plan.holes, {}));
         };
         QCOMPARE(spoiled(proof), 7); // each counted once, however many cuts it has
-        QCOMPARE(spoiled(plan.proof), 0);
+        QCOMPARE(spoiled(plan.run), 0);
         // The mirror leaves X as it was: where only X counts, nothing is spoiled.
         job.patterns[0].within = {mm(0.1), mm(500)};
         QCOMPARE(spoiled(proof), 0);

@@ -522,9 +522,9 @@ private slots:
         at_hand(job).machine = "Marks";
         SetupPlan plan = plan_at_hand(job, default_shop());
         QVERIFY(std::holds_alternative<MarksAcross>(plan.machine.kind));
-        QVERIFY(plan.proof.complaints.empty());
-        QVERIFY(!plan.proof.landings.empty());
-        QVERIFY(plan.proof.worst()->miss < Length::mm(1e-3));
+        QVERIFY(plan.run.complaints.empty());
+        QVERIFY(!plan.run.landings.empty());
+        QVERIFY(plan.run.worst()->miss < Length::mm(1e-3));
         const WordingNeeds needs{job, plan.holes, plan.machine};
         for (const Instruction& each : plan.route.list)
             QVERIFY(!in_words(each, needs).sentence.empty());
@@ -541,7 +541,7 @@ private slots:
                                                 [](const std::string& each) { return each.rfind("pin ", 0) == 0; });
         QVERIFY(first_drilled != order.end() && first_drilled != order.begin());
         QCOMPARE(*first_drilled, "pin " + *(first_drilled - 1));
-        QVERIFY(plan.proof.worst()->miss < Length::mm(1e-3));
+        QVERIFY(plan.run.worst()->miss < Length::mm(1e-3));
         // A list that leaves the old part lying on a mark is found out.
         Route wrong = plan.route;
         wrong.list.erase(

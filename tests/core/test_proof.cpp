@@ -29,10 +29,10 @@ Point any_lock_jump() {
 // Every step of every hole made exactly once, at the machine or by hand, each within its allowance; and in the chain's
 // order, at the machine.
 template <class Allowance> void all_within(const SetupPlan& plan, Allowance&& allowance) {
-    if (!plan.proof.complaints.empty())
-        RC_FAIL(plan.proof.complaints.front());
+    if (!plan.run.complaints.empty())
+        RC_FAIL(plan.run.complaints.front());
     std::vector<std::vector<int>> made(plan.holes.size());
-    for (const Landing& landing : plan.proof.landings) {
+    for (const Landing& landing : plan.run.landings) {
         RC_ASSERT(landing.miss <= allowance(landing));
         if (landing.touch)
             continue;
@@ -45,13 +45,13 @@ template <class Allowance> void all_within(const SetupPlan& plan, Allowance&& al
         if (const auto* work = std::get_if<WorkByHand>(&each.action))
             for (const int hole : work->holes) {
                 const Chain& chain =
-                    plan.chains()[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(hole)])];
+                    plan.chains()[static_cast<std::size_t>(plan.kind_of[static_cast<std::size_t>(hole)])];
                 const CutStep* step = chain.find(work->step);
                 RC_ASSERT(step != nullptr);
                 made[static_cast<std::size_t>(hole)].push_back(static_cast<int>(step - chain.steps.data()));
             }
     for (std::size_t i = 0; i < made.size(); ++i) {
-        const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.chain_of[i])];
+        const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.kind_of[i])];
         std::vector<int> wanted;
         for (std::size_t k = 0; k < chain.steps.size(); ++k)
             if (!chain.steps[k].skipped)
@@ -77,7 +77,7 @@ double half_step(const Job& job, const RotaryTable& machine) {
 
 // The list with every take-up struck out: the wrong-way move goes straight to the target and nobody comes back.
 Route without_take_up(const SetupPlan& plan) {
-    return with_slip(plan.route, plan.machine, 0, MoveSlip::NoTakeUp).route;
+    return with_fault(plan.route, plan.machine, 0, MoveFault::NoTakeUp).route;
 }
 
 // How far a routine's turned figure reaches: the radius of its pitch circle, or the length of its row.
@@ -94,7 +94,7 @@ Length reach_of(const Job& job, const Pattern& pattern, const SetupPlan& plan) {
     return most;
 }
 
-Length worst(const Proof& proof) {
+Length worst(const SimulatedRun& proof) {
     return proof.worst() ? proof.worst()->miss : Length{};
 }
 
@@ -184,8 +184,8 @@ private slots:
         const Handwheels machine{screw(Unit::Millimetre, 2.5, 125, 0.4),
                                  screw(Unit::Inch, 2.54, 100, 0.3, Turn::CounterClockwise, Towards::Minus)};
         const SetupPlan plan = plan_on(flange(), machine);
-        QVERIFY(worst(plan.proof) < mm(0.02));
-        const Proof spoilt = carry_out(without_take_up(plan), plan.machine, flange(), plan.holes);
+        QVERIFY(worst(plan.run) < mm(0.02));
+        const SimulatedRun spoilt = carry_out(without_take_up(plan), plan.machine, flange(), plan.holes);
         QVERIFY(worst(spoilt) > mm(0.29));
         QVERIFY(worst(spoilt) < mm(0.4 + 0.3));
     }
@@ -207,7 +207,7 @@ private slots:
                   };
                   RC_PRE(wrong_way(Axis::X) || wrong_way(Axis::Y));
                   at_hand(job).machine = "M";
-                  const Proof spoilt = carry_out(without_take_up(plan), plan.machine, job, plan.holes);
+                  const SimulatedRun spoilt = carry_out(without_take_up(plan), plan.machine, job, plan.holes);
                   const Length least =
                       std::min(wrong_way(Axis::X) ? machine.x.backlash - machine.x.graduation() : mm(1e9),
                                wrong_way(Axis::Y) ? machine.y.backlash - machine.y.graduation() : mm(1e9));
@@ -217,9 +217,9 @@ private slots:
     void without_take_up_the_backlash_shows_on_a_table() {
         const RotaryTable machine{90, 240, deg(0.5), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)};
         const SetupPlan plan = plan_on(flange(), machine);
-        QVERIFY(worst(plan.proof) < mm(0.03));
+        QVERIFY(worst(plan.run) < mm(0.03));
         // Half a degree on a radius of 38.4 mm is 0.335 mm.
-        const Proof spoilt = carry_out(without_take_up(plan), plan.machine, flange(), plan.holes);
+        const SimulatedRun spoilt = carry_out(without_take_up(plan), plan.machine, flange(), plan.holes);
         QVERIFY(worst(spoilt) > mm(0.3));
     }
     void a_lost_turn_is_found() {
@@ -251,7 +251,7 @@ private slots:
             }
         broken.list.push_back({GoToReadout{1, 1}, 0});
         broken.list.push_back({DrillHole{}, 99});
-        const Proof proof = carry_out(broken, plan.machine, flange(), plan.holes);
+        const SimulatedRun proof = carry_out(broken, plan.machine, flange(), plan.holes);
         QVERIFY(proof.complaints.size() >= 3U); // and measured from the edges it shows too
         // A mark that was never scribed, and a check that does not come true.
         SetupPlan laid = plan_on(flange(), LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
@@ -265,7 +265,7 @@ private slots:
     }
     void dividers_that_do_not_close_are_complained_of() {
         const SetupPlan laid = plan_on(flange(), LayoutBench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)});
-        QVERIFY(laid.proof.complaints.empty());
+        QVERIFY(laid.run.complaints.empty());
         for (const bool chord : {false, true}) {
             Route route = laid.route;
             for (Instruction& instruction : route.list) {
@@ -316,7 +316,7 @@ private slots:
             Job job = plate_job();
             at_hand(job).machine = machine.name;
             const SetupPlan plan = plan_at_hand(job, default_shop());
-            QVERIFY(!plan.proof.worst() && plan.proof.complaints.empty() && plan.route.order.empty());
+            QVERIFY(!plan.run.worst() && plan.run.complaints.empty() && plan.route.order.empty());
         }
     }
     void four_hundred_holes() {
@@ -326,8 +326,8 @@ private slots:
         for (const Machine& machine : default_shop().machines) {
             at_hand(job).machine = machine.name;
             const SetupPlan plan = plan_at_hand(job, default_shop());
-            QVERIFY(plan.proof.complaints.empty());
-            QVERIFY(worst(plan.proof) < mm(std::holds_alternative<DrillPress>(machine.kind) ? 0.071 : 0.03));
+            QVERIFY(plan.run.complaints.empty());
+            QVERIFY(worst(plan.run) < mm(std::holds_alternative<DrillPress>(machine.kind) ? 0.071 : 0.03));
         }
     }
 };

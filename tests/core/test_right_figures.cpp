@@ -288,8 +288,8 @@ private slots:
     // 3 x 18.77 + 3 x 0.93 + 6 x 0.2 = 60.3; with the bar's own end a kerf and a facing less: 59.17.
     void a_bar_that_is_just_long_enough() {
         Job job = broken_job("bar_exact.json");
-        QVERIFY(near(bar_needed(*job.blank.cutting), 60.3, 1e-9));
-        QVERIFY(near(bar_needed_to_its_end(*job.blank.cutting), 59.17, 1e-9));
+        QVERIFY(near(bar_needed(*job.blank.sawing), 60.3, 1e-9));
+        QVERIFY(near(bar_needed_to_its_end(*job.blank.sawing), 59.17, 1e-9));
         Grade grade = Grade::Note;
         QVERIFY(findings_of(job, FindingKind::BarTooShort).empty());
         job.blank.width.nominal = mm(59.17);
@@ -601,10 +601,10 @@ private slots:
         const auto changes = [&](CutOrder way) {
             at_hand(job).order.cuts = way;
             const SetupPlan plan = plan_at_hand(job, shop);
-            if (!plan.proof.complaints.empty())
-                qWarning("%s", plan.proof.complaints.front().c_str());
-            const auto worst = plan.proof.worst();
-            if (!plan.proof.complaints.empty() || !worst || worst->miss > mm(0.2))
+            if (!plan.run.complaints.empty())
+                qWarning("%s", plan.run.complaints.front().c_str());
+            const auto worst = plan.run.worst();
+            if (!plan.run.complaints.empty() || !worst || worst->miss > mm(0.2))
                 return -1;
             return static_cast<int>(std::count_if(plan.route.list.begin(), plan.route.list.end(), [](const auto& each) {
                 return std::holds_alternative<ChangeCutter>(each.action);
@@ -632,7 +632,7 @@ private slots:
         for (const ReadoutWay way : {ReadoutWay::FromZero, ReadoutWay::FromEachHole}) {
             at_hand(job).order.readout = way;
             const SetupPlan plan = plan_at_hand(job, shop);
-            QVERIFY(plan.proof.complaints.empty());
+            QVERIFY(plan.run.complaints.empty());
             int sent = 0, zeroed = 0;
             for (const Instruction& each : plan.route.list) {
                 sent += std::holds_alternative<GoToReadout>(each.action);
@@ -683,10 +683,10 @@ private slots:
                 Shop shop = shop_with(wheels);
                 at_hand(job).machine = "M";
                 const SetupPlan plan = plan_at_hand(job, shop);
-                QVERIFY2(plan.proof.complaints.empty(),
-                         plan.proof.complaints.empty() ? "" : plan.proof.complaints.front().c_str());
+                QVERIFY2(plan.run.complaints.empty(),
+                         plan.run.complaints.empty() ? "" : plan.run.complaints.front().c_str());
                 const Length most = hypot(wheels.x.graduation() / 2.0, wheels.y.graduation() / 2.0) + mm(1e-6);
-                QCOMPARE(plan.proof.worst()->miss <= most, true);
+                QCOMPARE(plan.run.worst()->miss <= most, true);
                 for (const Instruction& each : plan.route.list)
                     if (const auto* move = std::get_if<TurnHandwheel>(&each.action)) {
                         const Screw& dial = move->axis == Axis::X ? wheels.x : wheels.y;
@@ -702,7 +702,7 @@ private slots:
         Job job = plate_job();
         job.patterns = {single("A", 40, 30)};
         const SetupPlan plan = plan_at_hand(job, default_shop());
-        const Tally tally = tally_of(plan.route, plan.machine, plan.chains(), plan.chain_of, {});
+        const Tally tally = tally_of(plan.route, plan.machine, plan.chains(), plan.kind_of, {});
         QVERIFY(std::fabs(tally.once - 4.0) < 1e-9);
         QVERIFY(std::fabs(tally.batch(1) - tally.minutes) < 1e-9);
         QVERIFY(std::fabs(tally.batch(100) - (4.0 + 100.0 * (tally.minutes - 4.0))) < 1e-6);

@@ -50,7 +50,7 @@ public:
             piece = with_next_done(piece, now, ++time);
         }
     }
-    void finish() {
+    void approach() {
         for (int moves = 0; moves < 5000 && state().now(); ++moves)
             next();
     }
@@ -133,7 +133,7 @@ private slots:
                                  [](const Task& each) { return each.deed.what == "tap 1"; });
         };
         QCOMPARE(taps(state.tasks), 7);
-        person.finish();
+        person.approach();
         QCOMPARE(person.cuts().at("tap 1 of A3 with M5 taper tap"), 1);
     }
     void a_hole_added_behind_changes_nothing() {
@@ -169,7 +169,7 @@ private slots:
         person.next();
         QVERIFY(!person.state().broken_off && person.state().from_zero); // it is the list that is followed now
         QCOMPARE(person.state().next, 1);
-        person.finish();
+        person.approach();
         for (const auto& [what, times] : person.cuts())
             QVERIFY2(times == 1, what.c_str());
     }
@@ -193,7 +193,7 @@ private slots:
             one.until_cut(1);
             one.job.begun = {one.piece, two.piece};
             QVERIFY(!one.state().broken_off && one.state().next > 0);
-            one.finish();
+            one.approach();
             for (const auto& [cut, times] : one.cuts())
                 QVERIFY2(times == 1, cut.c_str());
             QVERIFY(one.state().finished());
@@ -217,7 +217,7 @@ private slots:
     }
     void a_hole_that_was_moved_is_wanted_elsewhere() {
         Person person(two_rows());
-        person.finish();
+        person.approach();
         person.job.patterns[1].off[2] = {mm(0.4), {}};
         const auto told = person.faults();
         QCOMPARE(told.size(), 1U);
@@ -238,7 +238,7 @@ private slots:
     }
     void another_cutter_or_depth_is_another_step() {
         Person person(two_rows());
-        person.finish();
+        person.approach();
         person.job.patterns[0].hole.diameter = mm(6.5);
         QVERIFY(!person.state().finished());
         QCOMPARE(person.faults().size(), 1U);
@@ -254,7 +254,7 @@ private slots:
         at_hand(person.job).machine = "Readout mill";
         const BenchState state = person.state();
         QVERIFY(state.broken_off && state.now()->deed.act == Act::Zero);
-        person.finish();
+        person.approach();
         for (const auto& [what, times] : person.cuts())
             QVERIFY2(times == 1, what.c_str());
     }
@@ -272,9 +272,9 @@ private slots:
         person.until_cut(1);
         person.job = with_setup(person.job, top);
         QVERIFY(person.state().broken_off && person.state().now()->deed.act == Act::Zero);
-        person.finish();
+        person.approach();
         person.job = with_setup(person.job, front);
-        person.finish();
+        person.approach();
         person.job = with_setup(person.job, top);
         QVERIFY(person.state().finished() && !person.state().broken_off); // nothing is left, so nothing is found again
         for (const auto& [what, times] : person.cuts())
@@ -301,7 +301,7 @@ private slots:
         const HoleId spoiled = hole(person.job, 0, 1);
         person.piece = with_spoiled(person.piece, spoiled, person.time);
         QVERIFY(states_of(person.job, person.plan(), person.piece)[0] == HoleState::Spoiled);
-        person.finish();
+        person.approach();
         const std::size_t steps = person.plan().chains().front().steps.size();
         QCOMPARE(person.cuts().size(), 7 * steps - (steps - 1)); // of the spoiled hole only the first was made
         QVERIFY(person.state().finished());
@@ -361,7 +361,7 @@ private slots:
                 std::set<std::pair<HoleId, std::string>> all;
                 for (int h = 0; h < static_cast<int>(plan.holes.size()); ++h) {
                     const auto& chain =
-                        plan.chains()[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(h)])];
+                        plan.chains()[static_cast<std::size_t>(plan.kind_of[static_cast<std::size_t>(h)])];
                     for (int s = 0; s < static_cast<int>(chain.steps.size()); ++s)
                         if (const Task task = cut_task(person.job, plan, h, s); work.has(task))
                             all.emplace(*task.deed.hole, task.deed.what);
@@ -370,7 +370,7 @@ private slots:
             };
             const auto before = still(done);
             RC_ASSERT(still(work_done(person.piece)) == before); // an edit writes nothing in the log
-            person.finish();
+            person.approach();
             const auto after = still(work_done(person.piece));
             RC_ASSERT(std::includes(after.begin(), after.end(), before.begin(), before.end()));
             RC_ASSERT(person.state().finished());
@@ -404,9 +404,9 @@ private slots:
                 person.next();
             }
             RC_ASSERT(person.state().finished());
-            const Proof proof = carry_out(played, plan.machine, job, plan.holes);
+            const SimulatedRun run = carry_out(played, plan.machine, job, plan.holes);
             // A half-way check that is interrupted by a jump is no fault; a hole in the wrong place is.
-            for (const Landing& landing : proof.landings)
+            for (const Landing& landing : run.landings)
                 if (!landing.touch) {
                     RC_ASSERT(landing.miss < mm(0.06));
                     --wanted[{landing.hole, landing.step}];

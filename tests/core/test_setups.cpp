@@ -53,7 +53,7 @@ std::map<StepOf, int> needed_by(const Job& job, const Plan& plan) {
     std::map<StepOf, int> needed;
     each_setup(job, plan, [&](const Job& there, const SetupPlan& each) {
         for (std::size_t i = 0; i < each.holes.size(); ++i)
-            for (const CutStep& step : each.chains()[static_cast<std::size_t>(each.chain_of[i])].steps)
+            for (const CutStep& step : each.chains()[static_cast<std::size_t>(each.kind_of[i])].steps)
                 if (!step.skipped)
                     needed[{id_of(there, each.holes[i]), step.name, step.cutter.name}] = 1;
     });
@@ -163,7 +163,7 @@ private slots:
         QVERIFY(!hands.route.list.empty());
         for (const Instruction& each : hands.route.list)
             QVERIFY(std::holds_alternative<WorkByHand>(each.action));
-        QVERIFY(hands.proof.complaints.empty());
+        QVERIFY(hands.run.complaints.empty());
     }
     void the_users_own_list_is_left_alone() {
         Job job = block();
@@ -192,8 +192,8 @@ private slots:
         QCOMPARE(plan.setups.size(), 2U);
         const auto& front = plan.of(job.setups[1].id);
         QCOMPARE(front.holes.size(), 1U);
-        QVERIFY(!front.route.list.empty() && front.proof.complaints.empty());
-        const CutStep* drill = front.chains()[static_cast<std::size_t>(front.chain_of[0])].last(StepKind::Drill);
+        QVERIFY(!front.route.list.empty() && front.run.complaints.empty());
+        const CutStep* drill = front.chains()[static_cast<std::size_t>(front.kind_of[0])].last(StepKind::Drill);
         QVERIFY(drill);
         QCOMPARE(std::count_if(plan.cutting->list.lines.begin(), plan.cutting->list.lines.end(),
                                [&](const FetchLine& line) { return line.cutter.name == drill->cutter.name; }),
@@ -212,7 +212,7 @@ private slots:
             for (const auto& [step, times] : made)
                 RC_ASSERT(fetched.contains(std::get<2>(step)));
             for (const SetupPlan& each : plan.setups)
-                RC_ASSERT(each.proof.complaints.empty());
+                RC_ASSERT(each.run.complaints.empty());
         });
     }
     void the_set_up_at_hand_changes_no_list() {

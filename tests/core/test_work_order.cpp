@@ -28,7 +28,7 @@ template <class Action> int count_of(const Route& route) {
 const Handwheels metric{screw(Unit::Millimetre, 2.5, 125, 0.18), screw(Unit::Millimetre, 2.5, 125, 0.23)};
 const Readout readout{Unit::Millimetre, mm(0.005), deg(0.001), from_three_counter_clockwise, false, true, true};
 
-Length worst(const Proof& proof) {
+Length worst(const SimulatedRun& proof) {
     return proof.worst() ? proof.worst()->miss : Length{};
 }
 
@@ -52,7 +52,7 @@ private slots:
                 used.insert(drill->cutter);
         // A cutter may come twice only when two kinds of step want it.
         QVERIFY(count_of<ChangeCutter>(plan.route) <= static_cast<int>(used.size()) + 1);
-        QCOMPARE(tally_of(plan.route, plan.machine, plan.chains(), plan.chain_of, {}).changes,
+        QCOMPARE(tally_of(plan.route, plan.machine, plan.chains(), plan.kind_of, {}).changes,
                  count_of<ChangeCutter>(plan.route));
     }
     void every_hole_is_left_finished() {
@@ -78,7 +78,7 @@ private slots:
             if (!drill || drill->step < 0)
                 continue;
             const int hole = plan.route.list[i].hole;
-            const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.chain_of[static_cast<std::size_t>(hole)])];
+            const Chain& chain = plan.chains()[static_cast<std::size_t>(plan.kind_of[static_cast<std::size_t>(hole)])];
             if (chain.steps[static_cast<std::size_t>(drill->step)].kind != StepKind::Tap)
                 continue;
             ++followed;
@@ -130,7 +130,7 @@ private slots:
             return std::holds_alternative<ChangeCutter>(each.action);
         });
         route.list.erase(first);
-        const Proof proof = carry_out(route, plan.machine, flange(), plan.holes);
+        const SimulatedRun proof = carry_out(route, plan.machine, flange(), plan.holes);
         QVERIFY(!proof.complaints.empty());
         QVERIFY(proof.complaints[0].find("another cutter is in the spindle") != std::string::npos);
     }
@@ -144,7 +144,7 @@ private slots:
                 ++move->turns; // and all that is counted from there
                 break;
             }
-        const Proof proof = carry_out(route, plan.machine, job, plan.holes);
+        const SimulatedRun proof = carry_out(route, plan.machine, job, plan.holes);
         QVERIFY(!proof.complaints.empty());
         QVERIFY(proof.complaints[0].find("is not where it should be") != std::string::npos);
         at_hand(job).order.check_half_way = false;
@@ -160,7 +160,7 @@ private slots:
             const SetupPlan plan = plan_on(job, kind);
             QCOMPARE(count_of<TouchLightly>(plan.route), 17);
             std::set<int> touched;
-            for (const Landing& landing : plan.proof.landings)
+            for (const Landing& landing : plan.run.landings)
                 if (landing.touch)
                     touched.insert(landing.hole);
             QCOMPARE(touched.size(), std::size_t{17});
@@ -180,8 +180,8 @@ private slots:
         at_hand(job).order.cuts = CutOrder::ByHole;
         job.patterns = {row("A", 0.004, 10, 40, 1.004, 0)}; // each step 1.004 shown in hundredths would be 1.00
         const SetupPlan plan = plan_on(job, Readout{Unit::Millimetre, mm(0.01), deg(0.001), {}});
-        QVERIFY(plan.proof.complaints.empty());
-        QVERIFY(worst(plan.proof) <= mm(0.005 + 1e-9));
+        QVERIFY(plan.run.complaints.empty());
+        QVERIFY(worst(plan.run) <= mm(0.005 + 1e-9));
         std::int64_t sum = 0;
         for (const Instruction& each : plan.route.list)
             if (const auto* go = std::get_if<GoToReadout>(&each.action)) {
@@ -198,10 +198,11 @@ private slots:
             job.datum.x_plus_right = false;
             shop.machines[0].lock_jump = {mm(0.035), mm(-0.02)};
             const SetupPlan plan = plan_at_hand(job, shop);
-            QVERIFY(plan.proof.complaints.empty());
-            QVERIFY2(worst(plan.proof) < mm(0.0145), kind_in_words(kind).c_str()); // half a line each way
+            QVERIFY(plan.run.complaints.empty());
+            QVERIFY2(worst(plan.run) < mm(0.0145), kind_in_words(kind).c_str()); // half a line each way
             // A list that does not know of it misses by it.
-            const Proof unaware = carry_out(plan_at_hand(job, shop_with(kind)).route, plan.machine, job, plan.holes);
+            const SimulatedRun unaware =
+                carry_out(plan_at_hand(job, shop_with(kind)).route, plan.machine, job, plan.holes);
             QVERIFY(worst(unaware) > mm(0.03));
         }
     }
@@ -212,8 +213,8 @@ private slots:
         at_hand(job).order.dial_x = 117;
         at_hand(job).order.dial_y = 38;
         const SetupPlan plan = plan_on(job, fixed);
-        QVERIFY(plan.proof.complaints.empty());
-        QVERIFY(worst(plan.proof) < mm(0.0145));
+        QVERIFY(plan.run.complaints.empty());
+        QVERIFY(worst(plan.run) < mm(0.0145));
         const auto& zero = std::get<PickUpZero>(plan.route.list.front().action);
         QCOMPARE(zero.line_x, 117);
         const std::string words = in_words(plan.route.list.front(), words_for(job, plan)).sentence;
@@ -227,7 +228,7 @@ private slots:
         const auto look = [](const Job& job) {
             const LayoutBench bench{Unit::Millimetre, mm(0.02), mm(0.1), mm(0.05)};
             const SetupPlan plan = plan_on(job, bench);
-            RC_ASSERT(plan.proof.complaints.empty());
+            RC_ASSERT(plan.run.complaints.empty());
             // A mark off by a millimetre, whichever way, changes some distance by more than the check lets pass.
             const double allowed = 0.05 * 0.51 + 0.02 * 1.5 + 0.05;
             for (std::size_t i = 0; i < plan.holes.size(); ++i)
@@ -267,7 +268,7 @@ private slots:
         RotaryTable table{40, 240, deg(0.05), Sense::Clockwise, screw(Unit::Millimetre, 2.5, 125, 0.18)};
         table.plates = {{15, 16}, {21, 49}};
         const SetupPlan plan = plan_on(job, table);
-        QVERIFY(plan.proof.complaints.empty());
+        QVERIFY(plan.run.complaints.empty());
         // 5 turns and 15 holes of 21 each time: exactly a seventh.
         for (const Instruction& each : plan.route.list)
             if (const auto* turn = std::get_if<TurnIndex>(&each.action)) {
@@ -276,7 +277,7 @@ private slots:
                 QCOMPARE(turn->holes, 15);
             }
         QCOMPARE(count_of<TurnIndex>(plan.route), 6);
-        QVERIFY(worst(plan.proof) < mm(0.0101));
+        QVERIFY(worst(plan.run) < mm(0.0101));
     }
     void rings_or_once_round_whichever_is_fewer() {
         // Two rings of six at the same bearings: ring by ring is 5 + 1 + 6 moves of table and slide at least; once
@@ -290,7 +291,7 @@ private slots:
         QCOMPARE(tally_of(plan_on(job, table).route, {}, {}, {}, {}).reversals, 2); // the first take-up only
         job.patterns = {row("A", 10, 0, 5, 4, 0), row("B", 0, 12, 5, 5, 90)};       // two rays with five radii each
         const SetupPlan rays = plan_on(job, table);
-        QVERIFY(rays.proof.complaints.empty());
+        QVERIFY(rays.run.complaints.empty());
         QCOMPARE(count_of<TurnTable>(rays.route), 3); // back and forth, then one quarter turn
     }
     void the_knee_moves_only_where_the_quill_does_not_reach() {

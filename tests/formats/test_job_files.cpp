@@ -63,7 +63,7 @@ private slots:
             }
             if (shape == BlankShape::Plate) {
                 job.blank.step = StepLine{Axis::Y, mm(20), mm(4)};
-                job.blank.cutting = Cutting{3, 1, mm(25), mm(1.9), mm(0.4), false};
+                job.blank.sawing = Sawing{3, 1, mm(25), mm(1.9), mm(0.4), false};
             }
             job.blank.existing = {{"the boss", ExistingKind::Boss, Face::Top, {mm(3), mm(4)}, mm(9), {}, {}},
                                   {"the slot", ExistingKind::Slot, Face::Top, {mm(-3), mm(4)}, mm(5), mm(12), deg(33)}};
@@ -311,7 +311,7 @@ private slots:
                 bad[*rc::gen::inRange<std::size_t>(0, bad.size())] = static_cast<char>(*rc::gen::inRange(0, 256));
             const auto job = job_from_json(bad);
             if (job)
-                RC_ASSERT(plan_at_hand(*job, default_shop()).proof.complaints.empty());
+                RC_ASSERT(plan_at_hand(*job, default_shop()).run.complaints.empty());
             else
                 RC_ASSERT(!job.error().sentence.empty());
         });
@@ -411,7 +411,7 @@ private slots:
         QVERIFY2(old, old ? "" : old.error().text().c_str());
         QVERIFY(old->patterns[0].hole.wishes == job.patterns[0].hole.wishes);
         const SetupPlan plan = plan_at_hand(*old, default_shop());
-        QCOMPARE(plan.chain(0).find("drill")->pecks.size(), std::size_t{1});
+        QCOMPARE(plan.chain_of(0).find("drill")->pecks.size(), std::size_t{1});
     }
 };
 

@@ -184,7 +184,7 @@ private slots:
             RC_ASSERT(again.has_value());
             RC_ASSERT(*again == *read);
             const SetupPlan plan = plan_at_hand(flange(), *read);
-            for (const Landing& landing : plan.proof.landings)
+            for (const Landing& landing : plan.run.landings)
                 RC_ASSERT(std::isfinite(landing.miss.in_mm()));
         });
     }

@@ -31,6 +31,14 @@ protected:
         case PdmPhysicalDpiX:
         case PdmPhysicalDpiY:
             return 96;
+        case PdmDevicePixelRatio:
+            return 1;
+        case PdmDevicePixelRatioScaled:
+            return static_cast<int>(devicePixelRatioFScale());
+        case PdmWidthMM:
+            return m_size.width() / 4;
+        case PdmHeightMM:
+            return m_size.height() / 4;
         default:
             return QPaintDevice::metric(metric);
         }

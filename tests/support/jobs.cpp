@@ -77,8 +77,8 @@ Shop shop_with(MachineKind kind) {
     return shop;
 }
 
-Screw screw(Unit unit, double lead_mm, double lines, double backlash_mm, Turn plus, Towards finish) {
-    return {unit, mm(lead_mm), lines, mm(backlash_mm), plus, finish};
+Screw screw(Unit unit, double lead_mm, double lines, double backlash_mm, Turn plus, Towards approach) {
+    return {unit, mm(lead_mm), lines, mm(backlash_mm), plus, approach};
 }
 
 namespace {
@@ -376,7 +376,7 @@ rc::Gen<Screw> any_screw() {
         made.lines = *rc::gen::element(40.0, 50.0, 62.0, 62.5, 98.425, 100.0, 125.0, 200.0, 250.0);
         made.backlash = mm(lead * *real(0.0, 0.5));
         made.plus = *rc::gen::element(Turn::Clockwise, Turn::CounterClockwise);
-        made.finish = *rc::gen::element(Towards::Plus, Towards::Minus);
+        made.approach = *rc::gen::element(Towards::Plus, Towards::Minus);
         return made;
     });
 }

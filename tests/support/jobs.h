@@ -39,7 +39,7 @@ Pattern arc(const std::string& name, Point centre, double diameter, int count, d
 /// A shop with just this machine, called "M".
 Shop shop_with(MachineKind kind);
 Screw screw(Unit unit, double lead_mm, double lines, double backlash_mm, Turn plus = Turn::Clockwise,
-            Towards finish = Towards::Plus);
+            Towards approach = Towards::Plus);
 
 /// Within a generator: any kind of hole there is (purpose, thread, fit, named drill, limits, depth, mouth).
 HoleSpec any_hole(double largest_mm = 24.0);

@@ -4,6 +4,7 @@
 #include "look/look.h"
 #include "shell/main_window.h"
 #include "support/jobs.h"
+#include "support/watchdog.h"
 #include "widgets/blank_edit.h"
 #include "widgets/choice_blank.h"
 
@@ -92,16 +93,20 @@ struct Window {
     const Job& job() const { return document.settled(); }
 };
 
-/// Qt Test's main for windows, with the program's own type.
+/// Qt Test's main for windows, with the program's own type; a program in which an event took too long fails.
+template <class Test> int run_windows(int argc, char** argv) {
+    app::keep_typewriter_faces_out();
+    WatchedApplication application(argc, argv);
+    QApplication::setStyle(QStringLiteral("Fusion"));
+    app::load_fonts();
+    QApplication::setFont(app::type(11));
+    Test test;
+    const int failed = QTest::qExec(&test, argc, argv);
+    return failed + application.late();
+}
 #define CLOCKFACE_WINDOW_MAIN(TestClass)                                                                               \
     int main(int argc, char** argv) {                                                                                  \
-        clockface::app::keep_typewriter_faces_out();                                                                   \
-        QApplication application(argc, argv);                                                                          \
-        QApplication::setStyle(QStringLiteral("Fusion"));                                                              \
-        clockface::app::load_fonts();                                                                                  \
-        QApplication::setFont(clockface::app::type(11));                                                               \
-        TestClass test;                                                                                                \
-        return QTest::qExec(&test, argc, argv);                                                                        \
+        return clockface::testing::run_windows<TestClass>(argc, argv);                                                 \
     }
 
 } // namespace clockface::testing

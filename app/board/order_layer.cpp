@@ -1,17 +1,15 @@
-#include "board/board_painter.h"
-#include "look/painting.h"
+#include "board/order_layer.h"
 
+#include "look/painting.h"
 #include "look/words.h"
 #include "measure/figures.h"
 
 #include <algorithm>
 #include <cmath>
 
-// What the Order stage lays over the work: the way round with its direction and take-ups, and where parts came out.
-
 namespace clockface::app {
 
-void BoardPainter::path() {
+void OrderLayer::path() {
     const SetupPlan& plan = m_document.plan();
     if (plan.route.order.empty())
         return;
@@ -19,7 +17,7 @@ void BoardPainter::path() {
     colour.setAlphaF(0.75F);
     m_painter.setPen(QPen(colour, 1.8, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
     QPolygonF line;
-    line << m_map.to_screen(m_datum);
+    line << m_map.to_screen(m_board.datum);
     for (const int index : plan.route.order)
         line << screen(plan.holes[static_cast<std::size_t>(index)].at);
     m_painter.drawPolyline(line);
@@ -40,7 +38,7 @@ void BoardPainter::path() {
 }
 
 // A hook beyond a hole that is come to from the wrong side: past it, and back. The list itself says where.
-void BoardPainter::take_ups() {
+void OrderLayer::take_ups() {
     const SetupPlan& plan = m_document.plan();
     const auto* wheels = std::get_if<Handwheels>(&plan.machine.kind);
     if (!wheels || m_document.job().blank.on_side())
@@ -59,14 +57,14 @@ void BoardPainter::take_ups() {
         const bool x = move->axis == Axis::X;
         const double way = move->way == (x ? wheels->x : wheels->y).plus ? 1.0 : -1.0;
         const Hole& hole = plan.holes[static_cast<std::size_t>(each.hole)];
-        hook(screen(hole.at), radius_of(hole) + 2.0, x ? QPointF(way, 0.0) : QPointF(0.0, -way));
+        hook(screen(hole.at), m_board.radius_of(hole) + 2.0, x ? QPointF(way, 0.0) : QPointF(0.0, -way));
     }
     if (any)
-        label(m_area.bottomLeft() + QPointF(168.0, -16.0), QObject::tr("hook: past it and back, backlash taken up"),
-              m_look.faint, 9, false);
+        m_board.label(m_area.bottomLeft() + QPointF(168.0, -16.0),
+                      QObject::tr("hook: past it and back, backlash taken up"), m_look.faint, 9, false);
 }
 
-void BoardPainter::hook(QPointF at, double radius, QPointF out) {
+void OrderLayer::hook(QPointF at, double radius, QPointF out) {
     const QPointF side(-out.y() * 3.0, out.x() * 3.0);
     const QPointF from = at + out * radius, to = from + out * 9.0;
     m_painter.setPen(QPen(m_look.scribed, 1.6, Qt::SolidLine, Qt::RoundCap));
@@ -79,7 +77,7 @@ void BoardPainter::hook(QPointF at, double radius, QPointF out) {
 
 // The number of a hole in the order; of the piece at the bench also how far it is: a tick where nothing is left to do,
 // a cross where it is spoiled, a ring where it is begun.
-void BoardPainter::order_tags() {
+void OrderLayer::tags() {
     const SetupPlan& plan = m_document.plan();
     if (plan.route.order.size() > most_labels)
         return;
@@ -88,21 +86,22 @@ void BoardPainter::order_tags() {
         const int index = plan.route.order[i];
         const Hole& made = plan.holes[static_cast<std::size_t>(index)];
         const auto [state, finished] = m_document.holes_done()[static_cast<std::size_t>(index)];
-        const QPointF tag = free_spot(screen(made.at), radius_of(made), -name_side(made), {2.0 * radius, 2.0 * radius});
+        const QPointF tag = m_board.free_spot(screen(made.at), m_board.radius_of(made), -m_board.name_side(made),
+                                              {2.0 * radius, 2.0 * radius});
         m_painter.setPen(state == HoleState::Planned || finished ? QPen(Qt::NoPen) : QPen(m_look.good_on_dark, 3.0));
         m_painter.setBrush(state == HoleState::Spoiled ? m_look.stop
                            : finished                  ? m_look.good_on_dark
                                                        : m_look.brass_on_dark);
         m_painter.drawEllipse(tag, radius, radius);
-        label(tag,
-              state == HoleState::Spoiled ? QStringLiteral("×")
-              : finished                  ? QStringLiteral("✓")
-                                          : QString::number(i + 1),
-              state == HoleState::Spoiled ? m_look.scribed : m_look.surround, 9, true);
+        m_board.label(tag,
+                      state == HoleState::Spoiled ? QStringLiteral("×")
+                      : finished                  ? QStringLiteral("✓")
+                                                  : QString::number(i + 1),
+                      state == HoleState::Spoiled ? m_look.scribed : m_look.surround, 9, true);
     }
 }
 
-void BoardPainter::parts(const ShownParts& shown) {
+void OrderLayer::parts(const ShownParts& shown) {
     if (shown.many())
         clouds(*shown.many());
     else if (shown.broken())
@@ -110,13 +109,13 @@ void BoardPainter::parts(const ShownParts& shown) {
 }
 
 // A whole number of times larger, so that the ring can be looked into.
-double BoardPainter::cloud_factor(const ManyParts& many) const {
+double OrderLayer::cloud_factor(const ManyParts& many) const {
     constexpr double ring_pixels = 17.0;
     return std::max(1.0, std::round(ring_pixels / std::max(1e-9, m_map.pixels(many.within))));
 }
 
 // Each hole's place with what it may stand off as a ring, and a dot for every part, drawn larger by one factor for all.
-void BoardPainter::clouds(const ManyParts& many) {
+void OrderLayer::clouds(const ManyParts& many) {
     const auto& holes = m_document.plan().holes;
     const double factor = cloud_factor(many);
     const double ring = m_map.pixels(many.within) * factor;
@@ -150,15 +149,15 @@ void BoardPainter::clouds(const ManyParts& many) {
 }
 
 // Where the holes of the part with a move done wrong came out, true to scale.
-void BoardPainter::broken_part(const Proof& proof) {
+void OrderLayer::broken_part(const SimulatedRun& run) {
     const auto& holes = m_document.plan().holes;
     const std::vector<Allowed> allowed = allowed_of(m_document.job(), holes, m_document.plan().estimates);
-    for (const Landing& landing : proof.landings) {
+    for (const Landing& landing : run.landings) {
         const Hole& hole = holes[static_cast<std::size_t>(landing.hole)];
         if (allowed[static_cast<std::size_t>(landing.hole)].holds(landing.at - hole.at))
             continue;
         const QPointF wanted = screen(hole.at), came = screen(landing.at);
-        const double r = std::max(4.0, radius_of(hole));
+        const double r = std::max(4.0, m_board.radius_of(hole));
         m_painter.setPen(QPen(m_look.brass_on_dark, 1.6, Qt::DashLine));
         m_painter.setBrush(Qt::NoBrush);
         m_painter.drawLine(wanted, came);
@@ -170,7 +169,7 @@ void BoardPainter::broken_part(const Proof& proof) {
     legend(QObject::tr("Crossed out: where the holes would come out, true to scale."));
 }
 
-void BoardPainter::legend(const QString& words) {
+void OrderLayer::legend(const QString& words) {
     m_painter.setFont(type(10));
     const double width = QFontMetricsF(m_painter.font()).horizontalAdvance(words) + 24.0;
     const QRectF box(m_area.left() + 10.0, m_area.bottom() - 34.0, width, 26.0);

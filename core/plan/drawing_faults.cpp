@@ -1,4 +1,4 @@
-#include "plan/drawing_slips.h"
+#include "plan/drawing_faults.h"
 
 #include "layout/bar.h"
 #include "layout/outline.h"
@@ -42,9 +42,9 @@ void find_steps_and_cuts(const Job& job, const SetupPlan& plan, Findings& findin
                      say("Mill it level or clamp a block beside it, or drill before the step is cut."),
                      {index}});
         }
-        if (!job.blank.cutting)
+        if (!job.blank.sawing)
             continue;
-        for (const SawCut& cut : saw_cuts(*job.blank.cutting))
+        for (const SawCut& cut : saw_cuts(*job.blank.sawing))
             if (at.x + radius > cut.finished_end && at.x - radius < cut.finished_start)
                 findings.push_back({Grade::Stop,
                                     FindingKind::InSawCut,
@@ -53,28 +53,29 @@ void find_steps_and_cuts(const Job& job, const SetupPlan& plan, Findings& findin
                                     say("Check its distance from the end of the piece, or the length of the pieces."),
                                     {index}});
     }
-    if (!job.blank.cutting)
+    if (!job.blank.sawing)
         return;
     const Length same = Length::mm(1e-6), bar = job.blank.extent_x();
-    const Length needed = bar_needed(*job.blank.cutting), least = bar_needed_to_its_end(*job.blank.cutting);
+    const Length needed = bar_needed(*job.blank.sawing), least = bar_needed_to_its_end(*job.blank.sawing);
     if (needed <= bar + same)
         return;
     // Without a saw cut behind the last piece it may still do.
     const bool too_short = least > bar + same;
-    findings.push_back({too_short ? Grade::Stop : Grade::Check,
-                        FindingKind::BarTooShort,
-                        say("The bar is {bar} too short{remark}: {pieces_in} {pieces_in:piece|pieces} with every saw "
-                            "cut and facing take {needed}, and "
-                            "{least}{remark2} where the last ends at the bar's own end.",
-                            {{"bar", with_unit(needed - bar, job.unit)},
-                             {"remark", too_short ? "" : say(" for a saw cut behind the last piece")},
-                             {"pieces_in", pieces_in(*job.blank.cutting)},
-                             {"needed", with_unit(needed, job.unit)},
-                             {"least", with_unit(least, job.unit)},
-                             {"remark2", too_short ? " even" : ""}}),
-                        too_short ? say("Cut fewer pieces, or take a longer bar.")
-                                  : say("Use the bar's own end for the last piece, if it is true and square."),
-                        {}});
+    findings.push_back(
+        {too_short ? Grade::Stop : Grade::Check,
+         FindingKind::BarTooShort,
+         say(too_short ? later("The bar is {short} too short: {pieces} {pieces:piece|pieces} with every saw cut and "
+                               "facing take {needed}, and {least} even where the last ends at the bar's own end.")
+                       : later("The bar is {short} too short for a saw cut behind the last piece: {pieces} "
+                               "{pieces:piece|pieces} with every saw cut and facing take {needed}, and {least} where "
+                               "the last ends at the bar's own end."),
+             {{"short", with_unit(needed - bar, job.unit)},
+              {"pieces", pieces_in(*job.blank.sawing)},
+              {"needed", with_unit(needed, job.unit)},
+              {"least", with_unit(least, job.unit)}}),
+         too_short ? say("Cut fewer pieces, or take a longer bar.")
+                   : say("Use the bar's own end for the last piece, if it is true and square."),
+         {}});
 }
 
 // Places typed one by one: a row that is nearly straight was meant to be straight, and a place 25.4 times as far out as

@@ -20,7 +20,7 @@ bool says(const std::vector<Finding>& findings, const std::string& words) {
 
 } // namespace
 
-class TestDrawingSlips : public QObject {
+class TestDrawingFaults : public QObject {
     Q_OBJECT
 private slots:
     void thin_metal_between_holes() {
@@ -49,17 +49,17 @@ private slots:
     }
     void the_saw_and_the_bar() {
         Job job = with({single("A", 20, 40), single("B", 29, 60)});
-        job.blank.cutting = Cutting{3, 0, mm(30), mm(2), mm(0.5), true};
+        job.blank.sawing = Sawing{3, 0, mm(30), mm(2), mm(0.5), true};
         // Piece 1 ends at 30; a hole of 4 at 29 reaches to 31.
         const auto in_cut = found(job, FindingKind::InSawCut);
         QVERIFY(says(in_cut, "B1 reaches over the end of piece 1"));
         QCOMPARE(in_cut[0].holes, std::vector<int>{1});
         QVERIFY(found(job, FindingKind::BarTooShort).empty()); // 3 x 30 + 2 x 3 + 0.5 + 2 = 98.5 of 120
-        job.blank.cutting->spares = 1;
+        job.blank.sawing->spares = 1;
         // One more piece and its cut: 98.5 + 33 = 131.5.
         QVERIFY(says(found(job, FindingKind::BarTooShort), "11.5 mm too short"));
         job.pieces = 3;
-        job.blank.cutting.reset();
+        job.blank.sawing.reset();
         QVERIFY(found(job, FindingKind::InSawCut).empty());
     }
     void a_row_that_is_not_straight() {
@@ -157,5 +157,5 @@ private slots:
     }
 };
 
-QTEST_GUILESS_MAIN(TestDrawingSlips)
-#include "test_drawing_slips.moc"
+QTEST_GUILESS_MAIN(TestDrawingFaults)
+#include "test_drawing_faults.moc"

@@ -1,10 +1,9 @@
-#include "board/board_painter.h"
+#include "board/cutter_layer.h"
+
 #include "formats/cutter_report.h"
 #include "look/words.h"
 
 #include <algorithm>
-
-// The Cutters stage on the board: kinds of holes told apart by colour and number, and in words what makes each.
 
 namespace clockface::app {
 
@@ -27,7 +26,7 @@ QString makers(const Chain& chain) {
 
 } // namespace
 
-void BoardPainter::cutter_rings() {
+void CutterLayer::rings() {
     const SetupPlan& plan = m_document.plan();
     // Where holes stand close, the numbers are smaller, and at last only the colours are left.
     const double room =
@@ -36,22 +35,22 @@ void BoardPainter::cutter_rings() {
     const double tag_radius = room > roomy ? disc : 6.5;
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
         const QPointF at = screen(plan.holes[i].at);
-        const double wide = std::max(radius_of(plan.holes[i]), m_map.pixels(widest(plan.holes[i].spec)) / 2.0);
+        const double wide = std::max(m_board.radius_of(plan.holes[i]), m_map.pixels(widest(plan.holes[i].spec)) / 2.0);
         const double r = wide + (tag_radius < disc ? 2.0 : 3.5);
-        m_painter.setPen(QPen(kind_colour(plan.chain_of[i]), tag_radius < disc ? 3.0 : 4.0));
+        m_painter.setPen(QPen(kind_colour(plan.kind_of[i]), tag_radius < disc ? 3.0 : 4.0));
         m_painter.setBrush(Qt::NoBrush);
         m_painter.drawEllipse(at, r, r);
         if (plan.holes.size() > most_labels)
             continue;
-        const QPointF tag = free_spot(at, r, QPointF(0.0, -1.0), {2.0 * tag_radius, 2.0 * tag_radius});
+        const QPointF tag = m_board.free_spot(at, r, QPointF(0.0, -1.0), {2.0 * tag_radius, 2.0 * tag_radius});
         m_painter.setPen(Qt::NoPen);
-        m_painter.setBrush(kind_colour(plan.chain_of[i]));
+        m_painter.setBrush(kind_colour(plan.kind_of[i]));
         m_painter.drawEllipse(tag, tag_radius, tag_radius);
-        label(tag, QString::number(plan.chain_of[i] + 1), m_look.surround, tag_radius < disc ? 7.5 : 9.0, true);
+        m_board.label(tag, QString::number(plan.kind_of[i] + 1), m_look.surround, tag_radius < disc ? 7.5 : 9.0, true);
     }
 }
 
-QRectF BoardPainter::legend_place(const Document& document, QSizeF board) {
+QRectF CutterLayer::legend_place(const Document& document, QSizeF board) {
     const Blank& blank = document.job().blank;
     const auto kinds = static_cast<int>(document.plan().kinds().size());
     const double line = QFontMetricsF(type(10)).height() * line_share;
@@ -64,7 +63,7 @@ QRectF BoardPainter::legend_place(const Document& document, QSizeF board) {
     return {8.0, board.height() - height, board.width() - 16.0, height};
 }
 
-void BoardPainter::cutter_legend() {
+void CutterLayer::legend() {
     const SetupPlan& plan = m_document.plan();
     const QFontMetricsF metrics(type(10));
     const QRectF place = legend_place(m_document, m_area.size()).translated(m_area.topLeft());
@@ -82,7 +81,7 @@ void BoardPainter::cutter_legend() {
         m_painter.setFont(type(10));
         m_painter.setPen(m_look.scribed);
         m_painter.drawText(box, Qt::AlignVCenter | Qt::AlignLeft, text);
-        m_written.push_back({box, text});
+        m_board.written.push_back({box, text});
         y += line;
     };
     const double x = place.left() + 26.0;
@@ -92,7 +91,7 @@ void BoardPainter::cutter_legend() {
         m_painter.setPen(Qt::NoPen);
         m_painter.setBrush(kind_colour(i));
         m_painter.drawEllipse(mark, disc, disc);
-        label(mark, QString::number(i + 1), m_look.surround, 9, true);
+        m_board.label(mark, QString::number(i + 1), m_look.surround, 9, true);
         const QString who = q(holes_of_chain(plan, i)).left(40);
         const QString what = makers(plan.chains()[static_cast<std::size_t>(i)]);
         if (beside) {

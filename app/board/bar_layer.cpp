@@ -1,10 +1,9 @@
-// A bar on the board: from the side, from its end, and rolled out.
-#include "board/board_painter.h"
+#include "board/bar_layer.h"
+
 #include "layout/bar_views.h"
+#include "layout/on_bar.h"
 #include "look/painting.h"
 #include "look/words.h"
-
-#include "layout/on_bar.h"
 #include "measure/figures.h"
 #include "round/figures.h"
 
@@ -22,7 +21,7 @@ constexpr std::size_t most_twice_named = 40;
 
 } // namespace
 
-QPainterPath BoardPainter::section_path(const Section& section) const {
+QPainterPath BarLayer::section_path(const Section& section) const {
     const BarViews views(m_document.job().blank);
     QPolygonF rim;
     constexpr int places = 180;
@@ -34,7 +33,7 @@ QPainterPath BoardPainter::section_path(const Section& section) const {
     return path;
 }
 
-QPainterPath BoardPainter::bar_outline() const {
+QPainterPath BarLayer::outline() const {
     const Blank& blank = m_document.job().blank;
     const BarViews views(blank);
     QPainterPath path;
@@ -52,7 +51,7 @@ QPainterPath BoardPainter::bar_outline() const {
 }
 
 // Shoulders, bore, flats, centre lines: what is scribed on the bare bar.
-void BoardPainter::bar_features() {
+void BarLayer::features() {
     const Blank& blank = m_document.job().blank;
     const BarViews views(blank);
     m_painter.setBrush(Qt::NoBrush);
@@ -106,7 +105,7 @@ void BoardPainter::bar_features() {
     }
 }
 
-void BoardPainter::bar_centre_lines() {
+void BarLayer::centre_lines() {
     const Blank& blank = m_document.job().blank;
     const BarViews views(blank);
     QColor colour = m_look.faint;
@@ -125,7 +124,7 @@ void BoardPainter::bar_centre_lines() {
     line({views.end().x, views.end().y + reach}, {views.end().x, views.end().y - reach}, {0, -10});
 }
 
-void BoardPainter::bar_hole(const Hole& hole, bool chosen, bool near, bool troubled) {
+void BarLayer::hole(const Hole& hole, bool chosen, bool near, bool troubled) {
     const Job& job = m_document.job();
     const Blank& blank = job.blank;
     const BarViews views(blank);
@@ -140,7 +139,7 @@ void BoardPainter::bar_hole(const Hole& hole, bool chosen, bool near, bool troub
     };
     // A small mouth is round enough with fewer corners.
     constexpr double small_pixels = 12.0;
-    const int places = radius_of(hole) < small_pixels ? 20 : 48;
+    const int places = m_board.radius_of(hole) < small_pixels ? 20 : 48;
     for (const bool far : {false, true}) {
         if (far && hole.spec.depth)
             continue;
@@ -181,25 +180,25 @@ void BoardPainter::bar_hole(const Hole& hole, bool chosen, bool near, bool troub
         m_painter.setBrush(hidden ? QBrush(Qt::NoBrush) : QBrush(m_look.surround));
         m_painter.drawPolygon(polygon(seen));
     }
-    bar_hole_in_end(hole, line, width);
+    hole_in_end(hole, line, width);
     if (troubled) {
         m_painter.setPen(QPen(QColor("#FF9C86"), 2.0, Qt::DashLine));
         m_painter.setBrush(Qt::NoBrush);
-        const double r = radius_of(hole) + 8.0;
+        const double r = m_board.radius_of(hole) + 8.0;
         for (const Point& place : views.places(hole))
             m_painter.drawEllipse(m_map.to_screen(place), r, r);
     }
     if (m_document.is_ghost(hole.pattern)) {
         m_painter.setPen(QPen(m_look.brass_on_dark, 2.0, Qt::DotLine));
         m_painter.setBrush(Qt::NoBrush);
-        const double r = radius_of(hole) + 3.0;
+        const double r = m_board.radius_of(hole) + 3.0;
         for (const Point& place : views.places(hole))
             m_painter.drawEllipse(m_map.to_screen(place), r, r);
     }
 }
 
 // On the end: the way of the drill between its two flanks, from where it comes in to how far it goes.
-void BoardPainter::bar_hole_in_end(const Hole& hole, const QColor& line, double width) {
+void BarLayer::hole_in_end(const Hole& hole, const QColor& line, double width) {
     const Blank& blank = m_document.job().blank;
     const BarViews views(blank);
     const Section section = section_at(blank, hole.bar->along);
@@ -241,7 +240,7 @@ void BoardPainter::bar_hole_in_end(const Hole& hole, const QColor& line, double 
 }
 
 // Names stand beside the near mouths; on the end every bearing is named once, with its angle.
-void BoardPainter::bar_names(const std::string& pattern, const std::string& selected, Stage stage) {
+void BarLayer::names(const std::string& pattern, const std::string& selected, Stage stage) {
     const SetupPlan& plan = m_document.plan();
     const Job& job = m_document.job();
     const BarViews views(job.blank);
@@ -250,14 +249,18 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
         return QSizeF(metrics.horizontalAdvance(words), metrics.capHeight() + 5.0);
     };
     const auto write = [&](QPointF spot, const QString& words, bool chosen, bool near) {
-        label(spot, words, chosen ? m_look.brass_on_dark : near ? m_look.scribed : m_look.faint, 10, chosen || near);
+        m_board.label(spot, words,
+                      chosen ? m_look.brass_on_dark
+                      : near ? m_look.scribed
+                             : m_look.faint,
+                      10, chosen || near);
     };
     // A name that would cover another is left to the other views and the table; the chosen one is always there.
-    const auto say = [&](const Point& mouth, const Hole& hole, bool chosen, bool near) {
+    const auto name = [&](const Point& mouth, const Hole& hole, bool chosen, bool near) {
         const QPointF at = m_map.to_screen(mouth), right(1.0, 0.0);
         const QString words = q(hole.name);
-        const auto spot = chosen ? std::optional(free_spot(at, radius_of(hole), right, size_of(words)))
-                                 : quite_free_spot(at, radius_of(hole), right, size_of(words));
+        const auto spot = chosen ? std::optional(m_board.free_spot(at, m_board.radius_of(hole), right, size_of(words)))
+                                 : m_board.quite_free_spot(at, m_board.radius_of(hole), right, size_of(words));
         if (spot)
             write(*spot, words, chosen, near);
     };
@@ -274,10 +277,10 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
         if (places.size() < 3)
             continue;
         const bool near = stage != Stage::Holes || job.patterns[hole.pattern].name == pattern;
-        say(places[0], hole, chosen, near);
+        name(places[0], hole, chosen, near);
         const bool front = seen_from_front(polar(Length::mm(1.0), hole.bar->bearing));
         if (front && plan.holes.size() <= most_twice_named)
-            say(places[1], hole, chosen, near);
+            name(places[1], hole, chosen, near);
         if (plan.holes.size() <= most_twice_named &&
             named.insert(std::llround(hole.bar->bearing.in_degrees() * 1e4)).second) {
             const QPointF out = m_map.to_screen(places[2]) - m_map.to_screen(views.end());
@@ -289,9 +292,33 @@ void BoardPainter::bar_names(const std::string& pattern, const std::string& sele
     }
 }
 
+void BarLayer::legends(Stage stage) {
+    const Job& job = m_document.job();
+    const BarViews views(job.blank);
+    const QPointF end = m_map.to_screen(views.end());
+    const double ring = m_map.pixels(views.half_height()) * views.end_scale() + 58.0;
+    const QPointF side = m_map.to_screen({Length{}, views.side().y - views.half_height()});
+    const QPointF corner(end.x(), m_map.to_screen(views.lower_left()).y());
+    const auto quiet = [&](QPointF at, const QString& words) { m_board.label(at, words, m_look.faint, 9, false); };
+    quiet(end + QPointF(0, ring + 14),
+          QObject::tr("the end, seen from %1").arg(q(end_in_words(job.blank.bar.seen_from))));
+    if (views.end_scale() > 1.0)
+        quiet(end + QPointF(0, ring + 30),
+              QObject::tr("%1 times the size").arg(QLocale::c().toString(views.end_scale(), 'g', 2)));
+    if (stage != Stage::Blank) // the diameters stand there then
+        quiet(side + QPointF(0, 13), QObject::tr("the side, from the front"));
+    // Below the end view where there is room, otherwise below the side itself.
+    constexpr double two_lines = 70.0;
+    const bool room = corner.y() - end.y() > ring + two_lines;
+    const QPointF rolled =
+        room ? corner - QPointF(0, 22) : m_map.to_screen(Point{{}, views.lower_left().y}) + QPointF(0, 62);
+    quiet(rolled, room ? QObject::tr("beside it the side rolled out:") : QObject::tr("the side rolled out:"));
+    quiet(rolled + QPointF(0, 16), QObject::tr("top line in the middle, back above"));
+}
+
 // A spot outside the end view on the hole's own bearing, farther out where the nearer ones are taken, and clear of the
 // other two views. None: then the name stands beside the mouth only, unless it has to be here.
-std::optional<QPointF> BoardPainter::free_round_end(const BarViews& views, QPointF out, QSizeF size, bool must) {
+std::optional<QPointF> BarLayer::free_round_end(const BarViews& views, QPointF out, QSizeF size, bool must) {
     const QPointF middle = m_map.to_screen(views.end());
     const double ring = m_map.pixels(views.half_height()) * views.end_scale() + 38.0;
     const Length half_long = m_document.job().blank.width.actual() / 2.0;
@@ -308,39 +335,42 @@ std::optional<QPointF> BoardPainter::free_round_end(const BarViews& views, QPoin
                             QPointF(way.x() * size.width() / 2.0, way.y() * size.height() / 2.0));
             if (!first)
                 first = spot;
-            if (covered(spot) <= 0.0 && !spot.intersects(side) && m_area.contains(spot)) {
-                m_taken.push_back(spot);
+            if (m_board.covered(spot) <= 0.0 && !spot.intersects(side) && m_area.contains(spot)) {
+                m_board.taken.push_back(spot);
                 return spot.center();
             }
         }
     if (!must)
         return std::nullopt;
-    m_taken.push_back(*first);
+    m_board.taken.push_back(*first);
     return first->center();
 }
 
-void BoardPainter::bar_legends(Stage stage) {
+// Length and diameters in the side view, and every shoulder from the left end.
+void BarLayer::dimensions() {
     const Job& job = m_document.job();
     const BarViews views(job.blank);
-    const QPointF end = m_map.to_screen(views.end());
-    const double ring = m_map.pixels(views.half_height()) * views.end_scale() + 58.0;
-    const QPointF side = m_map.to_screen({Length{}, views.side().y - views.half_height()});
-    const QPointF corner(end.x(), m_map.to_screen(views.lower_left()).y());
-    const auto quiet = [&](QPointF at, const QString& words) { label(at, words, m_look.faint, 9, false); };
-    quiet(end + QPointF(0, ring + 14),
-          QObject::tr("the end, seen from %1").arg(q(end_in_words(job.blank.bar.seen_from))));
-    if (views.end_scale() > 1.0)
-        quiet(end + QPointF(0, ring + 30),
-              QObject::tr("%1 times the size").arg(QLocale::c().toString(views.end_scale(), 'g', 2)));
-    if (stage != Stage::Blank) // the diameters stand there then
-        quiet(side + QPointF(0, 13), QObject::tr("the side, from the front"));
-    // Below the end view where there is room, otherwise below the side itself.
-    constexpr double two_lines = 70.0;
-    const bool room = corner.y() - end.y() > ring + two_lines;
-    const QPointF rolled =
-        room ? corner - QPointF(0, 22) : m_map.to_screen(Point{{}, views.lower_left().y}) + QPointF(0, 62);
-    quiet(rolled, room ? QObject::tr("beside it the side rolled out:") : QObject::tr("the side rolled out:"));
-    quiet(rolled + QPointF(0, 16), QObject::tr("top line in the middle, back above"));
+    const Length length = job.blank.width.actual();
+    const Length high = views.half_height();
+
+    const auto at = [&](Length along, Length up) { return m_map.to_screen(views.in_side({along, {{}, up}})); };
+    double out = -20.0;
+    for (const Shoulder& shoulder : job.blank.bar.shoulders) {
+        m_board.dimension(at({}, high), at(shoulder.at, high), out, q(with_unit(shoulder.at, job.unit)));
+        out -= 24.0;
+    }
+    m_board.dimension(at({}, high), at(length, high), out, q(with_unit(length, job.unit)));
+    Length from;
+    std::vector<Length> ends;
+    for (const Shoulder& shoulder : job.blank.bar.shoulders)
+        ends.push_back(shoulder.at);
+    ends.push_back(length);
+    for (const Length end : ends) {
+        const Length across = section_at(job.blank, (from + end) / 2.0).across_y();
+        m_board.label(at((from + end) / 2.0, -high) + QPointF(0, 13),
+                      QStringLiteral("⌀ ") + q(with_unit(across, job.unit)), m_look.scribed, 11, false);
+        from = end;
+    }
 }
 
 } // namespace clockface::app

@@ -8,18 +8,18 @@
 
 namespace clockface {
 
-class Bench {
+class SimulatedMachine {
 public:
-    Bench(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions)
+    SimulatedMachine(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions)
         : m_job(job)
         , m_holes(holes)
         , m_chance(conditions)
         , m_wander(conditions.wander) {}
-    virtual ~Bench() = default;
-    Bench(const Bench&) = delete;
-    Bench& operator=(const Bench&) = delete;
+    virtual ~SimulatedMachine() = default;
+    SimulatedMachine(const SimulatedMachine&) = delete;
+    SimulatedMachine& operator=(const SimulatedMachine&) = delete;
 
-    Proof work_off(const Route& route) {
+    SimulatedRun work_off(const Route& route) {
         for (m_step = 0; m_step < route.list.size(); ++m_step) {
             m_hole = route.list[m_step].hole;
             obey(route.list[m_step]);
@@ -67,7 +67,7 @@ private:
     const std::vector<Hole>& m_holes;
     Chance m_chance;
     const std::vector<Length>* m_wander;
-    Proof m_proof;
+    SimulatedRun m_proof;
     std::size_t m_step = 0;
     int m_hole = -1;
     int m_in_spindle = -1;
