@@ -213,11 +213,11 @@ private slots:
         w.click("orderSetupPage");
         w.next_file = w.folder.filePath("flange-template.svg");
         w.click("template");
-        QVERIFY(QFile::exists(w.next_file));
+        QVERIFY(QTest::qWaitFor([&] { return QFile::exists(w.next_file); }, 20000));
         QVERIFY(w.words("noticeText").contains("measure both bars"));
         w.next_file = "/nowhere/at/all.pdf";
         w.click("template");
-        QVERIFY(!w.words("noticeText").contains("measure both bars"));
+        QVERIFY(QTest::qWaitFor([&] { return !w.words("noticeText").contains("measure both bars"); }, 20000));
     }
     void an_empty_job_says_so_on_every_page() {
         OrderWindow w;
