@@ -118,8 +118,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     auto* top = new QHBoxLayout;
     top->addWidget(m_title);
     top->addSpacing(14);
-    top->addWidget(m_where);
-    top->addStretch();
+    top->addWidget(m_where, 1);
     top->addWidget(leave);
     auto* acts = new QHBoxLayout;
     acts->setSpacing(8);

@@ -175,7 +175,6 @@ bool Document::preview(const Job& next) {
         return false;
     }
     // A plan of many thousands of holes takes longer than a key may: it is made when the figure is kept.
-    constexpr std::int64_t most_at_a_key = 2000;
     const std::vector<std::int64_t> counts = counts_of(shown);
     if (std::accumulate(counts.begin(), counts.end(), std::int64_t{0}) > most_at_a_key) {
         drop_preview();

@@ -60,6 +60,8 @@ public:
 
     /// Shows `next` without keeping it, while a figure is being typed. False when it cannot be.
     bool preview(const Job& next);
+    /// Holes in a job beyond which a preview waits until it is kept.
+    static constexpr std::int64_t most_at_a_key = 2000;
     void drop_preview();
 
     /// Brings another set-up to hand, as the Bench does when one is finished. A place, not a figure: no undo step.

@@ -30,6 +30,7 @@
 #include <QScreen>
 #include <QStackedWidget>
 #include <QToolButton>
+#include <memory>
 
 namespace clockface::app {
 
@@ -496,12 +497,17 @@ void MainWindow::save_csv(bool instructions) {
 
 bool MainWindow::import_holes(const QString& path) {
     show_stage(Stage::Holes);
-    if (const Result<void> begun = import()->begin(path); !begun) {
-        tell(tr("%1 The job was left as it is.").arg(q(begun.error().text())));
-        return false;
-    }
-    m_slips->setCurrentWidget(import());
-    return true;
+    const auto refused = std::make_shared<bool>(false); // a large file is answered later
+    const auto end = [this, refused](const Result<void>& read) {
+        *refused = !read;
+        if (read)
+            m_slips->setCurrentWidget(import());
+        else
+            tell(tr("%1 The job was left as it is.").arg(q(read.error().text())));
+    };
+    if (const Result<void> begun = import()->begin(path, end); !begun)
+        end(begun);
+    return !*refused;
 }
 
 void MainWindow::save_dxf() {

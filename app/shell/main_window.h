@@ -53,7 +53,8 @@ public:
     void new_job();
     /// The job that ships with the program, with the guidance of a first start.
     bool show_demo(const QString& name = QStringLiteral("dial-centre-flange"));
-    /// Shows the holes of a table or a drawing, to be taken or left. False, with the reason told, when there are none.
+    /// Shows the holes of a table or a drawing, to be taken or left. False, with the reason told, when it is known
+    /// already that there are none: a large file is read beside the window.
     bool import_holes(const QString& path);
     /// The old part that holes are copied from, in place of the board; a page of it by its name.
     void show_old_part();

@@ -209,7 +209,6 @@ private:
                      : tr("; they follow each other {follow} {turn} apart, {going}");
     }
     void steps() {
-        m_s.reads(tr("; they follow each other"));
         enum class Follow { Along, AllRound, Round, AlongAndRound };
         m_blanks.one_of<Follow>(
             m_s, "follow", tr("how the holes follow each other"),
@@ -251,7 +250,6 @@ private:
     }
 
     void offset() {
-        m_s.reads(tr("; off the axis {offset}"));
         const auto reach = part(&BarPattern::offset);
         m_blanks.custom(
             m_s, "offset", tr("distance of the hole's axis from the bar's"),

@@ -25,12 +25,12 @@ QString plain(const Job& job, Length length) {
 
 void BlankSlip::bar_size_sentence(Sentence& s, const Blank& blank) {
     const bool round = blank.shape == BlankShape::RoundBar || blank.shape == BlankShape::Tube;
-    s.reads(round ? tr("Across it is {diameter} by the drawing, {diameterMeasured} as measured; it is {width} by the "
-                       "drawing, "
-                       "{widthMeasured} as measured long.")
-                  : tr("Across the flats it is {diameter} by the drawing, {diameterMeasured} as measured; it is "
-                       "{width} by the "
-                       "drawing, {widthMeasured} as measured long."));
+    s.reads(
+        round
+            ? tr("Across it is {diameter} by the drawing, {diameterMeasured} as measured; it is {width} long by the "
+                 "drawing, {widthMeasured} as measured.")
+            : tr("Across the flats it is {diameter} by the drawing, {diameterMeasured} as measured; it is {width} long "
+                 "by the drawing, {widthMeasured} as measured."));
     measured_blanks(s, "diameter", round ? tr("diameter") : tr("width across the flats"),
                     [](Job& job) -> Measured& { return job.blank.diameter; });
     measured_blanks(s, "width", tr("length"), [](Job& job) -> Measured& { return job.blank.width; });

@@ -28,7 +28,7 @@ ImportSlip::ImportSlip(Document& document, Selection& selection, QWidget* parent
     body()->addStretch();
 }
 
-Result<void> ImportSlip::begin(const QString& path) {
+Result<void> ImportSlip::begin(const QString& path, std::function<void(const Result<void>&)> done) {
     const Result<std::string> text = read_file(path.toStdString());
     if (!text)
         return tl::unexpected(text.error());
@@ -44,32 +44,39 @@ Result<void> ImportSlip::begin(const QString& path) {
             return tl::unexpected(Problem{path.toStdString(), reading.error().sentence});
         m_reading = *reading;
     }
-    if (const Result<void> done = read(); !done)
-        return tl::unexpected(Problem{path.toStdString(), done.error().sentence});
-    build();
-    show_ghost();
+    read([this, path, done = std::move(done)](const Result<FoundHoles>& found) {
+        if (!found)
+            return done(tl::unexpected(Problem{path.toStdString(), found.error().sentence}));
+        m_found = *found;
+        build();
+        show_ghost();
+        done({});
+    });
     return {};
 }
 
-Result<void> ImportSlip::read() {
-    Result<FoundHoles> found = m_drawing ? read_dxf_holes(m_text, m_unit) : read_csv_holes(m_text, m_reading);
-    if (!found) {
-        m_found = {};
-        m_found.left_out = {found.error().sentence};
-        return tl::unexpected(found.error());
-    }
-    m_found = std::move(*found);
-    return {};
+void ImportSlip::read(std::function<void(const Result<FoundHoles>&)> take) {
+    const auto work = [text = m_text, drawing = m_drawing, unit = m_unit, reading = m_reading] {
+        return drawing ? read_dxf_holes(text, unit) : read_csv_holes(text, reading);
+    };
+    constexpr std::size_t at_once = 128 * 1024; // is read within a frame
+    if (m_text.size() <= at_once)
+        return take(work());
+    m_reading_file.ask(work, std::move(take));
 }
 
 void ImportSlip::read_again() {
-    (void)read(); // what is wrong stands among what was left out
-    build();
-    show_ghost();
+    read([this](const Result<FoundHoles>& found) {
+        m_found = found.value_or(FoundHoles{});
+        if (!found)
+            m_found.left_out = {found.error().sentence}; // what is wrong stands among what was left out
+        build();
+        show_ghost();
+    });
 }
 
 std::string ImportSlip::size_of(const FoundHole& hole) const {
-    return hole.spec.diameter == Length{} ? "no size" : size_in_words(hole.spec, document().settled().unit);
+    return hole.spec.diameter == Length{} ? std::string() : size_in_words(hole.spec, document().settled().unit);
 }
 
 std::vector<FoundHole> ImportSlip::chosen() const {
@@ -112,13 +119,16 @@ void ImportSlip::build() {
         ++layers[hole.layer];
         ++sizes[size_of(hole)];
     }
-    if (sizes.contains("no size"))
+    if (sizes.contains(""))
         plain_size(*s);
     if (layers.size() > 1)
-        choices(box, tr("Layers"), QStringLiteral("layer"), {layers.begin(), layers.end()}, m_no_layers);
-    choices(box, tr("Sizes"), QStringLiteral("size"), {sizes.begin(), sizes.end()}, m_no_sizes);
+        choices(box, tr("Layers"), tr("no layer"), QStringLiteral("layer"), {layers.begin(), layers.end()},
+                m_no_layers);
+    choices(box, tr("Sizes"), tr("no size"), QStringLiteral("size"), {sizes.begin(), sizes.end()}, m_no_sizes);
     if (!m_found.how.empty())
         box->addWidget(quiet(q(m_found.how)));
+    if (m_found.holes.size() > static_cast<std::size_t>(Document::most_at_a_key))
+        box->addWidget(quiet(tr("So many holes are shown on the board when they are taken.")));
     if (!m_found.left_out.empty()) {
         QStringList lines;
         for (std::size_t i = 0; i < std::min(m_found.left_out.size(), most_rows_shown); ++i)
@@ -231,7 +241,7 @@ void ImportSlip::plain_size(Sentence& s) {
         });
 }
 
-void ImportSlip::choices(QVBoxLayout* box, const QString& heading_text, const QString& prefix,
+void ImportSlip::choices(QVBoxLayout* box, const QString& heading_text, const QString& unnamed, const QString& prefix,
                          const std::vector<std::pair<std::string, int>>& counted_names,
                          std::set<std::string>& refused) {
     auto* label = plain_label(heading_text);
@@ -244,7 +254,7 @@ void ImportSlip::choices(QVBoxLayout* box, const QString& heading_text, const QS
     for (std::size_t i = 0; i < std::min(counted_names.size(), most_choices); ++i) {
         const auto& [name, count] = counted_names[i];
         auto* choice = new QCheckBox(button_text(tr("%1: %2").arg(
-            name.empty() ? tr("no layer") : q(name), q(say("{count} {count:hole|holes}", {{"count", count}})))));
+            name.empty() ? unnamed : q(name), q(say("{count} {count:hole|holes}", {{"count", count}})))));
         choice->setObjectName(prefix + QString::number(i));
         choice->setAccessibleName(tr("take %1").arg(choice->text()));
         choice->setChecked(!refused.contains(name));

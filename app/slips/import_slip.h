@@ -3,6 +3,7 @@
 
 #include "formats/hole_import.h"
 #include "slips/slip.h"
+#include "widgets/beside.h"
 
 #include <set>
 
@@ -13,8 +14,9 @@ class ImportSlip : public Slip {
 public:
     ImportSlip(Document& document, Selection& selection, QWidget* parent = nullptr);
 
-    /// Reads a file and shows what is in it. A problem, and nothing shown, when there is nothing to be had from it.
-    Result<void> begin(const QString& path);
+    /// Reads a file; a problem when it is none to read from. `done` is told when what is in it is shown, or why nothing
+    /// is: at once, or later where the file is so large that it is read beside the window.
+    Result<void> begin(const QString& path, std::function<void(const Result<void>&)> done);
 
 signals:
     /// The holes were taken, or left.
@@ -36,13 +38,14 @@ private:
     Length m_plain = Length::mm(4.0);  // for holes whose size the file does not say
     QWidget* m_box = nullptr;
 
-    Result<void> read();
+    Beside<Result<FoundHoles>> m_reading_file;
+    void read(std::function<void(const Result<FoundHoles>&)> take);
     void read_again();
     void build();
     void csv_sentence(Sentence& s);
     void unit_choice(Sentence& s);
     void plain_size(Sentence& s);
-    void choices(QVBoxLayout* box, const QString& heading_text, const QString& prefix,
+    void choices(QVBoxLayout* box, const QString& heading_text, const QString& unnamed, const QString& prefix,
                  const std::vector<std::pair<std::string, int>>& counted, std::set<std::string>& refused);
     void show_ghost();
     void take();

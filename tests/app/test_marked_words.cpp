@@ -164,6 +164,11 @@ private:
             fits = button->fontMetrics().horizontalAdvance(text) <= button->width();
         } else if (const auto* sentence = qobject_cast<const Sentence*>(&widget)) {
             text = sentence->text();
+            for (const QString& clause : text.split(QStringLiteral("; "))) // none is said twice
+                if (clause.size() > 8 && text.count(clause) > 1 && !m_short.contains(clause)) {
+                    m_short << clause;
+                    clipped << where + " says twice: " + clause;
+                }
             fits = sentence->heightForWidth(sentence->width()) <= sentence->height() + 1 &&
                    sentence->minimumSizeHint().width() <= sentence->width() + 1;
         }
