@@ -95,7 +95,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
         made->setObjectName(name);
         made->setAccessibleName(spoken);
         made->setFocusPolicy(Qt::NoFocus); // Space always means done, whatever was pressed last
-        made->setMinimumSize(knuckle, knuckle);
+        made->setMinimumHeight(knuckle);
         connect(made, &QPushButton::clicked, this, act);
         return made;
     };

@@ -9,6 +9,7 @@
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
+#include "widgets/flow_layout.h"
 #include "widgets/line_button.h"
 
 #include <QHBoxLayout>
@@ -45,8 +46,7 @@ QIcon kind_mark(int kind) {
 CuttersSlip::CuttersSlip(Document& document, Selection& selection, QWidget* parent)
     : Slip(document, selection, parent) {
     auto* head = new QHBoxLayout;
-    head->addWidget(heading(tr("What makes each hole?")));
-    head->addStretch();
+    head->addWidget(heading(tr("What makes each hole?")), 1);
     auto* shop = link(QStringLiteral("toShop"), tr("the shop"));
     connect(shop, &QPushButton::clicked, this, [this] { emit shop_wanted(QStringLiteral("drawer")); });
     head->addWidget(shop);
@@ -283,10 +283,12 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
     const auto now = [this, name]() -> const CutStep* {
         return chain() < 0 ? nullptr : document().plan().chains()[static_cast<std::size_t>(chain())].find(name);
     };
-    auto* acts = new QHBoxLayout;
-    acts->setContentsMargins(24, 0, 0, 4);
-    acts->setSpacing(10);
     QLabel* facts = quiet({});
+    facts->setContentsMargins(24, 0, 0, 0);
+    auto* row = new QWidget; // its links go on below each other where a language needs more room
+    row->setContentsMargins(24, 0, 0, 4);
+    auto* acts = new FlowLayout(row);
+    acts->setSpacing(10);
     const auto show = [facts, now, this] {
         const CutStep* here = now();
         if (!here || here->skipped)
@@ -303,7 +305,7 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
     };
     show();
     m_refreshers << show;
-    acts->addWidget(facts, 1);
+    box->addWidget(facts);
     const QString id = q(name).remove(QLatin1Char(' '));
     auto* skip = link(QStringLiteral("skip:") + id, step.skipped ? tr("take in") : tr("leave out"));
     skip->setAccessibleName(step.skipped ? tr("take the step '%1' in again").arg(q(step_title(name)))
@@ -331,7 +333,7 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
         refresh();
     });
     acts->addWidget(why);
-    box->addLayout(acts);
+    box->addWidget(row);
     if (open)
         add_words(box, [now] { return now() ? why_of(*now()) : QString(); })->setObjectName(QStringLiteral("whyWords"));
 }

@@ -43,6 +43,7 @@ void Slip::showEvent(QShowEvent* event) {
 QLabel* Slip::heading(const QString& text) {
     auto* label = plain_label(text);
     label->setProperty("heading", true);
+    label->setWordWrap(true);
     return label;
 }
 

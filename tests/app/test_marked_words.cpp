@@ -161,7 +161,7 @@ private:
         } else if (const auto* button = qobject_cast<const QPushButton*>(&widget);
                    button && !button->text().isEmpty()) {
             text = button->text();
-            fits = button->fontMetrics().horizontalAdvance(text) <= button->width();
+            fits = button->sizeHint().width() <= button->width() + 1;
         } else if (const auto* sentence = qobject_cast<const Sentence*>(&widget)) {
             text = sentence->text();
             for (const QString& clause : text.split(QStringLiteral("; "))) // none is said twice
