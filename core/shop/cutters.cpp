@@ -7,6 +7,7 @@
 #include "words/say.h"
 
 #include <algorithm>
+#include <fmt/format.h>
 #include <iterator>
 
 namespace clockface {
