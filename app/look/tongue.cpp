@@ -23,17 +23,12 @@ QString MarkedEnglish::translate(const char*, const char* english, const char*, 
     if (source.trimmed().isEmpty())
         return source;
     QString out(QLatin1Char('['));
-    int depth = 0; // of places: their names stay, forms behind a colon are words
-    bool name = false;
+    bool name = false; // of a place: it stays, the forms behind its colon are words
     for (qsizetype i = 0; i < source.size(); ++i) {
         const QChar c = source[i];
         if (c == QLatin1Char('{')) {
-            ++depth;
             name = true;
-        } else if (c == QLatin1Char('}')) {
-            --depth;
-            name = false;
-        } else if (c == QLatin1Char(':') && depth > 0) {
+        } else if (c == QLatin1Char('}') || c == QLatin1Char(':')) {
             name = false;
         } else if (c == QLatin1Char('<') && i + 1 < source.size() &&
                    (source[i + 1].isLetter() || source[i + 1] == QLatin1Char('/'))) { // what makes words bold

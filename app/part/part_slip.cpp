@@ -22,7 +22,11 @@ namespace clockface::app {
 PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chosen, QWidget* parent)
     : Slip(document, selection, parent)
     , m_chosen(chosen)
-    , m_model(document) {
+    , m_model(document)
+    , m_fitting([this](bool waiting) {
+        if (waiting)
+            m_fit->setText(tr("Working it out …"));
+    }) {
     auto* head = new QHBoxLayout;
     head->addWidget(heading(tr("Copied from a part")));
     head->addStretch();

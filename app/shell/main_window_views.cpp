@@ -77,6 +77,13 @@ ImportSlip* MainWindow::import() {
     if (!m_import) {
         m_import = new ImportSlip(m_document, m_selection);
         connect(m_import, &ImportSlip::ended, this, [this] { show_stage(Stage::Holes); });
+        connect(m_import, &ImportSlip::reading, this, [this](bool waiting) {
+            if (waiting)
+                m_notice->tell(tr("The file is being read …"), {{tr("Leave it"), [this] { import()->stop_reading(); }}},
+                               NoticeStrip::UntilDone);
+            else
+                m_notice->drop(NoticeStrip::UntilDone);
+        });
         add_slip(m_import);
     }
     return m_import;

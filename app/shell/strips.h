@@ -45,7 +45,7 @@ public:
         QString text;
         std::function<void()> act;
     };
-    enum Stays { UntilAnswered, OfThisJob };
+    enum Stays { UntilAnswered, OfThisJob, UntilDone };
     /// Shows a message instead of the one before; the last answer is the quiet one.
     void tell(const QString& text, std::vector<Answer> answers = {}, Stays stays = UntilAnswered);
     /// Takes a message away that has lost its sense.

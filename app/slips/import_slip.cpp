@@ -24,7 +24,8 @@ constexpr std::size_t most_rows_shown = 12;
 } // namespace
 
 ImportSlip::ImportSlip(Document& document, Selection& selection, QWidget* parent)
-    : Slip(document, selection, parent) {
+    : Slip(document, selection, parent)
+    , m_reading_file([this](bool waiting) { emit reading(waiting); }) {
     body()->addStretch();
 }
 
@@ -60,8 +61,10 @@ void ImportSlip::read(std::function<void(const Result<FoundHoles>&)> take) {
         return drawing ? read_dxf_holes(text, unit) : read_csv_holes(text, reading);
     };
     constexpr std::size_t at_once = 128 * 1024; // is read within a frame
-    if (m_text.size() <= at_once)
+    if (m_text.size() <= at_once) {
+        m_reading_file.drop(); // an answer about an earlier file must not come after this one
         return take(work());
+    }
     m_reading_file.ask(work, std::move(take));
 }
 
@@ -287,6 +290,7 @@ void ImportSlip::leave() {
 }
 
 void ImportSlip::hideEvent(QHideEvent* event) {
+    m_reading_file.drop();
     document().drop_preview();
     Slip::hideEvent(event);
 }

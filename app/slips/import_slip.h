@@ -17,8 +17,12 @@ public:
     /// Reads a file; a problem when it is none to read from. `done` is told when what is in it is shown, or why nothing
     /// is: at once, or later where the file is so large that it is read beside the window.
     Result<void> begin(const QString& path, std::function<void(const Result<void>&)> done);
+    /// Nobody wants to know any more what is in a file that is still being read.
+    void stop_reading() { m_reading_file.drop(); }
 
 signals:
+    /// A large file takes its time, and no longer.
+    void reading(bool waiting);
     /// The holes were taken, or left.
     void ended();
 

@@ -32,7 +32,9 @@ void Sentence::reads(const QString& text, const QHash<QString, QString>& said) {
     static const QRegularExpression piece(QStringLiteral("\\{(\\w+)\\}|[^\\s{]+"));
     for (auto found = piece.globalMatch(text); found.hasNext();) {
         const QRegularExpressionMatch match = found.next();
-        const bool glued = match.capturedStart() > 0 && !text.at(match.capturedStart() - 1).isSpace();
+        // What follows without a space never begins a line, nor does a clause's own comma or stop.
+        const qsizetype at = match.capturedStart();
+        const bool glued = at > 0 ? !text.at(at - 1).isSpace() : QStringLiteral(".,;:)").contains(text.at(0));
         const QString place = match.captured(1);
         if (!place.isEmpty() && !said.contains(place)) {
             m_parts.push_back({{}, place, nullptr, glued});

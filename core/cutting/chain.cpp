@@ -243,8 +243,7 @@ private:
             if (!pilot || pilot->actual() <= last)
                 continue;
             last = pilot->actual();
-            CutStep& step =
-                add(StepKind::Pilot, say("pilot {number}", {{"number", ++number}}), {*pilot, true, true, 0.0, {}});
+            CutStep& step = add(StepKind::Pilot, fmt::format("pilot {}", ++number), {*pilot, true, true, 0.0, {}});
             step.why_cutter = m_needs.customs.small_steps
                                   ? say("In small steps, as this shop has it: every cut is light.")
                                   : say("The {final} is more than this machine drives in one go here ({once}); the "
@@ -480,7 +479,7 @@ private:
         // Steps of the user's own stand where they were put.
         const auto& added = m_needs.spec.wishes.added;
         for (std::size_t i = 0; i < added.size(); ++i) {
-            const std::string name = say("own {number}", {{"number", i + 1}});
+            const std::string name = fmt::format("own {}", i + 1);
             const auto own = std::find_if(m_chain.steps.begin(), m_chain.steps.end(),
                                           [&](const CutStep& step) { return step.name == name; });
             if (own == m_chain.steps.end())

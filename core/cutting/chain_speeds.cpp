@@ -231,7 +231,7 @@ private:
         if (wanted == "dry" && tap &&
             (step.cutter.worn ||
              (step.cutter.kind == CutterKind::Tap && step.cutter.actual() <= Length::mm(small_tap_mm)))) {
-            wanted = say("cutting oil");
+            wanted = "cutting oil"; // a name of the tables, as the drawer has it
             step.why_fluid = say("{cut} is cut dry, but a {step} tool wants a drop.",
                                  {{"cut", m_needs.cut.name}, {"step", step.cutter.worn ? say("worn") : say("small")}});
         } else if (wanted != "dry" && step.kind == StepKind::Start) {

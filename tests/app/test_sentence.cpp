@@ -32,6 +32,10 @@ private slots:
         QCOMPARE(sentence.accessibleName(), sentence.text());
         across->hide();
         QCOMPARE(sentence.text(), QStringLiteral("Across it is by the drawing, of steel."));
+        // A further clause begins as it would in one piece.
+        sentence.reads("; nothing else.");
+        sentence.refresh();
+        QVERIFY(sentence.text().endsWith("of steel.; nothing else."));
         // Words are painted, not widgets.
         QCOMPARE(sentence.findChildren<QWidget*>().size(), 2);
     }

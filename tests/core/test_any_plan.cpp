@@ -1,10 +1,13 @@
 // Any job on any machine of the shop: the list can be carried out, its words are words, and what is only a way of
 // writing changes nothing that the hands do.
+#include "formats/job_json.h"
 #include "formats/plan_json.h"
+#include "layout/callout.h"
 #include "layout/validate.h"
 #include "ordering/wording.h"
 #include "plan/plan.h"
 #include "support/bars.h"
+#include "words/say.h"
 
 #include <cmath>
 #include <nlohmann/json.hpp>
@@ -23,9 +26,34 @@ Job any_job_at_all() {
 }
 
 void are_words(const std::string& text) {
-    for (const char* no_word : {"nan", "inf ", "inf.", "{}", "-0.0 ", "  "})
+    for (const char* no_word : {"nan", "inf ", "inf.", "{", "}", "-0.0 ", "  "}) // a brace: a place nobody filled
         if (text.find(no_word) != std::string::npos)
             RC_FAIL("'" + std::string(no_word) + "' in: " + text);
+}
+
+// As if every message were translated, for as long as it lives.
+struct OtherTongue {
+    OtherTongue() {
+        speak({[](std::string_view english) { return "<" + std::string(english) + ">"; }, nullptr});
+    }
+    ~OtherTongue() { speak({}); }
+};
+
+// What is kept in files and found again by its words.
+std::vector<std::string> kept_words(const Job& job) {
+    const SetupPlan plan = plan_at_hand(job, default_shop());
+    std::vector<std::string> all{job_to_json(job), plan.fingerprint};
+    for (const Hole& hole : plan.holes)
+        all.push_back(hole.name);
+    for (const Pattern& pattern : job.patterns)
+        all.push_back(callout_of(pattern, job));
+    for (const Chain& chain : plan.chains())
+        for (const CutStep& step : chain.steps) {
+            all.push_back(step.name);
+            all.push_back(step.cutter.name);
+            all.push_back(step.fluid);
+        }
+    return all;
 }
 
 } // namespace
@@ -38,6 +66,14 @@ private slots:
             const Job job = any_job_at_all();
             if (const auto fault = first_fault(job))
                 RC_FAIL(fault->text());
+        });
+    }
+    void what_is_kept_is_the_same_in_every_language() {
+        holds("names, callouts and files do not hang on the words on the screen", [] {
+            const Job job = any_job_at_all();
+            const std::vector<std::string> english = kept_words(job);
+            const OtherTongue other;
+            RC_ASSERT(kept_words(job) == english);
         });
     }
     void words_are_words() {
