@@ -24,26 +24,26 @@ const QString path_ending = QStringLiteral(".path"); // what version 0.1 wrote b
 
 // A copy is one line that says what it is, then the job as in its own file.
 std::string head_line(const Document& document, qint64 serial) {
-    const QJsonObject head{{QStringLiteral("clockface"), QStringLiteral("unsaved")},
+    const QJsonObject heading{{QStringLiteral("clockface"), QStringLiteral("unsaved")},
                            {QStringLiteral("serial"), serial},
                            {QStringLiteral("kept"), QDateTime::currentDateTimeUtc().toString(Qt::ISODateWithMs)},
                            {QStringLiteral("path"), document.path()},
                            {QStringLiteral("stamp"), QString::fromLatin1(document.file_stamp().toHex())}};
-    return QJsonDocument(head).toJson(QJsonDocument::Compact).toStdString() + "\n";
+    return QJsonDocument(heading).toJson(QJsonDocument::Compact).toStdString() + "\n";
 }
 
 // Takes that line off the front; nothing when the copy has none.
 std::optional<LeftBehind> take_head(std::string& text) {
     const std::size_t end = text.find('\n');
-    const QJsonObject head = QJsonDocument::fromJson(QByteArray::fromStdString(text.substr(0, end))).object();
-    if (end == std::string::npos || head.value(QStringLiteral("clockface")).toString() != QLatin1String("unsaved"))
+    const QJsonObject heading = QJsonDocument::fromJson(QByteArray::fromStdString(text.substr(0, end))).object();
+    if (end == std::string::npos || heading.value(QStringLiteral("clockface")).toString() != QLatin1String("unsaved"))
         return std::nullopt;
     text.erase(0, end + 1);
     LeftBehind left;
-    left.path = head.value(QStringLiteral("path")).toString();
-    left.stamp = QByteArray::fromHex(head.value(QStringLiteral("stamp")).toString().toLatin1());
-    left.kept = QDateTime::fromString(head.value(QStringLiteral("kept")).toString(), Qt::ISODateWithMs).toLocalTime();
-    left.serial = head.value(QStringLiteral("serial")).toInteger();
+    left.path = heading.value(QStringLiteral("path")).toString();
+    left.stamp = QByteArray::fromHex(heading.value(QStringLiteral("stamp")).toString().toLatin1());
+    left.kept = QDateTime::fromString(heading.value(QStringLiteral("kept")).toString(), Qt::ISODateWithMs).toLocalTime();
+    left.serial = heading.value(QStringLiteral("serial")).toInteger();
     return left;
 }
 

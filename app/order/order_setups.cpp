@@ -4,6 +4,7 @@
 #include "look/words.h"
 #include "order/order_slip.h"
 #include "widgets/choice_blank.h"
+#include "widgets/flow_layout.h"
 #include "words/say.h"
 
 #include <QPushButton>
@@ -147,7 +148,7 @@ void OrderSlip::add_setup_sentence(QVBoxLayout* box, std::size_t index) {
 void OrderSlip::add_setup_links(QVBoxLayout* box, std::size_t index) {
     const int id = document().job().setups[index].id;
     const QString number = QString::number(index + 1);
-    auto* row = new QHBoxLayout;
+    auto* row = new FlowLayout;
     if (index > 0) {
         auto* earlier = link(QStringLiteral("setupEarlier") + number, tr("do it earlier"));
         earlier->setAccessibleName(tr("do set-up %1 earlier").arg(number));
@@ -160,7 +161,6 @@ void OrderSlip::add_setup_links(QVBoxLayout* box, std::size_t index) {
     connect(away, &QPushButton::clicked, this,
             [this, id] { edit(tr("set-up taken away"), [id](Job& at) { at = without_setup(at, id); }); });
     row->addWidget(away);
-    row->addStretch();
     box->addLayout(row);
 }
 

@@ -28,8 +28,7 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown
     , m_making([this](bool waiting) { m_working->setVisible(waiting); })
     , m_searching([this](bool waiting) { m_working->setVisible(waiting); }) {
     auto* head = new QHBoxLayout;
-    head->addWidget(heading(tr("In which order?")));
-    head->addStretch();
+    head->addWidget(heading(tr("In which order?")), 1);
     auto* shop = link(QStringLiteral("machineFigures"), tr("the machine's figures"));
     connect(shop, &QPushButton::clicked, this, &OrderSlip::shop_wanted);
     head->addWidget(shop);
@@ -75,7 +74,7 @@ void OrderSlip::build_list_page() {
     m_proof->setWordWrap(true);
     page->addWidget(m_proof);
 
-    auto* acts = new QHBoxLayout;
+    auto* acts = new FlowLayout;
     m_bench = new QPushButton(tr("Go to the Bench"));
     m_bench->setObjectName(QStringLiteral("goToBench"));
     m_bench->setProperty("act", true);
@@ -84,7 +83,8 @@ void OrderSlip::build_list_page() {
     sheet->setObjectName(QStringLiteral("sheet"));
     set_tip(sheet, tr("Writes the list as a printable sheet (Ctrl+P)"));
     connect(sheet, &QPushButton::clicked, this, &OrderSlip::sheet_wanted);
-    acts->addWidget(m_bench, 1);
+    m_bench->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    acts->addWidget(m_bench);
     acts->addWidget(sheet);
     page->addLayout(acts);
 

@@ -4,6 +4,7 @@
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "survey/part_text.h"
+#include "widgets/flow_layout.h"
 #include "words/say.h"
 
 #include <QApplication>
@@ -28,8 +29,7 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
             m_fit->setText(tr("Working it out …"));
     }) {
     auto* head = new QHBoxLayout;
-    head->addWidget(heading(tr("Copied from a part")));
-    head->addStretch();
+    head->addWidget(heading(tr("Copied from a part")), 1);
     auto* back = link(QStringLiteral("partBack"), tr("back to the holes"));
     connect(back, &QPushButton::clicked, this, &PartSlip::leave_wanted);
     head->addWidget(back);
@@ -144,7 +144,7 @@ QWidget* PartSlip::readings_page() {
     connect(m_table->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
             [this](const QModelIndex& now) { m_chosen.select_reading(now.row()); });
     box->addWidget(m_table, 1);
-    auto* links = new QHBoxLayout;
+    auto* links = new FlowLayout;
     auto* pasted = link(QStringLiteral("pasteReadings"), tr("paste readings"));
     set_tip(pasted, tr("One reading a line, as in a spreadsheet: outside H1 H2 63.42"));
     connect(pasted, &QPushButton::clicked, this, &PartSlip::paste);
@@ -164,7 +164,6 @@ QWidget* PartSlip::readings_page() {
         m_chosen.select_hole(name);
     });
     links->addWidget(hole);
-    links->addStretch();
     box->addLayout(links);
     m_words = quiet({});
     m_words->setObjectName(QStringLiteral("surveyWords"));

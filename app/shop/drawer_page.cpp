@@ -9,6 +9,7 @@
 #include "shop/shop_view.h"
 #include "shop/tables.h"
 #include "shop/threads.h"
+#include "widgets/fillings.h"
 #include "words/say.h"
 
 #include <QFileInfo>
@@ -25,7 +26,6 @@ namespace {
 constexpr QLatin1String taper_word("taper");
 constexpr QLatin1String plug_word("plug");
 constexpr QLatin1String bottoming_word("bottoming");
-constexpr QLatin1String none_word("none");
 constexpr QLatin1String every_size("every size");
 constexpr QLatin1String another_thread("another thread");
 

@@ -5,6 +5,7 @@
 #include "measure/lists.h"
 #include "measure/shop_number.h"
 #include "slips/blank_slip.h"
+#include "widgets/fillings.h"
 #include "words/say.h"
 
 #include <QPushButton>
@@ -13,9 +14,6 @@
 namespace clockface::app {
 
 namespace {
-
-// Words of blanks that are read again when they are typed: they are no messages, and the same in every language.
-constexpr QLatin1String none_word("none");
 
 QString plain(const Job& job, Length length) {
     return q(decimal(length.in(job.unit), job_decimals(job.unit), Sign::WhenNegative, Tail::Trim));

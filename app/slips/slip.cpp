@@ -1,6 +1,7 @@
 #include "slips/slip.h"
 
 #include "look/plain_text.h"
+#include "widgets/flow_layout.h"
 
 #include <QLabel>
 #include <QPushButton>
@@ -72,8 +73,7 @@ QPushButton* Slip::link(const QString& name, const QString& text) {
 QList<QToolButton*> Slip::add_tabs(const QList<std::pair<QString, QString>>& tabs,
                                    const std::function<void(int)>& chosen) {
     QList<QToolButton*> made;
-    auto* row = new QHBoxLayout;
-    row->setSpacing(4);
+    auto* row = new FlowLayout;
     for (const auto& [name, word] : tabs) {
         auto* tab = new QToolButton;
         tab->setObjectName(name);

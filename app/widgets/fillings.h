@@ -12,6 +12,9 @@
 
 namespace clockface::app {
 
+// Read again when it is typed: no message, and the same in every language.
+constexpr QLatin1String none_word("none");
+
 template <class Value> class Fillings {
 public:
     Fillings(std::initializer_list<std::pair<Value, QString>> all)

@@ -8,7 +8,6 @@ namespace clockface::app {
 namespace {
 
 constexpr int between_items = 5;
-constexpr int between_lines = 7;
 
 } // namespace
 
@@ -29,9 +28,21 @@ int FlowLayout::arrange(const QRect& area, bool move) const {
     int line = 0;
     QList<std::pair<QLayoutItem*, QRect>> on_line;
     const auto end_line = [&] {
-        if (move)
-            for (const auto& [item, place] : on_line) // what stands in one line shares its middle
-                item->setGeometry(place.translated(0, (line - place.height()) / 2));
+        const auto grows = [](const QLayoutItem& item) { return item.expandingDirections().testFlag(Qt::Horizontal); };
+        int growing = static_cast<int>(
+            std::count_if(on_line.begin(), on_line.end(), [&](const auto& each) { return grows(*each.first); }));
+        int left = area.right() + 1 - (x - between_items), shift = 0;
+        for (auto& [item, place] : on_line) {
+            place.translate(shift, (line - place.height()) / 2); // what stands in one line shares its middle
+            if (grows(*item)) {
+                const int more = left / growing--;
+                place.setWidth(place.width() + more);
+                shift += more;
+                left -= more;
+            }
+            if (move)
+                item->setGeometry(place);
+        }
         on_line.clear();
     };
     for (QLayoutItem* item : m_items) {

@@ -1,4 +1,4 @@
-// Lays its items out like the words of a line of text, with line breaks.
+// Lays its items out like the words of a line of text, with line breaks. What may grow shares what is left of its line.
 #pragma once
 
 #include <QLayout>
@@ -6,9 +6,11 @@
 
 namespace clockface::app {
 
+constexpr int between_lines = 7; // of a sentence with blanks, in pixels
+
 class FlowLayout : public QLayout {
 public:
-    explicit FlowLayout(QWidget* parent)
+    explicit FlowLayout(QWidget* parent = nullptr)
         : QLayout(parent) {
         setContentsMargins(0, 0, 0, 0);
     }

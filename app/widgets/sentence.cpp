@@ -1,6 +1,7 @@
 #include "widgets/sentence.h"
 
 #include "look/plain_text.h"
+#include "widgets/flow_layout.h"
 
 #include <QEvent>
 #include <QLabel>
@@ -16,7 +17,7 @@ namespace clockface::app {
 
 namespace {
 
-constexpr int between_words = 5, between_lines = 7, above_verdict = 4;
+constexpr int between_words = 5, above_verdict = 4;
 constexpr int usual_width = 360, least_width = 120;
 
 } // namespace

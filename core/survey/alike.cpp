@@ -14,10 +14,10 @@ namespace {
 constexpr int most_for_every_pair = 20;
 constexpr int turns_of_weighing = 10;
 
-using Places = Eigen::Matrix2Xd; // one column a hole
+using HoleColumns = Eigen::Matrix2Xd; // one column a hole
 
-Places places_of(const Estimate& at) {
-    Places out(2, at.holes.size() / 3);
+HoleColumns places_of(const Estimate& at) {
+    HoleColumns out(2, at.holes.size() / 3);
     for (Eigen::Index i = 0; i < out.cols(); ++i)
         out.col(i) = at.holes.segment<2>(i * 3);
     return out;
@@ -27,7 +27,7 @@ Places places_of(const Estimate& at) {
 struct Motion {
     double c = 1.0, s = 0.0;
     Eigen::Vector2d shift = Eigen::Vector2d::Zero();
-    [[nodiscard]] Places of(const Places& from) const {
+    [[nodiscard]] HoleColumns of(const HoleColumns& from) const {
         Eigen::Matrix2d turn;
         turn << c, -s, s, c;
         return (turn * from).colwise() + shift;
@@ -35,7 +35,7 @@ struct Motion {
 };
 
 // Least squares: with u and v from the weighted middles the turn is atan2(Σ w u×v, Σ w u·v).
-Motion laid_on(const Places& from, const Places& to, const Eigen::VectorXd& weights) {
+Motion laid_on(const HoleColumns& from, const HoleColumns& to, const Eigen::VectorXd& weights) {
     const double sum = weights.sum();
     const Eigen::Vector2d middle = from * weights / sum, other = to * weights / sum;
     double along = 0.0, across = 0.0;
@@ -55,7 +55,7 @@ Motion laid_on(const Places& from, const Places& to, const Eigen::VectorXd& weig
     return out;
 }
 
-std::vector<bool> moved(const Places& from, const Places& to, double within) {
+std::vector<bool> moved(const HoleColumns& from, const HoleColumns& to, double within) {
     const auto n = static_cast<int>(from.cols());
     std::vector<bool> out(static_cast<std::size_t>(n), true);
     std::ptrdiff_t most = n < 3 ? n - 1 : 2;
@@ -104,7 +104,7 @@ std::vector<bool> moved_along(const Net& net, const Estimate& at, const Eigen::V
 
 // The sketch is laid over again and again, each time with less weight on those that lie far off.
 std::vector<double> from_the_sketch(const Net& net, const Estimate& at) {
-    const Places sketch = places_of(net.sketch), places = places_of(at);
+    const HoleColumns sketch = places_of(net.sketch), places = places_of(at);
     const Eigen::Index n = places.cols();
     Eigen::VectorXd weights = Eigen::VectorXd::Ones(n);
     Eigen::VectorXd away = Eigen::VectorXd::Zero(n);

@@ -15,33 +15,33 @@ namespace {
 
 constexpr double clears_by = 0.02; // of the bolt's diameter
 
-struct Flat {
+struct PlainPair {
     double x, y;   // of the old hole, from the middle of all
     double dx, dy; // of the copy's hole from it
     double play;
 };
 
-double excess(const Flat& pair, const Eigen::Vector3d& by) {
+double excess(const PlainPair& pair, const Eigen::Vector3d& by) {
     return std::hypot(pair.dx + by[0] - by[2] * pair.y, pair.dy + by[1] + by[2] * pair.x) - pair.play;
 }
 
 /// Least largest excess over all pushes. The excess of a pair is a distance less a constant, so it is convex in the
 /// push, and so is the largest of them; it is approached from above by log(sum(exp(k excess))) / k with growing k,
 /// whose valley Newton's steps find.
-double least_excess(const std::vector<Flat>& pairs, Eigen::Vector3d& by) {
+double least_excess(const std::vector<PlainPair>& pairs, Eigen::Vector3d& by) {
     by.setZero(); // begin with the offsets' middle taken out
-    for (const Flat& pair : pairs)
+    for (const PlainPair& pair : pairs)
         by -= Eigen::Vector3d(pair.dx, pair.dy, 0.0) / static_cast<double>(pairs.size());
     const auto largest = [&](const Eigen::Vector3d& at) {
         double most = -HUGE_VAL;
-        for (const Flat& pair : pairs)
+        for (const PlainPair& pair : pairs)
             most = std::max(most, excess(pair, at));
         return most;
     };
     const auto smooth = [&](const Eigen::Vector3d& at, double k) {
         const double most = largest(at);
         double sum = 0.0;
-        for (const Flat& pair : pairs)
+        for (const PlainPair& pair : pairs)
             sum += std::exp(k * (excess(pair, at) - most));
         return most + std::log(sum) / k;
     };
@@ -51,7 +51,7 @@ double least_excess(const std::vector<Flat>& pairs, Eigen::Vector3d& by) {
             double sum = 0.0;
             Eigen::Vector3d slope = Eigen::Vector3d::Zero();
             Eigen::Matrix3d bend = Eigen::Matrix3d::Zero();
-            for (const Flat& pair : pairs) {
+            for (const PlainPair& pair : pairs) {
                 const double weight = std::exp(k * (excess(pair, by) - most));
                 const double ux = pair.dx + by[0] - by[2] * pair.y, uy = pair.dy + by[1] + by[2] * pair.x;
                 const double length = std::sqrt(ux * ux + uy * uy + 1e-12);
@@ -79,13 +79,13 @@ double least_excess(const std::vector<Flat>& pairs, Eigen::Vector3d& by) {
     return largest(by);
 }
 
-std::vector<Flat> flat(const std::vector<BoltedPair>& pairs) {
+std::vector<PlainPair> flat(const std::vector<BoltedPair>& pairs) {
     double mx = 0.0, my = 0.0;
     for (const BoltedPair& each : pairs) {
         mx += each.at.x.in_mm() / static_cast<double>(pairs.size());
         my += each.at.y.in_mm() / static_cast<double>(pairs.size());
     }
-    std::vector<Flat> out;
+    std::vector<PlainPair> out;
     for (const BoltedPair& each : pairs)
         out.push_back({each.at.x.in_mm() - mx, each.at.y.in_mm() - my, each.off.x.in_mm(), each.off.y.in_mm(),
                        each.play.in_mm()});
@@ -114,12 +114,12 @@ std::optional<Length> bolt_of(const OldHole& hole) {
 Length play_left(const std::vector<BoltedPair>& pairs, std::string* worst) {
     if (pairs.empty())
         return {};
-    const std::vector<Flat> all = flat(pairs);
+    const std::vector<PlainPair> all = flat(pairs);
     Eigen::Vector3d by = Eigen::Vector3d::Zero();
     const double left = -least_excess(all, by);
     if (worst) {
         const auto tightest = std::max_element(
-            all.begin(), all.end(), [&](const Flat& a, const Flat& b) { return excess(a, by) < excess(b, by); });
+            all.begin(), all.end(), [&](const PlainPair& a, const PlainPair& b) { return excess(a, by) < excess(b, by); });
         *worst = pairs[static_cast<std::size_t>(tightest - all.begin())].name;
     }
     return Length::mm(left);
@@ -154,7 +154,7 @@ FitCheck check_fit(const OldPart& part, const Survey& survey, Length making, int
                                   static_cast<std::size_t>(rows[static_cast<std::size_t>(j / 2)] + j % 2)];
     covariance.diagonal().array() += making.in_mm() * making.in_mm() + 1e-12;
     const Eigen::MatrixXd root = covariance.llt().matrixL();
-    const std::vector<Flat> settled = flat(out.pairs);
+    const std::vector<PlainPair> settled = flat(out.pairs);
     std::mt19937 dice(seed);
     int go = 0;
     for (out.draws = 0; out.draws < draws; ++out.draws) {
@@ -162,7 +162,7 @@ FitCheck check_fit(const OldPart& part, const Survey& survey, Length making, int
         for (double& each : draw)
             each = normal(dice);
         draw = root * draw;
-        std::vector<Flat> copy = settled;
+        std::vector<PlainPair> copy = settled;
         for (Eigen::Index i = 0; i < n; ++i) {
             copy[static_cast<std::size_t>(i)].dx += draw[i * 2];
             copy[static_cast<std::size_t>(i)].dy += draw[i * 2 + 1];

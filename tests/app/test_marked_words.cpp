@@ -124,9 +124,15 @@ public:
         for (const QString& text : painted_words(m_w.main))
             judge(text, "painted");
         for (auto* area : m_w.main.findChildren<QScrollArea*>())
-            if (area->isVisible() && area->widget())
+            if (area->isVisible() && area->widget()) {
                 for (const QString& text : painted_words(*area->widget()))
                     judge(text, "painted");
+                if (area->widget()->width() > area->viewport()->width())
+                    clipped << QStringLiteral("%1: %2 is %3 wide in a place of %4")
+                                   .arg(where, area->widget()->objectName())
+                                   .arg(area->widget()->width())
+                                   .arg(area->viewport()->width());
+            }
         for (auto* view : m_w.main.findChildren<QAbstractItemView*>())
             if (view->isVisible())
                 for (const QString& text : listed(*view))
