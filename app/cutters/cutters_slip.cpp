@@ -47,7 +47,7 @@ CuttersSlip::CuttersSlip(Document& document, Selection& selection, QWidget* pare
     : Slip(document, selection, parent) {
     auto* head = new QHBoxLayout;
     head->addWidget(heading(tr("What makes each hole?")), 1);
-    auto* shop = link(QStringLiteral("toShop"), tr("the shop"));
+    auto* shop = link_button(QStringLiteral("toShop"), tr("the shop"));
     connect(shop, &QPushButton::clicked, this, [this] { emit shop_wanted(QStringLiteral("drawer")); });
     head->addWidget(shop);
     body()->addLayout(head);
@@ -307,7 +307,7 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
     m_refreshers << show;
     box->addWidget(facts);
     const QString id = q(name).remove(QLatin1Char(' '));
-    auto* skip = link(QStringLiteral("skip:") + id, step.skipped ? tr("take in") : tr("leave out"));
+    auto* skip = link_button(QStringLiteral("skip:") + id, step.skipped ? tr("take in") : tr("leave out"));
     skip->setAccessibleName(step.skipped ? tr("take the step '%1' in again").arg(q(step_title(name)))
                                          : tr("leave the step '%1' out").arg(q(step_title(name))));
     connect(skip, &QPushButton::clicked, this, [this, name, was = step.skipped] {
@@ -318,7 +318,7 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
         });
     });
     acts->addWidget(skip);
-    auto* drawer = link(QStringLiteral("drawer:") + id, tr("drawer"));
+    auto* drawer = link_button(QStringLiteral("drawer:") + id, tr("drawer"));
     drawer->setAccessibleName(tr("the drawer, for the step '%1'").arg(q(step_title(name))));
     set_tip(drawer, tr("What there is in the drawer (Ctrl+K)"));
     connect(drawer, &QPushButton::clicked, this, [this, kind = step.cutter.kind] {
@@ -326,7 +326,7 @@ void CuttersSlip::build_step(QVBoxLayout* box, const CutStep& step, int number) 
     });
     acts->addWidget(drawer);
     const bool open = m_why == q(name);
-    auto* why = link(QStringLiteral("why:") + id, open ? tr("enough") : tr("why?"));
+    auto* why = link_button(QStringLiteral("why:") + id, open ? tr("enough") : tr("why?"));
     why->setAccessibleName(tr("why the step '%1' is so").arg(q(step_title(name))));
     connect(why, &QPushButton::clicked, this, [this, name, open] {
         m_why = open ? QString() : q(name);
@@ -344,7 +344,7 @@ void CuttersSlip::build_acts(QVBoxLayout* box) {
     const std::size_t index = pattern_of_kind(job, document().plan().holes[static_cast<std::size_t>(hole)].pattern);
     const HoleSpec spec = job.patterns[index].hole;
     const auto act = [&](const QString& id, const QString& text, const QString& tip, std::function<void()> then) {
-        auto* made = link(id, text);
+        auto* made = link_button(id, text);
         set_tip(made, tip);
         connect(made, &QPushButton::clicked, this, std::move(then));
         box->addWidget(made);

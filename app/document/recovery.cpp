@@ -25,10 +25,10 @@ const QString path_ending = QStringLiteral(".path"); // what version 0.1 wrote b
 // A copy is one line that says what it is, then the job as in its own file.
 std::string head_line(const Document& document, qint64 serial) {
     const QJsonObject heading{{QStringLiteral("clockface"), QStringLiteral("unsaved")},
-                           {QStringLiteral("serial"), serial},
-                           {QStringLiteral("kept"), QDateTime::currentDateTimeUtc().toString(Qt::ISODateWithMs)},
-                           {QStringLiteral("path"), document.path()},
-                           {QStringLiteral("stamp"), QString::fromLatin1(document.file_stamp().toHex())}};
+                              {QStringLiteral("serial"), serial},
+                              {QStringLiteral("kept"), QDateTime::currentDateTimeUtc().toString(Qt::ISODateWithMs)},
+                              {QStringLiteral("path"), document.path()},
+                              {QStringLiteral("stamp"), QString::fromLatin1(document.file_stamp().toHex())}};
     return QJsonDocument(heading).toJson(QJsonDocument::Compact).toStdString() + "\n";
 }
 
@@ -42,7 +42,8 @@ std::optional<LeftBehind> take_head(std::string& text) {
     LeftBehind left;
     left.path = heading.value(QStringLiteral("path")).toString();
     left.stamp = QByteArray::fromHex(heading.value(QStringLiteral("stamp")).toString().toLatin1());
-    left.kept = QDateTime::fromString(heading.value(QStringLiteral("kept")).toString(), Qt::ISODateWithMs).toLocalTime();
+    left.kept =
+        QDateTime::fromString(heading.value(QStringLiteral("kept")).toString(), Qt::ISODateWithMs).toLocalTime();
     left.serial = heading.value(QStringLiteral("serial")).toInteger();
     return left;
 }

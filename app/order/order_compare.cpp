@@ -27,18 +27,23 @@ void OrderSlip::build_compare(QVBoxLayout* box, const Comparison& found) {
         made->setObjectName(name);
         made->setCheckable(true);
         made->setChecked(taken);
-        made->setMinimumWidth(104);
+        made->setMinimumWidth(72);
         set_tip(made, advised ? tr("%1: advised").arg(words) : words);
+        return made;
+    };
+    const auto breaking = [&](const QString& words) { // words may, figures may not
+        QLabel* made = figures(words);
+        made->setWordWrap(true);
         return made;
     };
     box->addWidget(quiet(tr("One piece on %1, three ways (★ advised):").arg(q(plan.machine.name))));
     auto* ways = new QGridLayout;
-    ways->setHorizontalSpacing(7);
+    ways->setHorizontalSpacing(8);
     ways->setVerticalSpacing(4);
     ways->setColumnStretch(0, 1);
     const QStringList heads = {tr("changes"), tr("moves"), tr("back"), tr("time")};
     for (int i = 0; i < heads.size(); ++i)
-        ways->addWidget(figures(heads[i]), 0, i + 1);
+        ways->addWidget(breaking(heads[i]), 0, i + 1);
     const Fillings<CutOrder> words = {{CutOrder::ByCutter, tr("by cutter")},
                                       {CutOrder::ByHole, tr("hole by hole")},
                                       {CutOrder::FollowDrill, tr("tap after drill")}};
@@ -54,19 +59,19 @@ void OrderSlip::build_compare(QVBoxLayout* box, const Comparison& found) {
         ways->addWidget(figures(QString::number(option.tally.changes)), row, 1);
         ways->addWidget(figures(QString::number(option.tally.moves)), row, 2);
         ways->addWidget(figures(QString::number(option.tally.reversals)), row, 3);
-        ways->addWidget(figures(q(minutes_in_words(option.tally.minutes))), row, 4);
+        ways->addWidget(breaking(q(minutes_in_words(option.tally.minutes))), row, 4);
     }
     box->addLayout(ways);
     box->addSpacing(8);
     box->addWidget(quiet(tr("All of %1 on each machine of the shop:")
                              .arg(q(say("{count} {count:piece|pieces}", {{"count", job.pieces}})))));
     auto* machines = new QGridLayout;
-    machines->setHorizontalSpacing(7);
+    machines->setHorizontalSpacing(8);
     machines->setVerticalSpacing(4);
     machines->setColumnStretch(0, 1);
     const QStringList columns = {tr("time"), tr("within"), tr("right")};
     for (int i = 0; i < columns.size(); ++i)
-        machines->addWidget(figures(columns[i]), 0, i + 1);
+        machines->addWidget(breaking(columns[i]), 0, i + 1);
     QString remark;
     row = 0;
     for (const MethodReport& report : found.machines) {
@@ -80,11 +85,11 @@ void OrderSlip::build_compare(QVBoxLayout* box, const Comparison& found) {
             refresh();
         });
         machines->addWidget(made, ++row, 0);
-        machines->addWidget(figures(report.can ? q(minutes_in_words(report.minutes)) : tr("cannot")), row, 1);
+        machines->addWidget(breaking(report.can ? q(minutes_in_words(report.minutes)) : tr("cannot")), row, 1);
         machines->addWidget(figures(report.many ? q(to_two_figures(report.many->most, job.unit)) : QStringLiteral("–")),
                             row, 2);
         machines->addWidget(
-            figures(report.many ? tr("%1 in 100").arg(in_hundred(report.many->share_within)) : QStringLiteral("–")),
+            breaking(report.many ? tr("%1 in 100").arg(in_hundred(report.many->share_within)) : QStringLiteral("–")),
             row, 3);
         if (taken)
             remark = tr("%1: %2").arg(q(report.machine.name), q(report.remark));

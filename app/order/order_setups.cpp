@@ -150,13 +150,13 @@ void OrderSlip::add_setup_links(QVBoxLayout* box, std::size_t index) {
     const QString number = QString::number(index + 1);
     auto* row = new FlowLayout;
     if (index > 0) {
-        auto* earlier = link(QStringLiteral("setupEarlier") + number, tr("do it earlier"));
+        auto* earlier = link_button(QStringLiteral("setupEarlier") + number, tr("do it earlier"));
         earlier->setAccessibleName(tr("do set-up %1 earlier").arg(number));
         connect(earlier, &QPushButton::clicked, this,
                 [this, id] { edit(tr("order of the set-ups"), [id](Job& at) { at = with_setup_earlier(at, id); }); });
         row->addWidget(earlier);
     }
-    auto* away = link(QStringLiteral("setupAway") + number, tr("take it away"));
+    auto* away = link_button(QStringLiteral("setupAway") + number, tr("take it away"));
     away->setAccessibleName(tr("take set-up %1 away").arg(number));
     connect(away, &QPushButton::clicked, this,
             [this, id] { edit(tr("set-up taken away"), [id](Job& at) { at = without_setup(at, id); }); });
@@ -180,12 +180,12 @@ void OrderSlip::keep_setups(QVBoxLayout* box) {
                       tr("before the work is taken out"), tr("in a set-up of its own"),
                       [](Job& at) -> bool& { return at.handwork_apart; });
     }
-    auto* more = link(QStringLiteral("setupAdd"), tr("one more set-up with this face up"));
+    auto* more = link_button(QStringLiteral("setupAdd"), tr("one more set-up with this face up"));
     connect(more, &QPushButton::clicked, this,
             [this] { edit(tr("further set-up"), [](Job& at) { at = with_further_setup(at, at.blank.up); }); });
     box->addWidget(more);
     if (job.own_setups) {
-        auto* proposed = link(QStringLiteral("setupsProposed"), tr("set-ups as the program proposes them"));
+        auto* proposed = link_button(QStringLiteral("setupsProposed"), tr("set-ups as the program proposes them"));
         connect(proposed, &QPushButton::clicked, this,
                 [this] { edit(tr("set-ups as proposed"), [](Job& at) { at.own_setups = false; }); });
         box->addWidget(proposed);

@@ -29,7 +29,7 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown
     , m_searching([this](bool waiting) { m_working->setVisible(waiting); }) {
     auto* head = new QHBoxLayout;
     head->addWidget(heading(tr("In which order?")), 1);
-    auto* shop = link(QStringLiteral("machineFigures"), tr("the machine's figures"));
+    auto* shop = link_button(QStringLiteral("machineFigures"), tr("the machine's figures"));
     connect(shop, &QPushButton::clicked, this, &OrderSlip::shop_wanted);
     head->addWidget(shop);
     body()->addLayout(head);
@@ -102,7 +102,7 @@ void OrderSlip::build_list_page() {
     m_why = quiet({});
     m_why->setObjectName(QStringLiteral("why"));
     page->addWidget(m_why);
-    m_what_if = link(QStringLiteral("whatIf"), tr("what if this move goes wrong?"));
+    m_what_if = link_button(QStringLiteral("whatIf"), tr("what if this move goes wrong?"));
     page->addWidget(m_what_if);
     m_broken = marked_label();
     m_broken->setObjectName(QStringLiteral("brokenPart"));
@@ -310,7 +310,7 @@ void OrderSlip::make_working_line(QVBoxLayout* box) {
     auto* row = new QHBoxLayout(m_working);
     row->setContentsMargins(0, 0, 0, 0);
     row->addWidget(quiet(tr("Working it out …")), 1);
-    auto* leave = link(QStringLiteral("leaveWorking"), tr("leave it"));
+    auto* leave = link_button(QStringLiteral("leaveWorking"), tr("leave it"));
     connect(leave, &QPushButton::clicked, this, [this] {
         m_comparing.drop();
         m_making.drop();

@@ -4,6 +4,7 @@
 #include "look/words.h"
 #include "measure/figures.h"
 #include "widgets/sentence.h"
+#include "widgets/wrapping.h"
 
 namespace clockface::app {
 
@@ -41,11 +42,8 @@ WaysBox::List WaysBox::make_list(QVBoxLayout* box, const QString& name) {
     list.words->setWordWrap(true);
     list.words->setTextInteractionFlags(Qt::TextSelectableByMouse);
     box->addWidget(list.words);
-    list.more = new QPushButton(tr("its steps, and why not another"));
-    list.more->setObjectName(name + "WaysMore");
-    list.more->setProperty("link", true);
+    list.more = link_button(name + "WaysMore", tr("its steps, and why not another"));
     list.more->setCheckable(true);
-    list.more->setCursor(Qt::PointingHandCursor);
     box->addWidget(list.more, 0, Qt::AlignLeft);
     list.rest = plain_label();
     list.rest->setObjectName(name + "WaysRest");

@@ -8,6 +8,7 @@
 #include "survey/fits.h"
 #include "survey/marks.h"
 #include "survey/part_text.h"
+#include "widgets/flow_layout.h"
 
 #include <QLabel>
 #include <QPainter>
@@ -103,7 +104,7 @@ QWidget* PartSlip::copy_page() {
     box->setContentsMargins(0, 0, 0, 0);
     box->setSpacing(10);
     box->addWidget(heading(tr("Which face does the new piece show?")));
-    auto* row = new QHBoxLayout;
+    auto* row = new FlowLayout;
     const auto button = [&](const QString& name, const QString& text, bool mirrored) {
         auto* made = new QToolButton;
         made->setObjectName(name);
@@ -199,7 +200,8 @@ void PartSlip::build_hole() {
                              ? tr("%1 is nought of the old part: everything is counted from it.").arg(q(place.name))
                          : place.at ? place_words(place, part.unit)
                                     : q(place.open)));
-    auto* gone = link(QStringLiteral("removeOldHole"), tr("take %1 and its readings away").arg(q(part.holes[i].name)));
+    auto* gone =
+        link_button(QStringLiteral("removeOldHole"), tr("take %1 and its readings away").arg(q(part.holes[i].name)));
     connect(gone, &QPushButton::clicked, this, [this, name = part.holes[i].name] {
         edit(tr("taking a hole away"), without_old_feature(this->document().settled(), name));
     });
@@ -240,7 +242,7 @@ void PartSlip::build_designs() {
     int number = 0;
     for (const Proposal& proposal : proposals(part, document().survey())) {
         box->addWidget(quiet(q(proposal.sentence) + (proposal.fits() ? QString() : tr(" It hardly fits."))));
-        auto* button = link(QStringLiteral("takeDesign%1").arg(++number), tr("take it"));
+        auto* button = link_button(QStringLiteral("takeDesign%1").arg(++number), tr("take it"));
         button->setAccessibleName(tr("take it: %1").arg(q(proposal.sentence)));
         connect(button, &QPushButton::clicked, this, [this, proposal] { take(proposal); });
         box->addWidget(button);
@@ -251,8 +253,9 @@ void PartSlip::build_designs() {
         QStringList names;
         for (const auto& [name, slot] : part.designs[i].places)
             names << q(name);
-        auto* button = link(QStringLiteral("dropDesign%1").arg(i + 1),
-                            tr("taken for %1; back to the measured places").arg(names.join(QStringLiteral(", "))));
+        auto* button =
+            link_button(QStringLiteral("dropDesign%1").arg(i + 1),
+                        tr("taken for %1; back to the measured places").arg(names.join(QStringLiteral(", "))));
         connect(button, &QPushButton::clicked, this, [this, i] {
             Job next = this->document().settled();
             next.old_part.designs.erase(next.old_part.designs.begin() + static_cast<std::ptrdiff_t>(i));
@@ -406,7 +409,7 @@ void PartSlip::build_marks() {
                     words += tr(" By %1 it cannot be done: %2").arg(q(in_words(way.way)), q(way.reason));
         box->addWidget(quiet(words));
     }
-    auto* work = link(QStringLiteral("workByMarks"), tr("make the list for marks"));
+    auto* work = link_button(QStringLiteral("workByMarks"), tr("make the list for marks"));
     connect(work, &QPushButton::clicked, this, [this] {
         Job next = this->document().settled();
         at_hand(next).machine = ref(this->document().shop().marks);

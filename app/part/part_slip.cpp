@@ -30,7 +30,7 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
     }) {
     auto* head = new QHBoxLayout;
     head->addWidget(heading(tr("Copied from a part")), 1);
-    auto* back = link(QStringLiteral("partBack"), tr("back to the holes"));
+    auto* back = link_button(QStringLiteral("partBack"), tr("back to the holes"));
     connect(back, &QPushButton::clicked, this, &PartSlip::leave_wanted);
     head->addWidget(back);
     body()->addLayout(head);
@@ -145,14 +145,14 @@ QWidget* PartSlip::readings_page() {
             [this](const QModelIndex& now) { m_chosen.select_reading(now.row()); });
     box->addWidget(m_table, 1);
     auto* links = new FlowLayout;
-    auto* pasted = link(QStringLiteral("pasteReadings"), tr("paste readings"));
+    auto* pasted = link_button(QStringLiteral("pasteReadings"), tr("paste readings"));
     set_tip(pasted, tr("One reading a line, as in a spreadsheet: outside H1 H2 63.42"));
     connect(pasted, &QPushButton::clicked, this, &PartSlip::paste);
     links->addWidget(pasted);
-    auto* edge = link(QStringLiteral("partEdge"), tr("sketch an edge"));
+    auto* edge = link_button(QStringLiteral("partEdge"), tr("sketch an edge"));
     connect(edge, &QPushButton::clicked, this, &PartSlip::edge_wanted);
     links->addWidget(edge);
-    auto* hole = link(QStringLiteral("addOldHole"), tr("add a hole"));
+    auto* hole = link_button(QStringLiteral("addOldHole"), tr("add a hole"));
     set_tip(hole, tr("A hole beside the last one; or click on the board where it is"));
     connect(hole, &QPushButton::clicked, this, [this] {
         Job next = this->document().settled();
@@ -169,7 +169,7 @@ QWidget* PartSlip::readings_page() {
     m_words->setObjectName(QStringLiteral("surveyWords"));
     m_words->setTextInteractionFlags(Qt::TextSelectableByMouse);
     box->addWidget(m_words);
-    m_next = link(QStringLiteral("nextReading"), {});
+    m_next = link_button(QStringLiteral("nextReading"), {});
     set_tip(m_next, tr("Takes it into the line above, ready for the figure"));
     connect(m_next, &QPushButton::clicked, this, &PartSlip::take_next);
     box->addWidget(m_next);

@@ -5,6 +5,7 @@
 #include "look/words.h"
 #include "measure/cases.h"
 #include "widgets/line_button.h"
+#include "widgets/wrapping.h"
 
 #include <QHBoxLayout>
 #include <QKeyEvent>
@@ -235,11 +236,7 @@ void ShopView::add_heading(QVBoxLayout* box, const QString& text) {
 
 QPushButton* ShopView::add_link(QVBoxLayout* box, const QString& id, const QString& text,
                                 const std::function<void()>& then) {
-    auto* made = new QPushButton(text);
-    made->setObjectName(id);
-    made->setProperty("link", true);
-    made->setSizePolicy(QSizePolicy::Maximum, QSizePolicy::Fixed);
-    made->setCursor(Qt::PointingHandCursor);
+    auto* made = link_button(id, text);
     connect(made, &QPushButton::clicked, this, then);
     box->addWidget(made);
     return made;

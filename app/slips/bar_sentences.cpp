@@ -127,7 +127,7 @@ void BlankSlip::flat_sentence(Sentence& s, std::size_t index) {
     blanks().length(s, name("flatTo"), tr("end of the flat"), [flat](Job& job) -> Length& { return flat(job).to; });
     blanks().length(s, name("flatDepth"), tr("depth of the flat"),
                     [flat](Job& job) -> Length& { return flat(job).depth; });
-    auto* remove = link(name("removeFlat"), tr("it is not there"));
+    auto* remove = link_button(name("removeFlat"), tr("it is not there"));
     connect(remove, &QPushButton::clicked, this, [this, index] {
         Job next = document().settled();
         next.blank.bar.flats.erase(next.blank.bar.flats.begin() + static_cast<std::ptrdiff_t>(index));

@@ -123,7 +123,7 @@ void BlankSlip::build() {
         shoulder_sentence(*add(box));
         for (std::size_t i = 0; i < blank.bar.flats.size(); ++i)
             flat_sentence(*add(box), i);
-        auto* flat = link(QStringLiteral("addFlat"), tr("there is a flat along it"));
+        auto* flat = link_button(QStringLiteral("addFlat"), tr("there is a flat along it"));
         connect(flat, &QPushButton::clicked, this, &BlankSlip::add_flat);
         box->addWidget(flat);
     } else if (!blank.is_round() && blank.shape != BlankShape::Angle) {
@@ -137,7 +137,7 @@ void BlankSlip::build() {
     for (std::size_t i = 0; i < blank.existing.size(); ++i)
         if (blank.existing[i].face == blank.up)
             existing_sentence(*add(box), i, blank.existing[i]);
-    auto* there = link(QStringLiteral("addExisting"), tr("something is on this face already"));
+    auto* there = link_button(QStringLiteral("addExisting"), tr("something is on this face already"));
     set_tip(there, tr("A boss, a hole or a slot that is there before work begins"));
     connect(there, &QPushButton::clicked, this, &BlankSlip::add_existing);
     box->addWidget(there);

@@ -65,7 +65,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
         add->addWidget(button);
     }
     body()->addWidget(add_line);
-    auto* copied = link(QStringLiteral("oldPart"), tr("copied from a part…"));
+    auto* copied = link_button(QStringLiteral("oldPart"), tr("copied from a part…"));
     set_tip(copied, tr("Measure an old part, or get its marks across (Ctrl+T)"));
     connect(copied, &QPushButton::clicked, this, &HolesSlip::old_part_wanted);
     body()->addWidget(copied);
@@ -102,7 +102,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     m_why->setObjectName(QStringLiteral("why"));
     m_why->setTextInteractionFlags(Qt::TextSelectableByMouse);
     body()->addWidget(m_why);
-    m_zero_here = link(QStringLiteral("zeroHere"), {});
+    m_zero_here = link_button(QStringLiteral("zeroHere"), {});
     set_tip(m_zero_here, tr("Counts all figures from this hole; no hole moves. Under Blank zero is set back."));
     connect(m_zero_here, &QPushButton::clicked, this, &HolesSlip::set_zero_here);
     body()->addWidget(m_zero_here);
@@ -282,7 +282,7 @@ QWidget* HolesSlip::links_of(const Job& job, std::size_t index) {
     auto* line = new QWidget;
     auto* links = new FlowLayout(line);
     const auto add = [&](const QString& name, const QString& text, const QString& tip, const auto& act) {
-        QPushButton* made = link(name, text);
+        QPushButton* made = link_button(name, text);
         set_tip(made, tip);
         connect(made, &QPushButton::clicked, this, act);
         links->addWidget(made);

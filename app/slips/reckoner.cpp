@@ -75,7 +75,7 @@ Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
     add_round_sums();
     add_scribing_sums();
     add_cutting_sums();
-    auto* back = link(QStringLiteral("leaveReckoner"), tr("back to the job"));
+    auto* back = link_button(QStringLiteral("leaveReckoner"), tr("back to the job"));
     set_tip(back, tr("The figures stay (Ctrl+R)"));
     connect(back, &QPushButton::clicked, this, &Reckoner::leave_wanted);
     body()->addWidget(back);

@@ -61,15 +61,6 @@ Sentence* Slip::sentence(QWidget* parent) {
     return made;
 }
 
-QPushButton* Slip::link(const QString& name, const QString& text) {
-    auto* button = new QPushButton(text);
-    button->setObjectName(name);
-    button->setProperty("link", true);
-    button->setSizePolicy(QSizePolicy::Maximum, QSizePolicy::Fixed);
-    button->setCursor(Qt::PointingHandCursor);
-    return button;
-}
-
 QList<QToolButton*> Slip::add_tabs(const QList<std::pair<QString, QString>>& tabs,
                                    const std::function<void(int)>& chosen) {
     QList<QToolButton*> made;

@@ -4,6 +4,7 @@
 #include "document/document.h"
 #include "document/selection.h"
 #include "widgets/job_blanks.h"
+#include "widgets/wrapping.h"
 
 #include <QScrollArea>
 #include <QVBoxLayout>
@@ -35,7 +36,6 @@ protected:
     QLabel* quiet(const QString& text);
     /// A sentence that belongs to the slip; leaving one of its blanks with Escape drops what was being tried.
     Sentence* sentence(QWidget* parent = nullptr);
-    QPushButton* link(const QString& name, const QString& text);
     /// A row of tabs, each an object name and its word, as short as can be: four stand side by side at the narrowest
     /// window.
     QList<QToolButton*> add_tabs(const QList<std::pair<QString, QString>>& tabs,

@@ -22,7 +22,7 @@ bool is_letter(const QKeyEvent* event, bool goes_on) {
 
 ChoiceBlank::ChoiceBlank(const QString& name, const QString& what, QStringList fillings, std::function<int()> now,
                          std::function<void(int)> choose, QWidget* parent)
-    : QToolButton(parent)
+    : Wrapping(parent)
     , m_fillings(std::move(fillings))
     , m_now(std::move(now))
     , m_choose(std::move(choose)) {

@@ -1,6 +1,8 @@
 // A blank in a sentence that one of a few words stands in.
 #pragma once
 
+#include "widgets/wrapping.h"
+
 #include <QElapsedTimer>
 #include <QStringList>
 #include <QToolButton>
@@ -12,7 +14,7 @@ namespace clockface::app {
 
 /// Space, Enter, Alt+Down or a click open the list, with the present filling marked and at hand; typing the beginning
 /// of a filling takes it, in the list and without it.
-class ChoiceBlank : public QToolButton {
+class ChoiceBlank : public Wrapping<QToolButton> {
     Q_OBJECT
 public:
     /// `now` gives the index of the present filling, or -1; `choose` takes another.

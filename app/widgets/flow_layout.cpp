@@ -48,7 +48,9 @@ int FlowLayout::arrange(const QRect& area, bool move) const {
     for (QLayoutItem* item : m_items) {
         if (item->isEmpty())
             continue;
-        const QSize size = item->sizeHint().boundedTo(QSize(area.width(), QWIDGETSIZE_MAX));
+        QSize size = item->sizeHint();
+        if (size.width() > area.width())
+            size = {area.width(), item->hasHeightForWidth() ? item->heightForWidth(area.width()) : size.height()};
         if (x > area.x() && x + size.width() > area.right() + 1) {
             end_line();
             x = area.x();

@@ -156,7 +156,10 @@ int Sentence::arrange(std::vector<Part>& parts, int width) const {
         part.place = {};
         if (!shows(part))
             continue;
-        const QSize size = part.size.boundedTo(QSize(width, QWIDGETSIZE_MAX));
+        QSize size = part.size;
+        if (size.width() > width) // it goes on below in itself, if it can
+            size = {width,
+                    part.blank && part.blank->hasHeightForWidth() ? part.blank->heightForWidth(width) : size.height()};
         const bool followed = i + 1 < parts.size() && parts[i + 1].clings;
         const int needed = size.width() + (followed ? parts[i + 1].size.width() + 1 : 0);
         if (part.clings && x > 0)

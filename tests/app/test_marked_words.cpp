@@ -127,11 +127,7 @@ public:
             if (area->isVisible() && area->widget()) {
                 for (const QString& text : painted_words(*area->widget()))
                     judge(text, "painted");
-                if (area->widget()->width() > area->viewport()->width())
-                    clipped << QStringLiteral("%1: %2 is %3 wide in a place of %4")
-                                   .arg(where, area->widget()->objectName())
-                                   .arg(area->widget()->width())
-                                   .arg(area->viewport()->width());
+                judge_width(*area, where);
             }
         for (auto* view : m_w.main.findChildren<QAbstractItemView*>())
             if (view->isVisible())
@@ -153,6 +149,28 @@ public:
 private:
     Window& m_w;
     QSet<QString> m_seen, m_short;
+
+    // A slip is scrolled down, never sideways.
+    void judge_width(const QScrollArea& area, const QString& where) {
+        if (area.widget()->width() <= area.viewport()->width())
+            return;
+        const QWidget* widest = nullptr;
+        for (const auto* each : area.widget()->findChildren<QWidget*>())
+            if (each->isVisible() && !each->layout() &&
+                (!widest || each->minimumSizeHint().width() > widest->minimumSizeHint().width()))
+                widest = each;
+        QString what = widest ? widest->objectName() : QString();
+        if (const auto* button = qobject_cast<const QAbstractButton*>(widest))
+            what += " " + button->text();
+        if (!m_short.contains(what)) {
+            m_short << what;
+            clipped << QStringLiteral("%1: %2 wide in a place of %3, because of %4")
+                           .arg(where)
+                           .arg(area.widget()->width())
+                           .arg(area.viewport()->width())
+                           .arg(what);
+        }
+    }
 
     void judge_room(const QWidget& widget, const QString& where) {
         QString text;
