@@ -2,10 +2,6 @@
 #pragma once
 
 #include "slips/slip.h"
-#include "widgets/renewed.h"
-#include "widgets/shape.h"
-
-#include <memory>
 
 class QToolButton;
 
@@ -27,25 +23,21 @@ protected:
 private:
     QList<QToolButton*> m_tabs;
     Page m_page = TheHole;
-    std::unique_ptr<Renewed> m_steps; // built anew when the steps are other ones
     QLabel* m_told;
-    Shape m_built;
-    QList<Sentence*> m_sentences;
-    QList<std::function<void()>> m_refreshers; // of the quiet words between the sentences
-    QString m_why;                             // name of the step whose reasons are shown
+    Card m_shown;
+    QString m_why; // name of the step whose reasons are shown
 
-    [[nodiscard]] int chain() const; // of the chosen hole, or -1
-    [[nodiscard]] Shape structure() const;
-    void build();
-    void build_hole(QVBoxLayout* box);
+    [[nodiscard]] int chain() const;           // of the chosen hole, or -1
+    [[nodiscard]] std::size_t pattern() const; // that gives the chosen hole's kind; there is a chosen hole
     void show_kind(int chain);
-    void build_kinds(QVBoxLayout* box);
-    void build_spec(QVBoxLayout* box);
-    void build_step(QVBoxLayout* box, const CutStep& step, int number);
-    void build_acts(QVBoxLayout* box);
-    void build_fetch(QVBoxLayout* box);
-    Sentence* add_sentence(QVBoxLayout* box);
-    QLabel* add_words(QVBoxLayout* box, std::function<QString()> words);
+    void write(Card& card);
+    void write_hole(Card& card);
+    void write_kinds(Card& card);
+    void write_spec(Card& card);
+    void write_step(Card& card, const CutStep& step, int number);
+    void write_links(Card& card, const CutStep& step);
+    void write_acts(Card& card);
+    void write_fetch(Card& card);
     /// Changes the wishes of the chosen hole's pattern as one undo step.
     void wish(const QString& name, const std::function<void(CuttingWishes&)>& change);
 };

@@ -11,6 +11,20 @@ QLabel* plain_label(const QString& text, QWidget* parent) {
     return label;
 }
 
+QLabel* heading_label(const QString& text) {
+    QLabel* label = plain_label(text);
+    label->setProperty("heading", true);
+    label->setWordWrap(true);
+    return label;
+}
+
+QLabel* quiet_label(const QString& text) {
+    QLabel* label = plain_label(text);
+    label->setProperty("quiet", true);
+    label->setWordWrap(true);
+    return label;
+}
+
 QLabel* marked_label(const QString& text, QWidget* parent) {
     auto* label = new QLabel(parent);
     label->setTextFormat(Qt::RichText);

@@ -10,6 +10,10 @@ namespace clockface::app {
 /// A label that shows its text letter by letter, whatever stands in it.
 QLabel* plain_label(const QString& text = {}, QWidget* parent = nullptr);
 
+/// As the style sheet shows headings, and small words; both go on below.
+QLabel* heading_label(const QString& text);
+QLabel* quiet_label(const QString& text);
+
 /// A label for words of our own with markup in them; texts of others go into them through escaped().
 QLabel* marked_label(const QString& text = {}, QWidget* parent = nullptr);
 inline QString escaped(const QString& text) {

@@ -19,7 +19,7 @@ void OrderSlip::build_compare(QVBoxLayout* box, const Comparison& found) {
     const Job& job = document().job();
     const SetupPlan& plan = document().plan();
     if (plan.holes.empty()) {
-        box->addWidget(quiet(tr("There are no holes yet: place some under Holes.")));
+        box->addWidget(quiet_label(tr("There are no holes yet: place some under Holes.")));
         return;
     }
     const auto button = [&](const QString& name, const QString& words, bool taken, bool advised) {
@@ -36,7 +36,7 @@ void OrderSlip::build_compare(QVBoxLayout* box, const Comparison& found) {
         made->setWordWrap(true);
         return made;
     };
-    box->addWidget(quiet(tr("One piece on %1, three ways (★ advised):").arg(q(plan.machine.name))));
+    box->addWidget(quiet_label(tr("One piece on %1, three ways (★ advised):").arg(q(plan.machine.name))));
     auto* ways = new QGridLayout;
     ways->setHorizontalSpacing(8);
     ways->setVerticalSpacing(4);
@@ -63,8 +63,8 @@ void OrderSlip::build_compare(QVBoxLayout* box, const Comparison& found) {
     }
     box->addLayout(ways);
     box->addSpacing(8);
-    box->addWidget(quiet(tr("All of %1 on each machine of the shop:")
-                             .arg(q(say("{count} {count:piece|pieces}", {{"count", job.pieces}})))));
+    box->addWidget(quiet_label(tr("All of %1 on each machine of the shop:")
+                                   .arg(q(say("{count} {count:piece|pieces}", {{"count", job.pieces}})))));
     auto* machines = new QGridLayout;
     machines->setHorizontalSpacing(8);
     machines->setVerticalSpacing(4);
@@ -95,14 +95,15 @@ void OrderSlip::build_compare(QVBoxLayout* box, const Comparison& found) {
             remark = tr("%1: %2").arg(q(report.machine.name), q(report.remark));
     }
     box->addLayout(machines);
-    auto* words_below = quiet(remark);
+    auto* words_below = quiet_label(remark);
     words_below->setObjectName(QStringLiteral("methodRemark"));
     box->addWidget(words_below);
-    box->addWidget(quiet(tr("Back: gone past and back for backlash. Within: nineteen holes in twenty. Right: parts of "
-                            "which no hole stands farther from its place than it may (%1, where its pattern does not "
-                            "say). Times are common figures of the bench, "
-                            "errors those of the shop. ★: the quickest of which nineteen parts in twenty are right.")
-                             .arg(q(with_unit(job.holes_within, job.unit)))));
+    box->addWidget(
+        quiet_label(tr("Back: gone past and back for backlash. Within: nineteen holes in twenty. Right: parts of "
+                       "which no hole stands farther from its place than it may (%1, where its pattern does not "
+                       "say). Times are common figures of the bench, "
+                       "errors those of the shop. ★: the quickest of which nineteen parts in twenty are right.")
+                        .arg(q(with_unit(job.holes_within, job.unit)))));
     box->addStretch();
 }
 

@@ -42,10 +42,10 @@ void OrderSlip::build_proof(QVBoxLayout* box, const std::optional<ManyParts>& ma
     if (!many) {
         m_shown.clear();
         box->addWidget(
-            quiet(plan.route.order.empty()
-                      ? tr("There are no holes yet: place some under Holes.")
-                      : tr("On the side of a bar the expected error stands with each way of standing over the "
-                           "axis and of setting the angle: see the list.")));
+            quiet_label(plan.route.order.empty()
+                            ? tr("There are no holes yet: place some under Holes.")
+                            : tr("On the side of a bar the expected error stands with each way of standing over the "
+                                 "axis and of setting the angle: see the list.")));
         box->addStretch();
         return;
     }
@@ -66,21 +66,22 @@ void OrderSlip::build_proof(QVBoxLayout* box, const std::optional<ManyParts>& ma
     auto* plot = new PartsPlot(*m_look);
     plot->show_parts(*many, job.unit);
     box->addWidget(plot);
-    box->addWidget(quiet(tr("What each error gives by itself, nineteen holes in twenty:")));
+    box->addWidget(quiet_label(tr("What each error gives by itself, nineteen holes in twenty:")));
     auto* lines = new QGridLayout;
     lines->setVerticalSpacing(3);
     lines->setColumnStretch(0, 1);
     int row = 0;
     for (const BudgetLine& line : many->budget) {
-        lines->addWidget(quiet(line.source ? q(in_words(*line.source)) : tr("rounding to what it shows")), row, 0);
+        lines->addWidget(quiet_label(line.source ? q(in_words(*line.source)) : tr("rounding to what it shows")), row,
+                         0);
         lines->addWidget(figures(q(deviation_in_words(line.most, job.unit))), row, 1);
         ++row;
     }
     box->addLayout(lines);
     box->addWidget(
-        quiet(tr("They add up as the root of their squares, since they do not all fall the same way. The mate is "
-                 "taken to be made exactly to the drawing, with usual clearance holes. On the board: where the "
-                 "holes came out, drawn larger.")));
+        quiet_label(tr("They add up as the root of their squares, since they do not all fall the same way. The mate is "
+                       "taken to be made exactly to the drawing, with usual clearance holes. On the board: where the "
+                       "holes came out, drawn larger.")));
     box->addStretch();
     m_shown.show_many(*many);
 }

@@ -123,9 +123,9 @@ void OrderSlip::build_hole_one(QVBoxLayout* box) {
     box->addWidget(title);
     box->addWidget(new HoleOnePicture(*one, job.convention, readout->circle_convention, *m_look));
     auto* question =
-        quiet(tr("If the shop may be wrong about this readout: key circle %1 in with the drawing's own figures, "
-                 "first %2, step %3, and touch the places of holes 1 and 2 lightly. Which of these do you see?")
-                  .arg(q(one->pattern), figure(one->first), figure(one->step)));
+        quiet_label(tr("If the shop may be wrong about this readout: key circle %1 in with the drawing's own figures, "
+                       "first %2, step %3, and touch the places of holes 1 and 2 lightly. Which of these do you see?")
+                        .arg(q(one->pattern), figure(one->first), figure(one->step)));
     question->setObjectName(QStringLiteral("holeOneQuestion"));
     box->addWidget(question);
     auto* tiles = new QWidget;
@@ -147,18 +147,18 @@ void OrderSlip::build_hole_one(QVBoxLayout* box) {
         flow->addWidget(tile);
     }
     box->addWidget(tiles);
-    box->addWidget(quiet(tr("The drawing has %1; the shop has the readout down with %2.")
-                             .arg(q(job.convention.in_words()), q(readout->circle_convention.in_words()))));
+    box->addWidget(quiet_label(tr("The drawing has %1; the shop has the readout down with %2.")
+                                   .arg(q(job.convention.in_words()), q(readout->circle_convention.in_words()))));
 }
 
 void OrderSlip::keep_own_order(QVBoxLayout* box) {
     if (document().plan().holes.empty() || document().job().blank.on_side())
         return;
-    box->addWidget(
-        quiet(tr("The holes in the order in which they are come to; drag one, or move it with Alt and the arrows:")));
+    box->addWidget(quiet_label(
+        tr("The holes in the order in which they are come to; drag one, or move it with Alt and the arrows:")));
     m_own_order = new OrderList;
     box->addWidget(m_own_order);
-    m_order_cost = quiet({});
+    m_order_cost = quiet_label({});
     m_order_cost->setObjectName(QStringLiteral("orderCost"));
     box->addWidget(m_order_cost);
     connect(m_own_order, &OrderList::hovered, this, &OrderSlip::say_cost);

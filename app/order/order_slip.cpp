@@ -28,13 +28,13 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown
     , m_making([this](bool waiting) { m_working->setVisible(waiting); })
     , m_searching([this](bool waiting) { m_working->setVisible(waiting); }) {
     auto* head = new QHBoxLayout;
-    head->addWidget(heading(tr("In which order?")), 1);
+    head->addWidget(heading_label(tr("In which order?")), 1);
     auto* shop = link_button(QStringLiteral("machineFigures"), tr("the machine's figures"));
     connect(shop, &QPushButton::clicked, this, &OrderSlip::shop_wanted);
     head->addWidget(shop);
     body()->addLayout(head);
     body()->addLayout(m_made.place());
-    m_reason = quiet({});
+    m_reason = quiet_label({});
     m_reason->setObjectName(QStringLiteral("orderReason"));
     body()->addWidget(m_reason);
     m_tabs = add_tabs({{QStringLiteral("orderListPage"), tr("List")},
@@ -99,7 +99,7 @@ void OrderSlip::build_list_page() {
     m_list->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     m_list->setMinimumHeight(180);
     page->addWidget(m_list, 1);
-    m_why = quiet({});
+    m_why = quiet_label({});
     m_why->setObjectName(QStringLiteral("why"));
     page->addWidget(m_why);
     m_what_if = link_button(QStringLiteral("whatIf"), tr("what if this move goes wrong?"));
@@ -199,7 +199,7 @@ void OrderSlip::edit(const QString& name, const std::function<void(Job&)>& chang
 }
 
 QLabel* OrderSlip::figures(const QString& text) {
-    QLabel* label = quiet(text);
+    QLabel* label = quiet_label(text);
     label->setWordWrap(false);
     label->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     return label;
@@ -309,7 +309,7 @@ void OrderSlip::make_working_line(QVBoxLayout* box) {
     m_working->setObjectName(QStringLiteral("working"));
     auto* row = new QHBoxLayout(m_working);
     row->setContentsMargins(0, 0, 0, 0);
-    row->addWidget(quiet(tr("Working it out …")), 1);
+    row->addWidget(quiet_label(tr("Working it out …")), 1);
     auto* leave = link_button(QStringLiteral("leaveWorking"), tr("leave it"));
     connect(leave, &QPushButton::clicked, this, [this] {
         m_comparing.drop();
@@ -442,8 +442,8 @@ void OrderSlip::show_faults() {
         button->show();
     }
     if (slips.empty()) {
-        QLabel* none = quiet(tr("Nothing can go wrong here that the simulation knows of. Choose a move that sets "
-                                "something."));
+        QLabel* none = quiet_label(tr("Nothing can go wrong here that the simulation knows of. Choose a move that sets "
+                                      "something."));
         m_fault_flow->addWidget(none);
         none->show();
     }

@@ -1,3 +1,4 @@
+#include "look/plain_text.h"
 #include "measure/figures.h"
 #include "part/part_slip.h"
 
@@ -89,10 +90,10 @@ QWidget* PartSlip::holes_page() {
     m_design_box = new QVBoxLayout;
     m_design_box->setSpacing(6);
     box->addLayout(m_hole_box);
-    box->addWidget(heading(tr("Likely designs")));
+    box->addWidget(heading_label(tr("Likely designs")));
     box->addWidget(
-        quiet(tr("What could hardly be so by chance. A design that is taken is laid on the measured places as a "
-                 "whole; the readings stay.")));
+        quiet_label(tr("What could hardly be so by chance. A design that is taken is laid on the measured places as a "
+                       "whole; the readings stay.")));
     box->addLayout(m_design_box);
     box->addStretch(1);
     return page;
@@ -103,7 +104,7 @@ QWidget* PartSlip::copy_page() {
     auto* box = new QVBoxLayout(page);
     box->setContentsMargins(0, 0, 0, 0);
     box->setSpacing(10);
-    box->addWidget(heading(tr("Which face does the new piece show?")));
+    box->addWidget(heading_label(tr("Which face does the new piece show?")));
     auto* row = new FlowLayout;
     const auto button = [&](const QString& name, const QString& text, bool mirrored) {
         auto* made = new QToolButton;
@@ -124,8 +125,8 @@ QWidget* PartSlip::copy_page() {
     box->addLayout(row);
     m_copy_box = new QVBoxLayout;
     box->addLayout(m_copy_box);
-    box->addWidget(heading(tr("Do bolts go through both?")));
-    m_fit = quiet({});
+    box->addWidget(heading_label(tr("Do bolts go through both?")));
+    m_fit = quiet_label({});
     m_fit->setObjectName(QStringLiteral("fitWords"));
     m_fit->setTextInteractionFlags(Qt::TextSelectableByMouse);
     box->addWidget(m_fit);
@@ -153,7 +154,7 @@ void PartSlip::build_hole() {
     const int chosen = hole_index(part, m_chosen.hole());
     const std::size_t i = chosen < 0 ? 0 : static_cast<std::size_t>(chosen);
     if (part.holes.empty()) {
-        box->addWidget(quiet(tr("No hole is sketched yet. Click on the board where the old part's holes are.")));
+        box->addWidget(quiet_label(tr("No hole is sketched yet. Click on the board where the old part's holes are.")));
         return;
     }
     Sentence* s = sentence();
@@ -196,10 +197,11 @@ void PartSlip::build_hole() {
         });
     box->addWidget(s);
     const SurveyedHole& place = document().survey().holes[i];
-    box->addWidget(quiet(static_cast<int>(i) == document().survey().zero
-                             ? tr("%1 is nought of the old part: everything is counted from it.").arg(q(place.name))
-                         : place.at ? place_words(place, part.unit)
-                                    : q(place.open)));
+    box->addWidget(
+        quiet_label(static_cast<int>(i) == document().survey().zero
+                        ? tr("%1 is nought of the old part: everything is counted from it.").arg(q(place.name))
+                    : place.at ? place_words(place, part.unit)
+                               : q(place.open)));
     auto* gone =
         link_button(QStringLiteral("removeOldHole"), tr("take %1 and its readings away").arg(q(part.holes[i].name)));
     connect(gone, &QPushButton::clicked, this, [this, name = part.holes[i].name] {
@@ -241,14 +243,14 @@ void PartSlip::build_designs() {
     const OldPart& part = document().settled().old_part;
     int number = 0;
     for (const Proposal& proposal : proposals(part, document().survey())) {
-        box->addWidget(quiet(q(proposal.sentence) + (proposal.fits() ? QString() : tr(" It hardly fits."))));
+        box->addWidget(quiet_label(q(proposal.sentence) + (proposal.fits() ? QString() : tr(" It hardly fits."))));
         auto* button = link_button(QStringLiteral("takeDesign%1").arg(++number), tr("take it"));
         button->setAccessibleName(tr("take it: %1").arg(q(proposal.sentence)));
         connect(button, &QPushButton::clicked, this, [this, proposal] { take(proposal); });
         box->addWidget(button);
     }
     if (number == 0)
-        box->addWidget(quiet(tr("None is to be seen in these places.")));
+        box->addWidget(quiet_label(tr("None is to be seen in these places.")));
     for (std::size_t i = 0; i < part.designs.size(); ++i) {
         QStringList names;
         for (const auto& [name, slot] : part.designs[i].places)
@@ -306,10 +308,11 @@ void PartSlip::build_laying() {
                        [](Job& job) -> Angle& { return job.old_part.laying.bearing; });
     box->addWidget(s);
     if (!part.laying.mirrored)
-        box->addWidget(quiet(tr("Say first which face the new piece shows: nothing is copied until then.")));
+        box->addWidget(quiet_label(tr("Say first which face the new piece shows: nothing is copied until then.")));
     if (document().settled().blank.on_side())
-        box->addWidget(quiet(tr("The side of a bar has no flat face to lay an old part on. Take another blank, or an "
-                                "end of the bar.")));
+        box->addWidget(
+            quiet_label(tr("The side of a bar has no flat face to lay an old part on. Take another blank, or an "
+                           "end of the bar.")));
 }
 
 void PartSlip::show_fit() {
@@ -407,7 +410,7 @@ void PartSlip::build_marks() {
             for (const WayAcross& way : ways)
                 if (way.way == *part.holes[k].access.way)
                     words += tr(" By %1 it cannot be done: %2").arg(q(in_words(way.way)), q(way.reason));
-        box->addWidget(quiet(words));
+        box->addWidget(quiet_label(words));
     }
     auto* work = link_button(QStringLiteral("workByMarks"), tr("make the list for marks"));
     connect(work, &QPushButton::clicked, this, [this] {

@@ -29,7 +29,7 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
             m_fit->setText(tr("Working it out …"));
     }) {
     auto* head = new QHBoxLayout;
-    head->addWidget(heading(tr("Copied from a part")), 1);
+    head->addWidget(heading_label(tr("Copied from a part")), 1);
     auto* back = link_button(QStringLiteral("partBack"), tr("back to the holes"));
     connect(back, &QPushButton::clicked, this, &PartSlip::leave_wanted);
     head->addWidget(back);
@@ -39,7 +39,7 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
                        {QStringLiteral("pageCopy"), tr("The copy")},
                        {QStringLiteral("pageMarks"), tr("Marks")}},
                       [this](int tab) { show_page(pages[static_cast<std::size_t>(tab)].page); });
-    m_told = quiet({});
+    m_told = quiet_label({});
     m_told->setObjectName(QStringLiteral("partTold"));
     m_told->setProperty("fault", true);
     m_told->hide();
@@ -113,7 +113,7 @@ QWidget* PartSlip::readings_page() {
     box->addLayout(row);
     m_picture = new ReadingPicture;
     box->addWidget(m_picture);
-    m_correction = quiet({});
+    m_correction = quiet_label({});
     m_correction->setObjectName(QStringLiteral("readingCorrection"));
     box->addWidget(m_correction);
 
@@ -165,7 +165,7 @@ QWidget* PartSlip::readings_page() {
     });
     links->addWidget(hole);
     box->addLayout(links);
-    m_words = quiet({});
+    m_words = quiet_label({});
     m_words->setObjectName(QStringLiteral("surveyWords"));
     m_words->setTextInteractionFlags(Qt::TextSelectableByMouse);
     box->addWidget(m_words);

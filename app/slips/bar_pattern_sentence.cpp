@@ -290,9 +290,4 @@ void write_bar_pattern(Sentence& sentence, const JobBlanks& blanks, const Job& j
     BarWriter(sentence, blanks, job, index).write();
 }
 
-void add_bar_shape(Shape& shape, const BarPattern& bar, const Blank& blank) {
-    shape << (bar.count > 1) << bar.along_from << bar.angle_from.has_value() << (bar.pitch != Length{}) << bar.all_round
-          << (bar.turn != Angle{}) << bar.reach << blank.bar.shoulders.size();
-}
-
 } // namespace clockface::app

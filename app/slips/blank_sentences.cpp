@@ -279,9 +279,7 @@ void BlankSlip::existing_sentence(Sentence& s, std::size_t index, const Existing
     };
     from_edge("thereX", tr("distance from the left edge"), &Point::x);
     from_edge("thereY", tr("distance from the lower edge"), &Point::y);
-    auto* remove = link_button(name("removeThere"), tr("it is not there"));
-    connect(remove, &QPushButton::clicked, this, [this, index] { remove_existing(index); });
-    s.ends_with(remove);
+    s.ends_with(name("removeThere"), tr("it is not there"), [this, index] { remove_existing(index); });
 }
 
 void BlankSlip::add_existing() {

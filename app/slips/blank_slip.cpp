@@ -43,121 +43,82 @@ QString halves_in_words(const Job& job) {
                : all.join(QLatin1Char(' '));
 }
 
+// What sawing the bar comes to.
+QString cuts_in_words(const Job& job, const Sawing& cutting) {
+    const SawCut first = saw_cuts(cutting).front();
+    const Length needed = bar_needed(cutting), bar = job.blank.extent_x();
+    const QString all =
+        QObject::tr("From one piece to the next it is %1: %2 long, %3 for the saw, twice %4 to face. The first cut "
+                    "goes between "
+                    "%5 and %6 from the left end. All of it takes %7 of bar, the last cut included%8")
+            .arg(shown_length(job, pitch_of(cutting)), shown_length(job, cutting.length),
+                 shown_length(job, cutting.kerf), shown_length(job, cutting.facing), shown_length(job, first.near_line),
+                 shown_length(job, first.far_line), shown_length(job, needed));
+    return all.arg(needed > bar ? QObject::tr("; this bar is %1 too short.").arg(shown_length(job, needed - bar))
+                                : QStringLiteral("."));
+}
+
 } // namespace
 
 BlankSlip::BlankSlip(Document& document, Selection& selection, QWidget* parent)
-    : Slip(document, selection, parent) {
-    body()->addWidget(heading(tr("The job")));
-    Sentence* s = add(body());
-    job_sentence(*s);
+    : Slip(document, selection, parent)
+    , m_card(card(new QVBoxLayout, 10, [this](Card& card) { write(card); })) {
+    body()->addLayout(m_card.place());
     body()->addStretch();
 }
 
-Sentence* BlankSlip::add(QVBoxLayout* box) {
-    Sentence* s = sentence();
-    m_sentences << s;
-    box->addWidget(s);
-    return s;
-}
-
-Shape BlankSlip::structure() {
-    const Job& job = document().settled();
-    const Blank& blank = job.blank;
-    Shape all;
-    all << blank.shape << (blank.step ? 1 + static_cast<int>(blank.step->axis) : 0) << blank.sawing.has_value()
-        << blank.up << job.datum.place << job.datum.on << blank.bore.has_value() << blank.bar.bore_depth.has_value()
-        << blank.bar.flats.size();
-    for (const Existing& there : blank.existing)
-        all << there.kind << there.face << there.name;
-    return all;
-}
-
 void BlankSlip::refresh() {
-    if (m_built != structure())
-        build();
-    for (Sentence* sentence : m_sentences)
-        sentence->refresh();
-    const Job& job = document().job();
-    m_halves->setText(halves_in_words(job));
-    if (!m_cuts || !job.blank.sawing)
-        return;
-    const Sawing& cutting = *job.blank.sawing;
-    const SawCut first = saw_cuts(cutting).front();
-    const Length needed = bar_needed(cutting);
-    m_cuts->setText(
-        tr("From one piece to the next it is %1: %2 long, %3 for the saw, twice %4 to face. The first cut goes between "
-           "%5 "
-           "and %6 from the left end. All of it takes %7 of bar, the last cut included%8")
-            .arg(shown_length(job, pitch_of(cutting)), shown_length(job, cutting.length),
-                 shown_length(job, cutting.kerf), shown_length(job, cutting.facing), shown_length(job, first.near_line),
-                 shown_length(job, first.far_line), shown_length(job, needed),
-                 needed > job.blank.extent_x()
-                     ? tr("; this bar is %1 too short.").arg(shown_length(job, needed - job.blank.extent_x()))
-                     : QStringLiteral(".")));
+    m_card.renew(document().trying());
 }
 
-void BlankSlip::build() {
-    m_built = structure();
-    m_sentences = m_sentences.mid(0, 1);
-    m_cuts = nullptr;
-    const QWidget* at_work = m_box ? m_box->focusWidget() : nullptr;
-    const QString blank_name = at_work && at_work->hasFocus() ? at_work->objectName() : QString();
-    if (m_box) {
-        // It may be the sender's parent just now, so it goes when control is back in the event loop.
-        m_box->hide();
-        m_box->deleteLater();
-        body()->removeWidget(m_box);
-    }
-    m_box = new QWidget;
-    auto* box = new QVBoxLayout(m_box);
-    box->setContentsMargins(0, 0, 0, 0);
-    box->setSpacing(10);
+void BlankSlip::write(Card& card) {
     const Job& job = document().settled();
-    const Blank& blank = job.blank;
-    box->addWidget(heading(tr("The piece of metal")));
-    shape_sentence(*add(box));
-    size_sentence(*add(box), blank);
-    metal_sentence(*add(box), blank);
-    box->addWidget(m_halves = quiet({}));
+    card.heading(tr("The job"));
+    job_sentence(card.sentence());
+    card.space(4);
+    write_metal(card, job.blank);
+    card.space(6);
+    write_zero(card, job);
+}
+
+void BlankSlip::write_metal(Card& card, const Blank& blank) {
+    card.heading(tr("The piece of metal"));
+    shape_sentence(card.sentence());
+    size_sentence(card.sentence(), blank);
+    metal_sentence(card.sentence(), blank);
+    card.words(QStringLiteral("halves"), halves_in_words(document().job()));
     if (blank.is_bar()) {
-        shoulder_sentence(*add(box));
+        shoulder_sentence(card.sentence());
         for (std::size_t i = 0; i < blank.bar.flats.size(); ++i)
-            flat_sentence(*add(box), i);
-        auto* flat = link_button(QStringLiteral("addFlat"), tr("there is a flat along it"));
-        connect(flat, &QPushButton::clicked, this, &BlankSlip::add_flat);
-        box->addWidget(flat);
+            flat_sentence(card.sentence(), i);
+        card.link(QStringLiteral("addFlat"), tr("there is a flat along it"), [this] { add_flat(); });
     } else if (!blank.is_round() && blank.shape != BlankShape::Angle) {
-        step_sentence(*add(box), blank);
+        step_sentence(card.sentence(), blank);
     }
     if (blank.shape == BlankShape::Plate) {
-        sawing_sentence(*add(box), blank);
-        if (blank.sawing)
-            box->addWidget(m_cuts = quiet({}));
+        sawing_sentence(card.sentence(), blank);
+        if (const Job& now = document().job(); blank.sawing)
+            card.words(QStringLiteral("cuts"), now.blank.sawing ? cuts_in_words(now, *now.blank.sawing) : QString());
     }
     for (std::size_t i = 0; i < blank.existing.size(); ++i)
         if (blank.existing[i].face == blank.up)
-            existing_sentence(*add(box), i, blank.existing[i]);
-    auto* there = link_button(QStringLiteral("addExisting"), tr("something is on this face already"));
-    set_tip(there, tr("A boss, a hole or a slot that is there before work begins"));
-    connect(there, &QPushButton::clicked, this, &BlankSlip::add_existing);
-    box->addWidget(there);
-    there->setHidden(blank.on_side());
-    box->addSpacing(6);
-    box->addWidget(heading(tr("Zero and angles")));
-    if (faces_of(blank.shape).size() > 1)
-        face_sentence(*add(box), blank);
-    zero_sentence(*add(box), job);
-    angle_sentence(*add(box));
-    if (blank.on_side())
-        seen_from_sentence(*add(box));
-    move_sentence(*add(box), job);
-    box->addWidget(quiet(
-        tr("Changing zero, axes, angles or unit changes the figures. The holes stay where they are on the metal.")));
-    body()->insertWidget(2, m_box);
-    m_box->show();
-    if (!blank_name.isEmpty())
-        if (auto* same = m_box->findChild<QWidget*>(blank_name))
-            same->setFocus(Qt::OtherFocusReason);
+            existing_sentence(card.sentence(), i, blank.existing[i]);
+    if (!blank.on_side())
+        card.link(QStringLiteral("addExisting"), tr("something is on this face already"), [this] { add_existing(); },
+                  {.tip = tr("A boss, a hole or a slot that is there before work begins")});
+}
+
+void BlankSlip::write_zero(Card& card, const Job& job) {
+    card.heading(tr("Zero and angles"));
+    if (faces_of(job.blank.shape).size() > 1)
+        face_sentence(card.sentence(), job.blank);
+    zero_sentence(card.sentence(), job);
+    angle_sentence(card.sentence());
+    if (job.blank.on_side())
+        seen_from_sentence(card.sentence());
+    move_sentence(card.sentence(), job);
+    card.quiet(
+        tr("Changing zero, axes, angles or unit changes the figures. The holes stay where they are on the metal."));
 }
 
 void BlankSlip::job_sentence(Sentence& s) {

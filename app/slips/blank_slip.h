@@ -2,7 +2,6 @@
 #pragma once
 
 #include "slips/slip.h"
-#include "widgets/shape.h"
 
 namespace clockface::app {
 
@@ -15,15 +14,11 @@ protected:
     void refresh() override;
 
 private:
-    QList<Sentence*> m_sentences;
-    QWidget* m_box = nullptr;   // everything that depends on the shape and on what is there
-    QLabel* m_halves = nullptr; // where the middle really is
-    QLabel* m_cuts = nullptr;   // what cutting the bar comes to
-    Shape m_built;              // what the box was built for
+    Card m_card;
 
-    [[nodiscard]] Shape structure();
-    void build();
-    Sentence* add(QVBoxLayout* box);
+    void write(Card& card);
+    void write_metal(Card& card, const Blank& blank);
+    void write_zero(Card& card, const Job& job);
     void job_sentence(Sentence& s);
     void shape_sentence(Sentence& s);
     void size_sentence(Sentence& s, const Blank& blank);

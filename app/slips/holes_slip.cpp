@@ -25,8 +25,32 @@
 
 namespace clockface::app {
 
+namespace {
+
+// The figure of a new pattern that the drawing most likely has otherwise.
+QString first_blank(PatternKind kind) {
+    switch (kind) {
+    case PatternKind::Single:
+        return QStringLiteral("size");
+    case PatternKind::Grid:
+        return QStringLiteral("columns");
+    case PatternKind::Copy:
+        return QStringLiteral("of");
+    case PatternKind::Circle:
+    case PatternKind::Arc:
+    case PatternKind::Row:
+    case PatternKind::Ring:
+    case PatternKind::Helix:
+        break;
+    }
+    return QStringLiteral("count");
+}
+
+} // namespace
+
 HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     : Slip(document, selection, parent)
+    , m_patterns(card(new QVBoxLayout, 5, [this](Card& card) { write_patterns(card); }))
     , m_table_model(document) {
     auto* callout = new CalloutLine(document);
     connect(callout, &CalloutLine::added, this,
@@ -69,9 +93,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     set_tip(copied, tr("Measure an old part, or get its marks across (Ctrl+T)"));
     connect(copied, &QPushButton::clicked, this, &HolesSlip::old_part_wanted);
     body()->addWidget(copied);
-    m_patterns = new QVBoxLayout;
-    m_patterns->setSpacing(8);
-    body()->addLayout(m_patterns);
+    body()->addLayout(m_patterns.place());
 
     m_table = new QTableView;
     m_table->setObjectName(QStringLiteral("holeTable"));
@@ -98,7 +120,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
             this->selection().select(this->document().job().patterns[hole->pattern].name, hole->name);
     });
 
-    m_why = quiet({});
+    m_why = quiet_label({});
     m_why->setObjectName(QStringLiteral("why"));
     m_why->setTextInteractionFlags(Qt::TextSelectableByMouse);
     body()->addWidget(m_why);
@@ -107,7 +129,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     connect(m_zero_here, &QPushButton::clicked, this, &HolesSlip::set_zero_here);
     body()->addWidget(m_zero_here);
 
-    m_convention = quiet({});
+    m_convention = quiet_label({});
     body()->addWidget(m_convention);
     body()->addStretch();
 
@@ -123,7 +145,7 @@ int HolesSlip::open_pattern() {
     if (const int chosen = pattern_index(job, selection().pattern()); at_hand(chosen))
         return chosen;
     // A pattern that has just been given another name stays open.
-    if (at_hand(m_open_index) && job.patterns.size() == m_built_patterns)
+    if (at_hand(m_open_index) && job.patterns.size() == m_seen_patterns)
         return m_open_index;
     for (int i = 0; i < static_cast<int>(job.patterns.size()); ++i)
         if (at_hand(i))
@@ -131,129 +153,59 @@ int HolesSlip::open_pattern() {
     return -1;
 }
 
-Shape HolesSlip::structure() {
-    Shape all;
-    const Job& job = document().settled();
-    for (const Pattern& pattern : job.patterns) {
-        if (!is_at_hand(job, pattern))
-            continue;
-        all << pattern.name << pattern.layout.index();
-        if (const auto* points = std::get_if<PointsPattern>(&pattern.layout))
-            for (const std::string& copied : points->copied)
-                all << copied;
-        // The ways of saying a pattern that have sentences of their own.
-        if (const auto* row = std::get_if<RowPattern>(&pattern.layout))
-            all << row->centred;
-        if (const auto* margins = std::get_if<MarginsPattern>(&pattern.layout))
-            all << margins->along;
-        if (const auto* copy = std::get_if<CopyPattern>(&pattern.layout))
-            all << copy->way.index();
-        if (const auto* bar = std::get_if<BarPattern>(&pattern.layout)) {
-            add_bar_shape(all, *bar, job.blank);
-            all << pattern.hole.depth.has_value();
-        }
-    }
-    return all << open_pattern();
-}
-
 void HolesSlip::refresh() {
-    const bool on_side = document().settled().blank.on_side();
-    for (QPushButton* button : m_flat_buttons)
-        button->setVisible(!on_side);
-    for (QPushButton* button : m_side_buttons)
-        button->setVisible(on_side);
-    if (m_built != structure() || !m_pattern_box)
-        build();
     const Job& job = document().settled();
-    if (m_open)
-        m_open->refresh();
-    if (m_said)
-        m_said->setText(
-            tr("As a callout: %1").arg(q(callout_of(job.patterns[static_cast<std::size_t>(m_open_index)], job))));
-    std::vector<int> made(job.patterns.size(), 0);
-    for (const Hole& hole : document().plan().holes)
-        if (hole.pattern < made.size())
-            ++made[hole.pattern];
-    for (int i = 0; i < m_lines.size(); ++i) {
-        const auto index = static_cast<std::size_t>(i);
-        if (m_lines[i])
-            m_lines[i]->set_words(
-                QStringLiteral("%1    %2").arg(q(job.patterns[index].name), pattern_summary(job, index, made[index])));
-    }
+    for (QPushButton* button : m_flat_buttons)
+        button->setVisible(!job.blank.on_side());
+    for (QPushButton* button : m_side_buttons)
+        button->setVisible(job.blank.on_side());
     m_convention->setText(
         tr("%1; zero %2. Change them at Blank.").arg(q(job.convention.in_words()), q(in_words(job.datum, job.blank))));
     follow_selection();
 }
 
-void HolesSlip::build() {
-    m_built = structure();
-    m_open_index = open_pattern();
-    m_built_patterns = document().settled().patterns.size();
-    m_lines.clear();
-    m_open = nullptr;
-    m_said = nullptr;
-    // Somebody at work in a blank goes on in the same blank of the new sentence.
-    const QWidget* at_work = m_pattern_box ? m_pattern_box->focusWidget() : nullptr;
-    const QString blank = at_work && at_work->hasFocus() ? at_work->objectName() : QString();
-    if (m_pattern_box) {
-        // It may be the sender's parent just now, so it goes when control is back in the event loop.
-        m_pattern_box->hide();
-        m_pattern_box->deleteLater();
-        m_patterns->removeWidget(m_pattern_box);
-    }
-    m_pattern_box = new QWidget;
-    auto* box = new QVBoxLayout(m_pattern_box);
-    box->setContentsMargins(0, 0, 0, 0);
-    box->setSpacing(5);
+void HolesSlip::write_patterns(Card& card) {
     const Job& job = document().settled();
-    const int open = open_pattern();
+    const int open = m_open_index;
     if (open < 0)
-        box->addWidget(quiet(tr("There are no holes yet. Begin with the pattern the drawing gives most holes in; every "
-                                "figure in its sentence can then be typed over.")));
+        card.quiet(tr("There are no holes yet. Begin with the pattern the drawing gives most holes in; every "
+                      "figure in its sentence can then be typed over."));
+    std::vector<int> made(job.patterns.size(), 0);
+    for (const Hole& hole : document().plan().holes)
+        if (hole.pattern < made.size())
+            ++made[hole.pattern];
     for (std::size_t i = 0; i < job.patterns.size(); ++i) {
-        if (!is_at_hand(job, job.patterns[i])) {
-            m_lines << nullptr;
+        if (!is_at_hand(job, job.patterns[i]))
             continue;
-        }
         if (static_cast<int>(i) == open) {
-            m_open = sentence();
-            m_open->setObjectName(QStringLiteral("patternSentence"));
-            write_pattern(*m_open, blanks(), job, i);
-            box->addWidget(m_open);
-            // No drawing calls out what was copied from a part.
-            const auto* points = std::get_if<PointsPattern>(&job.patterns[i].layout);
-            if (!points || points->copied.empty()) {
-                m_said = quiet({});
-                m_said->setObjectName(QStringLiteral("saidAs"));
-                m_said->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::TextSelectableByKeyboard);
-                box->addWidget(m_said);
-            }
-            box->addWidget(links_of(job, i));
-            m_lines << nullptr;
+            write_open(card, i);
             continue;
         }
-        auto* line = new LineButton;
-        line->setObjectName(QStringLiteral("pattern%1").arg(q(job.patterns[i].name)));
-        line->setAccessibleName(tr("open pattern %1").arg(q(job.patterns[i].name)));
         const std::string name = job.patterns[i].name;
-        connect(line, &QPushButton::clicked, this, [this, name] { selection().select(name, {}); });
-        box->addWidget(line);
-        m_lines << line;
+        card.line(QStringLiteral("pattern%1").arg(q(name)),
+                  QStringLiteral("%1    %2").arg(q(name), pattern_summary(job, i, made[i])),
+                  [this, name] { selection().select(name, {}); }, {.spoken = tr("open pattern %1").arg(q(name))});
     }
-    m_patterns->addWidget(m_pattern_box);
-    m_pattern_box->show(); // at once, so that a blank in it can take the keys
-    if (!blank.isEmpty())
-        if (auto* same = m_pattern_box->findChild<QWidget*>(blank))
-            same->setFocus(Qt::OtherFocusReason);
+}
+
+void HolesSlip::write_open(Card& card, std::size_t index) {
+    const Job& job = document().settled();
+    const Pattern& pattern = job.patterns[index];
+    write_pattern(card.hangs_on(index).hangs_on(pattern.layout.index()).sentence(QStringLiteral("patternSentence")),
+                  blanks(), job, index);
+    // No drawing calls out what was copied from a part.
+    const auto* points = std::get_if<PointsPattern>(&pattern.layout);
+    if (!points || points->copied.empty())
+        card.words(QStringLiteral("saidAs"), tr("As a callout: %1").arg(q(callout_of(pattern, job))), Card::OfUse::ToCopy);
+    card.links([&] { write_links(card, job, index); });
 }
 
 void HolesSlip::follow_selection() {
-    if (m_built != structure()) {
-        refresh();
-        return;
-    }
     const Job& job = document().job();
     const int open = open_pattern();
+    m_open_index = open;
+    m_seen_patterns = document().settled().patterns.size();
+    m_patterns.renew(document().trying());
     m_table_model.show_pattern(open < 0 ? std::string() : job.patterns[static_cast<std::size_t>(open)].name);
     m_table->setVisible(open >= 0);
     // As high as its holes need, up to ten of them.
@@ -278,32 +230,24 @@ void HolesSlip::follow_selection() {
     m_table->viewport()->update();
 }
 
-QWidget* HolesSlip::links_of(const Job& job, std::size_t index) {
-    auto* line = new QWidget;
-    auto* links = new FlowLayout(line);
-    const auto add = [&](const QString& name, const QString& text, const QString& tip, const auto& act) {
-        QPushButton* made = link_button(name, text);
-        set_tip(made, tip);
-        connect(made, &QPushButton::clicked, this, act);
-        links->addWidget(made);
-    };
+void HolesSlip::write_links(Card& card, const Job& job, std::size_t index) {
     const QString name = q(job.patterns[index].name);
+    const auto cut = [this, index] {
+        (void)document().edit(tr("cutting loose"), cut_loose(document().settled(), index));
+    };
     const auto* points = std::get_if<PointsPattern>(&job.patterns[index].layout);
     if (points && !points->copied.empty()) {
-        add(QStringLiteral("toOldPart"), tr("to the old part"), tr("Its readings say where these holes are (Ctrl+T)"),
-            [this] { emit old_part_wanted(); });
-        add(QStringLiteral("cutLoose"), tr("cut the copy loose"),
-            tr("All copied holes stay where they are and follow the readings no longer"),
-            [this, index] { (void)document().edit(tr("cutting loose"), cut_loose(document().settled(), index)); });
-        return line;
+        card.link(QStringLiteral("toOldPart"), tr("to the old part"), [this] { emit old_part_wanted(); },
+                  {.tip = tr("Its readings say where these holes are (Ctrl+T)")});
+        card.link(QStringLiteral("cutLoose"), tr("cut the copy loose"), cut,
+                  {.tip = tr("All copied holes stay where they are and follow the readings no longer")});
+        return;
     }
-    add(QStringLiteral("removePattern"), tr("take %1 away").arg(name),
-        tr("What hangs on it stays where it is and hangs on nothing any more"), [this] { remove_pattern(); });
+    card.link(QStringLiteral("removePattern"), tr("take %1 away").arg(name), [this] { remove_pattern(); },
+              {.tip = tr("What hangs on it stays where it is and hangs on nothing any more")});
     if (!names_in(std::as_const(job.patterns[index].layout)).empty())
-        add(QStringLiteral("cutLoose"), tr("cut %1 loose").arg(name),
-            tr("The holes stay where they are and follow their source no longer"),
-            [this, index] { (void)document().edit(tr("cutting loose"), cut_loose(document().settled(), index)); });
-    return line;
+        card.link(QStringLiteral("cutLoose"), tr("cut %1 loose").arg(name), cut,
+                  {.tip = tr("The holes stay where they are and follow their source no longer")});
 }
 
 void HolesSlip::add_pattern(PatternKind kind) {
@@ -317,12 +261,9 @@ void HolesSlip::add_pattern(PatternKind kind) {
     next.patterns.push_back(pattern);
     if (document().edit(tr("new pattern %1").arg(q(pattern.name)), next)) {
         selection().select(pattern.name, {});
-        if (m_open)
-            if (auto* first = m_open->findChild<BlankEdit*>(kind == PatternKind::Single ? "size"
-                                                            : kind == PatternKind::Grid ? "columns"
-                                                            : kind == PatternKind::Copy ? "of"
-                                                                                        : "count"))
-                first->setFocus(Qt::OtherFocusReason);
+        const auto* open = findChild<Sentence*>(QStringLiteral("patternSentence"));
+        if (auto* first = open ? open->findChild<BlankEdit*>(first_blank(kind)) : nullptr)
+            first->setFocus(Qt::OtherFocusReason);
     }
 }
 

@@ -4,8 +4,6 @@
 #include "layout/new_pattern.h"
 #include "slips/hole_table.h"
 #include "slips/slip.h"
-#include "widgets/line_button.h"
-#include "widgets/shape.h"
 
 class QTableView;
 
@@ -28,26 +26,21 @@ protected:
     void refresh() override;
 
 private:
-    QVBoxLayout* m_patterns;
-    QWidget* m_pattern_box = nullptr;
-    Sentence* m_open = nullptr;
-    QLabel* m_said = nullptr; // the open pattern as a callout, in its normal form
-    QList<LineButton*> m_lines;
+    Card m_patterns; // the open one as a sentence and a callout, the others as lines
     HoleTable m_table_model;
     QTableView* m_table;
     QLabel* m_why;
     QPushButton* m_zero_here;
     QLabel* m_convention;
     QList<QPushButton*> m_flat_buttons, m_side_buttons; // ways to begin a pattern that only one sort of face has
-    Shape m_built;                                      // what the sentences were built for
-    int m_open_index = -1;
-    std::size_t m_built_patterns = 0;
+    int m_open_index = -1;                              // as last seen, and how many patterns there were then
+    std::size_t m_seen_patterns = 0;
 
-    void build();
-    QWidget* links_of(const Job& job, std::size_t index);
+    void write_patterns(Card& card);
+    void write_open(Card& card, std::size_t index);
+    void write_links(Card& card, const Job& job, std::size_t index);
 
     void follow_selection();
-    [[nodiscard]] Shape structure();
     [[nodiscard]] int open_pattern();
 };
 

@@ -106,7 +106,7 @@ void ImportSlip::build() {
     auto* box = new QVBoxLayout(m_box);
     box->setContentsMargins(0, 0, 0, 0);
     box->setSpacing(10);
-    QLabel* title = heading(tr("Holes from %1").arg(breakable(m_file)));
+    QLabel* title = heading_label(tr("Holes from %1").arg(breakable(m_file)));
     title->setWordWrap(true);
     box->addWidget(title);
     Sentence* s = sentence();
@@ -129,16 +129,16 @@ void ImportSlip::build() {
                 m_no_layers);
     choices(box, tr("Sizes"), tr("no size"), QStringLiteral("size"), {sizes.begin(), sizes.end()}, m_no_sizes);
     if (!m_found.how.empty())
-        box->addWidget(quiet(q(m_found.how)));
+        box->addWidget(quiet_label(q(m_found.how)));
     if (m_found.holes.size() > static_cast<std::size_t>(Document::most_at_a_key))
-        box->addWidget(quiet(tr("So many holes are shown on the board when they are taken.")));
+        box->addWidget(quiet_label(tr("So many holes are shown on the board when they are taken.")));
     if (!m_found.left_out.empty()) {
         QStringList lines;
         for (std::size_t i = 0; i < std::min(m_found.left_out.size(), most_rows_shown); ++i)
             lines << q(m_found.left_out[i]);
         if (m_found.left_out.size() > most_rows_shown)
             lines << tr("… and %1 more.").arg(m_found.left_out.size() - most_rows_shown);
-        auto* left = quiet(tr("Left out:\n%1").arg(lines.join(QLatin1Char('\n'))));
+        auto* left = quiet_label(tr("Left out:\n%1").arg(lines.join(QLatin1Char('\n'))));
         left->setObjectName(QStringLiteral("importLeftOut"));
         box->addWidget(left);
     }
@@ -154,8 +154,8 @@ void ImportSlip::build() {
     connect(leave_them, &QPushButton::clicked, this, &ImportSlip::leave);
     box->addWidget(leave_them);
     box->addWidget(
-        quiet(tr("The figures are counted from the job's zero, in the directions of its axes. Nothing of the "
-                 "job changes until the holes are taken.")));
+        quiet_label(tr("The figures are counted from the job's zero, in the directions of its axes. Nothing of the "
+                       "job changes until the holes are taken.")));
     body()->insertWidget(0, m_box);
     m_box->show();
 }
@@ -251,9 +251,9 @@ void ImportSlip::choices(QVBoxLayout* box, const QString& heading_text, const QS
     box->addWidget(label);
     constexpr std::size_t most_choices = 40; // more than that is no choice; they are all taken
     if (counted_names.size() > most_choices)
-        box->addWidget(quiet(tr("%1 of them; the first %2 can be left out here, the others come along.")
-                                 .arg(counted_names.size())
-                                 .arg(most_choices)));
+        box->addWidget(quiet_label(tr("%1 of them; the first %2 can be left out here, the others come along.")
+                                       .arg(counted_names.size())
+                                       .arg(most_choices)));
     for (std::size_t i = 0; i < std::min(counted_names.size(), most_choices); ++i) {
         const auto& [name, count] = counted_names[i];
         auto* choice = new QCheckBox(button_text(tr("%1: %2").arg(

@@ -20,7 +20,7 @@ constexpr double usual_margin = 1.5; // diameters
 
 Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
     : Slip(document, selection, parent) {
-    body()->addWidget(heading(tr("Reckoning")));
+    body()->addWidget(heading_label(tr("Reckoning")));
     Sentence* s = add();
     s->reads(tr("Half of {halfOf} on graduations of {graduation}:"));
     length(*s, "halfOf", tr("reading"), Length::mm(12.37));

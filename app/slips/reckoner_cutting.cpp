@@ -3,6 +3,7 @@
 #include "cutting/depth_figure.h"
 #include "cutting/machines.h"
 #include "look/plain_figure.h"
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
@@ -28,7 +29,7 @@ void Reckoner::text(Sentence& s, const QString& name, const QString& what, const
 }
 
 void Reckoner::add_cutting_sums() {
-    body()->addWidget(heading(tr("Cutters and depths")));
+    body()->addWidget(heading_label(tr("Cutters and depths")));
     Sentence* s = add();
     s->reads(tr("Thread {anyThread} in a hole of {anyDrill} and metal {threadMetal} thick, guided by a clearance "
                 "counterbore {guideDepth} deep:"));

@@ -1,4 +1,5 @@
 // The sums on the page of reckoning that belong to round work.
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "round/figures.h"
@@ -17,7 +18,7 @@ constexpr double pull_share = 0.5; // of its weight, that a mass held off centre
 } // namespace
 
 void Reckoner::add_round_sums() {
-    body()->addWidget(heading(tr("Round work")));
+    body()->addWidget(heading_label(tr("Round work")));
     Sentence* s = add();
     s->reads(
         tr("On a bar of {skateBar} a drill of {skateDrill} started {skateOff} off the top and is {skateDepth} deep:"));

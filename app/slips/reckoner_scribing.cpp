@@ -1,6 +1,7 @@
 // The sums on the page of reckoning that belong to scribing.
 #include "layout/scribing.h"
 #include "look/plain_figure.h"
+#include "look/plain_text.h"
 #include "look/words.h"
 #include "slips/reckoner.h"
 
@@ -9,7 +10,7 @@
 namespace clockface::app {
 
 void Reckoner::add_scribing_sums() {
-    body()->addWidget(heading(tr("Scribing")));
+    body()->addWidget(heading_label(tr("Scribing")));
     Sentence* s = add();
     s->reads(tr("Lines from both edges at {twoLineSetting} fall apart by {twoLineGap}:"));
     length(*s, "twoLineSetting", tr("setting of the gauge"), Length::mm(23.4));

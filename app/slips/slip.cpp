@@ -41,18 +41,8 @@ void Slip::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
 }
 
-QLabel* Slip::heading(const QString& text) {
-    auto* label = plain_label(text);
-    label->setProperty("heading", true);
-    label->setWordWrap(true);
-    return label;
-}
-
-QLabel* Slip::quiet(const QString& text) {
-    auto* label = plain_label(text);
-    label->setProperty("quiet", true);
-    label->setWordWrap(true);
-    return label;
+Card Slip::card(QVBoxLayout* place, int spacing, Card::Says says) {
+    return {place, spacing, [this] { m_document.drop_preview(); }, std::move(says)};
 }
 
 Sentence* Slip::sentence(QWidget* parent) {

@@ -3,6 +3,7 @@
 
 #include "document/document.h"
 #include "document/selection.h"
+#include "widgets/card.h"
 #include "widgets/job_blanks.h"
 #include "widgets/wrapping.h"
 
@@ -32,8 +33,8 @@ protected:
     JobBlanks& blanks() { return m_blanks; }
     QVBoxLayout* body() { return m_body; }
 
-    QLabel* heading(const QString& text);
-    QLabel* quiet(const QString& text);
+    /// A part of the slip that stands in `place`; leaving one of its blanks with Escape drops what was being tried.
+    Card card(QVBoxLayout* place, int spacing, Card::Says says);
     /// A sentence that belongs to the slip; leaving one of its blanks with Escape drops what was being tried.
     Sentence* sentence(QWidget* parent = nullptr);
     /// A row of tabs, each an object name and its word, as short as can be: four stand side by side at the narrowest

@@ -2,6 +2,7 @@
 
 #include "look/plain_text.h"
 #include "widgets/flow_layout.h"
+#include "widgets/wrapping.h"
 
 #include <QEvent>
 #include <QLabel>
@@ -30,6 +31,14 @@ Sentence::Sentence(QWidget* parent)
 }
 
 void Sentence::reads(const QString& text, const QHash<QString, QString>& said) {
+    if (m_heard) {
+        QStringList places = said.keys();
+        places.sort();
+        *m_heard << text;
+        for (const QString& place : std::as_const(places))
+            *m_heard << place << said.value(place);
+        return;
+    }
     static const QRegularExpression piece(QStringLiteral("\\{(\\w+)\\}|[^\\s{]+"));
     for (auto found = piece.globalMatch(text); found.hasNext();) {
         const QRegularExpressionMatch match = found.next();
@@ -82,26 +91,40 @@ bool Sentence::shows(const Part& part) {
     return part.blank ? !part.blank->isHidden() : part.place_of.isEmpty();
 }
 
-BlankEdit* Sentence::blank(const QString& name, const QString& what, BlankEdit::Show show, BlankEdit::Try attempt) {
+void Sentence::blank(const QString& name, const QString& what, BlankEdit::Show show, BlankEdit::Try attempt) {
+    if (m_heard) {
+        *m_heard << name << what;
+        return;
+    }
     auto* edit = new BlankEdit(name, what, std::move(show), std::move(attempt), this);
     add(edit);
     connect(edit, &BlankEdit::verdict, this, &Sentence::show_verdict);
     connect(edit, &BlankEdit::given_up, this, &Sentence::given_up);
     m_refreshers.emplace_back([edit] { edit->refresh(); });
-    return edit;
 }
 
-ChoiceBlank* Sentence::choice(const QString& name, const QString& what, const QStringList& fillings,
-                              std::function<int()> now, std::function<QString(int)> choose) {
+void Sentence::choice(const QString& name, const QString& what, const QStringList& fillings, std::function<int()> now,
+                      std::function<QString(int)> choose) {
+    if (m_heard) {
+        *m_heard << name << what;
+        for (const QString& filling : fillings)
+            *m_heard << filling;
+        return;
+    }
     auto* blank = new ChoiceBlank(
         name, what, fillings, std::move(now),
         [this, choose = std::move(choose)](int filling) { show_verdict(choose(filling), {}); }, this);
     add(blank);
     m_refreshers.emplace_back([blank] { blank->refresh(); });
-    return blank;
 }
 
-void Sentence::ends_with(QPushButton* link) {
+void Sentence::ends_with(const QString& name, const QString& words, std::function<void()> then) {
+    if (m_heard) {
+        *m_heard << name << words;
+        return;
+    }
+    QPushButton* link = link_button(name, words);
+    connect(link, &QPushButton::clicked, this, std::move(then));
     link->setParent(this);
     add(link);
 }

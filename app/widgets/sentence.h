@@ -4,6 +4,7 @@
 
 #include "widgets/blank_edit.h"
 #include "widgets/choice_blank.h"
+#include "widgets/shape.h"
 
 #include <QHash>
 #include <QStringList>
@@ -12,7 +13,6 @@
 #include <vector>
 
 class QLabel;
-class QPushButton;
 
 namespace clockface::app {
 
@@ -26,13 +26,16 @@ public:
     /// never made shows nothing. A number at the end of a blank's name, and what is behind a colon, are not part of it
     /// here. `said` are places that are filled with words and not with blanks.
     void reads(const QString& text, const QHash<QString, QString>& said = {});
-    BlankEdit* blank(const QString& name, const QString& what, BlankEdit::Show show, BlankEdit::Try attempt);
+    void blank(const QString& name, const QString& what, BlankEdit::Show show, BlankEdit::Try attempt);
     /// A blank with a few possible fillings; `now` gives the index of the present one, `choose` takes another, or says
     /// why it cannot be.
-    ChoiceBlank* choice(const QString& name, const QString& what, const QStringList& fillings, std::function<int()> now,
-                        std::function<QString(int)> choose);
+    void choice(const QString& name, const QString& what, const QStringList& fillings, std::function<int()> now,
+                std::function<QString(int)> choose);
     /// What can be done with what the sentence speaks of, at its end.
-    void ends_with(QPushButton* link);
+    void ends_with(const QString& name, const QString& words, std::function<void()> then);
+
+    /// From now on nothing is made of what it is told: it is only written down in `heard`, which must outlive it.
+    void only_hears(Shape& heard) { m_heard = &heard; }
 
     /// Shows the job's values in all blanks.
     void refresh();
@@ -65,6 +68,7 @@ private:
         mutable QSize size{}; // kept once it was measured
         QRect place{};
     };
+    Shape* m_heard = nullptr;
     std::vector<Part> m_parts;
     std::vector<std::function<void()>> m_refreshers;
     bool m_in_order = true;    // blanks were made in the order they are read in

@@ -1,6 +1,10 @@
 // Sentences with blanks in them: how they read, and where their parts stand.
 #include "support/window.h"
+#include "widgets/card.h"
 #include "widgets/sentence.h"
+
+#include <QPushButton>
+#include <QVBoxLayout>
 
 using namespace clockface;
 using namespace clockface::app;
@@ -9,11 +13,12 @@ using namespace clockface::testing;
 namespace {
 
 BlankEdit* add_blank(Sentence& sentence, const QString& name, const QString& value) {
-    return sentence.blank(
+    sentence.blank(
         name, name, [value] { return value; },
         [](const QString& text, bool) {
             return text == "bad" ? Verdict{"That will not do.", {}} : Verdict{{}, "read as " + text};
         });
+    return sentence.findChild<BlankEdit*>(name);
 }
 
 } // namespace
@@ -155,6 +160,60 @@ private slots:
             if (first)
                 QVERIFY(reached(first) > 0 && reached(first) < reached(header));
         }
+    }
+    void a_card_is_made_anew_only_when_other_things_are_said() {
+        QWidget window;
+        auto* place = new QVBoxLayout(&window);
+        QString size = "5 mm", told = "first";
+        bool deep = false;
+        int gone_through = 0, followed = 0;
+        Card card(
+            place, 4, [] {},
+            [&](Card& all) {
+                ++gone_through;
+                Sentence& s = all.sentence("one");
+                s.reads(deep ? "A hole of {size}, {depth} deep." : "A hole of {size}.");
+                const auto read = [](const QString&, bool) { return Verdict{}; };
+                s.blank(
+                    "size", "size", [&] { return size; }, read);
+                if (deep)
+                    s.blank(
+                        "depth", "depth", [] { return QString("12 mm"); }, read);
+                all.words("told", told);
+                all.link("go", "go on", [&] { ++followed; });
+            });
+        card.renew(false);
+        window.show();
+        window.activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(&window));
+        auto* blank = window.findChild<BlankEdit*>("size");
+        QCOMPARE(blank->text(), QStringLiteral("5 mm"));
+        QCOMPARE(gone_through, 2); // heard, then made
+        // Other figures: the same widgets show them.
+        size = "6 mm";
+        told = "";
+        card.renew(false);
+        QCOMPARE(gone_through, 3);
+        QCOMPARE(window.findChild<BlankEdit*>("size"), blank);
+        QCOMPARE(blank->text(), QStringLiteral("6 mm"));
+        QVERIFY(!window.findChild<QLabel*>("told")->isVisible());
+        window.findChild<QPushButton*>("go")->click();
+        QCOMPARE(followed, 1);
+        // Another sentence, but a figure is being tried: its blank stays.
+        deep = true;
+        size = "7 mm";
+        told = "not yet";
+        card.renew(true);
+        QVERIFY(!window.findChild<BlankEdit*>("depth"));
+        QCOMPARE(blank->text(), QStringLiteral("7 mm"));
+        // Settled, it is made anew, and whoever was at work in the blank is so still.
+        blank->setFocus();
+        card.renew(false);
+        QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+        QVERIFY(window.findChild<BlankEdit*>("depth"));
+        QCOMPARE(window.findChildren<BlankEdit*>("size").size(), 1);
+        QCOMPARE(QApplication::focusWidget(), window.findChild<BlankEdit*>("size"));
+        QCOMPARE(window.findChild<QLabel*>("told")->text(), told);
     }
 };
 
