@@ -11,7 +11,6 @@ namespace clockface::app {
 
 OrderList::OrderList(QWidget* parent)
     : QListWidget(parent) {
-    setObjectName(QStringLiteral("orderList"));
     setAccessibleName(tr("holes in the order in which they are made; Alt with the arrows moves one"));
     set_tip(this, tr("Drag a hole to another place, or move it with Alt+Up and Alt+Down"));
     setFlow(QListView::LeftToRight);

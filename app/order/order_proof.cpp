@@ -13,10 +13,10 @@
 
 namespace clockface::app {
 
-void OrderSlip::keep_within(QVBoxLayout* box) {
-    Sentence* within = kept_sentence(box);
-    within->reads(tr("A hole may stand {holesWithin} from its place."));
-    blanks().length(*within, "holesWithin", tr("what a hole may stand beside its place"),
+void OrderSlip::write_within(Card& card) {
+    Sentence& within = card.sentence();
+    within.reads(tr("A hole may stand {holesWithin} from its place."));
+    blanks().length(within, "holesWithin", tr("what a hole may stand beside its place"),
                     [](Job& at) -> Length& { return at.holes_within; });
     const int pattern = pattern_index(document().job(), selection().pattern());
     if (pattern < 0 || document().job().blank.on_side())
@@ -27,12 +27,12 @@ void OrderSlip::keep_within(QVBoxLayout* box) {
             return at.patterns[static_cast<std::size_t>(pattern)].within.*axis;
         };
     };
-    Sentence* of_pattern = kept_sentence(box);
-    of_pattern->reads(tr("Those of {pattern} {patternWithinX} in X and {patternWithinY} in Y."),
-                      {{QStringLiteral("pattern"), q(selection().pattern())}});
-    blanks().optional_length(*of_pattern, "patternWithinX", tr("what holes of this pattern may stand off in X"),
+    Sentence& of_pattern = card.hangs_on(pattern).sentence();
+    of_pattern.reads(tr("Those of {pattern} {patternWithinX} in X and {patternWithinY} in Y."),
+                     {{QStringLiteral("pattern"), q(selection().pattern())}});
+    blanks().optional_length(of_pattern, "patternWithinX", tr("what holes of this pattern may stand off in X"),
                              tr("as much"), own(&Within::x));
-    blanks().optional_length(*of_pattern, "patternWithinY", tr("what holes of this pattern may stand off in Y"),
+    blanks().optional_length(of_pattern, "patternWithinY", tr("what holes of this pattern may stand off in Y"),
                              tr("as much"), own(&Within::y));
 }
 

@@ -49,35 +49,35 @@ void dial_blank(const JobBlanks& blanks, Sentence& sentence, const char* name, c
 
 } // namespace
 
-void OrderSlip::keep_ways(QVBoxLayout* box) {
+void OrderSlip::write_ways(Card& card) {
     const bool flat = !document().job().blank.on_side();
-    const auto keep_checks = [&] {
+    const auto write_checks = [&] {
         if (!flat)
             return;
-        Sentence* walk = kept_sentence(box);
-        walk->reads(tr("Before the first hole {walkFirst}; half way round and at the last hole {checkHalfWay}."));
-        blanks().flag(*walk, "walkFirst", tr("a first light walk"), tr("go straight to work"),
+        Sentence& walk = card.sentence();
+        walk.reads(tr("Before the first hole {walkFirst}; half way round and at the last hole {checkHalfWay}."));
+        blanks().flag(walk, "walkFirst", tr("a first light walk"), tr("go straight to work"),
                       tr("touch every place lightly"), [](Job& at) -> bool& { return at_hand(at).order.walk_first; });
-        blanks().flag(*walk, "checkHalfWay", tr("measuring half way"), tr("do not measure"),
+        blanks().flag(walk, "checkHalfWay", tr("measuring half way"), tr("do not measure"),
                       tr("measure from the edges"), [](Job& at) -> bool& { return at_hand(at).order.check_half_way; });
     };
     std::visit(Cases{[&](const Handwheels& wheels) {
-                         keep_checks();
+                         write_checks();
                          if (wheels.dials_turn)
                              return;
-                         Sentence* dials = kept_sentence(box);
-                         dials->reads(tr("Over zero the X dial shows {dialX} and the Y dial {dialY}."));
-                         dial_blank(blanks(), *dials, "dialX", tr("X dial at zero"), wheels.x, &OrderWishes::dial_x);
-                         dial_blank(blanks(), *dials, "dialY", tr("Y dial at zero"), wheels.y, &OrderWishes::dial_y);
+                         Sentence& dials = card.sentence();
+                         dials.reads(tr("Over zero the X dial shows {dialX} and the Y dial {dialY}."));
+                         dial_blank(blanks(), dials, "dialX", tr("X dial at zero"), wheels.x, &OrderWishes::dial_x);
+                         dial_blank(blanks(), dials, "dialY", tr("Y dial at zero"), wheels.y, &OrderWishes::dial_y);
                      },
                      [&](const Readout&) {
-                         keep_checks();
+                         write_checks();
                          if (!flat)
                              return;
-                         Sentence* way = kept_sentence(box);
-                         way->reads(tr("The readout's figures are {readoutWay}."));
+                         Sentence& way = card.sentence();
+                         way.reads(tr("The readout's figures are {readoutWay}."));
                          blanks().one_of<ReadoutWay>(
-                             *way, "readoutWay", tr("how the readout is used"),
+                             way, "readoutWay", tr("how the readout is used"),
                              {{ReadoutWay::FromZero, tr("counted from the drawing's zero")},
                               {ReadoutWay::FromEachHole, tr("counted from each hole to the next")},
                               {ReadoutWay::Routines, tr("its own routines'")}},
@@ -86,10 +86,10 @@ void OrderSlip::keep_ways(QVBoxLayout* box) {
                      [&](const RotaryTable&) {
                          if (!flat)
                              return;
-                         Sentence* way = kept_sentence(box);
-                         way->reads(tr("The table's handle is set by {tableWay}."));
+                         Sentence& way = card.sentence();
+                         way.reads(tr("The table's handle is set by {tableWay}."));
                          blanks().one_of<TableWay>(
-                             *way, "tableWay", tr("what the table is set by"),
+                             way, "tableWay", tr("what the table is set by"),
                              {{TableWay::Dial, tr("its dial")}, {TableWay::Plates, tr("its index plates")}},
                              [](Job& at) -> TableWay& { return at_hand(at).order.table; });
                      },
@@ -151,30 +151,30 @@ void OrderSlip::build_hole_one(QVBoxLayout* box) {
                                    .arg(q(job.convention.in_words()), q(readout->circle_convention.in_words()))));
 }
 
-void OrderSlip::keep_own_order(QVBoxLayout* box) {
+void OrderSlip::write_own_order(Card& card) {
     if (document().plan().holes.empty() || document().job().blank.on_side())
         return;
-    box->addWidget(quiet_label(
-        tr("The holes in the order in which they are come to; drag one, or move it with Alt and the arrows:")));
-    m_own_order = new OrderList;
-    box->addWidget(m_own_order);
-    m_order_cost = quiet_label({});
-    m_order_cost->setObjectName(QStringLiteral("orderCost"));
-    box->addWidget(m_order_cost);
-    connect(m_own_order, &OrderList::hovered, this, &OrderSlip::say_cost);
-    connect(m_own_order, &OrderList::reordered, this, [this](const QStringList& order) {
-        edit(tr("own order of the holes"), [&](Job& at) {
-            at_hand(at).order.holes = HoleOrder::ByHand;
-            at_hand(at).order.by_hand.clear();
-            for (const QString& name : order)
-                at_hand(at).order.by_hand.push_back(name.toStdString());
+    card.quiet(tr("The holes in the order in which they are come to; drag one, or move it with Alt and the arrows:"));
+    card.shows(QStringLiteral("orderList"), [this] {
+        m_own_order = new OrderList;
+        connect(m_own_order, &OrderList::hovered, this, &OrderSlip::say_cost);
+        connect(m_own_order, &OrderList::reordered, this, [this](const QStringList& order) {
+            edit(tr("own order of the holes"), [&](Job& at) {
+                at_hand(at).order.holes = HoleOrder::ByHand;
+                at_hand(at).order.by_hand.clear();
+                for (const QString& name : order)
+                    at_hand(at).order.by_hand.push_back(name.toStdString());
+            });
         });
+        return m_own_order;
     });
-    auto* longer = new QPushButton(tr("Look longer for a shorter way"));
-    longer->setObjectName(QStringLiteral("lookLonger"));
-    set_tip(longer, tr("About a second for a thousand holes; the way found is kept as an order of your own"));
-    connect(longer, &QPushButton::clicked, this, &OrderSlip::look_longer_now);
-    box->addWidget(longer);
+    card.shows(QStringLiteral("orderCost"), [this] { return m_order_cost = quiet_label({}); });
+    card.shows(QStringLiteral("lookLonger"), [this] {
+        auto* longer = new QPushButton(tr("Look longer for a shorter way"));
+        set_tip(longer, tr("About a second for a thousand holes; the way found is kept as an order of your own"));
+        connect(longer, &QPushButton::clicked, this, &OrderSlip::look_longer_now);
+        return longer;
+    });
 }
 
 QHash<QString, int> OrderSlip::holes_by_name() const {

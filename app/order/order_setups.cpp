@@ -84,23 +84,16 @@ std::vector<Operations> makings(const Job& job, const SetupPlan& plan, Face face
 
 } // namespace
 
-void OrderSlip::add_setups_shape(Shape& shape) const {
-    const Job& job = document().job();
-    shape << job.own_setups << job.handwork_apart;
-    for (const Setup& each : job.setups)
-        shape << each.id << each.makes.index() << each.up;
-}
-
-void OrderSlip::add_setup_sentence(QVBoxLayout* box, std::size_t index) {
+void OrderSlip::write_setup(Card& card, std::size_t index) {
     const Setup& setup = document().job().setups[index];
     const QString number = QString::number(index + 1);
-    Sentence* made = kept_sentence(box);
-    made->reads(tr("Set-up {number}, called {setupName}, has the {face} up and makes {setupMakes} {setupPatterns} "
-                   "{setupCutters}."),
-                {{QStringLiteral("number"), number},
-                 {QStringLiteral("face"), q(face_in_words(document().job().blank.shape, setup.up))}});
+    Sentence& made = card.sentence();
+    made.reads(tr("Set-up {number}, called {setupName}, has the {face} up and makes {setupMakes} {setupPatterns} "
+                  "{setupCutters}."),
+               {{QStringLiteral("number"), number},
+                {QStringLiteral("face"), q(face_in_words(document().job().blank.shape, setup.up))}});
     blanks().custom(
-        *made, QStringLiteral("setupName") + number, tr("what set-up %1 is called").arg(number),
+        made, QStringLiteral("setupName") + number, tr("what set-up %1 is called").arg(number),
         [index](const Job& at) { return q(in_words(at, at.setups[index])); },
         [index](Job& at, const QString& text) -> Result<QString> {
             Setup& named = at.setups[index];
@@ -110,7 +103,7 @@ void OrderSlip::add_setup_sentence(QVBoxLayout* box, std::size_t index) {
             return QString();
         });
     blanks().choice(
-        *made, QStringLiteral("setupMakes") + number, tr("what set-up %1 makes").arg(number),
+        made, QStringLiteral("setupMakes") + number, tr("what set-up %1 makes").arg(number),
         {tr("all that is left"), tr("what is done by hand"), tr("the holes of"), tr("the steps of")},
         [this, index](const Job& at) {
             const Setup& own = at.setups[index];
@@ -127,7 +120,7 @@ void OrderSlip::add_setup_sentence(QVBoxLayout* box, std::size_t index) {
         });
     if (std::holds_alternative<OfPatterns>(setup.makes))
         blanks().custom(
-            *made, QStringLiteral("setupPatterns") + number, tr("patterns that set-up %1 makes").arg(number),
+            made, QStringLiteral("setupPatterns") + number, tr("patterns that set-up %1 makes").arg(number),
             [index](const Job& at) {
                 const auto* own = std::get_if<OfPatterns>(&at.setups[index].makes);
                 return own ? pattern_names(at, *own) : QString();
@@ -135,7 +128,7 @@ void OrderSlip::add_setup_sentence(QVBoxLayout* box, std::size_t index) {
             [index](Job& at, const QString& text) { return read_patterns(at, index, text); });
     if (std::holds_alternative<WithCutters>(setup.makes))
         blanks().custom(
-            *made, QStringLiteral("setupCutters") + number, tr("cutters that set-up %1 works with").arg(number),
+            made, QStringLiteral("setupCutters") + number, tr("cutters that set-up %1 works with").arg(number),
             [index](const Job& at) {
                 const auto* own = std::get_if<WithCutters>(&at.setups[index].makes);
                 return own ? q(fmt::format("{}", fmt::join(own->cutters, ", "))) : QString();
@@ -145,51 +138,40 @@ void OrderSlip::add_setup_sentence(QVBoxLayout* box, std::size_t index) {
             });
 }
 
-void OrderSlip::add_setup_links(QVBoxLayout* box, std::size_t index) {
+void OrderSlip::write_setup_links(Card& card, std::size_t index) {
     const int id = document().job().setups[index].id;
     const QString number = QString::number(index + 1);
-    auto* row = new FlowLayout;
-    if (index > 0) {
-        auto* earlier = link_button(QStringLiteral("setupEarlier") + number, tr("do it earlier"));
-        earlier->setAccessibleName(tr("do set-up %1 earlier").arg(number));
-        connect(earlier, &QPushButton::clicked, this,
-                [this, id] { edit(tr("order of the set-ups"), [id](Job& at) { at = with_setup_earlier(at, id); }); });
-        row->addWidget(earlier);
-    }
-    auto* away = link_button(QStringLiteral("setupAway") + number, tr("take it away"));
-    away->setAccessibleName(tr("take set-up %1 away").arg(number));
-    connect(away, &QPushButton::clicked, this,
-            [this, id] { edit(tr("set-up taken away"), [id](Job& at) { at = without_setup(at, id); }); });
-    row->addWidget(away);
-    box->addLayout(row);
+    card.hangs_on(id);
+    if (index > 0)
+        card.link(QStringLiteral("setupEarlier") + number, tr("do it earlier"),
+                  [this, id] { edit(tr("order of the set-ups"), [id](Job& at) { at = with_setup_earlier(at, id); }); },
+                  {.spoken = tr("do set-up %1 earlier").arg(number)});
+    card.link(QStringLiteral("setupAway") + number, tr("take it away"),
+              [this, id] { edit(tr("set-up taken away"), [id](Job& at) { at = without_setup(at, id); }); },
+              {.spoken = tr("take set-up %1 away").arg(number)});
 }
 
-void OrderSlip::keep_setups(QVBoxLayout* box) {
+void OrderSlip::write_setups(Card& card) {
     const Job& job = document().job();
-    box->addSpacing(8);
+    card.space(8);
     if (job.setups.size() > 1 || job.own_setups)
         for (std::size_t i = 0; i < job.setups.size(); ++i) {
-            add_setup_sentence(box, i);
+            write_setup(card, i);
             if (job.setups.size() > 1)
-                add_setup_links(box, i);
+                card.links([&] { write_setup_links(card, i); });
         }
     if (!job.own_setups) {
-        Sentence* hands = kept_sentence(box);
-        hands->reads(tr("What is done by hand is done {handworkApart}."));
-        blanks().flag(*hands, QStringLiteral("handworkApart"), tr("where handwork is done"),
+        Sentence& hands = card.sentence();
+        hands.reads(tr("What is done by hand is done {handworkApart}."));
+        blanks().flag(hands, QStringLiteral("handworkApart"), tr("where handwork is done"),
                       tr("before the work is taken out"), tr("in a set-up of its own"),
                       [](Job& at) -> bool& { return at.handwork_apart; });
     }
-    auto* more = link_button(QStringLiteral("setupAdd"), tr("one more set-up with this face up"));
-    connect(more, &QPushButton::clicked, this,
-            [this] { edit(tr("further set-up"), [](Job& at) { at = with_further_setup(at, at.blank.up); }); });
-    box->addWidget(more);
-    if (job.own_setups) {
-        auto* proposed = link_button(QStringLiteral("setupsProposed"), tr("set-ups as the program proposes them"));
-        connect(proposed, &QPushButton::clicked, this,
-                [this] { edit(tr("set-ups as proposed"), [](Job& at) { at.own_setups = false; }); });
-        box->addWidget(proposed);
-    }
+    card.link(QStringLiteral("setupAdd"), tr("one more set-up with this face up"),
+              [this] { edit(tr("further set-up"), [](Job& at) { at = with_further_setup(at, at.blank.up); }); });
+    if (job.own_setups)
+        card.link(QStringLiteral("setupsProposed"), tr("set-ups as the program proposes them"),
+                  [this] { edit(tr("set-ups as proposed"), [](Job& at) { at.own_setups = false; }); });
 }
 
 } // namespace clockface::app

@@ -20,9 +20,9 @@ namespace clockface::app {
 OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown, QWidget* parent)
     : Slip(document, selection, parent)
     , m_shown(shown)
-    , m_made(new QVBoxLayout)
+    , m_made(card(new QVBoxLayout, 8, [this](Card& card) { write_made(card); }))
     , m_list_model(document)
-    , m_kept(new QVBoxLayout)
+    , m_kept(card(new QVBoxLayout, 8, [this](Card& card) { write_kept(card); }))
     , m_other(new QVBoxLayout)
     , m_comparing([this](bool waiting) { m_working->setVisible(waiting); })
     , m_making([this](bool waiting) { m_working->setVisible(waiting); })
@@ -57,8 +57,8 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown
     body()->addWidget(m_other_page, 1);
     body()->addStretch();
     connect(&document, &Document::shop_changed, this, [this] {
-        m_made_for.clear();
-        m_kept_for = {};
+        m_made.forget();
+        m_kept.forget();
     });
 }
 
@@ -206,7 +206,7 @@ QLabel* OrderSlip::figures(const QString& text) {
 }
 
 // "Made on the Metric mill, each cutter through all its holes; round the holes with least work."
-void OrderSlip::refresh_head() {
+void OrderSlip::write_made(Card& card) {
     const Job& job = document().job();
     std::vector<MachineRef> machines;
     for (const Machine& machine : document().shop().machines)
@@ -219,48 +219,43 @@ void OrderSlip::refresh_head() {
     QStringList setups;
     for (std::size_t i = 0; i < job.setups.size(); ++i)
         setups << QStringLiteral("%1: %2").arg(i + 1).arg(q(in_words(job, job.setups[i])));
-    if (names + setups != m_made_for) {
-        m_made_for = names + setups;
-        QVBoxLayout* box = m_made.begin(8);
-        m_made_on = sentence();
-        if (setups.size() > 1) { // with one there is nothing to say
-            m_made_on->reads(
-                tr("Set-up {setup} of {setups}, made on {machine}, {cutOrder}; round the holes {holeOrder}."),
-                {{QStringLiteral("setups"), QString::number(setups.size())}});
-            blanks().choice(
-                *m_made_on, "setup", tr("set-up"), setups,
-                [](const Job& at) { return setup_index(at, at_hand(at).id); },
-                [](Job& at, int index) { at = with_setup(at, at.setups[static_cast<std::size_t>(index)].id); });
-        } else {
-            m_made_on->reads(tr("Made on {machine}, {cutOrder}; round the holes {holeOrder}."));
-        }
+    Sentence& made = card.sentence();
+    if (setups.size() > 1) { // with one there is nothing to say
+        made.reads(tr("Set-up {setup} of {setups}, made on {machine}, {cutOrder}; round the holes {holeOrder}."),
+                   {{QStringLiteral("setups"), QString::number(setups.size())}});
         blanks().choice(
-            *m_made_on, "machine", tr("machine"), names,
-            [this, names](const Job&) { return static_cast<int>(names.indexOf(q(document().plan().machine.name))); },
-            [machines](Job& at, int machine) { at_hand(at).machine = machines[static_cast<std::size_t>(machine)]; });
-        blanks().one_of<CutOrder>(*m_made_on, "cutOrder", tr("order of the cutters"),
-                                  {{CutOrder::Advised, tr("cutters as advised")},
-                                   {CutOrder::ByCutter, tr("each cutter through all its holes")},
-                                   {CutOrder::ByHole, tr("every hole finished before the next")},
-                                   {CutOrder::FollowDrill, tr("tap and reamer follow their drill")}},
-                                  [](Job& at) -> CutOrder& { return at_hand(at).order.cuts; });
-        blanks().one_of<HoleOrder>(
-            *m_made_on, "holeOrder", tr("order of the holes"),
-            {{HoleOrder::AsDrawn, tr("as they are drawn")},
-             {HoleOrder::LeastWork, tr("with least work")},
-             {HoleOrder::ByHand, tr("in an order of your own")}},
-            [](const Job& at) { return at_hand(at).order.holes; },
-            [this](Job& at, HoleOrder order) {
-                at_hand(at).order.holes = order;
-                if (at_hand(at).order.holes == HoleOrder::ByHand && at_hand(at).order.by_hand.empty())
-                    for (const int hole : document().plan().route.order) // begins as it is now
-                        at_hand(at).order.by_hand.push_back(
-                            document().plan().holes[static_cast<std::size_t>(hole)].name);
-            });
-        box->addWidget(m_made_on);
-        m_made.end();
+            made, "setup", tr("set-up"), setups, [](const Job& at) { return setup_index(at, at_hand(at).id); },
+            [](Job& at, int index) { at = with_setup(at, at.setups[static_cast<std::size_t>(index)].id); });
+    } else {
+        made.reads(tr("Made on {machine}, {cutOrder}; round the holes {holeOrder}."));
     }
-    m_made_on->refresh();
+    blanks().choice(
+        made, "machine", tr("machine"), names,
+        [this, names](const Job&) { return static_cast<int>(names.indexOf(q(document().plan().machine.name))); },
+        [machines](Job& at, int machine) { at_hand(at).machine = machines[static_cast<std::size_t>(machine)]; });
+    blanks().one_of<CutOrder>(made, "cutOrder", tr("order of the cutters"),
+                              {{CutOrder::Advised, tr("cutters as advised")},
+                               {CutOrder::ByCutter, tr("each cutter through all its holes")},
+                               {CutOrder::ByHole, tr("every hole finished before the next")},
+                               {CutOrder::FollowDrill, tr("tap and reamer follow their drill")}},
+                              [](Job& at) -> CutOrder& { return at_hand(at).order.cuts; });
+    blanks().one_of<HoleOrder>(
+        made, "holeOrder", tr("order of the holes"),
+        {{HoleOrder::AsDrawn, tr("as they are drawn")},
+         {HoleOrder::LeastWork, tr("with least work")},
+         {HoleOrder::ByHand, tr("in an order of your own")}},
+        [](const Job& at) { return at_hand(at).order.holes; },
+        [this](Job& at, HoleOrder order) {
+            at_hand(at).order.holes = order;
+            if (at_hand(at).order.holes == HoleOrder::ByHand && at_hand(at).order.by_hand.empty())
+                for (const int hole : document().plan().route.order) // begins as it is now
+                    at_hand(at).order.by_hand.push_back(document().plan().holes[static_cast<std::size_t>(hole)].name);
+        });
+}
+
+void OrderSlip::refresh_head() {
+    m_made.renew(document().trying());
+    const Job& job = document().job();
     const SetupPlan& plan = document().plan();
     // A table goes round in its own order, marks come from the old part, and a bar goes as drawn.
     const bool marks = std::holds_alternative<MarksAcross>(plan.machine.kind);
@@ -281,7 +276,8 @@ void OrderSlip::refresh() {
     refresh_head();
     if (m_page == Page::List)
         return refresh_list();
-    keep_page();
+    m_kept.renew(document().trying());
+    show_own_order();
     if (m_page != m_said) { // what stands there is about something else
         m_said = m_page;
         m_other.begin(8);
@@ -350,38 +346,15 @@ void OrderSlip::make_many() {
         });
 }
 
-// Typing must not pull the blank from under the hands: what is typed into stays as long as it fits.
-void OrderSlip::keep_page() {
-    const SetupPlan& plan = document().plan();
-    Shape wanted;
-    wanted << m_page << plan.machine.name << document().job().blank.on_side() << plan.holes.empty();
-    add_setups_shape(wanted);
+void OrderSlip::write_kept(Card& card) {
+    card.hangs_on(m_page).hangs_on(document().plan().machine.name);
     if (m_page == Page::Proof)
-        wanted << pattern_index(document().job(), selection().pattern());
-    if (wanted != m_kept_for) {
-        m_kept_for = wanted;
-        m_kept_sentences.clear();
-        m_own_order = nullptr;
-        QVBoxLayout* box = m_kept.begin(8);
-        if (m_page == Page::Proof)
-            keep_within(box);
-        if (m_page == Page::SetUp) {
-            keep_ways(box);
-            keep_own_order(box);
-            keep_setups(box);
-        }
-        m_kept.end();
-    }
-    for (Sentence* each : m_kept_sentences)
-        each->refresh();
-    show_own_order();
-}
-
-Sentence* OrderSlip::kept_sentence(QVBoxLayout* box) {
-    Sentence* made = sentence();
-    box->addWidget(made);
-    m_kept_sentences << made;
-    return made;
+        write_within(card);
+    if (m_page != Page::SetUp)
+        return;
+    write_ways(card);
+    write_own_order(card);
+    write_setups(card);
 }
 
 void OrderSlip::refresh_list() {

@@ -13,9 +13,9 @@
 #include "slips/slip.h"
 #include "widgets/beside.h"
 #include "widgets/renewed.h"
-#include "widgets/shape.h"
 
 #include <QHash>
+#include <QPointer>
 #include <optional>
 
 class QListView;
@@ -61,9 +61,7 @@ private:
     const Look* m_look = &Look::day();
     Page m_page = Page::List;
     QList<QToolButton*> m_tabs;
-    Renewed m_made;         ///< the sentence on top
-    QStringList m_made_for; ///< machines and set-ups it offers
-    Sentence* m_made_on = nullptr;
+    Card m_made; ///< the sentence on top
     QLabel* m_reason;
     WaysBox* m_ways;
     QWidget* m_list_page;
@@ -77,11 +75,9 @@ private:
     FlowLayout* m_fault_flow;
     QLabel* m_broken;
     QWidget* m_other_page;
-    Renewed m_kept; ///< what is worked in on the other pages: built anew only for another page or machine
-    Shape m_kept_for;
-    QList<Sentence*> m_kept_sentences;
-    OrderList* m_own_order = nullptr;
-    QLabel* m_order_cost = nullptr;
+    Card m_kept; ///< what is worked in on the other pages
+    QPointer<OrderList> m_own_order;
+    QPointer<QLabel> m_order_cost;
     Renewed m_other;          ///< what is said on them, built anew with every change
     Page m_said = Page::List; ///< the page it speaks of
     QWidget* m_working;       ///< shown while an answer is a while in coming
@@ -108,20 +104,18 @@ private:
     void build_proof(QVBoxLayout* box, const std::optional<ManyParts>& many);
     void build_setup(QVBoxLayout* box);
     void build_hole_one(QVBoxLayout* box);
-    void keep_page();
-    void keep_within(QVBoxLayout* box);
-    void keep_setups(QVBoxLayout* box);
-    void add_setup_sentence(QVBoxLayout* box, std::size_t index);
-    void add_setup_links(QVBoxLayout* box, std::size_t index);
-    /// What the widgets about set-ups stand for: other set-ups need other widgets, other figures do not.
-    void add_setups_shape(Shape& shape) const;
-    void keep_ways(QVBoxLayout* box);
-    void keep_own_order(QVBoxLayout* box);
+    void write_made(Card& card);
+    void write_kept(Card& card);
+    void write_within(Card& card);
+    void write_setups(Card& card);
+    void write_setup(Card& card, std::size_t index);
+    void write_setup_links(Card& card, std::size_t index);
+    void write_ways(Card& card);
+    void write_own_order(Card& card);
     [[nodiscard]] QHash<QString, int> holes_by_name() const;
     void show_own_order();
     void say_cost(const QStringList& order);
     void look_longer_now();
-    Sentence* kept_sentence(QVBoxLayout* box);
     void edit(const QString& name, const std::function<void(Job&)>& change);
     QLabel* figures(const QString& text);
 };
