@@ -22,7 +22,6 @@ constexpr int trials = 3;
 BacklashBox::BacklashBox(const QString& axis, const Screw& screw, std::function<void(Length)> take, QWidget* parent)
     : QWidget(parent)
     , m_screw(screw) {
-    setObjectName(QStringLiteral("backlash:") + axis);
     auto* box = new QVBoxLayout(this);
     box->setContentsMargins(18, 2, 0, 8);
     const QString plus = screw.plus == Turn::Clockwise ? tr("clockwise") : tr("counter-clockwise");

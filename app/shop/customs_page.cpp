@@ -22,24 +22,24 @@ constexpr QLatin1String by_the_table("by the table");
 
 } // namespace
 
-void ShopView::build_cutting(QVBoxLayout* box) {
-    add_heading(box, tr("How we cut"));
-    Sentence* s = add_sentence(box);
-    s->reads(tr("A hole is started {startWay}, and drilled {smallSteps}. Inch screws clear by {chartClearance}. "
-                "Threads get {threadPercent} percent of thread, with {chipRoom} pitches for chips below the tap. A "
-                "drill goes {beyond} beyond the far face. A chamfer is {chamfer} wider than the hole. Feeds are "
-                "{briskness} percent of the table: 50 is gentle, 100 is production."));
-    m_blanks.one_of<StartWay>(*s, "startWay", tr("how a hole is started"),
+void ShopView::write_cutting(Card& card) {
+    card.heading(tr("How we cut"));
+    Sentence& s = card.sentence();
+    s.reads(tr("A hole is started {startWay}, and drilled {smallSteps}. Inch screws clear by {chartClearance}. "
+               "Threads get {threadPercent} percent of thread, with {chipRoom} pitches for chips below the tap. A "
+               "drill goes {beyond} beyond the far face. A chamfer is {chamfer} wider than the hole. Feeds are "
+               "{briskness} percent of the table: 50 is gentle, 100 is production."));
+    m_blanks.one_of<StartWay>(s, "startWay", tr("how a hole is started"),
                               {{StartWay::CentreDrill, tr("with a centre drill, half way up its cone")},
                                {StartWay::SpottingDrill, tr("with a spotting drill that leaves the chamfer too")},
                                {StartWay::Straight, tr("straight with the drill")}},
                               [](Shop& shop) { return &shop.customs.start; });
-    m_blanks.flag(*s, "smallSteps", tr("how a hole is opened up"), tr("straight up to what the machine drives"),
+    m_blanks.flag(s, "smallSteps", tr("how a hole is opened up"), tr("straight up to what the machine drives"),
                   tr("in small steps"), [](Shop& shop) { return &shop.customs.small_steps; });
-    m_blanks.flag(*s, "chartClearance", tr("what clearance holes of inch screws go by"), tr("the standard"),
+    m_blanks.flag(s, "chartClearance", tr("what clearance holes of inch screws go by"), tr("the standard"),
                   tr("the charts of the bench"), [](Shop& shop) { return &shop.customs.chart_clearance; });
     m_blanks.custom(
-        *s, "threadPercent", tr("percent of thread"),
+        s, "threadPercent", tr("percent of thread"),
         [](const Shop& shop) {
             return shop.customs.thread_percent > 0.0 ? q(decimal(shop.customs.thread_percent, 0)) : suits_metal;
         },
@@ -53,30 +53,29 @@ void ShopView::build_cutting(QVBoxLayout* box) {
                 return QString();
             });
         });
-    m_blanks.number(*s, "chipRoom", tr("room for chips, in pitches"), 1,
+    m_blanks.number(s, "chipRoom", tr("room for chips, in pitches"), 1,
                     [](Shop& shop) { return &shop.customs.chip_room; });
-    m_blanks.length(*s, "beyond", tr("how far beyond the far face"), Unit::Millimetre,
+    m_blanks.length(s, "beyond", tr("how far beyond the far face"), Unit::Millimetre,
                     [](Shop& shop) { return &shop.customs.beyond; });
-    m_blanks.length(*s, "chamfer", tr("how much wider the mouth is made"), Unit::Millimetre,
+    m_blanks.length(s, "chamfer", tr("how much wider the mouth is made"), Unit::Millimetre,
                     [](Shop& shop) { return &shop.customs.chamfer; });
-    m_blanks.number(*s, "briskness", tr("percent of the table's advance"), 0,
+    m_blanks.number(s, "briskness", tr("percent of the table's advance"), 0,
                     [](Shop& shop) { return &shop.customs.briskness; });
-    add_heading(box, tr("Surface speeds"));
-    add_quiet(
-        box,
+    card.heading(tr("Surface speeds"));
+    card.quiet(
         tr("Metres a minute for high speed steel. Published tables for one metal differ several times over; your own "
            "figure goes before them. Empty takes it away again."));
     for (const Metal& metal : all_metals()) {
-        Sentence* line = add_sentence(box);
+        Sentence& line = card.sentence();
         const std::string name = metal.name;
-        line->reads(tr("{metal}: {speed} (tables: {slow} to {fast}; {chips} chips; {fluid})"),
-                    {{QStringLiteral("metal"), q(metal.name)},
-                     {QStringLiteral("slow"), QString::number(metal.slow)},
-                     {QStringLiteral("fast"), QString::number(metal.fast)},
-                     {QStringLiteral("chips"), metal.long_chips ? tr("long") : tr("short")},
-                     {QStringLiteral("fluid"), q(metal.fluid)}});
+        line.reads(tr("{metal}: {speed} (tables: {slow} to {fast}; {chips} chips; {fluid})"),
+                   {{QStringLiteral("metal"), q(metal.name)},
+                    {QStringLiteral("slow"), QString::number(metal.slow)},
+                    {QStringLiteral("fast"), QString::number(metal.fast)},
+                    {QStringLiteral("chips"), metal.long_chips ? tr("long") : tr("short")},
+                    {QStringLiteral("fluid"), q(metal.fluid)}});
         m_blanks.custom(
-            *line, QStringLiteral("speed:") + q(metal.name), tr("surface speed in %1").arg(q(metal.name)),
+            line, QStringLiteral("speed:") + q(metal.name), tr("surface speed in %1").arg(q(metal.name)),
             [name, usual = metal.usual](const Shop& shop) {
                 const auto own = shop.customs.speeds.find(name);
                 return own == shop.customs.speeds.end() ? QStringLiteral("%1 %2").arg(usual).arg(by_the_table)
@@ -95,13 +94,13 @@ void ShopView::build_cutting(QVBoxLayout* box) {
     }
 }
 
-void ShopView::build_kit(QVBoxLayout* box) {
-    add_heading(box, tr("Pins, packing, instruments"));
+void ShopView::write_kit(Card& card) {
+    card.heading(tr("Pins, packing, instruments"));
     const auto lengths = [&](const QString& id, const QString& words, const QString& what,
                              std::vector<Length> RoundKit::*member) {
-        Sentence* s = add_sentence(box);
-        s->reads(words);
-        m_blanks.lengths(*s, id, what, Unit::Millimetre, [member](Shop& shop) { return &(shop.kit.*member); });
+        Sentence& s = card.sentence();
+        s.reads(words);
+        m_blanks.lengths(s, id, what, Unit::Millimetre, [member](Shop& shop) { return &(shop.kit.*member); });
     };
     lengths(QStringLiteral("rods"), tr("Rods, pins and gauge pins of {rods}."), tr("rods and pins"), &RoundKit::rods);
     lengths(QStringLiteral("packing"), tr("Spacers and packing of {packing}."), tr("spacers and packing"),
@@ -109,61 +108,61 @@ void ShopView::build_kit(QVBoxLayout* box) {
     lengths(QStringLiteral("veeBlocks"), tr("Vee blocks, as wide as {veeBlocks}."), tr("vee blocks"),
             &RoundKit::vee_blocks);
     lengths(QStringLiteral("bushings"), tr("Bushings bored {bushings}."), tr("bushings"), &RoundKit::bushings);
-    Sentence* s = add_sentence(box);
-    s->reads(tr(
+    Sentence& s = card.sentence();
+    s.reads(tr(
         "The edge finder's tip is {finder}, it finds an edge again within {finderRepeats}; the caliper is read to "
         "{caliperStep}, the height gauge to {heightStep}, packing that comes within {packingWithin} is near enough."));
     const auto length = [&](const QString& id, const QString& what, Length RoundKit::*member) {
-        m_blanks.length(*s, id, what, Unit::Millimetre, [member](Shop& shop) { return &(shop.kit.*member); });
+        m_blanks.length(s, id, what, Unit::Millimetre, [member](Shop& shop) { return &(shop.kit.*member); });
     };
     length(QStringLiteral("finder"), tr("edge finder's tip"), &RoundKit::finder);
     length(QStringLiteral("finderRepeats"), tr("how well it repeats"), &RoundKit::finder_repeats);
     length(QStringLiteral("caliperStep"), tr("step of the caliper"), &RoundKit::caliper_step);
     length(QStringLiteral("heightStep"), tr("step of the height gauge"), &RoundKit::height_step);
     length(QStringLiteral("packingWithin"), tr("packing near enough"), &RoundKit::packing_within);
-    Sentence* angles = add_sentence(box);
-    angles->reads(tr("The protractor is read to {protractorStep} and reaches {protractorReach}; a chuck's three jaws "
-                     "{threeJaws}, a lathe {lathe}, and the vise's jaw {jawsLift}."));
-    m_blanks.angle(*angles, "protractorStep", tr("step of the protractor"),
+    Sentence& angles = card.sentence();
+    angles.reads(tr("The protractor is read to {protractorStep} and reaches {protractorReach}; a chuck's three jaws "
+                    "{threeJaws}, a lathe {lathe}, and the vise's jaw {jawsLift}."));
+    m_blanks.angle(angles, "protractorStep", tr("step of the protractor"),
                    [](Shop& shop) { return &shop.kit.protractor_step; });
-    m_blanks.angle(*angles, "protractorReach", tr("reach of the protractor"),
+    m_blanks.angle(angles, "protractorReach", tr("reach of the protractor"),
                    [](Shop& shop) { return &shop.kit.protractor_reach; });
-    m_blanks.flag(*angles, "threeJaws", tr("whether jaws serve as an index"), tr("do not serve as an index"),
+    m_blanks.flag(angles, "threeJaws", tr("whether jaws serve as an index"), tr("do not serve as an index"),
                   tr("serve as an index of 120°"), [](Shop& shop) { return &shop.kit.three_jaws; });
-    m_blanks.flag(*angles, "lathe", tr("whether there is a lathe"), tr("is not there"), tr("is there"),
+    m_blanks.flag(angles, "lathe", tr("whether there is a lathe"), tr("is not there"), tr("is there"),
                   [](Shop& shop) { return &shop.kit.lathe; });
-    m_blanks.flag(*angles, "jawsLift", tr("whether the vise's jaw lifts"), tr("stays down"), tr("lifts when it grips"),
+    m_blanks.flag(angles, "jawsLift", tr("whether the vise's jaw lifts"), tr("stays down"), tr("lifts when it grips"),
                   [](Shop& shop) { return &shop.kit.jaws_lift; });
 }
 
-void ShopView::build_shops(QVBoxLayout* box) {
-    add_heading(box, tr("Which shop?"));
-    Sentence* s = add_sentence(box);
-    s->reads(
+void ShopView::write_shops(Card& card) {
+    card.heading(tr("Which shop?"));
+    Sentence& s = card.sentence();
+    s.reads(
         tr("This shop is called {shopName}. A hole keeps {edgeFactor} of its diameters from any edge, or it is said."));
-    m_blanks.text(*s, "shopName", tr("name of the shop"), [](Shop& shop) { return &shop.name; });
-    m_blanks.number(*s, "edgeFactor", tr("least distance from an edge, in diameters"), 2,
+    m_blanks.text(s, "shopName", tr("name of the shop"), [](Shop& shop) { return &shop.name; });
+    m_blanks.number(s, "edgeFactor", tr("least distance from an edge, in diameters"), 2,
                     [](Shop& shop) { return &shop.edge_distance_factor; });
-    add_quiet(box,
-              m_document.shop_path().isEmpty()
-                  ? tr("It is the made-up shop the program comes with; the first change keeps it as a file of its own.")
-                  : tr("It is kept in %1.").arg(m_document.shop_path()));
+    card.quiet(
+        m_document.shop_path().isEmpty()
+            ? tr("It is the made-up shop the program comes with; the first change keeps it as a file of its own.")
+            : tr("It is kept in %1.").arg(m_document.shop_path()));
     const QStringList files = m_store.files();
     for (int i = 0; i < files.size(); ++i)
         if (files[i] != m_document.shop_path()) {
             const Result<Shop> other = load_shop(files[i].toStdString());
             const QString name = other ? q(other->name) : QFileInfo(files[i]).fileName();
-            add_link(box, QStringLiteral("useShop:%1").arg(i + 1),
-                     tr("go over to %1").arg(name.isEmpty() ? files[i] : name),
-                     [this, path = files[i]] { open_shop(path); });
+            card.link(QStringLiteral("useShop:%1").arg(i + 1),
+                      tr("go over to %1").arg(name.isEmpty() ? files[i] : name),
+                      [this, path = files[i]] { open_shop(path); });
         }
-    add_link(box, QStringLiteral("copyShop"), tr("begin another shop as a copy of this one"), [this] {
+    card.link(QStringLiteral("copyShop"), tr("begin another shop as a copy of this one"), [this] {
         Shop next = m_document.shop();
         next.name += " 2";
         const auto kept = m_document.edit_shop(tr("another shop"), next, m_store.free_path(next.name));
         tell(kept ? QString() : q(kept.error().text()));
     });
-    add_link(box, QStringLiteral("importShop"), tr("take a shop from a file…"), [this] {
+    card.link(QStringLiteral("importShop"), tr("take a shop from a file…"), [this] {
         const QString path = m_seams.file_to_open(this, tr("A shop"), tr("Shops (*.json)"));
         if (path.isEmpty())
             return;
@@ -173,7 +172,7 @@ void ShopView::build_shops(QVBoxLayout* box) {
         const auto kept = m_document.edit_shop(tr("shop from a file"), *shop, m_store.free_path(shop->name));
         tell(kept ? QString() : q(kept.error().text()));
     });
-    add_link(box, QStringLiteral("exportShop"), tr("save this shop to a file…"), [this] {
+    card.link(QStringLiteral("exportShop"), tr("save this shop to a file…"), [this] {
         const QString path =
             m_seams.file_to_save(this, tr("Save the shop"), QStringLiteral("shop.json"), tr("Shops (*.json)"));
         if (path.isEmpty())

@@ -99,13 +99,12 @@ QString single_words(CutterKind kind) {
 
 } // namespace
 
-void ShopView::build_drawer(QVBoxLayout* box) {
-    add_heading(box, tr("What is in the drawer?"));
-    add_quiet(
-        box,
+void ShopView::write_drawer(Card& card) {
+    card.heading(tr("What is in the drawer?"));
+    card.quiet(
         tr("Name your sets and the sizes that are missing from them. Everything the program suggests is taken from "
            "here; what would do better but is not here is said."));
-    box->addWidget(new DrawerPicture(m_document));
+    card.shows(QStringLiteral("drawerPicture"), [this] { return new DrawerPicture(m_document); });
     const auto& sets = m_document.shop().drawer.sets;
     for (std::size_t i = 0; i < sets.size(); ++i) {
         const auto set = [i](Shop& shop) { return at(shop.drawer.sets, i); };
@@ -113,17 +112,13 @@ void ShopView::build_drawer(QVBoxLayout* box) {
             return [set, member](Shop& shop) { return set(shop) ? &(set(shop)->*member) : nullptr; };
         };
         const QString id = QString::number(i + 1);
-        auto* row = new QHBoxLayout;
-        auto* sentence_box = new QVBoxLayout;
-        row->addLayout(sentence_box, 1);
-        box->addLayout(row);
-        Sentence* s = add_sentence(sentence_box);
-        s->reads(tr("{family} from {setFrom} to {setTo} by {setStep}, without {setWithout}."),
-                 {{QStringLiteral("family"), q(in_words(sets[i].family))}});
-        m_blanks.text(*s, QStringLiteral("setFrom:") + id, tr("first size of the set"), part(&CutterSet::from));
-        m_blanks.text(*s, QStringLiteral("setTo:") + id, tr("last size of the set"), part(&CutterSet::to));
+        Sentence& s = card.sentence();
+        s.reads(tr("{family} from {setFrom} to {setTo} by {setStep}, without {setWithout}. {setGone}"),
+                {{QStringLiteral("family"), q(in_words(sets[i].family))}});
+        m_blanks.text(s, QStringLiteral("setFrom:") + id, tr("first size of the set"), part(&CutterSet::from));
+        m_blanks.text(s, QStringLiteral("setTo:") + id, tr("last size of the set"), part(&CutterSet::to));
         m_blanks.custom(
-            *s, QStringLiteral("setStep:") + id, tr("step of the set"),
+            s, QStringLiteral("setStep:") + id, tr("step of the set"),
             [i](const Shop& shop) -> QString {
                 if (i >= shop.drawer.sets.size() || shop.drawer.sets[i].step <= Length{})
                     return every_size;
@@ -141,37 +136,34 @@ void ShopView::build_drawer(QVBoxLayout* box) {
                     return q(both_units(read.value));
                 });
             });
-        m_blanks.words(*s, QStringLiteral("setWithout:") + id, tr("sizes missing from the set"),
+        m_blanks.words(s, QStringLiteral("setWithout:") + id, tr("sizes missing from the set"),
                        [set](Shop& shop) { return set(shop) ? &set(shop)->without : nullptr; });
-        auto* link_box = new QVBoxLayout;
-        row->addLayout(link_box);
-        add_link(link_box, QStringLiteral("setGone:") + id, tr("this set is no longer here"), [this, i] {
+        s.ends_with(QStringLiteral("setGone:") + id, tr("this set is no longer here"), [this, i] {
             change(tr("set taken out"), [i](Shop& shop) {
                 shop.drawer.sets.erase(shop.drawer.sets.begin() + static_cast<std::ptrdiff_t>(i));
             });
         });
     }
-    Sentence* add = add_sentence(box);
-    add->reads(tr("There is also {addSet}."));
+    Sentence& add = card.sentence();
+    add.reads(tr("There is also {addSet}."));
     using Further = std::optional<SetFamily>;
     std::vector<std::pair<Further, QString>> fillings{{std::nullopt, tr("a set of …")}};
     for (const SetFamily family : set_families)
         fillings.emplace_back(family, q(in_words(family)));
     m_blanks.one_of<Further>(
-        *add, "addSet", tr("a further set"), Fillings<Further>(fillings), [](const Shop&) { return Further(); },
+        add, "addSet", tr("a further set"), Fillings<Further>(fillings), [](const Shop&) { return Further(); },
         [](Shop& shop, Further family) {
             if (family)
                 shop.drawer.sets.push_back(new_set(*family));
         });
-    add_quiet(box, tr("Together %1.")
-                       .arg(q(say("{count} {count:cutter|cutters}",
-                                  {{"count", cutters_in(m_document.shop().drawer).size()}}))));
+    card.quiet(
+        tr("Together %1.")
+            .arg(q(say("{count} {count:cutter|cutters}", {{"count", cutters_in(m_document.shop().drawer).size()}}))));
 }
 
-void ShopView::build_singles(QVBoxLayout* box) {
-    add_heading(box, tr("Single cutters"));
-    add_quiet(
-        box,
+void ShopView::write_singles(Card& card) {
+    card.heading(tr("Single cutters"));
+    card.quiet(
         tr("Cutters with figures of their own: measured, worn, short, of carbide. One that is called like a cutter of "
            "a set stands in its place, so a worn or reground drill is entered here."));
     const auto& singles = m_document.shop().drawer.singles;
@@ -182,94 +174,93 @@ void ShopView::build_singles(QVBoxLayout* box) {
         };
         const QString id = QString::number(i + 1);
         const CutterKind kind = singles[i].kind;
-        Sentence* s = add_sentence(box);
-        s->reads(single_words(kind), {{QStringLiteral("kind"), q(in_words(kind))}});
-        m_blanks.text(*s, QStringLiteral("singleName:") + id, tr("name of the cutter"),
+        Sentence& s = card.sentence();
+        s.reads(single_words(kind), {{QStringLiteral("kind"), q(in_words(kind))}});
+        m_blanks.text(s, QStringLiteral("singleName:") + id, tr("name of the cutter"),
                       [one](Shop& shop) { return one(shop) ? &one(shop)->name : nullptr; });
         if (kind == CutterKind::Tap) {
-            m_blanks.text(*s, QStringLiteral("singleSize:") + id, tr("thread of the tap"),
+            m_blanks.text(s, QStringLiteral("singleSize:") + id, tr("thread of the tap"),
                           [one](Shop& shop) { return one(shop) ? &one(shop)->size : nullptr; });
         }
-        m_blanks.length(*s, QStringLiteral("singleDiameter:") + id, tr("diameter of the cutter"), Unit::Millimetre,
+        m_blanks.length(s, QStringLiteral("singleDiameter:") + id, tr("diameter of the cutter"), Unit::Millimetre,
                         length(&Cutter::diameter));
-        m_blanks.optional_length(*s, QStringLiteral("singleMeasured:") + id, tr("diameter as measured"),
+        m_blanks.optional_length(s, QStringLiteral("singleMeasured:") + id, tr("diameter as measured"),
                                  Unit::Millimetre, tr("not measured"),
                                  [one](Shop& shop) { return one(shop) ? &one(shop)->measured : nullptr; });
         if (kind == CutterKind::CentreDrill || kind == CutterKind::StepDrill || kind == CutterKind::Counterbore ||
             kind == CutterKind::SpotDrill || kind == CutterKind::Countersink) {
-            m_blanks.length(*s, QStringLiteral("singleTip:") + id, tr("width of the tip or pilot"), Unit::Millimetre,
+            m_blanks.length(s, QStringLiteral("singleTip:") + id, tr("width of the tip or pilot"), Unit::Millimetre,
                             length(&Cutter::tip));
         }
         if (kind == CutterKind::CentreDrill || kind == CutterKind::StepDrill) {
-            m_blanks.length(*s, QStringLiteral("singleTipLength:") + id, tr("length of the tip, or of one step"),
+            m_blanks.length(s, QStringLiteral("singleTipLength:") + id, tr("length of the tip, or of one step"),
                             Unit::Millimetre, length(&Cutter::tip_length));
         }
         if (kind != CutterKind::Reamer && kind != CutterKind::Counterbore && kind != CutterKind::Tap) {
-            m_blanks.angle(*s, QStringLiteral("singlePoint:") + id, tr("included angle of the point"),
+            m_blanks.angle(s, QStringLiteral("singlePoint:") + id, tr("included angle of the point"),
                            [one](Shop& shop) { return one(shop) ? &one(shop)->point : nullptr; });
         }
-        m_blanks.length(*s, QStringLiteral("singleFlute:") + id, tr("how deep it cuts"), Unit::Millimetre,
+        m_blanks.length(s, QStringLiteral("singleFlute:") + id, tr("how deep it cuts"), Unit::Millimetre,
                         length(&Cutter::flute));
-        m_blanks.length(*s, QStringLiteral("singleOverall:") + id, tr("its whole length"), Unit::Millimetre,
+        m_blanks.length(s, QStringLiteral("singleOverall:") + id, tr("its whole length"), Unit::Millimetre,
                         length(&Cutter::overall));
-        m_blanks.flag(*s, QStringLiteral("singleWorn:") + id, tr("sharpness"), tr("sharp"), tr("worn"),
+        m_blanks.flag(s, QStringLiteral("singleWorn:") + id, tr("sharpness"), tr("sharp"), tr("worn"),
                       [one](Shop& shop) { return one(shop) ? &one(shop)->worn : nullptr; });
-        m_blanks.one_of<CutterMetal>(*s, QStringLiteral("singleMetal:") + id, tr("what it is made of"),
+        m_blanks.one_of<CutterMetal>(s, QStringLiteral("singleMetal:") + id, tr("what it is made of"),
                                      {{CutterMetal::HighSpeedSteel, tr("high speed steel")},
                                       {CutterMetal::Cobalt, tr("cobalt steel")},
                                       {CutterMetal::Carbide, tr("carbide")}},
                                      [one](Shop& shop) { return one(shop) ? &one(shop)->metal : nullptr; });
         if (kind == CutterKind::Drill) {
-            m_blanks.flag(*s, QStringLiteral("singleSplit:") + id, tr("form of its point"), tr("a plain point"),
+            m_blanks.flag(s, QStringLiteral("singleSplit:") + id, tr("form of its point"), tr("a plain point"),
                           tr("a split point"),
                           [one](Shop& shop) { return one(shop) ? &one(shop)->split_point : nullptr; });
         } else if (kind == CutterKind::Reamer) {
-            m_blanks.flag(*s, QStringLiteral("singleHand:") + id, tr("how it is turned"), tr("by the machine"),
+            m_blanks.flag(s, QStringLiteral("singleHand:") + id, tr("how it is turned"), tr("by the machine"),
                           tr("by hand"), [one](Shop& shop) { return one(shop) ? &one(shop)->hand : nullptr; });
         }
-        add_link(box, QStringLiteral("singleGone:") + id, tr("take it out of the drawer"), [this, i] {
+        card.link(QStringLiteral("singleGone:") + id, tr("take it out of the drawer"), [this, i] {
             change(tr("cutter taken out"), [i](Shop& shop) {
                 shop.drawer.singles.erase(shop.drawer.singles.begin() + static_cast<std::ptrdiff_t>(i));
             });
         });
     }
-    Sentence* add = add_sentence(box);
-    add->reads(tr("There is also {addSingle}."));
+    Sentence& add = card.sentence();
+    add.reads(tr("There is also {addSingle}."));
     using Further = std::optional<CutterKind>;
     std::vector<std::pair<Further, QString>> fillings{{std::nullopt, tr("a single …")}};
     for (const CutterKind kind : cutter_kinds)
         fillings.emplace_back(kind, q(in_words(kind)));
     m_blanks.one_of<Further>(
-        *add, "addSingle", tr("a further cutter"), Fillings<Further>(fillings), [](const Shop&) { return Further(); },
+        add, "addSingle", tr("a further cutter"), Fillings<Further>(fillings), [](const Shop&) { return Further(); },
         [](Shop& shop, Further kind) {
             if (kind)
                 shop.drawer.singles.push_back(new_single(*kind, static_cast<int>(shop.drawer.singles.size()) + 1));
         });
 }
 
-void ShopView::build_taps(QVBoxLayout* box) {
-    add_heading(box, tr("Taps"));
-    add_quiet(
-        box,
+void ShopView::write_taps(Card& card) {
+    card.heading(tr("Taps"));
+    card.quiet(
         tr("A taper tap has about eight threads of lead and starts straight, a plug tap four, a bottoming tap one and "
            "a half."));
     const auto& taps = m_document.shop().drawer.taps;
     for (std::size_t i = 0; i < taps.size(); ++i) {
         const QString id = QString::number(i + 1);
-        Sentence* s = add_sentence(box);
-        s->reads(tr("{thread}: {taps}."), {{QStringLiteral("thread"), q(taps[i].thread)}});
+        Sentence& s = card.sentence();
+        s.reads(tr("{thread}: {taps}."), {{QStringLiteral("thread"), q(taps[i].thread)}});
         m_blanks.custom(
-            *s, QStringLiteral("taps:") + id, tr("taps for %1").arg(q(taps[i].thread)),
+            s, QStringLiteral("taps:") + id, tr("taps for %1").arg(q(taps[i].thread)),
             [i](const Shop& shop) { return i < shop.drawer.taps.size() ? tap_words(shop.drawer.taps[i]) : QString(); },
             [i](Shop& shop, const QString& text) -> Result<QString> {
                 TapSet* set = at(shop.drawer.taps, i);
                 return set ? read_taps(*set, text) : Result<QString>(QString());
             });
     }
-    Sentence* add = add_sentence(box);
-    add->reads(tr("And taps for {addTap}."));
+    Sentence& add = card.sentence();
+    add.reads(tr("And taps for {addTap}."));
     m_blanks.custom(
-        *add, "addTap", tr("a further thread"), [](const Shop&) { return another_thread; },
+        add, "addTap", tr("a further thread"), [](const Shop&) { return another_thread; },
         [](Shop& shop, const QString& text) -> Result<QString> {
             if (text.trimmed().isEmpty() || text == another_thread)
                 return QString();
@@ -284,15 +275,15 @@ void ShopView::build_taps(QVBoxLayout* box) {
             shop.drawer.taps.push_back({thread->name, true, true, false});
             return q(thread->name);
         });
-    add_heading(box, tr("Cutting fluids"));
-    Sentence* fluids = add_sentence(box);
-    fluids->reads(tr("On hand are {fluids}."));
-    m_blanks.words(*fluids, "fluids", tr("cutting fluids on hand"), [](Shop& shop) { return &shop.drawer.fluids; });
+    card.heading(tr("Cutting fluids"));
+    Sentence& fluids = card.sentence();
+    fluids.reads(tr("On hand are {fluids}."));
+    m_blanks.words(fluids, "fluids", tr("cutting fluids on hand"), [](Shop& shop) { return &shop.drawer.fluids; });
     QStringList known;
     for (const Metal& metal : all_metals())
         if (metal.fluid != "dry" && !known.contains(q(metal.fluid)))
             known << q(metal.fluid);
-    add_quiet(box, tr("The table of metals asks for %1.").arg(known.join(QStringLiteral(", "))));
+    card.quiet(tr("The table of metals asks for %1.").arg(known.join(QStringLiteral(", "))));
 }
 
 } // namespace clockface::app

@@ -23,7 +23,6 @@ constexpr double left = 150.0;
 DrawerPicture::DrawerPicture(Document& document, QWidget* parent)
     : QWidget(parent)
     , m_document(document) {
-    setObjectName(QStringLiteral("drawerPicture"));
     setAccessibleName(tr("the drawer: gaps are empty rings, what the open job uses is brass"));
     setFixedHeight(height_needed());
     connect(&document, &Document::changed, this, [this] {

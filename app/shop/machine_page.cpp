@@ -101,101 +101,109 @@ template <class Kind> std::function<Kind*(Shop&)> kind_at(std::size_t index) {
 
 } // namespace
 
-void ShopView::screw_sentence(QVBoxLayout* box, const QString& id, const QString& axis, Unit unit,
-                              const ShopBlanks::Reach<Screw>& reach) {
+void ShopView::write_screw(Card& card, const QString& id, const QString& axis, Unit unit,
+                           const ShopBlanks::Reach<Screw>& reach) {
     const auto part = [reach](auto member) {
         return [reach, member](Shop& shop) { return reach(shop) ? &(reach(shop)->*member) : nullptr; };
     };
-    Sentence* s = add_sentence(box);
-    s->reads(
+    Sentence& s = card.sentence();
+    s.reads(
         tr("{axis}: one turn of the handle moves it {lead}, its dial has {lines} lines a turn, in {unit}; turning it "
            "{plus} goes towards plus, and holes are come to going {finish}. Its backlash is {backlash}."),
         {{QStringLiteral("axis"), axis}});
-    m_blanks.length(*s, QStringLiteral("lead:") + id, tr("lead of the %1 screw").arg(axis), unit, part(&Screw::lead));
-    m_blanks.number(*s, QStringLiteral("lines:") + id, tr("lines on the %1 dial for one turn").arg(axis), 4,
+    m_blanks.length(s, QStringLiteral("lead:") + id, tr("lead of the %1 screw").arg(axis), unit, part(&Screw::lead));
+    m_blanks.number(s, QStringLiteral("lines:") + id, tr("lines on the %1 dial for one turn").arg(axis), 4,
                     part(&Screw::lines));
-    m_blanks.one_of<Unit>(*s, QStringLiteral("unit:") + id, tr("unit of the %1 dial").arg(axis), unit_fillings(),
+    m_blanks.one_of<Unit>(s, QStringLiteral("unit:") + id, tr("unit of the %1 dial").arg(axis), unit_fillings(),
                           part(&Screw::unit));
-    m_blanks.one_of<Turn>(*s, QStringLiteral("plus:") + id, tr("turn of the %1 handle towards plus").arg(axis),
+    m_blanks.one_of<Turn>(s, QStringLiteral("plus:") + id, tr("turn of the %1 handle towards plus").arg(axis),
                           {{Turn::Clockwise, tr("clockwise")}, {Turn::CounterClockwise, tr("counter-clockwise")}},
                           part(&Screw::plus));
-    m_blanks.one_of<Towards>(*s, QStringLiteral("finish:") + id, tr("how holes are come to along %1").arg(axis),
+    m_blanks.one_of<Towards>(s, QStringLiteral("finish:") + id, tr("how holes are come to along %1").arg(axis),
                              {{Towards::Plus, tr("plus")}, {Towards::Minus, tr("minus")}}, part(&Screw::approach));
-    m_blanks.length(*s, QStringLiteral("backlash:") + id, tr("backlash of the %1 screw").arg(axis), unit,
+    m_blanks.length(s, QStringLiteral("backlash:") + id, tr("backlash of the %1 screw").arg(axis), unit,
                     part(&Screw::backlash));
     Shop copy = m_document.shop();
     const Screw* screw = reach(copy);
     if (!screw)
         return;
-    auto* test = new BacklashBox(axis, *screw, [this, reach, axis](Length found) {
-        change(tr("backlash of %1 as found").arg(axis), [&](Shop& shop) {
-            if (Screw* at = reach(shop))
-                at->backlash = found;
+    // The guided test goes by the dial's own figures.
+    card.hangs_on(screw->lead.in_mm()).hangs_on(screw->lines).hangs_on(screw->plus).hangs_on(screw->unit);
+    card.link(QStringLiteral("findBacklash:") + axis, tr("find the backlash of %1 with an indicator").arg(axis),
+              [this, axis] {
+                  // One that was made before may still be on its way out.
+                  QWidget* test = findChildren<QWidget*>(QStringLiteral("backlash:") + axis).last();
+                  test->setVisible(!test->isVisible());
+              });
+    card.shows(QStringLiteral("backlash:") + axis, [&] {
+        auto* test = new BacklashBox(axis, *screw, [this, reach, axis](Length found) {
+            change(tr("backlash of %1 as found").arg(axis), [&](Shop& shop) {
+                if (Screw* at = reach(shop))
+                    at->backlash = found;
+            });
         });
+        test->hide();
+        return test;
     });
-    test->hide();
-    add_link(box, QStringLiteral("findBacklash:") + axis, tr("find the backlash of %1 with an indicator").arg(axis),
-             [test] { test->setVisible(!test->isVisible()); });
-    box->addWidget(test);
 }
 
-void ShopView::build_handwheels(QVBoxLayout* box, std::size_t index, const Handwheels& wheels) {
+void ShopView::write_handwheels(Card& card, std::size_t index, const Handwheels& wheels) {
     const auto at = kind_at<Handwheels>(index);
-    screw_sentence(box, QStringLiteral("x"), QStringLiteral("X"), wheels.x.unit,
-                   [at](Shop& shop) { return at(shop) ? &at(shop)->x : nullptr; });
-    screw_sentence(box, QStringLiteral("y"), QStringLiteral("Y"), wheels.y.unit,
-                   [at](Shop& shop) { return at(shop) ? &at(shop)->y : nullptr; });
-    Sentence* dials = add_sentence(box);
-    dials->reads(tr("Its dials {dialsTurn}."));
-    m_blanks.flag(*dials, "dialsTurn", tr("whether the dials can be set to 0"),
+    write_screw(card, QStringLiteral("x"), QStringLiteral("X"), wheels.x.unit,
+                [at](Shop& shop) { return at(shop) ? &at(shop)->x : nullptr; });
+    write_screw(card, QStringLiteral("y"), QStringLiteral("Y"), wheels.y.unit,
+                [at](Shop& shop) { return at(shop) ? &at(shop)->y : nullptr; });
+    Sentence& dials = card.sentence();
+    dials.reads(tr("Its dials {dialsTurn}."));
+    m_blanks.flag(dials, "dialsTurn", tr("whether the dials can be set to 0"),
                   tr("cannot be turned and are read as they stand at zero"), tr("can be set to 0 anywhere"),
                   [at](Shop& shop) { return at(shop) ? &at(shop)->dials_turn : nullptr; });
 }
 
-void ShopView::build_readout(QVBoxLayout* box, std::size_t index, const Readout& readout) {
+void ShopView::write_readout(Card& card, std::size_t index, const Readout& readout) {
     const auto at = kind_at<Readout>(index);
-    Sentence* line = add_sentence(box);
-    line->reads(tr("It shows steps of {resolution}, angles to {angleResolution}; its circle routine has 0° at a "
-                   "bearing of {routineZero} counter-clockwise from the right and counts {routineSense}; it asks "
-                   "for {asksStep}. Circles: {circleRoutine}; rows: {rowRoutine}."));
-    m_blanks.length(*line, "resolution", tr("resolution"), readout.unit,
+    Sentence& line = card.sentence();
+    line.reads(tr("It shows steps of {resolution}, angles to {angleResolution}; its circle routine has 0° at a "
+                  "bearing of {routineZero} counter-clockwise from the right and counts {routineSense}; it asks "
+                  "for {asksStep}. Circles: {circleRoutine}; rows: {rowRoutine}."));
+    m_blanks.length(line, "resolution", tr("resolution"), readout.unit,
                     [at](Shop& shop) { return at(shop) ? &at(shop)->resolution : nullptr; });
-    m_blanks.angle(*line, "angleResolution", tr("step of angles"),
+    m_blanks.angle(line, "angleResolution", tr("step of angles"),
                    [at](Shop& shop) { return at(shop) ? &at(shop)->angle_resolution : nullptr; });
-    m_blanks.angle(*line, "routineZero", tr("zero direction of the circle routine, counter-clockwise from the right"),
+    m_blanks.angle(line, "routineZero", tr("zero direction of the circle routine, counter-clockwise from the right"),
                    [at](Shop& shop) { return at(shop) ? &at(shop)->circle_convention.zero : nullptr; });
-    m_blanks.one_of<Sense>(*line, "routineSense", tr("sense of the circle routine"), sense_fillings(),
+    m_blanks.one_of<Sense>(line, "routineSense", tr("sense of the circle routine"), sense_fillings(),
                            [at](Shop& shop) { return at(shop) ? &at(shop)->circle_convention.sense : nullptr; });
-    m_blanks.flag(*line, "asksStep", tr("what the circle routine asks for"), tr("the angle of the last hole"),
+    m_blanks.flag(line, "asksStep", tr("what the circle routine asks for"), tr("the angle of the last hole"),
                   tr("the angle from hole to hole"),
                   [at](Shop& shop) { return at(shop) ? &at(shop)->asks_step : nullptr; });
-    m_blanks.flag(*line, "circleRoutine", tr("whether it has a circle routine"), tr("no routine"), tr("a routine"),
+    m_blanks.flag(line, "circleRoutine", tr("whether it has a circle routine"), tr("no routine"), tr("a routine"),
                   [at](Shop& shop) { return at(shop) ? &at(shop)->circle_routine : nullptr; });
-    m_blanks.flag(*line, "rowRoutine", tr("whether it has a row routine"), tr("no routine"), tr("a routine"),
+    m_blanks.flag(line, "rowRoutine", tr("whether it has a row routine"), tr("no routine"), tr("a routine"),
                   [at](Shop& shop) { return at(shop) ? &at(shop)->row_routine : nullptr; });
 }
 
-void ShopView::build_table(QVBoxLayout* box, std::size_t index, const RotaryTable& table) {
+void ShopView::write_table(Card& card, std::size_t index, const RotaryTable& table) {
     const auto at = kind_at<RotaryTable>(index);
-    Sentence* line = add_sentence(box);
-    line->reads(tr("One turn of the table takes {ratio} of the handle, whose dial has {handleSteps} steps with its "
-                   "vernier; its backlash is {tableBacklash}, and its figures rise as it turns {rising}. Of the "
-                   "steps {vernier} are of its vernier in one line; it is engraved in {tableDecimal}. Its index "
-                   "plates have {plates} holes."));
-    m_blanks.count(*line, "ratio", tr("turns of the handle"), 1, 1000,
+    Sentence& line = card.sentence();
+    line.reads(tr("One turn of the table takes {ratio} of the handle, whose dial has {handleSteps} steps with its "
+                  "vernier; its backlash is {tableBacklash}, and its figures rise as it turns {rising}. Of the "
+                  "steps {vernier} are of its vernier in one line; it is engraved in {tableDecimal}. Its index "
+                  "plates have {plates} holes."));
+    m_blanks.count(line, "ratio", tr("turns of the handle"), 1, 1000,
                    [at](Shop& shop) { return at(shop) ? &at(shop)->ratio : nullptr; });
-    m_blanks.count(*line, "handleSteps", tr("steps of the handle dial, vernier included"), 2, 100000,
+    m_blanks.count(line, "handleSteps", tr("steps of the handle dial, vernier included"), 2, 100000,
                    [at](Shop& shop) { return at(shop) ? &at(shop)->graduations : nullptr; });
-    m_blanks.angle(*line, "tableBacklash", tr("backlash of the table"),
+    m_blanks.angle(line, "tableBacklash", tr("backlash of the table"),
                    [at](Shop& shop) { return at(shop) ? &at(shop)->backlash : nullptr; });
-    m_blanks.one_of<Sense>(*line, "rising", tr("which way the table's figures rise"), sense_fillings(),
+    m_blanks.one_of<Sense>(line, "rising", tr("which way the table's figures rise"), sense_fillings(),
                            [at](Shop& shop) { return at(shop) ? &at(shop)->rising : nullptr; });
-    m_blanks.count(*line, "vernier", tr("steps of the vernier in one line of the dial"), 1, 1000,
+    m_blanks.count(line, "vernier", tr("steps of the vernier in one line of the dial"), 1, 1000,
                    [at](Shop& shop) { return at(shop) ? &at(shop)->vernier : nullptr; });
-    m_blanks.flag(*line, "tableDecimal", tr("how the dial is engraved"), tr("minutes and seconds"),
+    m_blanks.flag(line, "tableDecimal", tr("how the dial is engraved"), tr("minutes and seconds"),
                   tr("decimals of a degree"), [at](Shop& shop) { return at(shop) ? &at(shop)->decimal : nullptr; });
     m_blanks.custom(
-        *line, "plates", tr("circles of the index plates, a plate after the other"),
+        line, "plates", tr("circles of the index plates, a plate after the other"),
         [index](const Shop& shop) {
             const auto* kind =
                 index < shop.machines.size() ? std::get_if<RotaryTable>(&shop.machines[index].kind) : nullptr;
@@ -204,47 +212,48 @@ void ShopView::build_table(QVBoxLayout* box, std::size_t index, const RotaryTabl
         [at](Shop& shop, const QString& text) -> Result<QString> {
             return at(shop) ? read_plates(at(shop)->plates, text) : Result<QString>(QString());
         });
-    screw_sentence(box, QStringLiteral("slide"), tr("slide"), table.slide.unit,
-                   [at](Shop& shop) { return at(shop) ? &at(shop)->slide : nullptr; });
+    write_screw(card, QStringLiteral("slide"), tr("slide"), table.slide.unit,
+                [at](Shop& shop) { return at(shop) ? &at(shop)->slide : nullptr; });
 }
 
-void ShopView::build_layout(QVBoxLayout* box, std::size_t index, const LayoutBench& bench) {
+void ShopView::write_layout(Card& card, std::size_t index, const LayoutBench& bench) {
     const auto at = kind_at<LayoutBench>(index);
-    Sentence* line = add_sentence(box);
-    line->reads(
+    Sentence& line = card.sentence();
+    line.reads(
         tr("The height gauge is set to {gaugeStep}, dividers to {dividerStep}, marks are compared to {measuredTo}."));
-    m_blanks.length(*line, "gaugeStep", tr("step of the height gauge"), bench.unit,
+    m_blanks.length(line, "gaugeStep", tr("step of the height gauge"), bench.unit,
                     [at](Shop& shop) { return at(shop) ? &at(shop)->gauge_step : nullptr; });
-    m_blanks.length(*line, "dividerStep", tr("step of the dividers"), bench.unit,
+    m_blanks.length(line, "dividerStep", tr("step of the dividers"), bench.unit,
                     [at](Shop& shop) { return at(shop) ? &at(shop)->divider_step : nullptr; });
-    m_blanks.length(*line, "measuredTo", tr("what a caliper over marks is trusted to"), bench.unit,
+    m_blanks.length(line, "measuredTo", tr("what a caliper over marks is trusted to"), bench.unit,
                     [at](Shop& shop) { return at(shop) ? &at(shop)->measured_to : nullptr; });
 }
 
-void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
+void ShopView::write_machine(Card& card, std::size_t index) {
     const Machine& machine = m_document.shop().machines[index];
-    add_heading(box, q(machine.name));
-    Sentence* s = add_sentence(box);
-    s->reads(tr("It is called {machineName} and is worked by {kind}: {machineRemark}"),
-             {{QStringLiteral("kind"), q(kind_in_words(machine.kind))}});
+    card.hangs_on(index).hangs_on(machine.kind.index()).hangs_on(machine.spindle.scale);
+    card.heading(q(machine.name));
+    Sentence& s = card.sentence();
+    s.reads(tr("It is called {machineName} and is worked by {kind}: {machineRemark}"),
+            {{QStringLiteral("kind"), q(kind_in_words(machine.kind))}});
     m_blanks.custom(
-        *s, "machineName", tr("name of the machine"),
+        s, "machineName", tr("name of the machine"),
         [index](const Shop& shop) { return index < shop.machines.size() ? q(shop.machines[index].name) : QString(); },
         [index](Shop& shop, const QString& text) -> Result<QString> {
             if (Machine* at = machine_at(shop, index))
                 at->name = text.simplified().toStdString();
             return QString();
         });
-    m_blanks.text(*s, "machineRemark", tr("remark on the machine"),
+    m_blanks.text(s, "machineRemark", tr("remark on the machine"),
                   [index](Shop& shop) { return machine_at(shop, index) ? &machine_at(shop, index)->remark : nullptr; });
-    std::visit(Cases{[&](const Handwheels& wheels) { build_handwheels(box, index, wheels); },
-                     [&](const Readout& readout) { build_readout(box, index, readout); },
-                     [&](const RotaryTable& table) { build_table(box, index, table); },
-                     [&](const LayoutBench& bench) { build_layout(box, index, bench); }, [](const DrillPress&) {},
+    std::visit(Cases{[&](const Handwheels& wheels) { write_handwheels(card, index, wheels); },
+                     [&](const Readout& readout) { write_readout(card, index, readout); },
+                     [&](const RotaryTable& table) { write_table(card, index, table); },
+                     [&](const LayoutBench& bench) { write_layout(card, index, bench); }, [](const DrillPress&) {},
                      [](const MarksAcross&) {}}, // nothing but what every machine has
                machine.kind);
-    spindle_sentences(box, index);
-    add_link(box, QStringLiteral("copyMachine"), tr("a further machine like this one"), [this, index] {
+    write_spindle(card, index);
+    card.link(QStringLiteral("copyMachine"), tr("a further machine like this one"), [this, index] {
         change(tr("a further machine"), [index](Shop& shop) {
             Machine next = shop.machines[index];
             next.name += " 2";
@@ -252,46 +261,46 @@ void ShopView::build_machine(QVBoxLayout* box, std::size_t index) {
         });
     });
     if (m_document.shop().machines.size() > 1)
-        add_link(box, QStringLiteral("machineGone"), tr("this machine is no longer here"), [this, index] {
+        card.link(QStringLiteral("machineGone"), tr("this machine is no longer here"), [this, index] {
             change(tr("machine taken away"), [index](Shop& shop) {
                 shop.machines.erase(shop.machines.begin() + static_cast<std::ptrdiff_t>(index));
             });
         });
 }
 
-void ShopView::spindle_sentences(QVBoxLayout* box, std::size_t index) {
+void ShopView::write_spindle(Card& card, std::size_t index) {
     const auto machine = [index](Shop& shop) { return machine_at(shop, index); };
     const auto spindle = [machine](auto member) {
         return [machine, member](Shop& shop) { return machine(shop) ? &(machine(shop)->spindle.*member) : nullptr; };
     };
     const Unit unit = m_document.shop().machines[index].spindle.scale;
-    Sentence* s = add_sentence(box);
-    s->reads(tr(
+    Sentence& s = card.sentence();
+    s.reads(tr(
         "The spindle turns {speeds} times a minute. It drives {oneGo} through mild steel in one go. There are {room} "
         "under the chuck, its stroke is {stroke}, and changing the height {keepsPlace}. Depth is read on a scale with "
         "lines of {scaleStep}. Changing a cutter takes {changeMinutes} minutes; an hour is reckoned at {hour}."));
     m_blanks.custom(
-        *s, "speeds", tr("speeds of the spindle"),
+        s, "speeds", tr("speeds of the spindle"),
         [index](const Shop& shop) {
             return index < shop.machines.size() ? speeds_in_words(shop.machines[index].spindle) : QString();
         },
         [machine](Shop& shop, const QString& text) -> Result<QString> {
             return machine(shop) ? read_speeds(machine(shop)->spindle, text) : Result<QString>(QString());
         });
-    m_blanks.length(*s, "oneGo", tr("largest drill in mild steel without a pilot"), unit, spindle(&Spindle::one_go));
-    m_blanks.length(*s, "room", tr("room under the chuck"), unit, spindle(&Spindle::room));
-    m_blanks.length(*s, "stroke", tr("stroke of the quill"), unit, spindle(&Spindle::stroke));
-    m_blanks.flag(*s, "keepsPlace", tr("whether changing the height keeps the place"),
+    m_blanks.length(s, "oneGo", tr("largest drill in mild steel without a pilot"), unit, spindle(&Spindle::one_go));
+    m_blanks.length(s, "room", tr("room under the chuck"), unit, spindle(&Spindle::room));
+    m_blanks.length(s, "stroke", tr("stroke of the quill"), unit, spindle(&Spindle::stroke));
+    m_blanks.flag(s, "keepsPlace", tr("whether changing the height keeps the place"),
                   tr("loses the place (round column)"), tr("keeps the place"), spindle(&Spindle::keeps_place));
-    m_blanks.length(*s, "scaleStep", tr("line of the depth scale"), unit, spindle(&Spindle::scale_step));
-    m_blanks.number(*s, "changeMinutes", tr("minutes to change a cutter"), 1, spindle(&Spindle::change_minutes));
-    m_blanks.number(*s, "hour", tr("what an hour is reckoned at"), 2,
+    m_blanks.length(s, "scaleStep", tr("line of the depth scale"), unit, spindle(&Spindle::scale_step));
+    m_blanks.number(s, "changeMinutes", tr("minutes to change a cutter"), 1, spindle(&Spindle::change_minutes));
+    m_blanks.number(s, "hour", tr("what an hour is reckoned at"), 2,
                     [machine](Shop& shop) { return machine(shop) ? &machine(shop)->hour : nullptr; });
-    error_sentences(box, index);
+    write_errors(card, index);
 }
 
 // What it repeats to, and what moves when it should not.
-void ShopView::error_sentences(QVBoxLayout* box, std::size_t index) {
+void ShopView::write_errors(Card& card, std::size_t index) {
     const auto machine = [index](Shop& shop) { return machine_at(shop, index); };
     const Machine& now = m_document.shop().machines[index];
     const Unit unit = now.spindle.scale;
@@ -300,22 +309,22 @@ void ShopView::error_sentences(QVBoxLayout* box, std::size_t index) {
     };
     const bool slides = std::holds_alternative<Handwheels>(now.kind) || std::holds_alternative<Readout>(now.kind);
     if (slides) {
-        Sentence* s = add_sentence(box);
-        s->reads(tr("Tightening the locks moves X by {lockJump} and Y by {lockJumpY}. One turn of the knee's handle is "
-                    "{kneeLead} on a dial of {kneeLines} lines (0: it has no knee)."));
-        m_blanks.length(*s, "lockJump", tr("jump of X when its lock is tightened"), unit,
+        Sentence& s = card.sentence();
+        s.reads(tr("Tightening the locks moves X by {lockJump} and Y by {lockJumpY}. One turn of the knee's handle is "
+                   "{kneeLead} on a dial of {kneeLines} lines (0: it has no knee)."));
+        m_blanks.length(s, "lockJump", tr("jump of X when its lock is tightened"), unit,
                         [machine](Shop& shop) { return machine(shop) ? &machine(shop)->lock_jump.x : nullptr; });
-        m_blanks.length(*s, "lockJumpY", tr("jump of Y when its lock is tightened"), unit,
+        m_blanks.length(s, "lockJumpY", tr("jump of Y when its lock is tightened"), unit,
                         [machine](Shop& shop) { return machine(shop) ? &machine(shop)->lock_jump.y : nullptr; });
-        m_blanks.length(*s, "kneeLead", tr("lead of the knee, nought where there is none"), unit,
+        m_blanks.length(s, "kneeLead", tr("lead of the knee, nought where there is none"), unit,
                         [machine](Shop& shop) { return machine(shop) ? &machine(shop)->spindle.knee_lead : nullptr; });
-        m_blanks.count(*s, "kneeLines", tr("lines on the knee's dial"), 0, 100000,
+        m_blanks.count(s, "kneeLines", tr("lines on the knee's dial"), 0, 100000,
                        [machine](Shop& shop) { return machine(shop) ? &machine(shop)->spindle.knee_lines : nullptr; });
     }
-    Sentence* s = add_sentence(box);
+    Sentence& s = card.sentence();
     const bool dials = std::holds_alternative<Handwheels>(now.kind) || std::holds_alternative<RotaryTable>(now.kind);
     const bool punch = std::holds_alternative<LayoutBench>(now.kind);
-    s->reads(
+    s.reads(
         dials ? tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within {errorSetting}, "
                    "taking up backlash leaves {errorBacklash}.")
         : punch
@@ -323,14 +332,13 @@ void ShopView::error_sentences(QVBoxLayout* box, std::size_t index) {
                  "punch mark stands beside its crossing by {errorMarking}.")
             : tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within "
                  "{errorSetting}."));
-    m_blanks.length(*s, "errorPickUp", tr("how well zero is picked up"), unit, error(&MachineErrors::pick_up));
-    m_blanks.length(*s, "errorSetting", tr("how well a figure is set"), unit, error(&MachineErrors::setting));
+    m_blanks.length(s, "errorPickUp", tr("how well zero is picked up"), unit, error(&MachineErrors::pick_up));
+    m_blanks.length(s, "errorSetting", tr("how well a figure is set"), unit, error(&MachineErrors::setting));
     if (dials)
-        m_blanks.length(*s, "errorBacklash", tr("what taking up backlash leaves"), unit,
+        m_blanks.length(s, "errorBacklash", tr("what taking up backlash leaves"), unit,
                         error(&MachineErrors::backlash_left));
     if (punch)
-        m_blanks.length(*s, "errorMarking", tr("how far a punch mark stands off"), unit,
-                        error(&MachineErrors::marking));
+        m_blanks.length(s, "errorMarking", tr("how far a punch mark stands off"), unit, error(&MachineErrors::marking));
 }
 
 } // namespace clockface::app

@@ -21,7 +21,9 @@ ShopView::ShopView(Document& document, ShopStore& store, Seams seams, QWidget* p
     , m_document(document)
     , m_store(store)
     , m_seams(std::move(seams))
-    , m_blanks(document, store) {
+    , m_blanks(document, store)
+    , m_nav(new QVBoxLayout, 5, {}, [this](Card& card) { write_nav(card); })
+    , m_shown(new QVBoxLayout, 9, {}, [this](Card& card) { write_page(card); }) {
     setObjectName(QStringLiteral("slip")); // it is a card like the slip, only larger
     setAttribute(Qt::WA_StyledBackground);
     auto* all = new QHBoxLayout(this);
@@ -29,12 +31,8 @@ ShopView::ShopView(Document& document, ShopStore& store, Seams seams, QWidget* p
     all->setSpacing(28);
     auto* left = new QVBoxLayout;
     left->setSpacing(6);
-    auto* title = plain_label(tr("The shop"));
-    title->setProperty("heading", true);
-    left->addWidget(title);
-    auto* nav = new QVBoxLayout;
-    left->addLayout(nav);
-    m_nav = std::make_unique<Renewed>(nav);
+    left->addWidget(heading_label(tr("The shop")));
+    left->addLayout(m_nav.place());
     left->addStretch();
     auto* back = new QPushButton(tr("Back to the job"));
     back->setObjectName(QStringLiteral("leaveShop"));
@@ -62,9 +60,7 @@ ShopView::ShopView(Document& document, ShopStore& store, Seams seams, QWidget* p
     m_told->setWordWrap(true);
     m_told->hide();
     right->addWidget(m_told);
-    auto* pages = new QVBoxLayout;
-    right->addLayout(pages);
-    m_pages = std::make_unique<Renewed>(pages);
+    right->addLayout(m_shown.place());
     right->addStretch();
     scroll->setWidget(body);
     all->addWidget(scroll, 1);
@@ -119,127 +115,51 @@ int ShopView::machine_index() const {
     return -1;
 }
 
-// What the widgets stand for; figures alone do not rebuild them.
-Shape ShopView::structure() const {
-    const Shop& shop = m_document.shop();
-    Shape all;
-    all << m_page << m_document.shop_path();
-    for (const Machine& machine : shop.machines)
-        all << machine.name << machine.kind.index() << machine.spindle.steps.empty();
-    if (const int now = machine_index(); now >= 0) { // the guided test goes by the dial's own figures
-        const Machine& machine = shop.machines[static_cast<std::size_t>(now)];
-        const auto add = [&](const Screw& screw) {
-            all << screw.lead.in_mm() << screw.lines << screw.plus << screw.unit;
-        };
-        std::visit(Cases{[&](const Handwheels& wheels) {
-                             add(wheels.x);
-                             add(wheels.y);
-                         },
-                         [&](const RotaryTable& table) { add(table.slide); }, [](const Readout&) {},
-                         [](const LayoutBench&) {}, [](const DrillPress&) {}, [](const MarksAcross&) {}},
-                   machine.kind);
-    }
-    for (const CutterSet& set : shop.drawer.sets)
-        all << set.family;
-    all << shop.drawer.singles.size() << shop.drawer.taps.size();
-    for (const Cutter& each : shop.drawer.singles)
-        all << each.kind;
-    if (m_page == QLatin1String("shops"))
-        for (const QString& file : m_store.files())
-            all << file;
-    return all;
-}
-
 void ShopView::refresh() {
     if (machine_index() < 0 && !QStringList{"drawer", "singles", "taps", "cutting", "kit", "shops"}.contains(m_page))
         m_page = QStringLiteral("drawer"); // the machine has another name now, or is gone
-    if (const Shape now = structure(); now != m_built) {
-        m_built = now;
-        build();
-    }
-    for (Sentence* each : std::as_const(m_sentences))
-        each->refresh();
+    m_nav.renew(false);
+    m_shown.renew(false);
 }
 
-void ShopView::build_nav() {
-    QVBoxLayout* box = m_nav->begin(5);
+void ShopView::write_nav(Card& card) {
     const auto entry = [&](const QString& page, const QString& words) {
-        auto* button = new LineButton(words);
-        button->setObjectName(QStringLiteral("shopPage:") + page);
-        button->setCheckable(true);
-        button->setChecked(page == m_page);
-        connect(button, &QPushButton::clicked, this, [this, page] {
-            show_page(page);
-            refresh();
-        });
-        box->addWidget(button);
+        card.line(QStringLiteral("shopPage:") + page, words,
+                  [this, page] {
+                      show_page(page);
+                      refresh();
+                  },
+                  {}, {.chosen = page == m_page});
     };
     entry(QStringLiteral("drawer"), tr("Sets in the drawer"));
     entry(QStringLiteral("singles"), tr("Single cutters"));
     entry(QStringLiteral("taps"), tr("Taps and fluids"));
     entry(QStringLiteral("cutting"), tr("How we cut"));
     entry(QStringLiteral("kit"), tr("Pins, packing, instruments"));
-    auto* machines = plain_label(tr("Machines"));
-    machines->setProperty("quiet", true);
-    box->addWidget(machines);
+    card.quiet(tr("Machines"));
     for (const Machine& machine : m_document.shop().machines)
         entry(q(machine.name), q(machine.name));
-    auto* shops = plain_label(tr("Which shop"));
-    shops->setProperty("quiet", true);
-    box->addWidget(shops);
+    card.quiet(tr("Which shop"));
     entry(QStringLiteral("shops"),
           q(m_document.shop().name.empty() ? std::string("This shop") : m_document.shop().name));
-    m_nav->end();
 }
 
-void ShopView::build() {
-    build_nav();
-    m_sentences.clear();
-    QVBoxLayout* box = m_pages->begin(9);
+void ShopView::write_page(Card& card) {
+    card.hangs_on(m_page);
     if (const int machine = machine_index(); machine >= 0)
-        build_machine(box, static_cast<std::size_t>(machine));
+        write_machine(card, static_cast<std::size_t>(machine));
     else if (m_page == QLatin1String("singles"))
-        build_singles(box);
+        write_singles(card);
     else if (m_page == QLatin1String("taps"))
-        build_taps(box);
+        write_taps(card);
     else if (m_page == QLatin1String("cutting"))
-        build_cutting(box);
+        write_cutting(card);
     else if (m_page == QLatin1String("kit"))
-        build_kit(box);
+        write_kit(card);
     else if (m_page == QLatin1String("shops"))
-        build_shops(box);
+        write_shops(card);
     else
-        build_drawer(box);
-    m_pages->end();
-}
-
-Sentence* ShopView::add_sentence(QVBoxLayout* box) {
-    auto* made = new Sentence;
-    m_sentences << made;
-    box->addWidget(made);
-    return made;
-}
-
-QLabel* ShopView::add_quiet(QVBoxLayout* box, const QString& text) {
-    auto* label = plain_label(text);
-    label->setProperty("quiet", true);
-    label->setWordWrap(true);
-    box->addWidget(label);
-    return label;
-}
-
-void ShopView::add_heading(QVBoxLayout* box, const QString& text) {
-    auto* label = plain_label(text);
-    label->setProperty("heading", true);
-    box->addWidget(label);
-}
-
-QPushButton* ShopView::add_link(QVBoxLayout* box, const QString& id, const QString& text,
-                                const std::function<void()>& then) {
-    auto* made = link_button(id, text);
-    connect(made, &QPushButton::clicked, this, then);
-    box->addWidget(made);
-    return made;
+        write_drawer(card);
 }
 
 void ShopView::open_shop(const QString& path) {

@@ -4,8 +4,7 @@
 #include "document/shop_store.h"
 #include "shell/seams.h"
 #include "shop/shop_blanks.h"
-#include "widgets/renewed.h"
-#include "widgets/shape.h"
+#include "widgets/card.h"
 
 #include <QWidget>
 #include <memory>
@@ -39,40 +38,33 @@ private:
     Seams m_seams;
     ShopBlanks m_blanks;
     QString m_page = QStringLiteral("drawer");
-    std::unique_ptr<Renewed> m_nav, m_pages;
+    Card m_nav, m_shown;
     QLabel* m_told;
-    Shape m_built;
-    QList<Sentence*> m_sentences;
 
     void refresh();
-    void build();
-    void build_nav();
+    void write_nav(Card& card);
+    void write_page(Card& card);
     void tell(const QString& sentence);
-    [[nodiscard]] Shape structure() const;
     [[nodiscard]] int machine_index() const;
-    Sentence* add_sentence(QVBoxLayout* box);
-    QLabel* add_quiet(QVBoxLayout* box, const QString& text);
-    void add_heading(QVBoxLayout* box, const QString& text);
-    QPushButton* add_link(QVBoxLayout* box, const QString& id, const QString& text, const std::function<void()>& then);
     void change(const QString& step, const std::function<void(Shop&)>& how);
 
     // pages: drawer_page.cpp
-    void build_drawer(QVBoxLayout* box);
-    void build_singles(QVBoxLayout* box);
-    void build_taps(QVBoxLayout* box);
-    void build_cutting(QVBoxLayout* box);
-    void build_kit(QVBoxLayout* box);
-    void build_shops(QVBoxLayout* box);
+    void write_drawer(Card& card);
+    void write_singles(Card& card);
+    void write_taps(Card& card);
+    void write_cutting(Card& card);
+    void write_kit(Card& card);
+    void write_shops(Card& card);
     // machine_page.cpp
-    void build_machine(QVBoxLayout* box, std::size_t index);
-    void screw_sentence(QVBoxLayout* box, const QString& id, const QString& axis, Unit unit,
-                        const ShopBlanks::Reach<Screw>& reach);
-    void build_handwheels(QVBoxLayout* box, std::size_t index, const Handwheels& wheels);
-    void build_readout(QVBoxLayout* box, std::size_t index, const Readout& readout);
-    void build_table(QVBoxLayout* box, std::size_t index, const RotaryTable& table);
-    void build_layout(QVBoxLayout* box, std::size_t index, const LayoutBench& bench);
-    void error_sentences(QVBoxLayout* box, std::size_t index);
-    void spindle_sentences(QVBoxLayout* box, std::size_t index);
+    void write_machine(Card& card, std::size_t index);
+    void write_screw(Card& card, const QString& id, const QString& axis, Unit unit,
+                     const ShopBlanks::Reach<Screw>& reach);
+    void write_handwheels(Card& card, std::size_t index, const Handwheels& wheels);
+    void write_readout(Card& card, std::size_t index, const Readout& readout);
+    void write_table(Card& card, std::size_t index, const RotaryTable& table);
+    void write_layout(Card& card, std::size_t index, const LayoutBench& bench);
+    void write_errors(Card& card, std::size_t index);
+    void write_spindle(Card& card, std::size_t index);
     void open_shop(const QString& path);
 };
 

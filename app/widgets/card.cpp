@@ -72,7 +72,8 @@ Sentence& Card::sentence(const QString& name) {
         return *m_ear;
     auto* made = new Sentence;
     made->setObjectName(name);
-    QObject::connect(made, &Sentence::given_up, made, m_given_up);
+    if (m_given_up)
+        QObject::connect(made, &Sentence::given_up, made, m_given_up);
     m_sentences << made;
     m_box->addWidget(made);
     return *made;

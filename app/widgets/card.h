@@ -32,7 +32,7 @@ struct LineLook {
 class Card {
 public:
     using Says = std::function<void(Card&)>;
-    /// Stands in `place`. `given_up` is called when a blank is left with Escape.
+    /// Stands in `place`. `given_up`, if there is one, is called when a blank is left with Escape.
     Card(QVBoxLayout* place, int spacing, std::function<void()> given_up, Says says);
 
     [[nodiscard]] QVBoxLayout* place() const { return m_part.place(); }
