@@ -2,6 +2,7 @@
 
 #include "bench/old_progress.h"
 #include "bench/work_findings.h"
+#include "document/beside.h"
 #include "document/file_stamp.h"
 #include "formats/job_json.h"
 #include "formats/text_file.h"
@@ -23,18 +24,28 @@ namespace clockface::app {
 /// not undo work that is done.
 class JobEdit : public QUndoCommand {
 public:
-    JobEdit(Document& document, const QString& name, Job next)
+    enum class Of { AStepOfItsOwn, LastStep }; // or what comes of the last step
+    JobEdit(Document& document, const QString& name, Job next, Of of = Of::AStepOfItsOwn)
         : QUndoCommand(name)
         , m_document(document)
         , m_before(document.m_job)
-        , m_after(std::move(next)) {}
+        , m_after(std::move(next))
+        , m_of(of) {}
 
     void redo() override { apply(m_after); }
     void undo() override { apply(m_before); }
+    int id() const override { return 1; }
+    bool mergeWith(const QUndoCommand* later) override {
+        const auto* edit = static_cast<const JobEdit*>(later); // the only one with this id
+        if (edit->m_of == Of::LastStep)
+            m_after = edit->m_after;
+        return edit->m_of == Of::LastStep;
+    }
 
 private:
     Document& m_document;
     Job m_before, m_after;
+    Of m_of;
 
     void apply(Job job) {
         job.begun = m_document.m_job.begun;
@@ -83,32 +94,65 @@ Document::Document(Shop shop, QString shop_path, QObject* parent)
     : QObject(parent)
     , clock([] { return QDateTime::currentSecsSinceEpoch(); })
     , m_shop(with_ids(std::move(shop)))
-    , m_shop_path(std::move(shop_path)) {
+    , m_shop_path(std::move(shop_path))
+    , m_surveying(std::make_unique<Beside<Survey>>()) {
     new_job();
 }
 
+Document::~Document() = default;
+
+namespace {
+
+// What readings come to does not hang on how the copy is laid.
+OldPart as_measured(const Job& job) {
+    OldPart part = job.old_part;
+    part.laying = {};
+    return part;
+}
+
+} // namespace
+
 const Survey& Document::survey() const {
-    if (!m_survey) {
-        m_surveyed = job().old_part;
+    if (!m_survey)
         m_survey = clockface::survey(m_surveyed);
-    }
     return *m_survey;
 }
 
 void Document::follow_old_part() {
-    if (!(m_surveyed == job().old_part))
+    OldPart measured = as_measured(job());
+    if (m_surveyed == measured)
+        return;
+    m_surveyed = std::move(measured);
+    m_surveying_now = takes_long(m_surveyed);
+    if (!m_surveying_now) {
+        m_surveying->drop();
         m_survey.reset();
+        return;
+    }
+    m_survey = awaited_survey(m_surveyed, m_survey.value_or(Survey{}));
+    m_surveying->ask([part = m_surveyed] { return clockface::survey(part); },
+                     [this](const Survey& found) { take_survey(found); });
 }
 
-namespace {
+void Document::take_survey(const Survey& found) {
+    m_survey = found;
+    m_surveying_now = false;
+    if (as_measured(m_job) == m_surveyed) // and not one whose figures are only being tried
+        if (Job next = following_old_part(m_job, found); !(next == m_job) && !first_fault(next)) {
+            m_undo.push(new JobEdit(*this, m_undo.undoText(), std::move(next), JobEdit::Of::LastStep));
+            return;
+        }
+    emit changed();
+}
 
-// What follows by itself when something else of the job changes: ids, set-ups, places copied from the old part.
-Job followed(const Job& before, const Job& wanted) {
+Job Document::followed(const Job& wanted) const {
     Job next = with_proposed_setups(with_ids(wanted));
-    return old_part_moved(before, next) ? following_old_part(std::move(next)) : next;
+    if (!old_part_moved(m_job, next))
+        return next;
+    if (as_measured(next) == m_surveyed && !m_surveying_now)
+        return following_old_part(std::move(next), survey());
+    return takes_long(next.old_part) ? next : following_old_part(std::move(next)); // what takes long follows later
 }
-
-} // namespace
 
 namespace {
 
@@ -136,7 +180,7 @@ void Document::forget_bench() {
 }
 
 Result<void> Document::edit(const QString& name, const Job& wanted) {
-    const Job next = followed(m_job, wanted);
+    const Job next = followed(wanted);
     if (const auto fault = first_fault(next)) {
         drop_preview();
         return tl::unexpected(*fault);
@@ -169,7 +213,7 @@ void Document::set_shop(const Shop& shop, const QString& path) {
 }
 
 bool Document::preview(const Job& next) {
-    Job shown = followed(m_job, next);
+    Job shown = followed(next);
     if (first_fault(shown)) {
         drop_preview();
         return false;

@@ -15,15 +15,19 @@
 #include <QUndoStack>
 #include <cstdint>
 #include <functional>
+#include <memory>
 #include <optional>
 
 namespace clockface::app {
+
+template <class Answer> class Beside;
 
 class Document : public QObject {
     Q_OBJECT
 public:
     explicit Document(Shop shop, QObject* parent = nullptr);
     Document(Shop shop, QString shop_path, QObject* parent = nullptr);
+    ~Document() override;
 
     /// The job as the views show it: with the figure that is just being typed, when it makes sense.
     [[nodiscard]] const Job& job() const { return m_preview ? *m_preview : m_job; }
@@ -41,6 +45,9 @@ public:
     [[nodiscard]] bool is_ghost(std::size_t pattern) const { return pattern >= m_job.patterns.size(); }
     /// The readings of job()'s old part, worked out; kept until they change.
     [[nodiscard]] const Survey& survey() const;
+    /// They are many, and still being worked out beside the window: survey() shows what is known meanwhile, and
+    /// changed() tells when there is more. What is copied from the part follows then, in the same undo step.
+    [[nodiscard]] bool surveying() const { return m_surveying_now; }
     [[nodiscard]] const Shop& shop() const { return m_shop; }
     /// The guessed figures that everything is worked out with.
     [[nodiscard]] const Estimates& estimates() const { return m_estimates; }
@@ -129,7 +136,9 @@ private:
     mutable std::optional<std::vector<bool>> m_moves_done;
     mutable std::optional<std::vector<HoleProgress>> m_holes_done;
     mutable std::optional<Survey> m_survey;
-    mutable OldPart m_surveyed; // what m_survey was worked out from
+    OldPart m_surveyed; // what m_survey is worked out from
+    std::unique_ptr<Beside<Survey>> m_surveying;
+    bool m_surveying_now = false;
     QString m_path;
     QByteArray m_stamp;
     bool m_dirty = false;
@@ -140,6 +149,9 @@ private:
     void keep_piece(const Piece& piece);
     [[nodiscard]] std::int64_t time_of_work() const;
     void follow_old_part(); // forgets the survey of another old part
+    void take_survey(const Survey& found);
+    // What follows by itself when something else of the job changes: ids, set-ups, places copied from the old part.
+    [[nodiscard]] Job followed(const Job& wanted) const;
     void set_job(const Job& job);
     void set_shop(const Shop& shop, const QString& path);
     void replace(const Job& job, const Job& saved, const QString& path, const QByteArray& stamp);

@@ -11,7 +11,7 @@
 #include "plan/advisor.h"
 #include "simulate/broken.h"
 #include "slips/slip.h"
-#include "widgets/beside.h"
+#include "document/beside.h"
 #include "widgets/renewed.h"
 
 #include <QHash>

@@ -284,7 +284,7 @@ void PartSlip::show_words() {
 Shape PartSlip::structure() const {
     const OldPart& part = document().settled().old_part;
     Shape all;
-    all << m_page << m_chosen.hole();
+    all << m_page << m_chosen.hole() << document().surveying();
     for (const OldHole& hole : part.holes)
         all << hole.name << hole.tapped << hole.made_as.has_value();
     for (const std::string& line : to_lines(part)) // designs and ways depend on every reading

@@ -9,7 +9,7 @@
 #include "slips/slip.h"
 #include "survey/designs.h"
 #include "survey/fits.h"
-#include "widgets/beside.h"
+#include "document/beside.h"
 #include "widgets/shape.h"
 
 #include <QLineEdit>

@@ -15,7 +15,7 @@
 #include "shell/seams.h"
 #include "shell/stage_rail.h"
 #include "shell/strips.h"
-#include "widgets/beside.h"
+#include "document/beside.h"
 
 #include <QMainWindow>
 #include <QSettings>

@@ -3,7 +3,7 @@
 
 #include "formats/hole_import.h"
 #include "slips/slip.h"
-#include "widgets/beside.h"
+#include "document/beside.h"
 
 #include <set>
 

@@ -48,11 +48,27 @@ std::map<std::string, Point> laid_holes(const Job& job, const Survey& survey) {
     return out;
 }
 
+namespace {
+
+// Nothing is copied of no part, nor before it is said which way up, nor onto the side of a bar.
+bool copies(const Job& job) {
+    return !job.old_part.empty() && job.old_part.laying.mirrored && !job.blank.on_side();
+}
+
+} // namespace
+
 Job following_old_part(Job job) {
-    const OldPart& part = job.old_part;
-    if (part.empty() || !part.laying.mirrored || job.blank.on_side())
+    if (!copies(job))
         return job;
-    const std::map<std::string, Point> laid = laid_holes(job, survey(part));
+    const Survey found = survey(job.old_part);
+    return following_old_part(std::move(job), found);
+}
+
+Job following_old_part(Job job, const Survey& survey) {
+    if (!copies(job))
+        return job;
+    const OldPart& part = job.old_part;
+    const std::map<std::string, Point> laid = laid_holes(job, survey);
     // Holes that stay in their pattern keep their numbers.
     std::map<std::string, bool> placed;
     for (Pattern& pattern : job.patterns) {

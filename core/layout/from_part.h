@@ -19,6 +19,8 @@ std::map<std::string, Point> laid_holes(const Job& job, const Survey& survey);
 /// (Laying::mirrored), nothing is copied. Patterns that exist keep their names; an empty one goes. The same job again
 /// follows to itself.
 Job following_old_part(Job job);
+/// The same with what its readings come to already worked out.
+Job following_old_part(Job job, const Survey& survey);
 
 /// The job without a hole or edge of the old part: its readings and its places in designs go too.
 Job without_old_feature(Job job, const std::string& name);

@@ -393,4 +393,26 @@ Survey survey(const OldPart& part) {
     return Surveyor(part).take();
 }
 
+bool takes_long(const OldPart& part) {
+    constexpr std::size_t most_between_keys = 2000; // a few milliseconds with slips to find, and 20 holes to place
+    return part.holes.size() * part.readings.size() > most_between_keys;
+}
+
+Survey awaited_survey(const OldPart& part, const Survey& before) {
+    OldPart sketched = part;
+    sketched.readings.clear();
+    Survey out = survey(sketched);
+    for (SurveyedHole& hole : out.holes) {
+        const auto known = std::find_if(before.holes.begin(), before.holes.end(),
+                                        [&](const SurveyedHole& each) { return each.name == hole.name; });
+        if (known != before.holes.end())
+            hole.drawn = known->drawn;
+        hole.open = say("Its place is being worked out.");
+    }
+    out.readings.resize(part.readings.size());
+    out.sentences = {say("The readings are being worked out.")};
+    out.next.reset();
+    return out;
+}
+
 } // namespace clockface

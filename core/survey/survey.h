@@ -86,6 +86,12 @@ struct Survey {
 /// Works the readings out. Pure; bounded in time. Requires first_fault(part) to be nothing.
 Survey survey(const OldPart& part);
 
+/// Whether survey() takes longer than the time between two keys: its time grows with holes times readings.
+bool takes_long(const OldPart& part);
+/// What there is to show while a survey that takes long is being worked out: every hole of `part` where `before` has
+/// it, or where it was sketched; none has its place, and one sentence says why.
+Survey awaited_survey(const OldPart& part, const Survey& before);
+
 /// The first thing that cannot be, as "hole H3", "reading 7": names, sizes and figures that make no sense by
 /// themselves. Readings that contradict each other are no fault: survey() says so.
 std::optional<Problem> first_fault(const OldPart& part);

@@ -1,12 +1,15 @@
 // The document: one way to change the job, undo for everything, nothing lost.
+#include "document/beside.h"
 #include "document/document.h"
 #include "document/recovery.h"
 #include "formats/job_json.h"
+#include "layout/from_part.h"
 #include "layout/new_pattern.h"
 #include "layout/validate.h"
 #include "order/instruction_list.h"
 #include "slips/hole_table.h"
 #include "support/jobs.h"
+#include "support/old_parts.h"
 
 #include <QAbstractItemModelTester>
 #include <QDir>
@@ -290,6 +293,70 @@ private slots:
                 job.patterns.push_back(new_pattern(job, kind));
             RC_ASSERT(!first_fault(job));
         });
+    }
+    void a_survey_that_takes_long_is_worked_out_beside() {
+        Dice dice(7);
+        MadePart made = strewn(dice, 40);
+        measure_all(made, dice, 3, 1.0);
+        QVERIFY(takes_long(made.part));
+        Document document(default_shop());
+        Job job = document.settled();
+        job.blank.width.nominal = mm(400);
+        job.blank.height.nominal = mm(300);
+        job.old_part = made.part;
+        job.old_part.laying.mirrored = false;
+        QVERIFY(document.edit("a part", job));
+        // Meanwhile every hole is drawn and every reading has its line, and it is said why no more.
+        QVERIFY(document.surveying() && !document.survey().settled());
+        QCOMPARE(document.survey().holes.size(), std::size_t{40});
+        QCOMPARE(document.survey().readings.size(), made.part.readings.size());
+        QVERIFY(document.survey().sentences.front().find("being worked out") != std::string::npos);
+        QVERIFY(document.plan().holes.empty());
+        QTRY_VERIFY_WITH_TIMEOUT(!document.surveying(), 30'000);
+        const Survey by_hand = survey(job.old_part);
+        for (std::size_t i = 0; i < by_hand.holes.size(); ++i)
+            QVERIFY(document.survey().holes[i].at == by_hand.holes[i].at);
+        // The copies followed, and it is still one step to undo.
+        QCOMPARE(document.plan().holes.size(), std::size_t{40});
+        QCOMPARE(document.undo_stack().count(), 1);
+        const Job copied = document.settled();
+        const Point hole_before = document.plan().holes[0].at;
+        // A place that only hangs on how the copy is laid follows at once, from the survey that is known.
+        Job next = copied;
+        next.old_part.laying.at = next.old_part.laying.at + Point{mm(5), mm(0)};
+        QVERIFY(document.edit("laid elsewhere", next));
+        QVERIFY(!document.surveying());
+        QVERIFY(same(document.plan().holes[0].at.x, hole_before.x + mm(5)));
+        // Two corrections, the first overtaken by the second.
+        for (const double more : {0.02, 0.03}) {
+            next = document.settled();
+            next.old_part.readings[5].length += mm(more);
+            QVERIFY(document.edit("a reading", next));
+        }
+        QTRY_VERIFY_WITH_TIMEOUT(!document.surveying(), 30'000);
+        QVERIFY(document.settled() == following_old_part(document.settled()));
+        QCOMPARE(document.undo_stack().count(), 4);
+        for (int i = 0; i < 3; ++i)
+            document.undo_stack().undo();
+        QVERIFY(document.settled() == copied);
+        QTRY_VERIFY_WITH_TIMEOUT(!document.surveying(), 30'000);
+        QVERIFY(document.settled() == copied && document.undo_stack().count() == 4);
+    }
+    void nobody_is_told_of_a_survey_once_the_job_is_gone() {
+        Dice dice(7);
+        MadePart made = strewn(dice, 40);
+        measure_all(made, dice, 3, 1.0);
+        {
+            Document document(default_shop());
+            Job job = document.settled();
+            job.old_part = made.part;
+            QVERIFY(document.edit("a part", job));
+            QVERIFY(document.surveying());
+        }
+        QTest::qWait(50);
+        QThreadPool& pool = beside_the_window();
+        QVERIFY(pool.waitForDone(30'000));
+        QCoreApplication::processEvents();
     }
 };
 

@@ -1,4 +1,4 @@
-#include "widgets/beside.h"
+#include "document/beside.h"
 
 namespace clockface::app {
 
