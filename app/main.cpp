@@ -191,10 +191,13 @@ int main(int argc, char** argv) {
     const QString own_shop =
         QStandardPaths::writableLocation(QStandardPaths::AppConfigLocation) + QStringLiteral("/shop.json");
     const QString last = wishes.shot.isEmpty() ? ShopStore::last_used(seams.settings_file) : QString();
-    const QString shop_path = !wishes.shop.isEmpty()                             ? wishes.shop
-                              : !last.isEmpty()                                  ? last
-                              : QFile::exists(own_shop) && wishes.shot.isEmpty() ? own_shop
-                                                                                 : QString();
+    QString shop_path;
+    if (!wishes.shop.isEmpty())
+        shop_path = wishes.shop;
+    else if (!last.isEmpty())
+        shop_path = last;
+    else if (QFile::exists(own_shop) && wishes.shot.isEmpty())
+        shop_path = own_shop;
     Result<Shop> shop = shop_path.isEmpty() ? Result<Shop>(default_shop()) : load_shop(shop_path.toStdString());
 
     int ended = 0;

@@ -69,16 +69,17 @@ QString cutters_table(const Job& job, const Plan& plan) {
         return {};
     QString html =
         heading(say("Cutters to fetch")) + table({say("there"), say("cutter"), say("holes"), say("turns a minute")});
-    for (const FetchLine& line : plan.cutting->list.lines)
+    for (const FetchLine& line : plan.cutting->list.lines) {
+        std::string turns = say("none slow enough");
+        if (line.by_hand)
+            turns = say("by hand");
+        else if (line.rpm)
+            turns = decimal(*line.rpm, 0);
         html +=
             QStringLiteral("<tr><td align='center'>☐</td>") +
             cell(line.owned ? line.cutter.name : say("{cutter} (not in the drawer)", {{"cutter", line.cutter.name}})) +
-            cell(std::to_string(line.holes), true) +
-            cell(line.by_hand ? say("by hand")
-                 : line.rpm   ? decimal(*line.rpm, 0)
-                              : say("none slow enough"),
-                 true) +
-            QStringLiteral("</tr>");
+            cell(std::to_string(line.holes), true) + cell(turns, true) + QStringLiteral("</tr>");
+    }
     html += QStringLiteral("</table>");
     for (std::size_t i = 0; i < plan.cutting->chains.size(); ++i) {
         const Chain& chain = plan.cutting->chains[i];

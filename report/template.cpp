@@ -92,10 +92,13 @@ private:
         m_painter.scale(high / 100.0, high / 100.0);
         m_painter.setFont(font);
         m_painter.setPen(Qt::black);
-        const QRectF box(how & Qt::AlignHCenter ? -3000.0
-                         : how & Qt::AlignRight ? -6000.0
-                                                : 0.0,
-                         -120.0, 6000.0, 120.0);
+        constexpr double wide = 6000.0, high_box = 120.0;
+        double left = 0.0;
+        if (how & Qt::AlignHCenter)
+            left = -wide / 2.0;
+        else if (how & Qt::AlignRight)
+            left = -wide;
+        const QRectF box(left, -high_box, wide, high_box);
         m_painter.drawText(box, static_cast<int>(how | Qt::AlignBottom), text);
         m_painter.restore();
     }

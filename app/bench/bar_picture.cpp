@@ -226,9 +226,12 @@ void BarPicture::fence_row(const SetPacking& packing, const QString& device) {
 void BarPicture::packed(const SetPacking& packing) {
     const bool fence = packing.axis == Axis::Y;
     fence_row(packing, fence ? QObject::tr("fence") : QObject::tr("stop"));
-    caption(fence                  ? QObject::tr("dashed: block and bar, laid against it afterwards")
-            : packing.from_far_end ? QObject::tr("from behind; the bar's right end goes against the stop")
-                                   : QObject::tr("from the front; the bar's left end goes against the stop"));
+    if (fence)
+        caption(QObject::tr("dashed: block and bar, laid against it afterwards"));
+    else if (packing.from_far_end)
+        caption(QObject::tr("from behind; the bar's right end goes against the stop"));
+    else
+        caption(QObject::tr("from the front; the bar's left end goes against the stop"));
 }
 
 void BarPicture::packed_flat(const SetPacking& packing) {

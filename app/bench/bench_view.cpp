@@ -57,9 +57,11 @@ void ProgressStrip::paintEvent(QPaintEvent*) {
     for (int i = 0; i < segments; ++i) {
         const int move = i * m_all / segments;
         const int after = (i + 1) * m_all / segments;
-        const QColor colour = after <= m_done  ? m_look->good_on_dark
-                              : move <= m_done ? m_look->brass_on_dark
-                                               : m_look->board;
+        QColor colour = m_look->board;
+        if (after <= m_done)
+            colour = m_look->good_on_dark;
+        else if (move <= m_done)
+            colour = m_look->brass_on_dark;
         painter.fillRect(QRectF(i * step, 0, std::max(1.0, step - 3.0), height()), colour);
     }
 }
@@ -329,9 +331,10 @@ void BenchView::show_finished() {
     m_where->setText(place_in_list());
     m_picture->hide();
     const auto setup = m_document.next_setup();
-    m_heading->setText(empty   ? tr("There is nothing to do yet")
-                       : setup ? tr("The last move of this set-up is done")
-                               : tr("The last move is done"));
+    if (empty)
+        m_heading->setText(tr("There is nothing to do yet"));
+    else
+        m_heading->setText(setup ? tr("The last move of this set-up is done") : tr("The last move is done"));
     m_figures->show_figures({{"", std::to_string(m_document.plan().route.order.size()),
                               say("{n:hole|holes}", {{"n", m_document.plan().route.order.size()}}), true}});
     m_direction->setText(empty ? tr("Place holes under Holes, then come back.")

@@ -68,11 +68,11 @@ private:
             // The dial is turned clockwise to raise its reading, so larger figures stand counter-clockwise of the mark.
             const QPointF out = towards(Angle::degrees(90.0 + 360.0 * (i - line) / a_turn));
             const bool named = i % figure_every == 0;
-            const bool fifth = i % 5 == 0;
+            double length = i % 5 == 0 ? 19.0 : 13.0;
+            if (named)
+                length = 26.0;
             m_painter.setPen(QPen(m_look.scribed, named ? 2.4 : 1.0));
-            m_painter.drawLine(m_centre + out * (m_radius - 5.0), m_centre + out * (m_radius - (named   ? 26.0
-                                                                                                : fifth ? 19.0
-                                                                                                        : 13.0)));
+            m_painter.drawLine(m_centre + out * (m_radius - 5.0), m_centre + out * (m_radius - length));
             if (named && a_turn - i >= figure_every / 2 + 1)
                 engrave(out, figure(i));
         }

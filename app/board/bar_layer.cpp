@@ -128,7 +128,7 @@ void BarLayer::hole(const Hole& hole, bool chosen, bool near, bool troubled) {
     const Job& job = m_document.job();
     const Blank& blank = job.blank;
     const BarViews views(blank);
-    const QColor line = chosen ? m_look.brass_on_dark : near ? m_look.scribed : m_look.faint;
+    const QColor line = m_look.on_board(chosen, near);
     const double width = chosen ? 2.4 : 1.3;
     const Section section = section_at(blank, hole.bar->along);
     const auto polygon = [&](const std::vector<Point>& places) {
@@ -249,11 +249,7 @@ void BarLayer::names(const std::string& pattern, const std::string& selected, St
         return QSizeF(metrics.horizontalAdvance(words), metrics.capHeight() + 5.0);
     };
     const auto write = [&](QPointF spot, const QString& words, bool chosen, bool near) {
-        m_board.label(spot, words,
-                      chosen ? m_look.brass_on_dark
-                      : near ? m_look.scribed
-                             : m_look.faint,
-                      10, chosen || near);
+        m_board.label(spot, words, m_look.on_board(chosen, near), 10, chosen || near);
     };
     // A name that would cover another is left to the other views and the table; the chosen one is always there.
     const auto name = [&](const Point& mouth, const Hole& hole, bool chosen, bool near) {

@@ -89,9 +89,11 @@ void BoardView::place_tools() {
 
 void BoardView::set_dimensions(DimensionStyle style) {
     m_dimensions = style;
-    const QString words = style == DimensionStyle::FromZero ? tr("Dimensions from zero")
-                          : style == DimensionStyle::Chain  ? tr("Dimensions hole to hole")
-                                                            : tr("No dimensions");
+    QString words = tr("No dimensions");
+    if (style == DimensionStyle::FromZero)
+        words = tr("Dimensions from zero");
+    else if (style == DimensionStyle::Chain)
+        words = tr("Dimensions hole to hole");
     m_dimension_button->setText(words);
     m_dimension_button->setAccessibleName(words);
     place_tools();
@@ -99,9 +101,14 @@ void BoardView::set_dimensions(DimensionStyle style) {
 }
 
 void BoardView::next_dimensions() {
-    set_dimensions(m_dimensions == DimensionStyle::FromZero ? DimensionStyle::Chain
-                   : m_dimensions == DimensionStyle::Chain  ? DimensionStyle::None
-                                                            : DimensionStyle::FromZero);
+    switch (m_dimensions) {
+    case DimensionStyle::FromZero:
+        return set_dimensions(DimensionStyle::Chain);
+    case DimensionStyle::Chain:
+        return set_dimensions(DimensionStyle::None);
+    case DimensionStyle::None:
+        return set_dimensions(DimensionStyle::FromZero);
+    }
 }
 
 void BoardView::set_measuring(bool measuring) {
@@ -209,7 +216,11 @@ void BoardView::follow_document() {
 void BoardView::fit() {
     m_fitted = true;
     const Blank& blank = m_document.job().blank;
-    QMarginsF room = blank.on_side() ? bar_room : blank.is_round() ? round_room : straight_room;
+    QMarginsF room = straight_room;
+    if (blank.on_side())
+        room = bar_room;
+    else if (blank.is_round())
+        room = round_room;
     if (blank.on_side() && blank.bar.seen_from == Face::Left)
         room = {room.right(), room.top(), room.left(), room.bottom()};
     if (m_stage == Stage::Cutters) { // no clock there; its legend stands below the work or beside it

@@ -116,11 +116,7 @@ void HoleLayer::holes(Stage stage, const std::string& pattern, const std::string
         const QFontMetricsF metrics(type(10, true));
         const QPointF spot = m_board.free_spot(screen(each.at), m_board.radius_of(each), m_board.name_side(each),
                                                {metrics.horizontalAdvance(name), metrics.capHeight() + 5.0});
-        m_board.label(spot, name,
-                      chosen ? m_look.brass_on_dark
-                      : near ? m_look.scribed
-                             : m_look.faint,
-                      10, chosen || near);
+        m_board.label(spot, name, m_look.on_board(chosen, near), 10, chosen || near);
     }
 }
 

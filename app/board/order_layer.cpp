@@ -70,7 +70,13 @@ void OrderLayer::hook(QPointF at, double radius, QPointF out) {
     m_painter.setPen(QPen(m_look.scribed, 1.6, Qt::SolidLine, Qt::RoundCap));
     m_painter.setBrush(Qt::NoBrush);
     m_painter.drawLine(from - side, to - side);
-    const int begins = out.x() > 0.0 ? -90 : out.x() < 0.0 ? 90 : out.y() > 0.0 ? 180 : 0;
+    int begins = 0;
+    if (out.x() > 0.0)
+        begins = -90;
+    else if (out.x() < 0.0)
+        begins = 90;
+    else if (out.y() > 0.0)
+        begins = 180;
     m_painter.drawArc(QRectF(to - QPointF(3.0, 3.0), QSizeF(6.0, 6.0)), begins * 16, 180 * 16);
     m_painter.drawLine(to + side, from + side);
 }
@@ -89,15 +95,19 @@ void OrderLayer::tags() {
         const QPointF tag = m_board.free_spot(screen(made.at), m_board.radius_of(made), -m_board.name_side(made),
                                               {2.0 * radius, 2.0 * radius});
         m_painter.setPen(state == HoleState::Planned || finished ? QPen(Qt::NoPen) : QPen(m_look.good_on_dark, 3.0));
-        m_painter.setBrush(state == HoleState::Spoiled ? m_look.stop
-                           : finished                  ? m_look.good_on_dark
-                                                       : m_look.brass_on_dark);
+        QColor ground = m_look.brass_on_dark, ink = m_look.surround;
+        QString sign = QString::number(i + 1);
+        if (state == HoleState::Spoiled) {
+            ground = m_look.stop;
+            ink = m_look.scribed;
+            sign = QStringLiteral("×");
+        } else if (finished) {
+            ground = m_look.good_on_dark;
+            sign = QStringLiteral("✓");
+        }
+        m_painter.setBrush(ground);
         m_painter.drawEllipse(tag, radius, radius);
-        m_board.label(tag,
-                      state == HoleState::Spoiled ? QStringLiteral("×")
-                      : finished                  ? QStringLiteral("✓")
-                                                  : QString::number(i + 1),
-                      state == HoleState::Spoiled ? m_look.scribed : m_look.surround, 9, true);
+        m_board.label(tag, sign, ink, 9, true);
     }
 }
 

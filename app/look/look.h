@@ -20,6 +20,13 @@ struct Look {
     // the Bench
     QColor bench, bench_text, bench_quiet, bench_note, bench_note_text;
 
+    /// Of a thing drawn on the board: the chosen one, those near it in meaning, and the rest.
+    [[nodiscard]] const QColor& on_board(bool chosen, bool near) const {
+        if (chosen)
+            return brass_on_dark;
+        return near ? scribed : faint;
+    }
+
     static const Look& day();
     static const Look& night_shift();
 };

@@ -177,10 +177,14 @@ QString InstructionList::heading(const Group& group) const {
         const bool known =
             change && change->cutter >= 0 && change->cutter < static_cast<int>(plan.cutters().lines.size());
         const bool by_hand = std::holds_alternative<WorkByHand>(list[static_cast<std::size_t>(group.first)].action);
-        name = by_hand         ? tr("By hand")
-               : known         ? q(plan.cutters().lines[static_cast<std::size_t>(change->cutter)].cutter.name)
-               : holes.empty() ? tr("To begin with")
-                               : tr("The work");
+        if (by_hand)
+            name = tr("By hand");
+        else if (known)
+            name = q(plan.cutters().lines[static_cast<std::size_t>(change->cutter)].cutter.name);
+        else if (holes.empty())
+            name = tr("To begin with");
+        else
+            name = tr("The work");
         if (!holes.empty())
             name += QStringLiteral(": ") + q(hole_runs({holes.begin(), holes.end()}, needs));
     }

@@ -390,9 +390,12 @@ void OrderSlip::refresh_list() {
 
 void OrderSlip::show_why() {
     const int row = m_list->currentIndex().row();
-    m_why->setText(m_list_model.move_of(row) >= 0 ? tr("Why? %1").arg(m_list_model.why(row))
-                   : row >= 0 ? tr("Click here, or press Enter, to open or close what stands under it.")
-                              : tr("Choose a line to see where its figures come from."));
+    if (m_list_model.move_of(row) >= 0)
+        m_why->setText(tr("Why? %1").arg(m_list_model.why(row)));
+    else if (row >= 0)
+        m_why->setText(tr("Click here, or press Enter, to open or close what stands under it."));
+    else
+        m_why->setText(tr("Choose a line to see where its figures come from."));
 }
 
 // What can go wrong at the chosen move, each to be tried.

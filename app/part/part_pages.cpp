@@ -49,23 +49,6 @@ QIcon laying_icon(bool mirrored, const Look& look) {
     return QIcon(picture);
 }
 
-// A new box in place of the old one: sizes remembered for what stood there before are gone with it.
-QVBoxLayout* fresh(QVBoxLayout* place) {
-    while (QLayoutItem* item = place->takeAt(0)) {
-        if (QWidget* widget = item->widget()) {
-            widget->hide();
-            widget->deleteLater();
-        }
-        delete item;
-    }
-    auto* holder = new QWidget;
-    auto* box = new QVBoxLayout(holder);
-    box->setContentsMargins(0, 0, 0, 0);
-    box->setSpacing(8);
-    place->addWidget(holder);
-    return box;
-}
-
 QString place_words(const SurveyedHole& hole, Unit unit) {
     const PlaceWords place = place_in_words(hole, unit);
     const QString words = PartSlip::tr("%1 is at X %2, Y %3 of the old part, within %4 %5.")
@@ -86,15 +69,7 @@ QWidget* PartSlip::holes_page() {
     auto* box = new QVBoxLayout(page);
     box->setContentsMargins(0, 0, 0, 0);
     box->setSpacing(10);
-    m_hole_box = new QVBoxLayout;
-    m_design_box = new QVBoxLayout;
-    m_design_box->setSpacing(6);
-    box->addLayout(m_hole_box);
-    box->addWidget(heading_label(tr("Likely designs")));
-    box->addWidget(
-        quiet_label(tr("What could hardly be so by chance. A design that is taken is laid on the measured places as a "
-                       "whole; the readings stay.")));
-    box->addLayout(m_design_box);
+    box->addLayout(m_hole.place());
     box->addStretch(1);
     return page;
 }
@@ -123,8 +98,7 @@ QWidget* PartSlip::copy_page() {
     m_as_seen = button(QStringLiteral("asSeen"), tr("the same one"), false);
     m_turned_over = button(QStringLiteral("turnedOver"), tr("the other, turned over"), true);
     box->addLayout(row);
-    m_copy_box = new QVBoxLayout;
-    box->addLayout(m_copy_box);
+    box->addLayout(m_copy.place());
     box->addWidget(heading_label(tr("Do bolts go through both?")));
     m_fit = quiet_label({});
     m_fit->setObjectName(QStringLiteral("fitWords"));
@@ -136,8 +110,10 @@ QWidget* PartSlip::copy_page() {
 
 QWidget* PartSlip::marks_page() {
     auto* page = new QWidget;
-    m_marks_box = new QVBoxLayout(page);
-    m_marks_box->setContentsMargins(0, 0, 0, 0);
+    auto* box = new QVBoxLayout(page);
+    box->setContentsMargins(0, 0, 0, 0);
+    box->addLayout(m_marks.place());
+    box->addStretch(1);
     return page;
 }
 
@@ -148,39 +124,38 @@ void PartSlip::lay(bool mirrored) {
     refresh();
 }
 
-void PartSlip::build_hole() {
-    QVBoxLayout* box = fresh(m_hole_box);
+void PartSlip::write_hole(Card& card) {
     const OldPart& part = document().settled().old_part;
     const int chosen = hole_index(part, m_chosen.hole());
     const std::size_t i = chosen < 0 ? 0 : static_cast<std::size_t>(chosen);
     if (part.holes.empty()) {
-        box->addWidget(quiet_label(tr("No hole is sketched yet. Click on the board where the old part's holes are.")));
+        card.quiet(tr("No hole is sketched yet. Click on the board where the old part's holes are."));
         return;
     }
-    Sentence* s = sentence();
-    m_sentences << s;
+    Sentence& s = card.sentence();
+    card.hangs_on(i);
     const auto hole = [i](Job& job) -> OldHole& { return job.old_part.holes[i]; };
-    s->reads(tr("Hole {oldHoleName} is {oldDiameter} wide and {oldTapped}; it is measured over a pin of {oldPin}, "
-                "takes a bolt of {oldBolt}, and is copied as {madeAs}."));
+    s.reads(tr("Hole {oldHoleName} is {oldDiameter} wide and {oldTapped}; it is measured over a pin of {oldPin}, "
+               "takes a bolt of {oldBolt}, and is copied as {madeAs}."));
     blanks().custom(
-        *s, QStringLiteral("oldHoleName"), tr("name of the old part's hole"),
+        s, QStringLiteral("oldHoleName"), tr("name of the old part's hole"),
         [i](const Job& job) { return q(job.old_part.holes[i].name); },
         [i, this](Job& job, const QString& text) -> Result<QString> {
             const std::string name = text.trimmed().toStdString();
             job = with_old_name(job, job.old_part.holes[i].name, name);
             return QString();
         });
-    blanks().length(*s, QStringLiteral("oldDiameter"), tr("its diameter, as measured"),
+    blanks().length(s, QStringLiteral("oldDiameter"), tr("its diameter, as measured"),
                     [hole](Job& job) -> Length& { return hole(job).diameter; });
-    blanks().flag(*s, QStringLiteral("oldTapped"), tr("plain or tapped"), tr("plain"), tr("tapped"),
+    blanks().flag(s, QStringLiteral("oldTapped"), tr("plain or tapped"), tr("plain"), tr("tapped"),
                   [hole](Job& job) -> bool& { return hole(job).tapped; });
-    blanks().optional_length(*s, QStringLiteral("oldPin"), tr("diameter of the pin put into it"), tr("its own size"),
+    blanks().optional_length(s, QStringLiteral("oldPin"), tr("diameter of the pin put into it"), tr("its own size"),
                              [hole](Job& job) -> std::optional<Length>& { return hole(job).pin; });
-    blanks().optional_length(*s, QStringLiteral("oldBolt"), tr("diameter of the bolt that goes through it"),
+    blanks().optional_length(s, QStringLiteral("oldBolt"), tr("diameter of the bolt that goes through it"),
                              tr("the usual size"),
                              [hole](Job& job) -> std::optional<Length>& { return hole(job).bolt; });
     blanks().custom(
-        *s, QStringLiteral("madeAs"), tr("what the copy's hole is"),
+        s, QStringLiteral("madeAs"), tr("what the copy's hole is"),
         [i](const Job& job) {
             const auto spec = copied_spec(job.old_part, job.old_part.holes[i]);
             return spec ? q(size_in_words(*spec, job.unit)) : tr("no thread yet");
@@ -195,37 +170,31 @@ void PartSlip::build_hole() {
                 return q(read.how);
             });
         });
-    box->addWidget(s);
     const SurveyedHole& place = document().survey().holes[i];
-    box->addWidget(
-        quiet_label(static_cast<int>(i) == document().survey().zero
-                        ? tr("%1 is nought of the old part: everything is counted from it.").arg(q(place.name))
-                    : place.at ? place_words(place, part.unit)
-                               : q(place.open)));
-    auto* gone =
-        link_button(QStringLiteral("removeOldHole"), tr("take %1 and its readings away").arg(q(part.holes[i].name)));
-    connect(gone, &QPushButton::clicked, this, [this, name = part.holes[i].name] {
-        edit(tr("taking a hole away"), without_old_feature(this->document().settled(), name));
-    });
-    box->addWidget(gone);
-    Sentence* tools = sentence();
-    m_sentences << tools;
-    tools->reads(
+    QString words = place.at ? place_words(place, part.unit) : q(place.open);
+    if (static_cast<int>(i) == document().survey().zero)
+        words = tr("%1 is nought of the old part: everything is counted from it.").arg(q(place.name));
+    card.words(QStringLiteral("oldHolePlace"), words);
+    card.link(QStringLiteral("removeOldHole"), tr("take %1 and its readings away").arg(q(part.holes[i].name)),
+              [this, name = part.holes[i].name] {
+                  edit(tr("taking a hole away"), without_old_feature(this->document().settled(), name));
+              });
+    Sentence& tools = card.sentence();
+    tools.reads(
         tr("One reading is trusted to: caliper {caliperError}, rule {ruleError}, height gauge {heightError}, which "
            "is {heightAtHand}."));
     const auto error = [&](Instrument which, const QString& name, const QString& what) {
-        blanks().length(*tools, name, what, [which](Job& job) -> Length& {
+        blanks().length(tools, name, what, [which](Job& job) -> Length& {
             return job.old_part.instruments[static_cast<std::size_t>(which)].error;
         });
     };
     error(Instrument::Caliper, QStringLiteral("caliperError"), tr("error of the caliper"));
     error(Instrument::Rule, QStringLiteral("ruleError"), tr("error of the rule"));
     error(Instrument::HeightGauge, QStringLiteral("heightError"), tr("error of the height gauge"));
-    blanks().flag(*tools, QStringLiteral("heightAtHand"), tr("height gauge at hand"), tr("not at hand"), tr("at hand"),
+    blanks().flag(tools, QStringLiteral("heightAtHand"), tr("height gauge at hand"), tr("not at hand"), tr("at hand"),
                   [](Job& job) -> bool& {
                       return job.old_part.instruments[static_cast<std::size_t>(Instrument::HeightGauge)].at_hand;
                   });
-    box->addWidget(tools);
 }
 
 void PartSlip::take(const Proposal& proposal) {
@@ -238,50 +207,46 @@ void PartSlip::take(const Proposal& proposal) {
     edit(tr("taking a design"), next);
 }
 
-void PartSlip::build_designs() {
-    QVBoxLayout* box = fresh(m_design_box);
+void PartSlip::write_designs(Card& card) {
     const OldPart& part = document().settled().old_part;
+    card.heading(tr("Likely designs"));
+    card.quiet(tr("What could hardly be so by chance. A design that is taken is laid on the measured places as a "
+                  "whole; the readings stay."));
     int number = 0;
-    for (const Proposal& proposal : proposals(part, document().survey())) {
-        box->addWidget(quiet_label(q(proposal.sentence) + (proposal.fits() ? QString() : tr(" It hardly fits."))));
-        auto* button = link_button(QStringLiteral("takeDesign%1").arg(++number), tr("take it"));
-        button->setAccessibleName(tr("take it: %1").arg(q(proposal.sentence)));
-        connect(button, &QPushButton::clicked, this, [this, proposal] { take(proposal); });
-        box->addWidget(button);
+    for (const Proposal& proposal : m_proposals) {
+        const QString sentence = q(proposal.sentence);
+        card.quiet(sentence + (proposal.fits() ? QString() : tr(" It hardly fits.")));
+        card.link(QStringLiteral("takeDesign%1").arg(++number), tr("take it"), [this, proposal] { take(proposal); },
+                  {.spoken = tr("take it: %1").arg(sentence)});
     }
     if (number == 0)
-        box->addWidget(quiet_label(tr("None is to be seen in these places.")));
+        card.quiet(tr("None is to be seen in these places."));
     for (std::size_t i = 0; i < part.designs.size(); ++i) {
         QStringList names;
         for (const auto& [name, slot] : part.designs[i].places)
             names << q(name);
-        auto* button =
-            link_button(QStringLiteral("dropDesign%1").arg(i + 1),
-                        tr("taken for %1; back to the measured places").arg(names.join(QStringLiteral(", "))));
-        connect(button, &QPushButton::clicked, this, [this, i] {
-            Job next = this->document().settled();
-            next.old_part.designs.erase(next.old_part.designs.begin() + static_cast<std::ptrdiff_t>(i));
-            edit(tr("back to the measured places"), next);
-        });
-        box->addWidget(button);
+        card.link(QStringLiteral("dropDesign%1").arg(i + 1),
+                  tr("taken for %1; back to the measured places").arg(names.join(QStringLiteral(", "))), [this, i] {
+                      Job next = this->document().settled();
+                      next.old_part.designs.erase(next.old_part.designs.begin() + static_cast<std::ptrdiff_t>(i));
+                      edit(tr("back to the measured places"), next);
+                  });
     }
 }
 
-void PartSlip::build_laying() {
-    QVBoxLayout* box = fresh(m_copy_box);
+void PartSlip::write_laying(Card& card) {
     const OldPart& part = document().settled().old_part;
     if (part.holes.empty())
         return;
-    Sentence* s = sentence();
-    m_sentences << s;
-    s->reads(part.laying.centred
-                 ? tr("Nought of the old part is {partZero} and its x runs along {partAlong}. It is laid "
-                      "{layCentred}, x towards {layBearing}.")
-                 : tr("Nought of the old part is {partZero} and its x runs along {partAlong}. It is laid "
-                      "{layCentred} X {layX} Y {layY}, x towards {layBearing}."));
+    Sentence& s = card.sentence();
+    s.reads(part.laying.centred
+                ? tr("Nought of the old part is {partZero} and its x runs along {partAlong}. It is laid "
+                     "{layCentred}, x towards {layBearing}.")
+                : tr("Nought of the old part is {partZero} and its x runs along {partAlong}. It is laid "
+                     "{layCentred} X {layX} Y {layY}, x towards {layBearing}."));
     const auto named = [&](const QString& name, const QString& what, std::string OldPart::*word, bool zero) {
         blanks().custom(
-            *s, name, what,
+            s, name, what,
             [this, word, zero](const Job& job) {
                 const Survey& found = document().survey();
                 if (!(job.old_part.*word).empty())
@@ -296,23 +261,21 @@ void PartSlip::build_laying() {
     };
     named(QStringLiteral("partZero"), tr("hole that is nought"), &OldPart::zero, true);
     named(QStringLiteral("partAlong"), tr("hole or edge x runs to"), &OldPart::along, false);
-    blanks().flag(*s, QStringLiteral("layCentred"), tr("how it is laid"), tr("with nought at"),
+    blanks().flag(s, QStringLiteral("layCentred"), tr("how it is laid"), tr("with nought at"),
                   tr("in the middle of the piece"), [](Job& job) -> bool& { return job.old_part.laying.centred; });
     if (!part.laying.centred) {
-        blanks().coordinate(*s, QStringLiteral("layX"), tr("X of the old part's nought"), Axis::X,
+        blanks().coordinate(s, QStringLiteral("layX"), tr("X of the old part's nought"), Axis::X,
                             [](Job& job) -> Point& { return job.old_part.laying.at; });
-        blanks().coordinate(*s, QStringLiteral("layY"), tr("Y of the old part's nought"), Axis::Y,
+        blanks().coordinate(s, QStringLiteral("layY"), tr("Y of the old part's nought"), Axis::Y,
                             [](Job& job) -> Point& { return job.old_part.laying.at; });
     }
-    blanks().direction(*s, QStringLiteral("layBearing"), tr("direction of the old part's x"),
+    blanks().direction(s, QStringLiteral("layBearing"), tr("direction of the old part's x"),
                        [](Job& job) -> Angle& { return job.old_part.laying.bearing; });
-    box->addWidget(s);
     if (!part.laying.mirrored)
-        box->addWidget(quiet_label(tr("Say first which face the new piece shows: nothing is copied until then.")));
+        card.quiet(tr("Say first which face the new piece shows: nothing is copied until then."));
     if (document().settled().blank.on_side())
-        box->addWidget(
-            quiet_label(tr("The side of a bar has no flat face to lay an old part on. Take another blank, or an "
-                           "end of the bar.")));
+        card.quiet(tr("The side of a bar has no flat face to lay an old part on. Take another blank, or an "
+                      "end of the bar."));
 }
 
 void PartSlip::show_fit() {
@@ -341,57 +304,52 @@ void PartSlip::say_fit(const FitCheck& fit) {
             .arg(std::lround(fit.share * fit.draws)));
 }
 
-void PartSlip::build_marks() {
-    QVBoxLayout* box = fresh(m_marks_box);
+void PartSlip::write_marks(Card& card) {
     const OldPart& part = document().settled().old_part;
-    Sentence* terms = sentence();
-    m_sentences << terms;
-    terms->reads(tr("The two parts {faceToFace} face to face, the old one {drillGuide}, they are {bonded}, and a hole "
-                    "may be out by {marksWithin}."));
-    blanks().flag(*terms, QStringLiteral("faceToFace"), tr("face to face"), tr("cannot be clamped"),
+    Sentence& terms = card.sentence();
+    terms.reads(tr("The two parts {faceToFace} face to face, the old one {drillGuide}, they are {bonded}, and a hole "
+                   "may be out by {marksWithin}."));
+    blanks().flag(terms, QStringLiteral("faceToFace"), tr("face to face"), tr("cannot be clamped"),
                   tr("can be clamped"), [](Job& job) -> bool& { return job.old_part.marking.face_to_face; });
-    blanks().flag(*terms, QStringLiteral("drillGuide"), tr("drill guide"), tr("may not be drilled through"),
+    blanks().flag(terms, QStringLiteral("drillGuide"), tr("drill guide"), tr("may not be drilled through"),
                   tr("may be drilled through"), [](Job& job) -> bool& { return job.old_part.marking.drill_guide; });
-    blanks().flag(*terms, QStringLiteral("bonded"), tr("glued together"), tr("not glued"), tr("glued for good"),
+    blanks().flag(terms, QStringLiteral("bonded"), tr("glued together"), tr("not glued"), tr("glued for good"),
                   [](Job& job) -> bool& { return job.old_part.marking.bonded; });
-    blanks().length(*terms, QStringLiteral("marksWithin"), tr("how far out a hole may be"),
+    blanks().length(terms, QStringLiteral("marksWithin"), tr("how far out a hole may be"),
                     [](Job& job) -> Length& { return job.old_part.marking.within; });
-    box->addWidget(terms);
     if (part.holes.empty())
         return;
     const int chosen = std::max(hole_index(part, m_chosen.hole()), 0);
     const auto i = static_cast<std::size_t>(chosen);
-    Sentence* access = sentence();
-    m_sentences << access;
+    Sentence& access = card.sentence();
+    card.hangs_on(i);
     const auto hole = [i](Job& job) -> HoleAccess& { return job.old_part.holes[i].access; };
-    access->reads(
+    access.reads(
         tr("At {oldHole} the metal is {accessDepth} thick; the hole {accessBlind}. Above it there is {headRoom}, "
            "beside its axis {freeRound}."),
         {{QStringLiteral("oldHole"), q(part.holes[i].name)}});
-    blanks().length(*access, QStringLiteral("accessDepth"), tr("how deep the hole is"),
+    blanks().length(access, QStringLiteral("accessDepth"), tr("how deep the hole is"),
                     [hole](Job& job) -> Length& { return hole(job).depth; });
-    blanks().flag(*access, QStringLiteral("accessBlind"), tr("through or blind"), tr("goes through"), tr("is blind"),
+    blanks().flag(access, QStringLiteral("accessBlind"), tr("through or blind"), tr("goes through"), tr("is blind"),
                   [hole](Job& job) -> bool& { return hole(job).blind; });
-    blanks().optional_length(*access, QStringLiteral("headRoom"), tr("free height above it"), tr("free air"),
+    blanks().optional_length(access, QStringLiteral("headRoom"), tr("free height above it"), tr("free air"),
                              [hole](Job& job) -> std::optional<Length>& { return hole(job).head_room; });
-    blanks().optional_length(*access, QStringLiteral("freeRound"), tr("free room beside its axis"), tr("free air"),
+    blanks().optional_length(access, QStringLiteral("freeRound"), tr("free room beside its axis"), tr("free air"),
                              [hole](Job& job) -> std::optional<Length>& { return hole(job).free_round; });
-    box->addWidget(access);
     const auto& drawer = std::get<MarksAcross>(document().shop().marks.kind);
     for (std::size_t k = 0; k < part.holes.size(); ++k) {
         const SurveyedHole& place = document().survey().holes[k];
         const auto ways = ways_across(part.holes[k], part.marking, drawer, document().estimates(), place.known_to());
         const auto taken = way_taken(part.holes[k], part.marking, drawer, document().estimates(), place.known_to());
-        Sentence* s = sentence();
-        m_sentences << s;
-        s->reads(tr("{oldHole} by {way}"), {{QStringLiteral("oldHole"), q(part.holes[k].name)}});
+        Sentence& s = card.hangs_on(taken ? q(in_words(taken->way)) : QString()).sentence();
+        s.reads(tr("{oldHole} by {way}"), {{QStringLiteral("oldHole"), q(part.holes[k].name)}});
         QStringList fillings;
         for (const WayAcross& way : ways)
             fillings << (way.possible
                              ? tr("%1, within %2").arg(q(in_words(way.way)), q(thousandths(way.expected, part.unit)))
                              : tr("%1 – cannot be done").arg(q(in_words(way.way))));
         blanks().choice(
-            *s, QStringLiteral("way:") + q(part.holes[k].name), tr("way of marking %1").arg(q(part.holes[k].name)),
+            s, QStringLiteral("way:") + q(part.holes[k].name), tr("way of marking %1").arg(q(part.holes[k].name)),
             fillings,
             [ways, taken](const Job&) {
                 for (std::size_t w = 0; w < ways.size(); ++w)
@@ -402,7 +360,6 @@ void PartSlip::build_marks() {
             [ways, k](Job& job, int filling) {
                 job.old_part.holes[k].access.way = ways[static_cast<std::size_t>(filling)].way;
             });
-        box->addWidget(s);
         QString words = taken ? q(taken->reason) : tr("No way gets it across.");
         if (taken && !taken->holds)
             words += tr(" That is more than the hole may be out.");
@@ -410,17 +367,14 @@ void PartSlip::build_marks() {
             for (const WayAcross& way : ways)
                 if (way.way == *part.holes[k].access.way)
                     words += tr(" By %1 it cannot be done: %2").arg(q(in_words(way.way)), q(way.reason));
-        box->addWidget(quiet_label(words));
+        card.words(QStringLiteral("markWords:") + q(part.holes[k].name), words);
     }
-    auto* work = link_button(QStringLiteral("workByMarks"), tr("make the list for marks"));
-    connect(work, &QPushButton::clicked, this, [this] {
+    card.link(QStringLiteral("workByMarks"), tr("make the list for marks"), [this] {
         Job next = this->document().settled();
         at_hand(next).machine = ref(this->document().shop().marks);
         edit(tr("working by marks"), next);
         emit order_wanted();
     });
-    box->addWidget(work);
-    box->addStretch(1);
 }
 
 } // namespace clockface::app

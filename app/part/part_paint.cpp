@@ -71,14 +71,11 @@ void PartBoard::paint_readings(QPainter& painter) const {
             }
         if (way.size() < 2)
             continue;
-        const QColor colour = chosen ? m_look->brass_on_dark : m_look->faint;
-        painter.setPen(QPen(doubtful ? m_look->brass_on_dark : colour,
-                            chosen     ? 3.0
-                            : doubtful ? 2.4
-                                       : 1.0,
-                            doubtful         ? Qt::DashLine
-                            : reading.struck ? Qt::DotLine
-                                             : Qt::SolidLine));
+        QPen pen(chosen ? m_look->brass_on_dark : m_look->faint, chosen ? 3.0 : 1.0,
+                 reading.struck ? Qt::DotLine : Qt::SolidLine);
+        if (doubtful)
+            pen = QPen(m_look->brass_on_dark, std::max(pen.widthF(), 2.4), Qt::DashLine);
+        painter.setPen(pen);
         painter.drawPolyline(way);
         if (doubtful) {
             const QPointF middle = (way[0] + way[1]) / 2.0;
@@ -106,10 +103,14 @@ void PartBoard::paint_holes(QPainter& painter) const {
         const QPointF at = m_map.to_screen(place(i));
         const double r = std::max(4.0, m_map.pixels(old.diameter) / 2.0);
         const bool chosen = old.name == m_selection.hole();
-        painter.setPen(QPen(chosen ? m_look->brass_on_dark : m_look->scribed, chosen ? 2.6 : 1.6,
-                            !hole.at         ? Qt::DashLine
-                            : hole.checked() ? Qt::SolidLine
-                                             : Qt::DashDotLine));
+        // Dashed without a place, and named with a question mark; dashed and dotted where no reading checks it.
+        Qt::PenStyle line = Qt::DashLine;
+        QString doubt = QStringLiteral(" ?");
+        if (hole.at) {
+            line = hole.checked() ? Qt::SolidLine : Qt::DashDotLine;
+            doubt = hole.checked() ? QString() : QStringLiteral(" (?)");
+        }
+        painter.setPen(QPen(chosen ? m_look->brass_on_dark : m_look->scribed, chosen ? 2.6 : 1.6, line));
         painter.setBrush(hole.at ? QBrush(m_look->surround) : QBrush(Qt::NoBrush));
         painter.drawEllipse(at, r, r);
         if (old.tapped) {
@@ -128,10 +129,7 @@ void PartBoard::paint_holes(QPainter& painter) const {
         }
         painter.setPen(chosen ? m_look->brass_on_dark : m_look->scribed);
         painter.setFont(type(11, true));
-        painter.drawText(at + QPointF(r + 7.0, -r * 0.4 - 4.0),
-                         q(old.name) + (!hole.at         ? QStringLiteral(" ?")
-                                        : hole.checked() ? QString()
-                                                         : QStringLiteral(" (?)")));
+        painter.drawText(at + QPointF(r + 7.0, -r * 0.4 - 4.0), q(old.name) + doubt);
     }
     if (largest > 0.0) {
         painter.setPen(m_look->good_on_dark);

@@ -24,6 +24,13 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
     : Slip(document, selection, parent)
     , m_chosen(chosen)
     , m_model(document)
+    , m_hole(card(new QVBoxLayout, 8,
+                  [this](Card& card) {
+                      write_hole(card);
+                      write_designs(card);
+                  }))
+    , m_copy(card(new QVBoxLayout, 8, [this](Card& card) { write_laying(card); }))
+    , m_marks(card(new QVBoxLayout, 8, [this](Card& card) { write_marks(card); }))
     , m_fitting([this](bool waiting) {
         if (waiting)
             m_fit->setText(tr("Working it out …"));
@@ -189,7 +196,7 @@ void PartSlip::follow_kind() {
     m_picture->show_kind(*kind);
     m_correction->setText(q(correction_in_words(*kind)));
     m_three->setVisible(features_of(*kind).size() > 2);
-    m_figure->setVisible(*kind <= ReadingKind::AngleAt);
+    m_figure->setVisible(has_figure(*kind));
 }
 
 void PartSlip::step_on(QLineEdit* from) {
@@ -281,15 +288,17 @@ void PartSlip::show_words() {
     m_words->setText(lines.join(QStringLiteral("\n")));
 }
 
-Shape PartSlip::structure() const {
+// Looked for again only where the readings or what is taken for them are others: it takes longer than the rest.
+void PartSlip::look_for_designs() {
     const OldPart& part = document().settled().old_part;
-    Shape all;
-    all << m_page << m_chosen.hole() << document().surveying();
-    for (const OldHole& hole : part.holes)
-        all << hole.name << hole.tapped << hole.made_as.has_value();
-    for (const std::string& line : to_lines(part)) // designs and ways depend on every reading
-        all << line;
-    return all << part.laying.centred;
+    Shape now;
+    now << document().surveying();
+    for (const std::string& line : to_lines(part))
+        now << line;
+    if (now == m_proposed_for)
+        return;
+    m_proposed_for = now;
+    m_proposals = proposals(part, document().survey());
 }
 
 void PartSlip::refresh() {
@@ -297,53 +306,23 @@ void PartSlip::refresh() {
     const std::optional<bool> mirrored = document().job().old_part.laying.mirrored;
     m_as_seen->setChecked(mirrored == false);
     m_turned_over->setChecked(mirrored == true);
-    // Not while somebody types in one of the blanks: it would be taken from under the hands.
-    const bool typing = QApplication::focusWidget() && qobject_cast<BlankEdit*>(QApplication::focusWidget()) &&
-                        isAncestorOf(QApplication::focusWidget()) && document().trying();
-    if (const Shape now = structure(); now != m_built && !typing) {
-        m_built = now;
-        build();
-    }
-    for (Sentence* each : std::as_const(m_sentences))
-        each->refresh();
-    if (m_page == Copy)
-        show_fit();
-}
-
-void PartSlip::build() {
-    m_sentences.clear();
-    // Keyboard users keep their place: the blank of the same name takes the focus again.
-    const QString had = QApplication::focusWidget() && isAncestorOf(QApplication::focusWidget())
-                            ? QApplication::focusWidget()->objectName()
-                            : QString();
-    switch (m_page) { // the other pages are built when they come to view
+    const bool trying = document().trying();
+    switch (m_page) { // the other pages are written when they come to view
+    case Readings:
+        break;
     case Holes:
-        build_hole();
-        build_designs();
+        if (!trying)
+            look_for_designs();
+        m_hole.renew(trying);
         break;
     case Copy:
-        build_laying();
+        m_copy.renew(trying);
+        show_fit();
         break;
     case Marks:
-        build_marks();
-        break;
-    default:
+        m_marks.renew(trying);
         break;
     }
-    // What is put into a layout is shown only later on, by the event loop; the focus cannot wait for that.
-    for (QVBoxLayout* box : {m_hole_box, m_design_box, m_copy_box, m_marks_box})
-        for (int i = 0; i < box->count(); ++i)
-            if (QWidget* widget = box->itemAt(i)->widget()) {
-                // Sizes are asked before the type of the style sheet would be put on; a line would be missing then.
-                for (QWidget* part : widget->findChildren<QWidget*>())
-                    part->ensurePolished();
-                widget->show();
-                widget->updateGeometry();
-            }
-    if (!had.isEmpty())
-        for (auto* each : findChildren<BlankEdit*>(had))
-            if (each->isVisibleTo(this))
-                each->setFocus();
 }
 
 } // namespace clockface::app

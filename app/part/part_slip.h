@@ -3,13 +3,13 @@
 
 #include <array>
 
+#include "document/beside.h"
 #include "part/part_board.h"
 #include "part/reading_picture.h"
 #include "part/reading_table.h"
 #include "slips/slip.h"
 #include "survey/designs.h"
 #include "survey/fits.h"
-#include "document/beside.h"
 #include "widgets/shape.h"
 
 #include <QLineEdit>
@@ -59,24 +59,22 @@ private:
     QTableView* m_table;
     QLabel* m_words;
     QPushButton* m_next;
-    // Holes, Copy, Marks: built anew when what they speak of changes
-    QVBoxLayout *m_hole_box, *m_design_box, *m_copy_box, *m_marks_box;
+    Card m_hole, m_copy, m_marks; // on the other pages
+    std::vector<Proposal> m_proposals;
+    Shape m_proposed_for; // readings and designs they come from
     QLabel* m_fit;
     Beside<FitCheck> m_fitting;
     QToolButton *m_as_seen, *m_turned_over;
-    Shape m_built;
-    QList<Sentence*> m_sentences;
 
     QWidget* readings_page();
     QWidget* holes_page();
     QWidget* copy_page();
     QWidget* marks_page();
-    void build();
-    void build_hole();
-    void build_designs();
-    void build_laying();
-    void build_marks();
-    [[nodiscard]] Shape structure() const;
+    void write_hole(Card& card);
+    void write_designs(Card& card);
+    void write_laying(Card& card);
+    void write_marks(Card& card);
+    void look_for_designs();
     [[nodiscard]] std::optional<ReadingKind> kind_typed() const;
     void follow_kind();
     void step_on(QLineEdit* from);

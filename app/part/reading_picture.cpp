@@ -48,8 +48,8 @@ void ReadingPicture::paintEvent(QPaintEvent*) {
     painter.setBrush(m_look->board);
     painter.drawRoundedRect(rect(), 8, 8);
     painter.translate((width() - 308) / 2.0, 4.0);
-    const bool two = m_kind <= ReadingKind::Centres;
-    const bool from_edge = m_kind >= ReadingKind::Wall && m_kind <= ReadingKind::Height;
+    const bool two = is_of_two_holes(m_kind);
+    const bool from_edge = reads_length(m_kind) && !two;
     const bool pins =
         m_kind == ReadingKind::OverPins || m_kind == ReadingKind::BetweenPins || m_kind == ReadingKind::Height;
     painter.setPen(QPen(m_look->scribed, 1.6));
@@ -57,7 +57,7 @@ void ReadingPicture::paintEvent(QPaintEvent*) {
     const QPointF single(154, 46), third(262, 20);
     for (const QPointF& at : from_edge ? QList<QPointF>{single} : QList<QPointF>{one, other})
         painter.drawEllipse(at, r, r);
-    if (m_kind >= ReadingKind::AngleAt)
+    if (!reads_length(m_kind))
         painter.drawEllipse(m_kind == ReadingKind::InLine ? QPointF(154, 46) : third, r * 0.7, r * 0.7);
     if (pins) {
         painter.setBrush(m_look->brass);
@@ -99,9 +99,11 @@ void ReadingPicture::paintEvent(QPaintEvent*) {
         painter.setPen(QPen(m_look->brass_on_dark, 1.2, Qt::DashLine));
         painter.drawLine(single, QPointF(single.x(), edge_y));
     } else if (from_edge) {
-        const double top = m_kind == ReadingKind::Wall      ? single.y() + r
-                           : m_kind == ReadingKind::FarSide ? single.y() - r
-                                                            : single.y() - pin;
+        double top = single.y() - pin;
+        if (m_kind == ReadingKind::Wall)
+            top = single.y() + r;
+        else if (m_kind == ReadingKind::FarSide)
+            top = single.y() - r;
         const double x = single.x() + 46.0;
         painter.drawLine(QPointF(x, edge_y), QPointF(x, top));
         painter.drawLine(QPointF(x + 12.0, top), QPointF(single.x() - 6.0, top));

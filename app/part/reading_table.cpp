@@ -19,7 +19,7 @@ bool is_angle(ReadingKind kind) {
 QString shown_figure(const Reading& reading, Unit unit) {
     if (reading.kind == ReadingKind::AngleAt)
         return q(in_degrees(reading.angle, 2));
-    if (reading.kind > ReadingKind::AngleAt)
+    if (!reads_length(reading.kind))
         return QObject::tr("as said");
     return q(decimal(reading.length.in(unit), unit == Unit::Inch ? 4 : 2));
 }
@@ -131,9 +131,9 @@ bool ReadingTable::setData(const QModelIndex& index, const QVariant& value, int 
     // The whole reading is read again with the one field changed, so that all is checked together.
     const Reading& old = part.readings[row];
     const QString text = value.toString().trimmed();
-    const bool has_figure = old.kind <= ReadingKind::AngleAt;
+    const bool has_figure = has_figure(old.kind);
     QString figure = has_figure ? data(this->index(index.row(), Figure), Qt::EditRole).toString() : QString();
-    if (old.kind <= ReadingKind::Height) // exactly, unless it is this that is typed over
+    if (reads_length(old.kind)) // exactly, unless it is this that is typed over
         figure = QStringLiteral("%1mm").arg(old.length.in_mm(), 0, 'g', 15);
     QString line = index.column() == Kind ? text : q(word_of(old.kind));
     line += QLatin1Char(' ') + (index.column() == Between ? text : shown_names(old));

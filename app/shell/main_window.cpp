@@ -335,9 +335,11 @@ void MainWindow::update_title() {
     const Job& job = m_document.job();
     const QString title = q(job.title).isEmpty() ? tr("Untitled") : q(job.title);
     m_title->setText(title);
-    const QString saved = m_document.is_dirty()         ? tr("not saved ●")
-                          : m_document.path().isEmpty() ? QString()
-                                                        : tr("saved");
+    QString saved = tr("saved");
+    if (m_document.is_dirty())
+        saved = tr("not saved ●");
+    else if (m_document.path().isEmpty())
+        saved = QString();
     QStringList facts;
     if (!job.work_for.empty())
         facts << q(job.work_for);

@@ -74,13 +74,17 @@ void FindingsStrip::refresh() {
         return;
     }
     const Finding& finding = findings[static_cast<std::size_t>(m_at)];
-    const QColor colour = finding.grade == Grade::Stop    ? m_look->stop
-                          : finding.grade == Grade::Check ? m_look->check
-                                                          : m_look->quiet;
+    QColor colour = m_look->quiet;
+    if (finding.grade == Grade::Stop)
+        colour = m_look->stop;
+    else if (finding.grade == Grade::Check)
+        colour = m_look->check;
     m_icon->setPixmap(line_drawing(QString::fromStdString(name_of(finding.grade)), colour, 24, devicePixelRatioF()));
-    const QString grade = finding.grade == Grade::Stop    ? tr("Stop")
-                          : finding.grade == Grade::Check ? tr("Check")
-                                                          : tr("Note");
+    QString grade = tr("Note");
+    if (finding.grade == Grade::Stop)
+        grade = tr("Stop");
+    else if (finding.grade == Grade::Check)
+        grade = tr("Check");
     m_sentence->setText(QStringLiteral("<b style='color:%1'>%2.</b> %3 %4")
                             .arg(colour.name(), grade, escaped(q(finding.sentence)), escaped(q(finding.remedy))));
     m_next->setText(tr("%1 of %2, next").arg(m_at + 1).arg(count));

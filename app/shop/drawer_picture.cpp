@@ -89,9 +89,9 @@ void DrawerPicture::paintEvent(QPaintEvent*) {
         for (const Place& place : row.places) {
             painter.setPen(place.owned ? QPen(place.used ? look.brass_on_dark : look.faint, 1.0)
                                        : QPen(QColor("#FF9C86"), 1.2, Qt::DashLine));
-            painter.setBrush(!place.owned ? QBrush(Qt::NoBrush)
-                             : place.used ? QBrush(look.brass_on_dark)
-                                          : QBrush(look.surround));
+            painter.setBrush(place.used ? look.brass_on_dark : look.surround);
+            if (!place.owned)
+                painter.setBrush(Qt::NoBrush);
             painter.drawEllipse(place.box);
             // What is used is named above its row, what is missing below, where there is room for the name.
             double& last = place.used ? last_used : last_missing;

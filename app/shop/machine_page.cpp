@@ -324,14 +324,16 @@ void ShopView::write_errors(Card& card, std::size_t index) {
     Sentence& s = card.sentence();
     const bool dials = std::holds_alternative<Handwheels>(now.kind) || std::holds_alternative<RotaryTable>(now.kind);
     const bool punch = std::holds_alternative<LayoutBench>(now.kind);
-    s.reads(
-        dials ? tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within {errorSetting}, "
-                   "taking up backlash leaves {errorBacklash}.")
-        : punch
-            ? tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within {errorSetting}, a "
-                 "punch mark stands beside its crossing by {errorMarking}.")
-            : tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within "
-                 "{errorSetting}."));
+    if (dials)
+        s.reads(tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within {errorSetting}, "
+                   "taking up backlash leaves {errorBacklash}."));
+    else if (punch)
+        s.reads(
+            tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within {errorSetting}, a "
+               "punch mark stands beside its crossing by {errorMarking}."));
+    else
+        s.reads(tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within "
+                   "{errorSetting}."));
     m_blanks.length(s, "errorPickUp", tr("how well zero is picked up"), unit, error(&MachineErrors::pick_up));
     m_blanks.length(s, "errorSetting", tr("how well a figure is set"), unit, error(&MachineErrors::setting));
     if (dials)

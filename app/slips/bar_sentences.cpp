@@ -36,13 +36,15 @@ void BlankSlip::bar_size_sentence(Sentence& s, const Blank& blank) {
 
 void BlankSlip::bar_bore_sentence(Sentence& s, const Blank& blank) {
     const bool tube = blank.shape == BlankShape::Tube;
-    s.reads(!blank.bore ? tr("The bore along its axis is {bore}.")
-            : tube      ? tr("The bore along its axis is {bore}, which leaves a wall of {wall}.")
-            : blank.bar.bore_depth
-                ? tr("The bore along its axis is {bore}, which leaves a wall of {wall}, and goes {boreEnd} "
-                     "{boreDepth} deep.")
-                : tr("The bore along its axis is {bore}, which leaves a wall of {wall}, and goes "
-                     "{boreEnd}."));
+    if (!blank.bore)
+        s.reads(tr("The bore along its axis is {bore}."));
+    else if (tube)
+        s.reads(tr("The bore along its axis is {bore}, which leaves a wall of {wall}."));
+    else if (blank.bar.bore_depth)
+        s.reads(tr("The bore along its axis is {bore}, which leaves a wall of {wall}, and goes {boreEnd} "
+                   "{boreDepth} deep."));
+    else
+        s.reads(tr("The bore along its axis is {bore}, which leaves a wall of {wall}, and goes {boreEnd}."));
     if (tube)
         blanks().length(s, "bore", tr("diameter of the bore"),
                         [](Job& job) -> Length& { return job.blank.bore.value(); });
@@ -75,9 +77,13 @@ void BlankSlip::bar_bore_sentence(Sentence& s, const Blank& blank) {
     blanks().choice(
         s, "boreEnd", tr("how far the bore goes"),
         {tr("right through"), tr("in from the left end,"), tr("in from the right end,")},
-        [](const Job& job) { return !job.blank.bar.bore_depth               ? 0
-                                    : job.blank.bar.bore_from == Face::Left ? 1
-                                                                            : 2; },
+        [](const Job& job) {
+            if (!job.blank.bar.bore_depth)
+                return 0;
+            if (job.blank.bar.bore_from == Face::Left)
+                return 1;
+            return 2;
+        },
         [](Job& job, int filling) {
             BarForm& bar = job.blank.bar;
             if (filling == 0)

@@ -185,11 +185,12 @@ void BlankSlip::size_sentence(Sentence& s, const Blank& blank) {
 void BlankSlip::metal_sentence(Sentence& s, const Blank& blank) {
     if (blank.is_bar())
         return bar_bore_sentence(s, blank);
-    s.reads(blank.shape == BlankShape::Angle ? tr("It is {thickness} thick.")
-            : blank.shape == BlankShape::Block
-                ? tr("It is {thickness} from top to underside; the bore through its middle is "
-                     "{bore}.")
-                : tr("It is {thickness} thick; the bore through its middle is {bore}."));
+    if (blank.shape == BlankShape::Angle)
+        s.reads(tr("It is {thickness} thick."));
+    else if (blank.shape == BlankShape::Block)
+        s.reads(tr("It is {thickness} from top to underside; the bore through its middle is {bore}."));
+    else
+        s.reads(tr("It is {thickness} thick; the bore through its middle is {bore}."));
     blanks().length(s, "thickness", tr("thickness"), [](Job& job) -> Length& { return job.blank.thickness; });
     if (blank.shape != BlankShape::Angle)
         blanks().optional_length(s, "bore", tr("diameter of the bore"), tr("none"),
@@ -353,12 +354,15 @@ void BlankSlip::face_sentence(Sentence& s, const Blank& blank) {
 
 void BlankSlip::zero_sentence(Sentence& s, const Job& job) {
     const bool side = job.blank.on_side();
-    s.reads(job.datum.place != DatumPlace::Point ? side ? tr("Zero is {datum}. X counts up to the {xPlus}.")
-                                                        : tr("Zero is {datum}. X counts up to the {xPlus}, Y {yPlus}.")
-            : side ? tr("Zero is {datum}, {zeroRight} from the left end. X counts up to the {xPlus}.")
-                   : tr("Zero is {datum}, {zeroRight} to the right of and {zeroUp} above the lower left corner. X "
-                        "counts up to "
-                        "the {xPlus}, Y {yPlus}."));
+    const bool at_point = job.datum.place == DatumPlace::Point;
+    if (side)
+        s.reads(at_point ? tr("Zero is {datum}, {zeroRight} from the left end. X counts up to the {xPlus}.")
+                         : tr("Zero is {datum}. X counts up to the {xPlus}."));
+    else
+        s.reads(at_point
+                    ? tr("Zero is {datum}, {zeroRight} to the right of and {zeroUp} above the lower left corner. X "
+                         "counts up to the {xPlus}, Y {yPlus}.")
+                    : tr("Zero is {datum}. X counts up to the {xPlus}, Y {yPlus}."));
     blanks().choice(
         s, "datum", tr("place of zero"), in_words(zero_choices(job), job.blank),
         [](const Job& now) { return choice_of(now); },

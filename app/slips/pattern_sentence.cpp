@@ -489,9 +489,11 @@ QString pattern_summary(const Job& job, std::size_t index, int made) {
             [&](const BarPattern& bar) {
                 if (bar.count == 1)
                     return tr("%1 at %2").arg(many, shown_length(job, bar.along));
-                return bar.pitch == Length{}     ? tr("%1 round the bar").arg(many)
-                       : turn_of(bar) == Angle{} ? tr("%1 along the bar").arg(many)
-                                                 : tr("%1 along and round the bar").arg(many);
+                if (bar.pitch == Length{})
+                    return tr("%1 round the bar").arg(many);
+                if (turn_of(bar) == Angle{})
+                    return tr("%1 along the bar").arg(many);
+                return tr("%1 along and round the bar").arg(many);
             },
             [&](const CopyPattern& copy) {
                 static constexpr std::array ways = {"%1, %2 mirrored", "%1, %2 turned", "%1, %2 repeated",

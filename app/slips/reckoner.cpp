@@ -179,9 +179,13 @@ QString Reckoner::posts() const {
     const int holes = m_counts.at("postHoles");
     const Length span = m_lengths.at("postSpan");
     const Length spacing = m_lengths.at("postSpacing");
-    const Result<FencePosts> found = m_known == Known::HolesAndSpan     ? posts_by_spacing_of(holes, span)
-                                     : m_known == Known::SpanAndSpacing ? posts_by_count_of(span, spacing)
-                                                                        : posts_by_span_of(holes, spacing);
+    const Result<FencePosts> found = [&] {
+        if (m_known == Known::HolesAndSpan)
+            return posts_by_spacing_of(holes, span);
+        if (m_known == Known::SpanAndSpacing)
+            return posts_by_count_of(span, spacing);
+        return posts_by_span_of(holes, spacing);
+    }();
     if (!found)
         return q(found.error().sentence);
     const QString left =

@@ -17,8 +17,9 @@ namespace {
 // Echo of a length: how it was read if that could be doubted, and both units while typing.
 QString echo(const ReadLength& read) {
     const QString both = q(both_units(read.value));
-    return read.how.empty() || q(read.how).contains(both) ? (read.how.empty() ? both : q(read.how))
-                                                          : q(read.how) + QStringLiteral("; ") + both;
+    if (read.how.empty())
+        return both;
+    return q(read.how).contains(both) ? q(read.how) : q(read.how) + QStringLiteral("; ") + both;
 }
 
 // The value as it stands. Reach works on a job that may change, so it is given one of its own.

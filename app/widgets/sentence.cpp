@@ -143,7 +143,11 @@ QString Sentence::text() const {
             continue;
         const auto* edit = qobject_cast<const QLineEdit*>(part.blank);
         const auto* choice = qobject_cast<const ChoiceBlank*>(part.blank);
-        const QString word = edit ? edit->text() : choice ? choice->text() : part.word;
+        QString word = part.word;
+        if (edit)
+            word = edit->text();
+        else if (choice)
+            word = choice->text();
         if (!out.isEmpty() && !part.clings)
             out += QLatin1Char(' ');
         out += word;

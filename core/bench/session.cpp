@@ -452,7 +452,11 @@ std::string in_words(HoleState state) {
 
 std::string in_words(const Job& job, const Deed& deed) {
     const auto named = deed.hole ? hole_of(job, *deed.hole) : std::nullopt;
-    const std::string hole = named ? in_words(*named) : deed.hole ? say("a hole that is gone") : say("the piece");
+    std::string hole = say("the piece");
+    if (named)
+        hole = in_words(*named);
+    else if (deed.hole)
+        hole = say("a hole that is gone");
     if (deed.act == Act::Mark)
         return say("the mark of {hole}", {{"hole", hole}});
     return deed.what.empty()

@@ -318,15 +318,10 @@ private:
                     {{"start_room", fig(start_room())}, {"mouth", fig(step.mouth)}});
             return;
         }
-        const SpotVerdict verdict = judge_spot(step.mouth, drill.actual());
-        step.why_cutter =
-            say("Half way up its cone it leaves a {mouth} mouth for the {drill}: {verdict}.",
-                {{"mouth", fig(step.mouth)},
-                 {"drill", drill.name},
-                 {"verdict", verdict == SpotVerdict::Good ? say("inside the hole, and wider than the drill's web")
-                             : verdict == SpotVerdict::LooksUgly
-                                 ? say("wider than the hole, so it will show; a smaller one would not")
-                                 : say("narrower than the drill's web, so it hardly guides")}});
+        step.why_cutter = say("Half way up its cone it leaves a {mouth} mouth for the {drill}: {verdict}.",
+                              {{"mouth", fig(step.mouth)},
+                               {"drill", drill.name},
+                               {"verdict", in_words(judge_spot(step.mouth, drill.actual()))}});
     }
 
     void add_mouth() {
@@ -472,9 +467,11 @@ private:
 
     void put_in_order() {
         std::stable_sort(m_chain.steps.begin(), m_chain.steps.end(), [](const CutStep& a, const CutStep& b) {
-            return a.kind != b.kind            ? a.kind < b.kind
-                   : a.kind == StepKind::Pilot ? a.cutter.actual() < b.cutter.actual()
-                                               : false;
+            if (a.kind != b.kind)
+                return a.kind < b.kind;
+            if (a.kind == StepKind::Pilot)
+                return a.cutter.actual() < b.cutter.actual();
+            return false;
         });
         // Steps of the user's own stand where they were put.
         const auto& added = m_needs.spec.wishes.added;

@@ -85,10 +85,12 @@ private:
         step.widest = step.mouth;
         if (step.cutter.kind == CutterKind::CentreDrill) {
             const bool shallow = step.mouth < half_way_mouth(step.cutter);
-            step.tip = !shallow ? half_way_depth(step.cutter)
-                       : step.mouth > step.cutter.tip
-                           ? step.cutter.tip_length + cone_depth(step.mouth, step.cutter.point, step.cutter.tip)
-                           : std::min(step.cutter.tip_length, m_needs.metal / 2.0);
+            if (!shallow)
+                step.tip = half_way_depth(step.cutter);
+            else if (step.mouth > step.cutter.tip)
+                step.tip = step.cutter.tip_length + cone_depth(step.mouth, step.cutter.point, step.cutter.tip);
+            else
+                step.tip = std::min(step.cutter.tip_length, m_needs.metal / 2.0);
             if (shallow)
                 step.why_depth =
                     say("Half way up its cone would be {half_way_depth}, and there are only {metal} of metal: so deep "

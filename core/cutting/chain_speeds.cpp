@@ -57,19 +57,22 @@ private:
         const bool carbide = cutter.metal == CutterMetal::Carbide;
         const auto own = m_needs.customs.speeds.find(metal.name);
         const bool by_own = !carbide && own != m_needs.customs.speeds.end();
-        Surface out{carbide  ? metal.carbide
-                    : by_own ? own->second
-                             : metal.usual,
-                    carbide ? metal.carbide : std::max(metal.fast, by_own ? own->second : 0.0),
-                    {}};
-        out.source =
-            carbide ? say("{wanted} m/min for carbide in {metal}", {{"wanted", num(out.wanted)}, {"metal", metal.name}})
-            : by_own ? say("{wanted} m/min is this shop's own for {metal}",
-                           {{"wanted", num(out.wanted, 1)}, {"metal", metal.name}})
-                     : say("{wanted} m/min for {metal}; tables run from {slow} to {fast}", {{"wanted", num(out.wanted)},
-                                                                                            {"metal", metal.name},
-                                                                                            {"slow", num(metal.slow)},
-                                                                                            {"fast", num(metal.fast)}});
+        Surface out{metal.usual, metal.fast, {}};
+        if (carbide) {
+            out = {metal.carbide, metal.carbide, {}};
+            out.source =
+                say("{wanted} m/min for carbide in {metal}", {{"wanted", num(out.wanted)}, {"metal", metal.name}});
+        } else if (by_own) {
+            out = {own->second, std::max(metal.fast, own->second), {}};
+            out.source = say("{wanted} m/min is this shop's own for {metal}",
+                             {{"wanted", num(out.wanted, 1)}, {"metal", metal.name}});
+        } else {
+            out.source =
+                say("{wanted} m/min for {metal}; tables run from {slow} to {fast}", {{"wanted", num(out.wanted)},
+                                                                                     {"metal", metal.name},
+                                                                                     {"slow", num(metal.slow)},
+                                                                                     {"fast", num(metal.fast)}});
+        }
         const auto scale = [&](double share, const std::string& why) {
             out.wanted *= share;
             out.most *= share;

@@ -83,11 +83,11 @@ std::vector<Choice> tap_drills(const std::vector<Cutter>& cutters, const Thread&
     }
     return best_of(std::move(all), [&](const Cutter& drill, bool) {
         const double had = percent_of_thread(thread, drill.actual());
-        return say("gives {had}{remark}",
-                   {{"had", percent(had)},
-                    {"remark", had > torque          ? say("; the tap turns hard, and a small one may break")
-                               : had < least_percent ? say("; too little to hold")
-                                                     : ""}});
+        if (had > torque)
+            return say("gives {had}; the tap turns hard, and a small one may break", {{"had", percent(had)}});
+        if (had < least_percent)
+            return say("gives {had}; too little to hold", {{"had", percent(had)}});
+        return say("gives {had}", {{"had", percent(had)}});
     });
 }
 
@@ -97,7 +97,11 @@ std::vector<Choice> drills_within(const std::vector<Cutter>& cutters, const Limi
     const Length least = limits.least.value_or(Length{});
     const Length most = limits.most.value_or(Length::mm(1e6));
     const bool both = limits.least && limits.most;
-    const Length ideal = both ? (least + most) / 2.0 : limits.least ? least : most;
+    Length ideal = most;
+    if (both)
+        ideal = (least + most) / 2.0;
+    else if (limits.least)
+        ideal = least;
     for (const Cutter& each : cutters) {
         if (each.kind != CutterKind::Drill)
             continue;
@@ -107,12 +111,16 @@ std::vector<Choice> drills_within(const std::vector<Cutter>& cutters, const Limi
     }
     return best_of(std::move(all), [&](const Cutter& drill, bool) {
         const Length size = drill.actual(), made = cuts(drill, metal);
-        return size < least   ? say("is {least} below the lower limit", {{"least", fig(least - size, unit)}})
-               : size > most  ? say("is {most} above the upper limit", {{"most", fig(size - most, unit)}})
-               : made > most  ? say("lies inside, but usually cuts {made}, {most} above the limit",
-                                    {{"made", fig(made, unit)}, {"most", fig(made - most, unit)}})
-               : made < least ? say("lies inside, but usually cuts {made}", {{"made", fig(made, unit)}})
-                              : say("cuts about {made}, inside the limits", {{"made", fig(made, unit)}});
+        if (size < least)
+            return say("is {least} below the lower limit", {{"least", fig(least - size, unit)}});
+        if (size > most)
+            return say("is {most} above the upper limit", {{"most", fig(size - most, unit)}});
+        if (made > most)
+            return say("lies inside, but usually cuts {made}, {most} above the limit",
+                       {{"made", fig(made, unit)}, {"most", fig(made - most, unit)}});
+        if (made < least)
+            return say("lies inside, but usually cuts {made}", {{"made", fig(made, unit)}});
+        return say("cuts about {made}, inside the limits", {{"made", fig(made, unit)}});
     });
 }
 
@@ -151,12 +159,14 @@ std::vector<Choice> clearance_drills(const std::vector<Cutter>& cutters, Length 
                            abs(each.actual() - wanted).in_mm()});
     return best_of(std::move(all), [&](const Cutter& drill, bool) {
         const Length size = drill.actual();
-        return (abs(size - wanted) < slack
-                    ? std::string(say("is just the size"))
-                    : say("leaves the screw {major} of play", {{"major", fig(size - row.major, unit)}})) +
-               (size < row.close - slack  ? say(", less than the close hole")
-                : size > row.free + slack ? say(", more than the free hole")
-                                          : "");
+        const std::string play = fig(size - row.major, unit);
+        if (abs(size - wanted) < slack)
+            return say("is just the size");
+        if (size < row.close - slack)
+            return say("leaves the screw {play} of play, less than the close hole", {{"play", play}});
+        if (size > row.free + slack)
+            return say("leaves the screw {play} of play, more than the free hole", {{"play", play}});
+        return say("leaves the screw {play} of play", {{"play", play}});
     });
 }
 
@@ -177,12 +187,13 @@ std::vector<Choice> drills_under(const std::vector<Cutter>& cutters, const Cutte
     }
     return best_of(std::move(all), [&](const Cutter& drill, bool sound) {
         const Length left = reamer.actual() - cuts(drill, metal);
-        return left <= Length{} ? std::string(say("leaves the reamer nothing to cut: it only rubs and burnishes"))
-                                : say("leaves about {left} for the reamer{remark}",
-                                      {{"left", fig(left, unit)},
-                                       {"remark", left < allowance * least_share ? say(", too little to cut")
-                                                  : sound                        ? ""
-                                                                                 : say(", more than it should take")}});
+        if (left <= Length{})
+            return say("leaves the reamer nothing to cut: it only rubs and burnishes");
+        if (left < allowance * least_share)
+            return say("leaves about {left} for the reamer, too little to cut", {{"left", fig(left, unit)}});
+        if (!sound)
+            return say("leaves about {left} for the reamer, more than it should take", {{"left", fig(left, unit)}});
+        return say("leaves about {left} for the reamer", {{"left", fig(left, unit)}});
     });
 }
 

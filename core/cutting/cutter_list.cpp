@@ -97,9 +97,11 @@ CutterList cutter_list(const std::vector<Chain>& chains, const std::vector<Chain
             }
         }
     std::stable_sort(out.lines.begin(), out.lines.end(), [](const FetchLine& a, const FetchLine& b) {
-        return a.kind != b.kind                         ? a.kind < b.kind
-               : a.cutter.diameter != b.cutter.diameter ? a.cutter.diameter < b.cutter.diameter
-                                                        : a.cutter.lead < b.cutter.lead;
+        if (a.kind != b.kind)
+            return a.kind < b.kind;
+        if (a.cutter.diameter != b.cutter.diameter)
+            return a.cutter.diameter < b.cutter.diameter;
+        return a.cutter.lead < b.cutter.lead;
     });
     return out;
 }

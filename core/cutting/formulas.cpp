@@ -56,9 +56,9 @@ std::vector<TapLead> tap_sequence(bool through, Length room, Length pitch) {
 ChamferLeft chamfer_left(Length mouth, const Thread& thread) {
     constexpr double least = 0.1; // pitches
     const Length width = (mouth - thread.major) / 2.0;
-    return {width, width < thread.pitch * least ? say("too little")
-                   : width > thread.pitch       ? say("too much")
-                                                : say("good")};
+    if (width < thread.pitch * least)
+        return {width, say("too little")};
+    return {width, width > thread.pitch ? say("too much") : say("good")};
 }
 
 Length centre_mouth(const Cutter& centre, Length depth) {
@@ -75,9 +75,25 @@ Length half_way_depth(const Cutter& centre) {
     return centre.tip_length + cone_depth(half_way_mouth(centre), centre.point, centre.tip);
 }
 
+std::string in_words(SpotVerdict verdict) {
+    switch (verdict) {
+    case SpotVerdict::Good:
+        return say("inside the hole, and wider than the drill's web");
+    case SpotVerdict::LooksUgly:
+        return say("wider than the hole, so it will show; a smaller one would not");
+    case SpotVerdict::DoesNotGuide:
+        return say("narrower than the drill's web, so it hardly guides");
+    }
+    return {};
+}
+
 SpotVerdict judge_spot(Length mouth, Length drill) {
     constexpr double web = 1.0 / 6.0;
-    return mouth < drill * web ? SpotVerdict::DoesNotGuide : mouth > drill ? SpotVerdict::LooksUgly : SpotVerdict::Good;
+    if (mouth < drill * web)
+        return SpotVerdict::DoesNotGuide;
+    if (mouth > drill)
+        return SpotVerdict::LooksUgly;
+    return SpotVerdict::Good;
 }
 
 bool lands_on_its_point(Angle spot, Angle drill_point) {
@@ -153,16 +169,22 @@ AdvanceVerdict judge_advance(double feed, double turns_a_minute, Length tabulate
     constexpr double rubs_mm = 0.01, gentle = 0.6, brisk = 1.1, pushed = 1.5;
     const Length a_turn = Length::mm(feed / turns_a_minute);
     const double share = a_turn / tabulated;
-    return {a_turn, a_turn < Length::mm(rubs_mm) ? say("only rubs")
-                    : share < gentle             ? say("gentle")
-                    : share > pushed             ? say("pushed")
-                    : share > brisk              ? say("brisk")
-                                                 : say("usual")};
+    if (a_turn < Length::mm(rubs_mm))
+        return {a_turn, say("only rubs")};
+    if (share < gentle)
+        return {a_turn, say("gentle")};
+    if (share > pushed)
+        return {a_turn, say("pushed")};
+    return {a_turn, share > brisk ? say("brisk") : say("usual")};
 }
 
 double rounded_down(double feed) {
     constexpr double fine = 10.0, coarse = 100.0;
-    const double step = feed < fine ? 0.5 : feed < coarse ? 1.0 : 5.0;
+    double step = 5.0;
+    if (feed < fine)
+        step = 0.5;
+    else if (feed < coarse)
+        step = 1.0;
     return std::floor(feed / step + 1e-9) * step;
 }
 

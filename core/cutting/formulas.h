@@ -56,6 +56,8 @@ Length half_way_mouth(const Cutter& centre);
 Length half_way_depth(const Cutter& centre);
 /// What a mouth does for the drill that follows.
 enum class SpotVerdict { DoesNotGuide, Good, LooksUgly };
+/// As the end of "It leaves a mouth …: ".
+std::string in_words(SpotVerdict verdict);
 /// Below the drill's web (its chisel edge, about a sixth of it) a spot does not guide; wider than the drill it shows
 /// round the finished hole.
 SpotVerdict judge_spot(Length mouth, Length drill);

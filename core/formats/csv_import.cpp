@@ -184,10 +184,13 @@ void guess_columns(CsvReading& reading, const std::vector<Row>& rows) {
 }
 
 Purpose purpose_of(const std::string& word) {
-    return word == "tapped"      ? Purpose::Tapped
-           : word == "reamed"    ? Purpose::Reamed
-           : word == "clearance" ? Purpose::Clearance
-                                 : Purpose::Plain;
+    if (word == "tapped")
+        return Purpose::Tapped;
+    if (word == "reamed")
+        return Purpose::Reamed;
+    if (word == "clearance")
+        return Purpose::Clearance;
+    return Purpose::Plain;
 }
 
 // Reads one line; the fault, in words, when it cannot be.

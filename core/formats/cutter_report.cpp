@@ -62,10 +62,13 @@ std::string step_in_words(const CutStep& step, Unit unit) {
         parts.push_back(say("tip {tip} deep", {{"tip", depth_figure(step.tip, unit)}}));
         if (step.mouth > Length{} && step.kind != StepKind::Start)
             parts.push_back(say("{mouth} wide", {{"mouth", depth_figure(step.mouth, unit)}}));
-        parts.push_back(step.by_hand ? say("by hand")
-                        : step.rpm   ? say("{rpm} turns a minute, {feed}",
-                                           {{"rpm", num(*step.rpm)}, {"feed", feed_figure(step.feed_set, unit)}})
-                                     : say("no speed slow enough"));
+        if (step.by_hand)
+            parts.push_back(say("by hand"));
+        else if (step.rpm)
+            parts.push_back(say("{rpm} turns a minute, {feed}",
+                                {{"rpm", num(*step.rpm)}, {"feed", feed_figure(step.feed_set, unit)}}));
+        else
+            parts.push_back(say("no speed slow enough"));
         if (step.pecks.size() > 1)
             parts.push_back(say("{pecks} {pecks:peck|pecks} of {peck}",
                                 {{"pecks", step.pecks.size()}, {"peck", depth_figure(step.pecks.front(), unit)}}));
@@ -148,13 +151,16 @@ std::string cutters_to_text(const Job& job, const Plan& plan) {
                            {"machines_in", machines_in(plan)}}) +
                       "\n\n";
     int number = 0;
-    for (const FetchLine& line : plan.cutting->list.lines)
+    for (const FetchLine& line : plan.cutting->list.lines) {
+        std::string turns = say("no speed");
+        if (line.by_hand)
+            turns = say("by hand");
+        else if (line.rpm)
+            turns = say("{rpm} turns a minute", {{"rpm", num(*line.rpm)}});
         out += fmt::format("{:3}  {:<28} {:>10}  {}{}\n", ++number, line.cutter.name,
-                           say("{count} {count:hole|holes}", {{"count", line.holes}}),
-                           line.by_hand ? say("by hand")
-                           : line.rpm   ? say("{rpm} turns a minute", {{"rpm", num(*line.rpm)}})
-                                        : say("no speed"),
+                           say("{count} {count:hole|holes}", {{"count", line.holes}}), turns,
                            line.owned ? "" : "  " + say("NOT IN THE DRAWER"));
+    }
     if (!plan.cutting->list.fluids.empty())
         out += fmt::format("     {}\n", fmt::join(plan.cutting->list.fluids, ", "));
     out += "\n" +

@@ -137,10 +137,13 @@ private:
     }
 
     [[nodiscard]] std::string in_sentence() const {
-        return m_entity == "CIRCLE"   ? say("The circle")
-               : m_entity == "POINT"  ? say("The point")
-               : m_entity == "INSERT" ? say("The inserted block")
-                                      : say("The block");
+        if (m_entity == "CIRCLE")
+            return say("The circle");
+        if (m_entity == "POINT")
+            return say("The point");
+        if (m_entity == "INSERT")
+            return say("The inserted block");
+        return say("The block");
     }
 
     // Of the head of the file only the unit counts.

@@ -276,7 +276,12 @@ Result<FoundHoles> read_dxf_holes(const std::string& text, std::optional<Unit> u
     found.how = plain->how;
     const std::optional<double> own = drawing.unit_code ? unit_in_mm(*drawing.unit_code) : std::nullopt;
     found.unit_said = own.has_value();
-    found.unit = unit ? *unit : own == 25.4 ? Unit::Inch : Unit::Millimetre;
+    if (unit)
+        found.unit = *unit;
+    else if (own == 25.4)
+        found.unit = Unit::Inch;
+    else
+        found.unit = Unit::Millimetre;
     const double mm = unit ? millimetres_in(*unit) : own.value_or(1.0);
     for (const std::string& sentence : groups.faulty)
         found.leave_out(sentence);

@@ -55,9 +55,11 @@ std::string survey_to_text(const OldPart& part, const Survey& survey, const Shop
         const Leftover& left = survey.readings[i];
         const bool angle =
             part.readings[i].kind == ReadingKind::AngleAt || part.readings[i].kind == ReadingKind::Square;
-        const std::string over = part.readings[i].struck ? say("struck out")
-                                 : angle                 ? decimal(left.leftover, 2, Sign::Always) + "°"
-                                                         : figure(left.leftover, unit, Sign::Always);
+        std::string over = figure(left.leftover, unit, Sign::Always);
+        if (part.readings[i].struck)
+            over = say("struck out");
+        else if (angle)
+            over = decimal(left.leftover, 2, Sign::Always) + "°";
         out += "  " +
                say("{number}  {readings} left over {over}{remark}{remark2}",
                    {{"number", fmt::format("{:3}", i + 1)},

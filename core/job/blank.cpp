@@ -178,10 +178,28 @@ std::string in_words(BlankShape shape) {
     return say("plate");
 }
 
+bool is_bar(BlankShape shape) {
+    switch (shape) {
+    case BlankShape::RoundBar:
+    case BlankShape::Tube:
+    case BlankShape::HexagonBar:
+    case BlankShape::SquareBar:
+        return true;
+    case BlankShape::Disc:
+    case BlankShape::Plate:
+    case BlankShape::Ring:
+    case BlankShape::Block:
+    case BlankShape::Angle:
+    case BlankShape::Outline:
+        return false;
+    }
+    return false;
+}
+
 std::string face_in_words(BlankShape shape, Face face) {
     if (shape == BlankShape::Angle)
         return face == Face::Front ? say("standing leg") : say("lying leg");
-    if (shape >= BlankShape::RoundBar && face == Face::Top)
+    if (is_bar(shape) && face == Face::Top)
         return say("side");
     switch (face) {
     case Face::Under:
@@ -201,11 +219,15 @@ std::string face_in_words(BlankShape shape, Face face) {
 }
 
 std::string in_words(const Datum& datum, const Blank& blank) {
-    if (blank.on_side() && datum.on.empty())
-        return datum.place == DatumPlace::LeftEdge    ? say("on the left end")
-               : datum.place == DatumPlace::RightEdge ? say("on the right end")
-               : datum.place == DatumPlace::Point     ? say("at a place along it")
-                                                      : say("half way along");
+    if (blank.on_side() && datum.on.empty()) {
+        if (datum.place == DatumPlace::LeftEdge)
+            return say("on the left end");
+        if (datum.place == DatumPlace::RightEdge)
+            return say("on the right end");
+        if (datum.place == DatumPlace::Point)
+            return say("at a place along it");
+        return say("half way along");
+    }
     switch (datum.place) {
     case DatumPlace::LowerLeft:
         return say("at the lower left");

@@ -21,6 +21,9 @@ struct Measured {
 
 enum class BlankShape { Disc, Plate, Ring, Block, Angle, Outline, RoundBar, Tube, HexagonBar, SquareBar };
 
+/// Whether it lies from left to right and can be drilled all round.
+bool is_bar(BlankShape shape);
+
 /// The side of a piece that holes start from. The front is the side towards the reader when the top lies up.
 enum class Face { Top, Under, Front, Back, Left, Right };
 
@@ -104,7 +107,7 @@ struct Blank {
     BarForm bar;
     Face up = Face::Top; ///< the face at hand: what the board shows and the list is made for
 
-    [[nodiscard]] bool is_bar() const { return shape >= BlankShape::RoundBar; }
+    [[nodiscard]] bool is_bar() const { return clockface::is_bar(shape); }
     /// The side of a bar is at hand, rolled out: x along it, y round it, with the bar's top line in the middle.
     [[nodiscard]] bool on_side() const { return is_bar() && up == Face::Top; }
     /// Whether the face at hand is a disc.

@@ -287,9 +287,11 @@ std::string limits_in_words(const HoleSpec& hole, Unit unit) {
         return decimal(length.in(unit), job_decimals(unit), Sign::Always, Tail::Trim);
     };
     const auto& [least, most] = *hole.limits;
-    return least && most ? fmt::format(" {} {}", figure(*most - hole.diameter), figure(*least - hole.diameter))
-           : least       ? " or more"
-                         : " or less";
+    if (least && most)
+        return fmt::format(" {} {}", figure(*most - hole.diameter), figure(*least - hole.diameter));
+    if (least)
+        return " or more";
+    return " or less";
 }
 
 std::string size_in_words(const HoleSpec& hole, Unit unit) {

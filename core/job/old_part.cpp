@@ -66,4 +66,48 @@ std::size_t least_holes(DesignKind kind) {
     return 1;
 }
 
+bool reads_length(ReadingKind kind) {
+    switch (kind) {
+    case ReadingKind::Outside:
+    case ReadingKind::Inside:
+    case ReadingKind::OverPins:
+    case ReadingKind::BetweenPins:
+    case ReadingKind::Centres:
+    case ReadingKind::Wall:
+    case ReadingKind::FarSide:
+    case ReadingKind::AlongEdge:
+    case ReadingKind::Height:
+        return true;
+    case ReadingKind::AngleAt:
+    case ReadingKind::InLine:
+    case ReadingKind::Square:
+        return false;
+    }
+    return false;
+}
+
+bool has_figure(ReadingKind kind) {
+    return reads_length(kind) || kind == ReadingKind::AngleAt;
+}
+
+bool is_of_two_holes(ReadingKind kind) {
+    switch (kind) {
+    case ReadingKind::Outside:
+    case ReadingKind::Inside:
+    case ReadingKind::OverPins:
+    case ReadingKind::BetweenPins:
+    case ReadingKind::Centres:
+        return true;
+    case ReadingKind::Wall:
+    case ReadingKind::FarSide:
+    case ReadingKind::AlongEdge:
+    case ReadingKind::Height:
+    case ReadingKind::AngleAt:
+    case ReadingKind::InLine:
+    case ReadingKind::Square:
+        return false;
+    }
+    return false;
+}
+
 } // namespace clockface

@@ -79,6 +79,13 @@ inline constexpr std::array reading_kinds = {ReadingKind::Outside,     ReadingKi
                                              ReadingKind::FarSide,     ReadingKind::AlongEdge, ReadingKind::Height,
                                              ReadingKind::AngleAt,     ReadingKind::InLine,    ReadingKind::Square};
 
+/// Whether it reads a length; the others read an angle or whether something is straight.
+bool reads_length(ReadingKind kind);
+/// Whether a figure is read at all: a length, or an angle.
+bool has_figure(ReadingKind kind);
+/// Whether it reads how far two holes are apart.
+bool is_of_two_holes(ReadingKind kind);
+
 enum class Instrument { Caliper, Rule, HeightGauge, Protractor, Straightedge, TrySquare };
 inline constexpr int instruments = 6;
 

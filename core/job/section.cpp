@@ -11,7 +11,11 @@ namespace {
 constexpr double top_bearing = 90.0;
 
 int sides_of(BlankShape shape) {
-    return shape == BlankShape::HexagonBar ? 6 : shape == BlankShape::SquareBar ? 4 : 0;
+    if (shape == BlankShape::HexagonBar)
+        return 6;
+    if (shape == BlankShape::SquareBar)
+        return 4;
+    return 0;
 }
 
 Length side_length(const Section& section) {

@@ -69,11 +69,16 @@ private:
         if (m_bar.count == 1)
             return only(with, m_offset ? say("one hole off the axis") : say("one hole"));
         with.insert(with.end(), {Pitch, Sense});
-        with.push_back(said(Helix) ? Helix : said(Row) ? Row : Ring);
-        only(with, said(Helix)  ? say("holes in a helix")
-                   : said(Row)  ? say("holes in a row along the bar")
-                   : said(Ring) ? say("holes in a ring")
-                                : say("holes that follow each other"));
+        if (said(Helix)) {
+            with.push_back(Helix);
+            only(with, say("holes in a helix"));
+        } else if (said(Row)) {
+            with.push_back(Row);
+            only(with, say("holes in a row along the bar"));
+        } else {
+            with.push_back(Ring);
+            only(with, said(Ring) ? say("holes in a ring") : say("holes that follow each other"));
+        }
     }
 
     [[nodiscard]] BarPattern laid_out() const {

@@ -18,7 +18,11 @@ BarViews::BarViews(const Blank& blank)
             widest = section_at(blank, shoulder.at + Length::mm(1e-6));
     const Length high = widest.across_y();
     // As large as goes with the rest, so that angles can be read off it.
-    m_end_scale = length > high * 8.0 ? 2.5 : length > high * 3.0 ? 2.0 : 1.0;
+    m_end_scale = 1.0;
+    if (length > high * 8.0)
+        m_end_scale = 2.5;
+    else if (length > high * 3.0)
+        m_end_scale = 2.0;
     const Length wide = widest.across_x() * m_end_scale;
     const Length gap = std::max(high, length / 8.0) * 0.45;
     const bool left = blank.bar.seen_from == Face::Left;

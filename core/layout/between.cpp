@@ -29,9 +29,12 @@ Between between(const Feature& one, const Feature& other) {
         if (found.corner->in_degrees() > parallel_degrees)
             return found;
     }
-    found.step = other.edge ? square_to(one.at, other)
-                 : one.edge ? Point{} - square_to(other.at, one)
-                            : other.at - one.at;
+    if (other.edge)
+        found.step = square_to(one.at, other);
+    else if (one.edge)
+        found.step = Point{} - square_to(other.at, one);
+    else
+        found.step = other.at - one.at;
     found.apart = distance({}, found.step);
     if (*found.apart > Length{})
         found.bearing = bearing_of({}, found.step);

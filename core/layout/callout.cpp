@@ -194,9 +194,12 @@ private:
         if (word.text != "grid")
             take("grid");
         m_said.kind = Kind::Grid;
-        m_said.grid = word.text == "frame"       ? GridKind::Frame
-                      : word.text == "staggered" ? GridKind::Staggered
-                                                 : GridKind::Full;
+        if (word.text == "frame")
+            m_said.grid = GridKind::Frame;
+        else if (word.text == "staggered")
+            m_said.grid = GridKind::Staggered;
+        else
+            m_said.grid = GridKind::Full;
         if (!m_said.columns)
             refuse(word,
                    say("How many holes by how many rows? Write it before: 4 by 3 {word}.", {{"word", word.text}}));

@@ -44,10 +44,11 @@ struct Writer {
     }
     [[nodiscard]] std::string hole() const {
         const HoleSpec& spec = pattern.hole;
-        std::string size = spec.purpose == Purpose::Tapped || spec.purpose == Purpose::Clearance
-                               ? size_in_words(spec, job.unit)
-                           : spec.purpose == Purpose::Reamed ? bore(spec) + " " + spec.label
-                                                             : bore(spec) + limits_in_words(spec, job.unit);
+        std::string size = bore(spec) + limits_in_words(spec, job.unit);
+        if (spec.purpose == Purpose::Tapped || spec.purpose == Purpose::Clearance)
+            size = size_in_words(spec, job.unit);
+        else if (spec.purpose == Purpose::Reamed)
+            size = bore(spec) + " " + spec.label;
         if (spec.recess && spec.purpose != Purpose::Clearance)
             size += " " + recess_in_words(*spec.recess, job.unit);
         const auto* bar = std::get_if<BarPattern>(&pattern.layout);

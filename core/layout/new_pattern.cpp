@@ -22,7 +22,12 @@ BarPattern new_bar_pattern(const Job& job, PatternKind kind) {
     bar.along = round_figure(job.blank.width.actual() / 4.0, job.unit);
     bar.at = Angle::degrees(90.0);
     bar.going = as_seen(job, job.convention.sense);
-    bar.count = kind == PatternKind::Single ? 1 : kind == PatternKind::Ring ? 6 : 4;
+    if (kind == PatternKind::Single)
+        bar.count = 1;
+    else if (kind == PatternKind::Ring)
+        bar.count = 6;
+    else
+        bar.count = 4;
     bar.all_round = kind == PatternKind::Ring;
     if (kind == PatternKind::Row || kind == PatternKind::Helix)
         bar.pitch = round_figure(job.blank.width.actual() / 10.0, job.unit) *

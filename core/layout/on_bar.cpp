@@ -10,9 +10,11 @@ Length zero_on_side(const Job& job) {
     Blank side = job.blank;
     side.up = Face::Top;
     const auto known = job.other_datums.find(Face::Top);
-    const Datum datum = job.blank.up == Face::Top         ? job.datum
-                        : known != job.other_datums.end() ? known->second
-                                                          : Datum{DatumPlace::LeftEdge};
+    Datum datum{DatumPlace::LeftEdge};
+    if (job.blank.up == Face::Top)
+        datum = job.datum;
+    else if (known != job.other_datums.end())
+        datum = known->second;
     return datum_from_middle(side, datum).x + side.width.actual() / 2.0;
 }
 
@@ -58,12 +60,15 @@ std::string angle_in_words(const Job& job, Angle bearing) {
 }
 
 std::string along_in_words(const Job& job, const BarPattern& bar) {
-    const std::string from = bar.along_from == AlongFrom::LeftEnd    ? say("the left end")
-                             : bar.along_from == AlongFrom::RightEnd ? say("the right end")
-                             : bar.along_from == AlongFrom::Shoulder
-                                 ? say("shoulder {shoulder}", {{"shoulder", bar.shoulder}})
-                             : bar.along_from == AlongFrom::Hole ? in_words(*bar.hole)
-                                                                 : say("zero");
+    std::string from = say("zero");
+    if (bar.along_from == AlongFrom::LeftEnd)
+        from = say("the left end");
+    else if (bar.along_from == AlongFrom::RightEnd)
+        from = say("the right end");
+    else if (bar.along_from == AlongFrom::Shoulder)
+        from = say("shoulder {shoulder}", {{"shoulder", bar.shoulder}});
+    else if (bar.along_from == AlongFrom::Hole)
+        from = in_words(*bar.hole);
     return say("{along} from {from}", {{"along", with_unit(bar.along, job.unit)}, {"from", from}});
 }
 

@@ -58,9 +58,13 @@ Length metal_to_existing(const Existing& there, Point from_middle) {
 
 Length metal_to_edge(const Blank& blank, Point from_middle) {
     const Length out = distance({}, from_middle);
-    Length edge = blank.is_round()                     ? blank.diameter.actual() / 2.0 - out
-                  : blank.shape == BlankShape::Outline ? to_outline(corners_from_middle(blank), from_middle)
-                                                       : to_rectangle(blank, from_middle);
+    Length edge;
+    if (blank.is_round())
+        edge = blank.diameter.actual() / 2.0 - out;
+    else if (blank.shape == BlankShape::Outline)
+        edge = to_outline(corners_from_middle(blank), from_middle);
+    else
+        edge = to_rectangle(blank, from_middle);
     if (blank.bore_shows())
         edge = std::min(edge, out - *blank.bore / 2.0);
     for (const Existing& there : blank.existing)

@@ -243,7 +243,11 @@ private:
     [[nodiscard]] std::vector<Place> places(const Pattern& pattern) const {
         std::vector<Place> all = std::visit([&](const auto& layout) { return laid_out(layout); }, pattern.layout);
         const std::optional<Point> centre = centre_of(pattern.layout);
-        const Point origin = centre ? *centre : all.empty() ? Point{} : all.front().at;
+        Point origin;
+        if (centre)
+            origin = *centre;
+        else if (!all.empty())
+            origin = all.front().at;
         for (const Point& extra : pattern.extras)
             all.push_back({origin + extra});
         for (const auto& [number, step] : pattern.off)

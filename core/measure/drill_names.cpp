@@ -17,10 +17,13 @@ bool is_named(const NamedDrill& drill) {
 }
 
 DrillFamily family_of(const std::string& word) {
-    return word == "number"   ? DrillFamily::Number
-           : word == "letter" ? DrillFamily::Letter
-           : word == "metric" ? DrillFamily::Metric
-                              : DrillFamily::Fractional;
+    if (word == "number")
+        return DrillFamily::Number;
+    if (word == "letter")
+        return DrillFamily::Letter;
+    if (word == "metric")
+        return DrillFamily::Metric;
+    return DrillFamily::Fractional;
 }
 
 } // namespace

@@ -382,10 +382,9 @@ private:
     static Result<Value> multiply(Value left, Value right) {
         if (left.kind == Kind::Length && right.kind == Kind::Length)
             return refuse(say("A length times a length is an area. Leave the unit off one of them."));
-        const Kind kind = left.kind == Kind::Length || right.kind == Kind::Length ? Kind::Length
-                          : left.kind == Kind::Ratio || right.kind == Kind::Ratio
-                              ? (left.kind == right.kind ? Kind::Ratio : Kind::Bare)
-                              : Kind::Bare;
+        Kind kind = left.kind == Kind::Ratio && right.kind == Kind::Ratio ? Kind::Ratio : Kind::Bare;
+        if (left.kind == Kind::Length || right.kind == Kind::Length)
+            kind = Kind::Length;
         return Value{left.size * right.size, kind};
     }
 

@@ -11,12 +11,17 @@ namespace {
 std::optional<std::uint32_t> take_letter(std::string_view& bytes) {
     const auto byte = [&](std::size_t i) { return static_cast<unsigned char>(bytes[i]); };
     const unsigned char first = byte(0);
-    const std::size_t length = first < 0x80   ? 1
-                               : first < 0xC2 ? 0
-                               : first < 0xE0 ? 2
-                               : first < 0xF0 ? 3
-                               : first < 0xF5 ? 4
-                                              : 0;
+    std::size_t length = 0;
+    if (first < 0x80)
+        length = 1;
+    else if (first < 0xC2)
+        length = 0;
+    else if (first < 0xE0)
+        length = 2;
+    else if (first < 0xF0)
+        length = 3;
+    else if (first < 0xF5)
+        length = 4;
     if (length == 0 || bytes.size() < length)
         return std::nullopt;
     std::uint32_t letter = length == 1 ? first : first & (0xFFU >> (length + 1));

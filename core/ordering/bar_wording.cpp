@@ -233,11 +233,15 @@ Wording packing_words(const SetPacking& packing, int hole, const WordingNeeds& n
     else
         w.figures = {{packing.pieces.size() == 1 ? say("packing") : say("packing together"), fig(packing.gap),
                       fmt::format("{}", fmt::join(pieces, " + ")), true}};
-    const std::string against = packing.vee                     ? say("the vee block")
-                                : packing.half_block > Length{} ? say("the bar")
-                                : fence ? (packing.from_far_end ? say("the upper edge") : say("the lower edge"))
-                                : packing.from_far_end ? say("the right end")
-                                                       : say("the left end");
+    std::string against;
+    if (packing.vee)
+        against = say("the vee block");
+    else if (packing.half_block > Length{})
+        against = say("the bar");
+    else if (fence)
+        against = packing.from_far_end ? say("the upper edge") : say("the lower edge");
+    else
+        against = packing.from_far_end ? say("the right end") : say("the left end");
     w.direction = say("pin of {pin} in the chuck; then lay {against} against it",
                       {{"pin", fig(packing.pin)}, {"against", against}});
     w.note = say("Spindle stopped while the pin is in it. Take pin and packing away before drilling.");

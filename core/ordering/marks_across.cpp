@@ -134,10 +134,11 @@ private:
         for (const std::size_t i : m_marked) {
             const OldHole& hole = m_part.holes[i];
             const auto spec = copied_spec(m_part, hole);
-            const std::string size = !spec ? std::string(say("for its thread"))
-                                     : spec->purpose == Purpose::Tapped
-                                         ? say("for thread {label}", {{"label", spec->label}})
-                                         : size_in_words(*spec, m_needs.job.unit);
+            std::string size = say("for its thread");
+            if (spec && spec->purpose == Purpose::Tapped)
+                size = say("for thread {label}", {{"label", spec->label}});
+            else if (spec)
+                size = size_in_words(*spec, m_needs.job.unit);
             add(DrillMark{hole.name, size}, plan_hole(hole));
             if (const int made = plan_hole(hole); made >= 0)
                 m_route.order.push_back(made);

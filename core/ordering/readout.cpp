@@ -20,8 +20,10 @@ template <class Round> RoutineRun run_of(const Round& pattern, Sense routine, bo
     RoutineRun run;
     const int n = pattern.count;
     const bool same = pattern.going == routine;
-    for (int k = 0; k < n; ++k)
-        run.numbers.push_back(same ? k + 1 : closed ? (n - k) % n + 1 : n - k);
+    for (int k = 0; k < n; ++k) {
+        const int met = closed ? (n - k) % n + 1 : n - k; // when it runs the other way
+        run.numbers.push_back(same ? k + 1 : met);
+    }
     run.first = bearing_in(pattern, run.numbers.front());
     run.last = bearing_in(pattern, run.numbers.back());
     return run;

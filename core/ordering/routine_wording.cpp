@@ -43,9 +43,12 @@ Wording circle_words(const KeyCircle& key, const WordingNeeds& needs) {
                  {"first", angle_figure(readout, key.first), ""}, {last_word, last, "", true}};
     w.direction = say("it makes {names}; {convention}",
                       {{"names", first_dozen(names)}, {"convention", readout.circle_convention.in_words()}});
-    w.note = gaps                ? say("Go past the places that are left out without drilling.")
-             : readout.asks_step ? say("This readout asks for the angle from hole to hole.")
-                                 : say("If it asks for an end angle, it wants the angle of the last hole, not 360.");
+    if (gaps)
+        w.note = say("Go past the places that are left out without drilling.");
+    else if (readout.asks_step)
+        w.note = say("This readout asks for the angle from hole to hole.");
+    else
+        w.note = say("If it asks for an end angle, it wants the angle of the last hole, not 360.");
     w.sentence = say("Circle routine: centre X {centre_x}, Y {centre_y}, diameter {diameter}, {count} "
                      "{count:hole|holes}, first {key}, "
                      "{last} {last2}: {names}.",

@@ -97,14 +97,15 @@ struct Say {
                          "takes up {backlash} of "
                          "backlash.",
                          {{"take_up", move.take_up}, {"backlash", with_unit(screw.backlash, screw.unit)}});
-        const char* const way =
-            coming_back      ? later("{heading}: {way}, back {turns} {turns:turn|turns} to {figure} again.")
-            : !move.past     ? move.turns > 0 ? later("{heading}: {way}, {turns} {turns:turn|turns}, then on to "
-                                                          "{figure}.")
-                                              : later("{heading}: {way}, on to {figure}.")
-                : move.turns > 0 ? later("{heading}: {way}, {turns} {turns:turn|turns}, then on to {figure} (too "
-                                             "far on purpose).")
-                             : later("{heading}: {way}, on to {figure} (too far on purpose).");
+        const char* way = later("{heading}: {way}, on to {figure}.");
+        if (coming_back)
+            way = later("{heading}: {way}, back {turns} {turns:turn|turns} to {figure} again.");
+        else if (move.past && move.turns > 0)
+            way = later("{heading}: {way}, {turns} {turns:turn|turns}, then on to {figure} (too far on purpose).");
+        else if (move.past)
+            way = later("{heading}: {way}, on to {figure} (too far on purpose).");
+        else if (move.turns > 0)
+            way = later("{heading}: {way}, {turns} {turns:turn|turns}, then on to {figure}.");
         w.sentence =
             say(way, {{"heading", w.heading}, {"way", turn_word(move.way)}, {"turns", move.turns}, {"figure", figure}});
         w.why = why_dial(move, screw);
@@ -156,9 +157,11 @@ struct Say {
                        {{"what", what}, {"jump", with_unit(jump, screw.unit)}});
         }
         const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind);
-        const int at_zero = !wheels || wheels->dials_turn ? 0
-                            : move.axis == Axis::X        ? at_hand(needs.job).order.dial_x
-                                                          : at_hand(needs.job).order.dial_y;
+        int at_zero = at_hand(needs.job).order.dial_y;
+        if (!wheels || wheels->dials_turn)
+            at_zero = 0;
+        else if (move.axis == Axis::X)
+            at_zero = at_hand(needs.job).order.dial_x;
         const Length reached = dial_position(screw, dial_count(screw, to, at_zero), at_zero);
         const double lines = abs(reached) / screw.graduation(), turns = std::floor(lines / screw.lines + 1e-9);
         const auto number = [](double value) { return decimal(value, 3, Sign::WhenNegative, Tail::Trim); };
@@ -399,9 +402,11 @@ struct Say {
         std::vector<std::string> names;
         for (const int hole_on_it : strike.holes)
             names.push_back(name(hole_on_it));
-        const std::string which = std::cmp_equal(names.size(), of_pattern) ? say("every crossing")
-                                  : names.empty()                          ? say("no crossing")
-                                                  : say("the crossings of {names}", {{"names", first_dozen(names)}});
+        std::string which = say("the crossings of {names}", {{"names", first_dozen(names)}});
+        if (std::cmp_equal(names.size(), of_pattern))
+            which = say("every crossing");
+        else if (names.empty())
+            which = say("no crossing");
         return dividers(strike.radius, say("Dividers"),
                         say("prick the centre of {strike} and strike its circle; {which} must lie on it",
                             {{"strike", pattern(strike.pattern)}, {"which", which}}),

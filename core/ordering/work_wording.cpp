@@ -60,10 +60,12 @@ std::string depth_words(const HoleSpec& spec, Unit unit) {
 }
 
 std::string finishing(const HoleSpec& spec, Unit unit) {
-    return say(spec.purpose == Purpose::Tapped   ? later("drill for thread {size}, {depth}")
-               : spec.purpose == Purpose::Reamed ? later("drill under size and ream to {size}, {depth}")
-                                                 : later("drill {size}, {depth}"),
-               {{"size", size_in_words(spec, unit)}, {"depth", depth_words(spec, unit)}});
+    const char* how = later("drill {size}, {depth}");
+    if (spec.purpose == Purpose::Tapped)
+        how = later("drill for thread {size}, {depth}");
+    else if (spec.purpose == Purpose::Reamed)
+        how = later("drill under size and ream to {size}, {depth}");
+    return say(how, {{"size", size_in_words(spec, unit)}, {"depth", depth_words(spec, unit)}});
 }
 
 // What is set before anything else: the stop as this machine's scale shows it, or where it has none the tip.
@@ -193,15 +195,15 @@ Wording drill_words(const DrillHole& drill, int hole, const WordingNeeds& needs)
             w.direction =
                 say("{drilled}, with the {cutter}", {{"drilled", w.direction}, {"cutter", step->cutter.name}});
     } else {
-        const bool chamfer = step->kind == StepKind::Chamfer;
-        w.direction = say(chamfer ? later("{step} with the {cutter}, its mouth {mouth}")
-                          : step->kind == StepKind::Tap && !target.spec.depth
-                              ? later("{step} with the {cutter}, through")
-                              : later("{step} with the {cutter}, its tip {tip} deep"),
-                          {{"step", verb_of(step->kind)},
-                           {"cutter", step->cutter.name},
-                           {"mouth", depth_figure(step->mouth, unit)},
-                           {"tip", depth_figure(step->tip, unit)}});
+        const char* how = later("{step} with the {cutter}, its tip {tip} deep");
+        if (step->kind == StepKind::Chamfer)
+            how = later("{step} with the {cutter}, its mouth {mouth}");
+        else if (step->kind == StepKind::Tap && !target.spec.depth)
+            how = later("{step} with the {cutter}, through");
+        w.direction = say(how, {{"step", verb_of(step->kind)},
+                                {"cutter", step->cutter.name},
+                                {"mouth", depth_figure(step->mouth, unit)},
+                                {"tip", depth_figure(step->tip, unit)}});
         w.note = caution(*step, !target.spec.depth);
     }
     // On the plate the work is free: the mark finds the drill, not the other way round.

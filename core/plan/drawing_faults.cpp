@@ -201,14 +201,13 @@ void find_signs(const Job& job, const SetupPlan& plan, Findings& findings) {
         const bool x_wrong = hole.at.x.in_mm() * inward.x.in_mm() < 0.0;
         const bool y_wrong = hole.at.y.in_mm() * inward.y.in_mm() < 0.0;
         const Point turned{x_wrong ? -hole.at.x : hole.at.x, y_wrong ? -hole.at.y : hole.at.y};
+        const std::string one_axis = x_wrong ? "X" : "Y";
         if ((x_wrong || y_wrong) && metal_to_edge(job.blank, turned + datum_from_middle(job)) > Length{})
             findings.push_back({Grade::Stop,
                                 FindingKind::OtherQuadrant,
-                                say("The {x_wrong} of {hole} has the wrong sign for zero {blank}; with the other sign "
+                                say("The {axes} of {hole} has the wrong sign for zero {blank}; with the other sign "
                                     "it lies on the metal.",
-                                    {{"x_wrong", x_wrong && y_wrong ? say("X and Y")
-                                                 : x_wrong          ? "X"
-                                                                    : "Y"},
+                                    {{"axes", x_wrong && y_wrong ? say("X and Y") : one_axis},
                                      {"hole", hole.name},
                                      {"blank", in_words(job.datum, job.blank)}}),
                                 say("Change the sign, or the direction of the axis under Blank."),

@@ -384,7 +384,11 @@ std::string in_words(Grade grade) {
 }
 
 std::string name_of(Grade grade) {
-    return grade == Grade::Stop ? "stop" : grade == Grade::Check ? "check" : "note";
+    if (grade == Grade::Stop)
+        return "stop";
+    if (grade == Grade::Check)
+        return "check";
+    return "note";
 }
 
 std::string name_of(FindingKind kind) {

@@ -73,9 +73,12 @@ std::optional<IntoHole> into_hole(const Blank& blank, const OnBar& drill, Length
     IntoHole found;
     found.miss = abs(there.along - drill.along);
     const Length r = diameter / 2.0;
-    found.meeting = found.miss < r                          ? Meeting::Meets
-                    : found.miss < r + drill_diameter / 2.0 ? Meeting::Grazes
-                                                            : Meeting::Misses;
+    if (found.miss < r)
+        found.meeting = Meeting::Meets;
+    else if (found.miss < r + drill_diameter / 2.0)
+        found.meeting = Meeting::Grazes;
+    else
+        found.meeting = Meeting::Misses;
     const Length height = (drill.offset * cosine - there.offset) / sine;
     // The hole's wall at this distance along: half the chord, drawn out where the two do not cross squarely.
     const double left = std::max(0.0, r.in_mm() * r.in_mm() - found.miss.in_mm() * found.miss.in_mm());

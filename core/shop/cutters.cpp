@@ -194,9 +194,11 @@ std::vector<Cutter> cutters_in(const Drawer& drawer) {
                     out.push_back(tap(*thread, lead));
     // Singles stand first, so they stay where a set has the same.
     std::stable_sort(out.begin(), out.end(), [](const Cutter& a, const Cutter& b) {
-        return a.kind != b.kind           ? a.kind < b.kind
-               : a.diameter != b.diameter ? a.diameter < b.diameter
-                                          : a.name < b.name;
+        if (a.kind != b.kind)
+            return a.kind < b.kind;
+        if (a.diameter != b.diameter)
+            return a.diameter < b.diameter;
+        return a.name < b.name;
     });
     out.erase(std::unique(out.begin(), out.end(), [](const Cutter& a, const Cutter& b) { return a.name == b.name; }),
               out.end());
@@ -274,12 +276,20 @@ std::string in_words(CutterKind kind) {
 }
 
 const char* name_of(TapLead lead) {
-    return lead == TapLead::Taper ? "taper" : lead == TapLead::Plug ? "plug" : "bottoming";
+    if (lead == TapLead::Taper)
+        return "taper";
+    if (lead == TapLead::Plug)
+        return "plug";
+    return "bottoming";
 }
 
 double lead_threads(TapLead lead) {
     constexpr double taper = 8.0, plug = 4.0, bottoming = 1.5;
-    return lead == TapLead::Taper ? taper : lead == TapLead::Plug ? plug : bottoming;
+    if (lead == TapLead::Taper)
+        return taper;
+    if (lead == TapLead::Plug)
+        return plug;
+    return bottoming;
 }
 
 Drawer default_drawer() {
@@ -320,10 +330,12 @@ Cutter new_single(CutterKind kind, int number) {
     made.kind = kind;
     made.name = "my " + in_words(kind) + " " + std::to_string(number);
     made.diameter = Length::mm(8.0);
-    made.point = Angle::degrees(kind == CutterKind::Drill         ? usual_drill_point
-                                : kind == CutterKind::CentreDrill ? 60.0
-                                                                  : 90.0);
-    if (kind == CutterKind::Reamer || kind == CutterKind::Counterbore || kind == CutterKind::Tap)
+    made.point = Angle::degrees(90.0);
+    if (kind == CutterKind::Drill)
+        made.point = Angle::degrees(usual_drill_point);
+    else if (kind == CutterKind::CentreDrill)
+        made.point = Angle::degrees(60.0);
+    else if (kind == CutterKind::Reamer || kind == CutterKind::Counterbore || kind == CutterKind::Tap)
         made.point = {};
     if (kind == CutterKind::Tap) {
         made.size = "M8";

@@ -32,7 +32,11 @@ bool take_last(std::string& text, std::string_view word) {
 }
 
 Length clearance_of(const Clearance& row, Clearing clearing) {
-    return clearing == Clearing::Close ? row.close : clearing == Clearing::Free ? row.free : row.normal;
+    if (clearing == Clearing::Close)
+        return row.close;
+    if (clearing == Clearing::Free)
+        return row.free;
+    return row.normal;
 }
 
 // "counterbored", "countersunk", with sizes "counterbored 10:5.4" (diameter, depth) or "countersunk 10.4:90" (mouth,

@@ -92,7 +92,11 @@ const Machine* Shop::find(const MachineRef& machine) const {
             return nullptr;
         const auto found =
             std::find_if(machines.begin(), machines.end(), [&](const Machine& m) { return m.*what == wanted; });
-        return found != machines.end() ? &*found : marks.*what == wanted ? &marks : nullptr;
+        if (found != machines.end())
+            return &*found;
+        if (marks.*what == wanted)
+            return &marks;
+        return nullptr;
     };
     const Machine* same = by(&Machine::id, machine.id);
     return same ? same : by(&Machine::name, machine.name);

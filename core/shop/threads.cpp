@@ -34,7 +34,11 @@ std::string plain(std::string_view name) {
 Length Thread::height() const {
     constexpr double sharp = 57.0; // anything above is a 60 degree thread
     constexpr double whitworth = 50.0;
-    const double share = angle.in_degrees() > sharp ? 0.6495 : angle.in_degrees() > whitworth ? 0.6403 : 0.6;
+    double share = 0.6;
+    if (angle.in_degrees() > sharp)
+        share = 0.6495;
+    else if (angle.in_degrees() > whitworth)
+        share = 0.6403;
     return pitch * share;
 }
 

@@ -23,7 +23,7 @@ constexpr double too_weak = 0.1; // of the part's size
 double usual_error(const Net& net) {
     std::vector<double> errors;
     for (const Observation& seen : net.observations)
-        if (!seen.is_diameter && seen.kind <= ReadingKind::Height)
+        if (!seen.is_diameter && reads_length(seen.kind))
             errors.push_back(seen.error);
     if (errors.empty())
         return 0.0;

@@ -168,16 +168,20 @@ Observation observation_of(const OldPart& part, std::size_t index) {
     const InstrumentError& instrument = part.instruments[static_cast<std::size_t>(instrument_of(reading))];
     const bool is_angle = reading.kind == ReadingKind::AngleAt || reading.kind == ReadingKind::Square;
     out.error = is_angle ? instrument.angle_error.in_degrees() : instrument.error.in_mm();
-    out.value = reading.kind == ReadingKind::AngleAt  ? reading.angle.in_degrees()
-                : reading.kind == ReadingKind::Square ? 90.0
-                : reading.kind == ReadingKind::InLine ? 0.0
-                                                      : reading.length.in_mm();
+    if (reading.kind == ReadingKind::AngleAt)
+        out.value = reading.angle.in_degrees();
+    else if (reading.kind == ReadingKind::Square)
+        out.value = 90.0;
+    else if (reading.kind == ReadingKind::InLine)
+        out.value = 0.0;
+    else
+        out.value = reading.length.in_mm();
     return out;
 }
 
 // What makes two readings repeats of each other: the same thing measured the same way, from either side.
 auto repeat_key(Observation seen, Instrument with) {
-    const bool either_way = seen.kind <= ReadingKind::Centres || seen.of_edges;
+    const bool either_way = is_of_two_holes(seen.kind) || seen.of_edges;
     if (either_way && seen.features[0] > seen.features[1])
         std::swap(seen.features[0], seen.features[1]);
     if ((seen.kind == ReadingKind::AngleAt || seen.kind == ReadingKind::Square) && !seen.of_edges &&
@@ -358,7 +362,8 @@ std::vector<Observation> observations_of(const OldPart& part) {
 
 void bring_to_axes(Estimate& estimate, const Axes& axes) {
     const auto [zero, along, along_edge] = axes;
-    const double zx = zero < 0 ? 0.0 : estimate.holes[zero * 3], zy = zero < 0 ? 0.0 : estimate.holes[zero * 3 + 1];
+    const double zx = zero < 0 ? 0.0 : estimate.holes[zero * 3];
+    const double zy = zero < 0 ? 0.0 : estimate.holes[zero * 3 + 1];
     double turn = 0.0;
     if (along >= 0)
         turn = along_edge ? estimate.edges[along * 2]
@@ -399,7 +404,7 @@ Estimate from_sketch(const OldPart& part, const std::vector<Observation>& observ
     fill(1.0);
     std::vector<double> ratios;
     for (const Observation& seen : observations) {
-        if (seen.is_diameter || seen.kind > ReadingKind::Height)
+        if (seen.is_diameter || !reads_length(seen.kind))
             continue;
         // Without diameters and pins: what is left grows with the sketch.
         Estimate bare = out;

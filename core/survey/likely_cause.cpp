@@ -28,9 +28,6 @@ constexpr Otherwise other_ways[] = {
     {ReadingKind::FarSide, later("It fits the far side of the hole.")},
     {ReadingKind::Height, later("It fits a height over the top of the pin.")}};
 
-bool is_of_two_holes(ReadingKind kind) {
-    return kind <= ReadingKind::Centres;
-}
 bool is_from_edge(ReadingKind kind) {
     return kind == ReadingKind::Wall || kind == ReadingKind::FarSide || kind == ReadingKind::Height;
 }
@@ -88,18 +85,17 @@ std::string likely_cause(const Net& net, const Reading& reading, const Observati
     const double expected = predict(seen, at);
     if (reading.kind == ReadingKind::AngleAt)
         return fits(180.0 - expected) ? say("It fits the angle on the other side, to a half turn.") : "";
-    if (reading.kind >= ReadingKind::AlongEdge && reading.kind != ReadingKind::Height)
+    if (!is_of_two_holes(reading.kind) && !is_from_edge(reading.kind))
         return {};
-    if (is_of_two_holes(reading.kind) || is_from_edge(reading.kind))
-        for (const Otherwise& way : other_ways) {
-            if (way.kind == reading.kind || is_of_two_holes(way.kind) != is_of_two_holes(reading.kind))
-                continue;
-            Observation other = seen;
-            other.kind = way.kind;
-            other.pins = pins_for(net, seen, way.kind);
-            if (fits(predict(other, at)))
-                return say(way.words);
-        }
+    for (const Otherwise& way : other_ways) {
+        if (way.kind == reading.kind || is_of_two_holes(way.kind) != is_of_two_holes(reading.kind))
+            continue;
+        Observation other = seen;
+        other.kind = way.kind;
+        other.pins = pins_for(net, seen, way.kind);
+        if (fits(predict(other, at)))
+            return say(way.words);
+    }
     if (std::fabs(seen.pins) > 0.0) {
         Observation bare = seen;
         bare.pins = 0.0;

@@ -95,7 +95,7 @@ private:
         return std::any_of(m_net.observations.begin(), m_net.observations.end(), [&](const Observation& seen) {
             return !seen.is_diameter && seen.kind == kind &&
                    ((seen.features[0] == one && seen.features[1] == other) ||
-                    (seen.kind <= ReadingKind::Centres && seen.features[0] == other && seen.features[1] == one));
+                    (is_of_two_holes(seen.kind) && seen.features[0] == other && seen.features[1] == one));
         });
     }
 

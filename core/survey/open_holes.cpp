@@ -46,7 +46,7 @@ public:
             return out;
         const std::string together = one_hinge();
         const bool any_length = std::any_of(m_net.observations.begin(), m_net.observations.end(), [](const auto& seen) {
-            return !seen.is_diameter && seen.kind <= ReadingKind::Height;
+            return !seen.is_diameter && reads_length(seen.kind);
         });
         for (int hole = 0; hole < static_cast<int>(out.size()); ++hole) {
             if (!moves(hole))

@@ -349,10 +349,13 @@ std::string hole_line(const OldHole& hole, Unit unit) {
     };
     add("pin", hole.pin);
     add("bolt", hole.bolt);
-    if (const auto& spec = hole.made_as)
-        out += " as " + (spec->purpose == Purpose::Tapped ? spec->label
-                         : spec->label.empty()            ? figure(spec->diameter, unit)
-                                                          : figure(spec->diameter, unit) + " " + spec->label);
+    if (const auto& spec = hole.made_as) {
+        out += " as";
+        if (spec->purpose != Purpose::Tapped)
+            out += " " + figure(spec->diameter, unit);
+        if (!spec->label.empty())
+            out += " " + spec->label;
+    }
     if (hole.access.depth > Length{})
         out += " depth " + figure(hole.access.depth, unit);
     if (hole.access.blind)

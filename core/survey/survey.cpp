@@ -278,9 +278,11 @@ private:
                 out.used = m_doubts.weights[i] > 0.0;
                 out.set_aside = !out.used;
                 out.expected = expected;
-                const double value = reading.kind == ReadingKind::AngleAt  ? reading.angle.in_degrees()
-                                     : reading.kind <= ReadingKind::Height ? reading.length.in_mm()
-                                                                           : seen.value;
+                double value = seen.value;
+                if (reading.kind == ReadingKind::AngleAt)
+                    value = reading.angle.in_degrees();
+                else if (reads_length(reading.kind))
+                    value = reading.length.in_mm();
                 out.leftover = value - expected;
                 out.controlled = m_knowledge.controlled[static_cast<Eigen::Index>(i)];
                 out.ratio = m_knowledge.normalised(i, seen.error);

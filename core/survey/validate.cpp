@@ -162,13 +162,16 @@ private:
                 tell("design", say("There is no hole named {name}.", {{"name", name}}));
             if (!seen.insert(small_letters(name)).second)
                 tell("design", say("{name} is in it twice.", {{"name", name}}));
-            const int most = design.kind == DesignKind::Circle      ? design.count - 1
-                             : design.kind == DesignKind::Rectangle ? 3
-                                                                    : 1000;
+            int most = 1000;
+            if (design.kind == DesignKind::Circle)
+                most = design.count - 1;
+            else if (design.kind == DesignKind::Rectangle)
+                most = 3;
             if (slot < 0 || slot > most)
                 tell("design", say("{name} has no place in it.", {{"name", name}}));
             const int together = ++taken[slot];
-            if (together > (design.kind == DesignKind::Symmetric ? 2 : design.kind == DesignKind::Round ? 1000 : 1))
+            const int pair = design.kind == DesignKind::Symmetric ? 2 : 1;
+            if (design.kind != DesignKind::Round && together > pair)
                 tell("design", say("{name} has the place of another hole.", {{"name", name}}));
         }
         if (design.kind == DesignKind::Circle && (design.count < least_spaces || design.count > most_spaces))

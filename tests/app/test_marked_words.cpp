@@ -227,9 +227,10 @@ private slots:
         w.main.resize(1280, 800);
         Walk walk(w);
         walk.look_at("first");
-        for (const Stage stage : {Stage::Blank, Stage::Holes, Stage::Cutters}) {
+        for (const auto& [stage, name] : {std::pair{Stage::Blank, "Blank"}, std::pair{Stage::Holes, "Holes"},
+                                          std::pair{Stage::Cutters, "Cutters"}}) {
             w.main.show_stage(stage);
-            walk.look_at(stage == Stage::Blank ? "Blank" : stage == Stage::Holes ? "Holes" : "Cutters");
+            walk.look_at(name);
         }
         w.main.show_stage(Stage::Holes);
         for (const Pattern& each : w.job().patterns) {

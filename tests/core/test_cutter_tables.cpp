@@ -68,7 +68,11 @@ private slots:
             QVERIFY(same(read_length(drill.name, Unit::Millimetre)->value, drill.size));
             if (last > Length{}) {
                 const double gap = (drill.size - last).in_mm();
-                const double most = drill.size <= mm(3.001) ? 0.0501 : drill.size <= mm(14.001) ? 0.1001 : 0.5001;
+                double most = 0.5001;
+                if (drill.size <= mm(3.001))
+                    most = 0.0501;
+                else if (drill.size <= mm(14.001))
+                    most = 0.1001;
                 QVERIFY2(gap > 0.0 && gap <= most, drill.name.c_str());
             }
             last = drill.size;

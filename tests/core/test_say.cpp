@@ -19,7 +19,11 @@ std::string backwards(std::string_view english) {
 }
 std::size_t three_forms(std::int64_t count) {
     const std::int64_t ten = count % 10, hundred = count % 100;
-    return count == 1 ? 0 : ten >= 2 && ten <= 4 && (hundred < 12 || hundred > 14) ? 1 : 2;
+    if (count == 1)
+        return 0;
+    if (ten >= 2 && ten <= 4 && (hundred < 12 || hundred > 14))
+        return 1;
+    return 2;
 }
 
 } // namespace

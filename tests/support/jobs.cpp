@@ -268,9 +268,12 @@ HoleSpec any_hole(double largest_mm) {
         hole.diameter = thread.major;
         if (const auto row = clearance_for(screw_of(thread)); hole.purpose == Purpose::Clearance && row) {
             hole.clearing = *rc::gen::element(Clearing::Close, Clearing::Normal, Clearing::Free);
-            hole.diameter = hole.clearing == Clearing::Close    ? row->close
-                            : hole.clearing == Clearing::Normal ? row->normal
-                                                                : row->free;
+            if (hole.clearing == Clearing::Close)
+                hole.diameter = row->close;
+            else if (hole.clearing == Clearing::Normal)
+                hole.diameter = row->normal;
+            else
+                hole.diameter = row->free;
         } else {
             hole.purpose = Purpose::Tapped; // the table has no clearance for it
         }
