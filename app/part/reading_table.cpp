@@ -131,8 +131,8 @@ bool ReadingTable::setData(const QModelIndex& index, const QVariant& value, int 
     // The whole reading is read again with the one field changed, so that all is checked together.
     const Reading& old = part.readings[row];
     const QString text = value.toString().trimmed();
-    const bool has_figure = has_figure(old.kind);
-    QString figure = has_figure ? data(this->index(index.row(), Figure), Qt::EditRole).toString() : QString();
+    const bool figure_read = has_figure(old.kind);
+    QString figure = figure_read ? data(this->index(index.row(), Figure), Qt::EditRole).toString() : QString();
     if (reads_length(old.kind)) // exactly, unless it is this that is typed over
         figure = QStringLiteral("%1mm").arg(old.length.in_mm(), 0, 'g', 15);
     QString line = index.column() == Kind ? text : q(word_of(old.kind));
