@@ -1,4 +1,5 @@
 // Clockface: the window.
+#include "document/beside.h"
 #include "formats/shop_json.h"
 #include "look/look.h"
 #include "look/tongue.h"
@@ -232,6 +233,8 @@ int main(int argc, char** argv) {
         if (!wishes.shot.isEmpty()) {
             constexpr int settle_ms = 400;
             QTimer::singleShot(settle_ms, &window, [&] {
+                beside_the_window().waitForDone(); // a picture shows the answer, not the waiting for it
+                QApplication::processEvents();
                 if (wishes.scroll)
                     for (auto* slip : window.findChildren<QScrollArea*>(QStringLiteral("slipScroll")))
                         slip->verticalScrollBar()->setValue(slip->verticalScrollBar()->maximum());
