@@ -90,7 +90,6 @@ private:
     Beside<LongSearch> m_searching;
 
     void choose_page(Page page);
-    void build_head(QVBoxLayout* place);
     void build_list_page();
     void refresh_head();
     void refresh_list();

@@ -66,48 +66,44 @@ std::size_t least_holes(DesignKind kind) {
     return 1;
 }
 
-bool reads_length(ReadingKind kind) {
+namespace {
+
+enum class Sort { OfTwoHoles, FromEdge, Angle, NoFigure };
+
+Sort sort_of(ReadingKind kind) {
     switch (kind) {
     case ReadingKind::Outside:
     case ReadingKind::Inside:
     case ReadingKind::OverPins:
     case ReadingKind::BetweenPins:
     case ReadingKind::Centres:
+        return Sort::OfTwoHoles;
     case ReadingKind::Wall:
     case ReadingKind::FarSide:
     case ReadingKind::AlongEdge:
     case ReadingKind::Height:
-        return true;
+        return Sort::FromEdge;
     case ReadingKind::AngleAt:
+        return Sort::Angle;
     case ReadingKind::InLine:
     case ReadingKind::Square:
-        return false;
+        break;
     }
-    return false;
+    return Sort::NoFigure;
+}
+
+} // namespace
+
+bool reads_length(ReadingKind kind) {
+    return sort_of(kind) == Sort::OfTwoHoles || sort_of(kind) == Sort::FromEdge;
 }
 
 bool has_figure(ReadingKind kind) {
-    return reads_length(kind) || kind == ReadingKind::AngleAt;
+    return sort_of(kind) != Sort::NoFigure;
 }
 
 bool is_of_two_holes(ReadingKind kind) {
-    switch (kind) {
-    case ReadingKind::Outside:
-    case ReadingKind::Inside:
-    case ReadingKind::OverPins:
-    case ReadingKind::BetweenPins:
-    case ReadingKind::Centres:
-        return true;
-    case ReadingKind::Wall:
-    case ReadingKind::FarSide:
-    case ReadingKind::AlongEdge:
-    case ReadingKind::Height:
-    case ReadingKind::AngleAt:
-    case ReadingKind::InLine:
-    case ReadingKind::Square:
-        return false;
-    }
-    return false;
+    return sort_of(kind) == Sort::OfTwoHoles;
 }
 
 } // namespace clockface
