@@ -384,6 +384,9 @@ void Document::set_job(const Job& job) {
     m_preview.reset();
     m_job = job;
     follow_old_part();
+    // A step done while a long survey was under way may hold copies from before it.
+    if (takes_long(m_job.old_part) && !m_surveying_now)
+        m_job = following_old_part(std::move(m_job), survey());
     plan_for(m_job);
     update_dirty();
     emit changed();

@@ -68,42 +68,42 @@ std::size_t least_holes(DesignKind kind) {
 
 namespace {
 
-enum class Sort { OfTwoHoles, FromEdge, Angle, NoFigure };
+enum class Reads { TwoHoles, FromEdge, Angle, NoFigure };
 
-Sort sort_of(ReadingKind kind) {
+Reads what_it_reads(ReadingKind kind) {
     switch (kind) {
     case ReadingKind::Outside:
     case ReadingKind::Inside:
     case ReadingKind::OverPins:
     case ReadingKind::BetweenPins:
     case ReadingKind::Centres:
-        return Sort::OfTwoHoles;
+        return Reads::TwoHoles;
     case ReadingKind::Wall:
     case ReadingKind::FarSide:
     case ReadingKind::AlongEdge:
     case ReadingKind::Height:
-        return Sort::FromEdge;
+        return Reads::FromEdge;
     case ReadingKind::AngleAt:
-        return Sort::Angle;
+        return Reads::Angle;
     case ReadingKind::InLine:
     case ReadingKind::Square:
         break;
     }
-    return Sort::NoFigure;
+    return Reads::NoFigure;
 }
 
 } // namespace
 
 bool reads_length(ReadingKind kind) {
-    return sort_of(kind) == Sort::OfTwoHoles || sort_of(kind) == Sort::FromEdge;
+    return what_it_reads(kind) == Reads::TwoHoles || what_it_reads(kind) == Reads::FromEdge;
 }
 
 bool has_figure(ReadingKind kind) {
-    return sort_of(kind) != Sort::NoFigure;
+    return what_it_reads(kind) != Reads::NoFigure;
 }
 
 bool is_of_two_holes(ReadingKind kind) {
-    return sort_of(kind) == Sort::OfTwoHoles;
+    return what_it_reads(kind) == Reads::TwoHoles;
 }
 
 } // namespace clockface

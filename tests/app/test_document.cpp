@@ -336,11 +336,23 @@ private slots:
         QTRY_VERIFY_WITH_TIMEOUT(!document.surveying(), 30'000);
         QVERIFY(document.settled() == following_old_part(document.settled()));
         QCOMPARE(document.undo_stack().count(), 4);
-        for (int i = 0; i < 3; ++i)
+        // Another figure changed before the survey was there: taking it back leaves the copies where they belong.
+        next = document.settled();
+        next.old_part.readings[7].length += mm(0.03);
+        QVERIFY(document.edit("a third reading", next));
+        QVERIFY(document.surveying());
+        next = document.settled();
+        next.title = "another";
+        QVERIFY(document.edit("title", next));
+        QTRY_VERIFY_WITH_TIMEOUT(!document.surveying(), 30'000);
+        document.undo_stack().undo();
+        QVERIFY(document.settled().title != "another");
+        QVERIFY(document.settled() == following_old_part(document.settled()));
+        for (int i = 0; i < 4; ++i)
             document.undo_stack().undo();
         QVERIFY(document.settled() == copied);
         QTRY_VERIFY_WITH_TIMEOUT(!document.surveying(), 30'000);
-        QVERIFY(document.settled() == copied && document.undo_stack().count() == 4);
+        QVERIFY(document.settled() == copied && document.undo_stack().count() == 6);
     }
     void nobody_is_told_of_a_survey_once_the_job_is_gone() {
         Dice dice(7);
