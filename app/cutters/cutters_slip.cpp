@@ -261,7 +261,7 @@ void CuttersSlip::write_links(Card& card, const CutStep& step) {
 void CuttersSlip::write_acts(Card& card) {
     const Job& job = document().job();
     const std::size_t index = pattern();
-    const HoleSpec spec = job.patterns[index].hole;
+    const HoleSpec& spec = job.patterns[index].hole;
     const auto act = [&](const QString& id, const QString& text, const QString& tip, std::function<void()> then) {
         card.link(id, text, std::move(then), {.tip = tip});
     };
@@ -304,8 +304,9 @@ void CuttersSlip::write_acts(Card& card) {
             like << q(job.patterns[i].name);
     if (!like.isEmpty())
         act(QStringLiteral("sameForLike"), tr("the same for the like holes of %1").arg(like.join(QStringLiteral(", "))),
-            {}, [this, spec] {
+            {}, [this, index] {
                 Job next = document().settled();
+                const HoleSpec spec = next.patterns[index].hole; // as it is now, not as it was when this was written
                 for (Pattern& pattern : next.patterns)
                     if (is_like(pattern.hole, spec))
                         pattern.hole.wishes = spec.wishes;

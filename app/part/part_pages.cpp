@@ -212,14 +212,14 @@ void PartSlip::write_designs(Card& card) {
     card.heading(tr("Likely designs"));
     card.quiet(tr("What could hardly be so by chance. A design that is taken is laid on the measured places as a "
                   "whole; the readings stay."));
-    int number = 0;
-    for (const Proposal& proposal : m_proposals) {
+    for (std::size_t i = 0; i < m_proposals.size(); ++i) {
+        const Proposal& proposal = m_proposals[i];
         const QString sentence = q(proposal.sentence);
         card.quiet(sentence + (proposal.fits() ? QString() : tr(" It hardly fits.")));
-        card.link(QStringLiteral("takeDesign%1").arg(++number), tr("take it"), [this, proposal] { take(proposal); },
+        card.link(QStringLiteral("takeDesign%1").arg(i + 1), tr("take it"), [this, i] { take(m_proposals[i]); },
                   {.spoken = tr("take it: %1").arg(sentence)});
     }
-    if (number == 0)
+    if (m_proposals.empty())
         card.quiet(tr("None is to be seen in these places."));
     for (std::size_t i = 0; i < part.designs.size(); ++i) {
         QStringList names;
