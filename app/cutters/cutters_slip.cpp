@@ -9,8 +9,6 @@
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
-#include "widgets/flow_layout.h"
-#include "widgets/line_button.h"
 
 #include <QHBoxLayout>
 #include <QLabel>

@@ -1,13 +1,9 @@
 // How it is done: the set-ups themselves. With one, and nothing said of it, only what could be had besides is shown.
 #include "layout/pattern.h"
-#include "look/plain_text.h"
 #include "look/words.h"
 #include "order/order_slip.h"
-#include "widgets/choice_blank.h"
-#include "widgets/flow_layout.h"
 #include "words/say.h"
 
-#include <QPushButton>
 #include <QVBoxLayout>
 #include <fmt/format.h>
 #include <fmt/ranges.h>

@@ -13,10 +13,6 @@
 #include "words/say.h"
 
 #include <QFileInfo>
-#include <QHBoxLayout>
-#include <QLabel>
-#include <QPushButton>
-#include <QToolButton>
 
 namespace clockface::app {
 
@@ -156,7 +152,8 @@ void ShopView::write_drawer(Card& card) {
             if (family)
                 shop.drawer.sets.push_back(new_set(*family));
         });
-    card.quiet(
+    card.words(
+        QStringLiteral("drawerCount"),
         tr("Together %1.")
             .arg(q(say("{count} {count:cutter|cutters}", {{"count", cutters_in(m_document.shop().drawer).size()}}))));
 }

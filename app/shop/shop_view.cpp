@@ -4,8 +4,6 @@
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/cases.h"
-#include "widgets/line_button.h"
-#include "widgets/wrapping.h"
 
 #include <QHBoxLayout>
 #include <QKeyEvent>

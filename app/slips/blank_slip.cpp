@@ -1,17 +1,11 @@
 #include "slips/blank_slip.h"
 
 #include "layout/bar.h"
-#include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "measure/lists.h"
 #include "measure/read_angle.h"
 #include "measure/shop_number.h"
-
-#include <QLabel>
-#include <QPushButton>
-#include <algorithm>
-#include <array>
 
 namespace clockface::app {
 

@@ -3,7 +3,6 @@
 #include "layout/on_bar.h"
 #include "look/plain_text.h"
 #include "look/words.h"
-#include "slips/bar_pattern_sentence.h"
 
 #include "layout/callout.h"
 #include "layout/copies.h"
@@ -21,7 +20,6 @@
 #include <QShortcut>
 #include <QTableView>
 #include <algorithm>
-#include <fmt/ranges.h>
 
 namespace clockface::app {
 
@@ -196,7 +194,8 @@ void HolesSlip::write_open(Card& card, std::size_t index) {
     // No drawing calls out what was copied from a part.
     const auto* points = std::get_if<PointsPattern>(&pattern.layout);
     if (!points || points->copied.empty())
-        card.words(QStringLiteral("saidAs"), tr("As a callout: %1").arg(q(callout_of(pattern, job))), Card::OfUse::ToCopy);
+        card.words(QStringLiteral("saidAs"), tr("As a callout: %1").arg(q(callout_of(pattern, job))),
+                   Card::OfUse::ToCopy);
     card.links([&] { write_links(card, job, index); });
 }
 
