@@ -304,10 +304,10 @@ void CuttersSlip::write_acts(Card& card) {
         act(QStringLiteral("sameForLike"), tr("the same for the like holes of %1").arg(like.join(QStringLiteral(", "))),
             {}, [this, index] {
                 Job next = document().settled();
-                const HoleSpec spec = next.patterns[index].hole; // as it is now, not as it was when this was written
+                const HoleSpec now = next.patterns[index].hole; // not as it was when this was written
                 for (Pattern& pattern : next.patterns)
-                    if (is_like(pattern.hole, spec))
-                        pattern.hole.wishes = spec.wishes;
+                    if (is_like(pattern.hole, now))
+                        pattern.hole.wishes = now.wishes;
                 (void)document().edit(tr("the same for like holes"), next);
             });
 }

@@ -399,6 +399,8 @@ void Document::replace(const Job& job, const Job& saved, const QString& path, co
     m_stamp = stamp;
     m_undo.clear();
     m_piece = last_worked_on(job);
+    m_survey.reset(); // holes of the same names are others there
+    m_surveyed = {};
     set_job(job);
     emit replaced();
     emit file_changed();
