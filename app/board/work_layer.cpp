@@ -67,8 +67,8 @@ void WorkLayer::metal() {
         const double y = box.top() + next() * box.height();
         const double x = box.left() + (next() * 1.3 - 0.3) * box.width();
         const double length = (0.15 + 0.35 * next()) * box.width();
-        m_painter.setPen(QPen(m_look.strokes, 1.5 + 3.0 * next()));
-        m_painter.drawLine(QPointF(x, y), QPointF(x + length, y + 2.0 * next() - 1.0));
+        const double width = 1.5 + 3.0 * next();
+        m_painter.fillRect(QRectF(x, y, length, width).toRect(), m_look.strokes);
     }
     m_painter.restore();
     m_painter.setBrush(Qt::NoBrush);

@@ -112,7 +112,7 @@ void CuttersSlip::write(Card& card) {
         write_hole(card);
 }
 
-void CuttersSlip::wish(const QString& name, const std::function<void(CuttingWishes&)>& change) {
+void CuttersSlip::wish(const QString& name, const std::function<void(CuttingOverrides&)>& change) {
     const int hole = chosen_hole(document(), selection());
     if (hole < 0)
         return;
@@ -235,7 +235,7 @@ void CuttersSlip::write_links(Card& card, const CutStep& step) {
     const QString id = q(name).remove(QLatin1Char(' ')), title = q(step_title(name));
     card.link(QStringLiteral("skip:") + id, step.skipped ? tr("take in") : tr("leave out"),
               [this, name, was = step.skipped] {
-                  wish(was ? tr("step taken in") : tr("step left out"), [&](CuttingWishes& wishes) {
+                  wish(was ? tr("step taken in") : tr("step left out"), [&](CuttingOverrides& wishes) {
                       wishes.steps[name].skipped = !was;
                       if (!wishes.locked && wishes.steps[name] == StepWish{})
                           wishes.steps.erase(name);
@@ -265,7 +265,7 @@ void CuttersSlip::write_acts(Card& card) {
     };
     act(QStringLiteral("addStep"), tr("a further step after drilling"),
         tr("Adds a step of your own; say its cutter and depth then"), [this] {
-            wish(tr("a further step"), [&](CuttingWishes& wishes) {
+            wish(tr("a further step"), [&](CuttingOverrides& wishes) {
                 const Chain& now = document().plan().chains()[static_cast<std::size_t>(chain())];
                 const CutStep* drill = now.last(StepKind::Drill);
                 wishes.added.push_back({"drill", drill ? drill->cutter.name : std::string("5 mm drill"), {}});
@@ -273,11 +273,11 @@ void CuttersSlip::write_acts(Card& card) {
         });
     if (!spec.wishes.added.empty())
         act(QStringLiteral("dropStep"), tr("take the last further step away"), {},
-            [this] { wish(tr("further step taken away"), [](CuttingWishes& wishes) { wishes.added.pop_back(); }); });
+            [this] { wish(tr("further step taken away"), [](CuttingOverrides& wishes) { wishes.added.pop_back(); }); });
     act(QStringLiteral("lockChain"),
         spec.wishes.locked ? tr("let these steps follow the drawer again") : tr("keep these steps as they are"),
         tr("Kept steps do not change when the drawer does"), [this] {
-            wish(tr("steps kept"), [&](CuttingWishes& wishes) {
+            wish(tr("steps kept"), [&](CuttingOverrides& wishes) {
                 if (wishes.locked) {
                     wishes = {};
                     return;
@@ -292,9 +292,9 @@ void CuttersSlip::write_acts(Card& card) {
                 wishes.locked = true;
             });
         });
-    if (!(spec.wishes == CuttingWishes{}))
+    if (!(spec.wishes == CuttingOverrides{}))
         act(QStringLiteral("asPlanned"), tr("all as the program would"), {},
-            [this] { wish(tr("as the program would"), [](CuttingWishes& wishes) { wishes = {}; }); });
+            [this] { wish(tr("as the program would"), [](CuttingOverrides& wishes) { wishes = {}; }); });
     QStringList like;
     for (std::size_t i = 0; i < job.patterns.size(); ++i)
         if (i != index && !std::holds_alternative<CopyPattern>(job.patterns[i].layout) &&

@@ -39,7 +39,7 @@ private:
     void write_acts(Card& card);
     void write_fetch(Card& card);
     /// Changes the wishes of the chosen hole's pattern as one undo step.
-    void wish(const QString& name, const std::function<void(CuttingWishes&)>& change);
+    void wish(const QString& name, const std::function<void(CuttingOverrides&)>& change);
 };
 
 /// Blanks of one step: cutter, depth, speed, pecks; each an undo step of the wishes of pattern `index`.

@@ -31,7 +31,7 @@ StepWish& wish_of(Job& job, std::size_t index, const std::string& step) {
 
 // What says nothing is not kept, so that a kind of hole without wishes stays like all others.
 void forget_empty(Job& job, std::size_t index, const std::string& step) {
-    CuttingWishes& wishes = job.patterns[index].hole.wishes;
+    CuttingOverrides& wishes = job.patterns[index].hole.wishes;
     if (!wishes.locked && wishes.steps[step] == StepWish{})
         wishes.steps.erase(step);
 }

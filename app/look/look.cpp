@@ -116,6 +116,8 @@ QFont type(double points, bool bold) {
     QFont font(QStringLiteral("B612"));
     font.setPointSizeF(points);
     font.setBold(bold);
+    // Letters on whole pixels: one picture of each letter instead of four, and a start spends most on drawing them.
+    font.setHintingPreference(QFont::PreferFullHinting);
     return font;
 }
 

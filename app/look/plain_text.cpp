@@ -1,8 +1,30 @@
 #include "look/plain_text.h"
 
+#include <QEvent>
 #include <QTextDocument>
 
 namespace clockface::app {
+
+namespace {
+
+class CopiedFrom final : public QObject {
+public:
+    explicit CopiedFrom(QLabel* label)
+        : QObject(label) {
+        label->installEventFilter(this);
+    }
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override {
+        if (event->type() == QEvent::Enter) {
+            static_cast<QLabel*>(watched)->setTextInteractionFlags(Qt::TextSelectableByMouse);
+            watched->removeEventFilter(this);
+        }
+        return false;
+    }
+};
+
+} // namespace
 
 QLabel* plain_label(const QString& text, QWidget* parent) {
     auto* label = new QLabel(parent);
@@ -23,6 +45,10 @@ QLabel* quiet_label(const QString& text) {
     label->setProperty("quiet", true);
     label->setWordWrap(true);
     return label;
+}
+
+void let_copy(QLabel* label) {
+    new CopiedFrom(label); // the label keeps it
 }
 
 QLabel* marked_label(const QString& text, QWidget* parent) {

@@ -14,6 +14,10 @@ QLabel* plain_label(const QString& text = {}, QWidget* parent = nullptr);
 QLabel* heading_label(const QString& text);
 QLabel* quiet_label(const QString& text);
 
+/// Lets the mouse mark the label's words to copy them. Qt then keeps a whole text document for the label, which a start
+/// need not wait for: it is made when the mouse first comes over it.
+void let_copy(QLabel* label);
+
 /// A label for words of our own with markup in them; texts of others go into them through escaped().
 QLabel* marked_label(const QString& text = {}, QWidget* parent = nullptr);
 inline QString escaped(const QString& text) {

@@ -40,7 +40,7 @@ WaysBox::List WaysBox::make_list(QVBoxLayout* box, const QString& name) {
     list.words->setObjectName(name + "WaysWords");
     list.words->setProperty("quiet", true);
     list.words->setWordWrap(true);
-    list.words->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    let_copy(list.words);
     box->addWidget(list.words);
     list.more = link_button(name + "WaysMore", tr("its steps, and why not another"));
     list.more->setCheckable(true);
@@ -49,7 +49,7 @@ WaysBox::List WaysBox::make_list(QVBoxLayout* box, const QString& name) {
     list.rest->setObjectName(name + "WaysRest");
     list.rest->setProperty("quiet", true);
     list.rest->setWordWrap(true);
-    list.rest->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    let_copy(list.rest);
     list.rest->hide();
     connect(list.more, &QPushButton::toggled, list.rest, &QWidget::setVisible);
     box->addWidget(list.rest);

@@ -102,7 +102,7 @@ QWidget* PartSlip::copy_page() {
     box->addWidget(heading_label(tr("Do bolts go through both?")));
     m_fit = quiet_label({});
     m_fit->setObjectName(QStringLiteral("fitWords"));
-    m_fit->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    let_copy(m_fit);
     box->addWidget(m_fit);
     box->addStretch(1);
     return page;

@@ -174,7 +174,7 @@ QWidget* PartSlip::readings_page() {
     box->addLayout(links);
     m_words = quiet_label({});
     m_words->setObjectName(QStringLiteral("surveyWords"));
-    m_words->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    let_copy(m_words);
     box->addWidget(m_words);
     m_next = link_button(QStringLiteral("nextReading"), {});
     set_tip(m_next, tr("Takes it into the line above, ready for the figure"));

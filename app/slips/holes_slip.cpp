@@ -120,7 +120,7 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
 
     m_why = quiet_label({});
     m_why->setObjectName(QStringLiteral("why"));
-    m_why->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    let_copy(m_why);
     body()->addWidget(m_why);
     m_zero_here = link_button(QStringLiteral("zeroHere"), {});
     set_tip(m_zero_here, tr("Counts all figures from this hole; no hole moves. Under Blank zero is set back."));

@@ -49,7 +49,7 @@ public:
         circle_way(CircleWay::Equal);
         about<CirclePattern>();
         m_blanks.flag(m_s, "astride", tr("whether the first hole is on the line or half a step past it"), tr("at"),
-                      tr("astride"), part(&CirclePattern::astride));
+                      tr("astride"), part(&CirclePattern::straddle));
         m_blanks.direction(m_s, "first", tr("direction of the first hole"), part(&CirclePattern::first));
         going(&CirclePattern::going);
     }

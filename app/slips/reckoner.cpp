@@ -94,7 +94,7 @@ void Reckoner::answer(QString (Reckoner::*sum)() const) {
     auto* label = plain_label();
     label->setObjectName(QStringLiteral("answer%1").arg(m_answers.size()));
     label->setWordWrap(true);
-    label->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    let_copy(label);
     label->setContentsMargins(14, 0, 0, 8);
     m_answers.emplace_back(label, [this, sum] { return (this->*sum)(); });
     body()->addWidget(label);

@@ -177,8 +177,9 @@ QString Reckoner::land() const {
 
 QString Reckoner::loose_rod() const {
     const auto metal = metal_of(document().job().blank.material);
-    const LooseFit fit = loose_fit(m_lengths.at("rodMeasured"), m_lengths.at("rodPlay"), m_lengths.at("rodDrill"),
-                                   metal ? metal->oversize : all_metals().front().oversize);
+    const ClearanceFit fit =
+        clearance_fit(m_lengths.at("rodMeasured"), m_lengths.at("rodPlay"), m_lengths.at("rodDrill"),
+                      metal ? metal->oversize : all_metals().front().oversize);
     return fit.shake <= Length{} ? tr("it does not go in: the hole would have to be %1.").arg(fig(fit.hole))
                                  : tr("the hole should be %1; this drill usually cuts so that it shakes by %2.")
                                        .arg(fig(fit.hole), fig(fit.shake));

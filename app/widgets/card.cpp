@@ -101,8 +101,8 @@ void Card::words(const QString& name, const QString& now, OfUse of_use) {
     label->setObjectName(name);
     if (of_use == OfUse::BelowStep)
         label->setContentsMargins(below_step, 0, 0, 0);
-    if (of_use == OfUse::ToCopy) // a text of its own kind in the label, and slower
-        label->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    if (of_use == OfUse::ToCopy)
+        let_copy(label);
     m_box->addWidget(label);
     m_show_now.emplace_back([label](const QString& words) {
         if (label->text() != words)

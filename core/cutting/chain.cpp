@@ -417,7 +417,7 @@ private:
     }
 
     void take_wishes() {
-        const CuttingWishes& wishes = m_needs.spec.wishes;
+        const CuttingOverrides& wishes = m_needs.spec.wishes;
         if (wishes.locked)
             std::erase_if(m_chain.steps, [&](const CutStep& step) { return !wishes.steps.contains(step.name); });
         for (CutStep& step : m_chain.steps)

@@ -25,11 +25,11 @@ struct CutStep {
     Length widest;  ///< it cuts at
     Length stop;    ///< the depth as set on the machine's scale, from touching the face with this cutter
     bool by_hand = false;
-    std::optional<double> rpm{}; ///< nothing: by hand, or the spindle has none that will do
-    double surface = 0.0;        ///< m/min at the rim
-    double feed = 0.0;           ///< mm/min as it comes out
-    double feed_set = 0.0;       ///< rounded down
-    Length a_turn{};             ///< advance for one turn
+    std::optional<double> rpm{};  ///< nothing: by hand, or the spindle has none that will do
+    double surface = 0.0;         ///< m/min at the rim
+    double feed = 0.0;            ///< mm/min as it comes out
+    double feed_set = 0.0;        ///< rounded down
+    Length feed_per_revolution{}; ///< advance for one turn
     std::vector<Length> pecks{};
     std::string fluid;
     double minutes = 0.0;   ///< for one hole, without changing the cutter

@@ -91,8 +91,8 @@ private:
         const Surface surface = surface_for(step.cutter);
         const auto wish = m_needs.spec.wishes.steps.find(step.name);
         const bool asked = wish != m_needs.spec.wishes.steps.end() && wish->second.rpm;
-        const double wanted = turns_for(surface.wanted, step.widest);
-        const double most = turns_for(surface.most, step.widest);
+        const double wanted = rpm_for(surface.wanted, step.widest);
+        const double most = rpm_for(surface.most, step.widest);
         if (asked) {
             step.rpm = *wish->second.rpm;
             step.why_speed = say("Your figure.") + " ";
@@ -128,32 +128,32 @@ private:
         step.why_speed += " " + say("Set to {rpm}, {surface} m/min at {rim}.",
                                     {{"rpm", num(*step.rpm)}, {"surface", num(step.surface, 1)}, {"rim", rim}});
         if (step.cutter.kind == CutterKind::CentreDrill)
-            step.why_speed += " " + say("Its tip alone could take {turns_for}.",
-                                        {{"turns_for", num(turns_for(surface.wanted, step.cutter.tip))}});
+            step.why_speed += " " + say("Its tip alone could take {rpm_for}.",
+                                        {{"rpm_for", num(rpm_for(surface.wanted, step.cutter.tip))}});
         feed(step);
     }
 
     void feed(CutStep& step) {
         const bool tip_first = step.cutter.kind == CutterKind::CentreDrill;
         const Length across = tip_first ? step.cutter.tip : step.widest;
-        const Length table = tabulated_advance(across) * m_needs.cut.feed *
+        const Length table = tabulated_feed_per_revolution(across) * m_needs.cut.feed *
                              (step.cutter.kind == CutterKind::Reamer ? ream_advance : 1.0);
         constexpr double percent = 100.0;
         step.feed = *step.rpm * table.in_mm() * m_needs.customs.briskness / percent;
         step.feed_set = rounded_down(step.feed);
         if (step.feed_set <= 0.0)
             step.feed_set = step.feed;
-        const AdvanceVerdict verdict = judge_advance(step.feed_set, *step.rpm, table);
-        step.a_turn = verdict.a_turn;
+        const FeedVerdict verdict = judge_feed(step.feed_set, *step.rpm, table);
+        step.feed_per_revolution = verdict.feed_per_revolution;
         step.why_feed = say("{table} a turn by the table for {across} in {cut}, {briskness} percent of it here: "
-                            "{feed}, set {feed_set}; {a_turn} a turn is {verdict}.",
+                            "{feed}, set {feed_set}; {feed_per_revolution} a turn is {verdict}.",
                             {{"table", fig(table)},
                              {"across", fig(across)},
                              {"cut", m_needs.cut.name},
                              {"briskness", num(m_needs.customs.briskness)},
                              {"feed", feed_figure(step.feed, m_needs.unit)},
                              {"feed_set", feed_figure(step.feed_set, m_needs.unit)},
-                             {"a_turn", fig(step.a_turn)},
+                             {"feed_per_revolution", fig(step.feed_per_revolution)},
                              {"verdict", verdict.verdict}});
         pecks(step);
         const Length air = m_needs.hollow ? m_needs.hollow->to - m_needs.hollow->from : Length{};
@@ -208,7 +208,7 @@ private:
             step.why_speed = say("By hand: half a turn on, a quarter back to break the chip.");
             if (!thread)
                 return;
-            step.a_turn = thread->pitch;
+            step.feed_per_revolution = thread->pitch;
             const double turns = step.tip / thread->pitch;
             step.minutes += turns * m_needs.estimates.a_thread;
             step.why_feed = say("{turns} turns to {tip}. Under power the feed would be {pitch} for each 100 turns a "

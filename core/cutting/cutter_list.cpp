@@ -28,23 +28,23 @@ Room room_for(const std::vector<const Chain*>& chains, const Spindle& spindle, U
     const CutStep* furthest_out = nullptr;
     const CutStep* reach = nullptr; // needs most stroke, seen from the furthest_out's height
     for (const CutStep* step : steps)
-        if (!furthest_out || stands_out(step->cutter) > stands_out(furthest_out->cutter))
+        if (!furthest_out || stick_out(step->cutter) > stick_out(furthest_out->cutter))
             furthest_out = step;
     Room room;
     if (!furthest_out)
         return room;
     const auto stroke = [&](const CutStep& step) {
-        return stands_out(furthest_out->cutter) - stands_out(step.cutter) + step.tip + Length::mm(clear_mm);
+        return stick_out(furthest_out->cutter) - stick_out(step.cutter) + step.tip + Length::mm(clear_mm);
     };
     for (const CutStep* step : steps)
         if (!reach || stroke(*step) > stroke(*reach))
             reach = step;
-    if (stands_out(furthest_out->cutter) + metal > spindle.room) {
+    if (stick_out(furthest_out->cutter) + metal > spindle.room) {
         room.tight = room.loses = true;
-        room.sentence = say("The {longest} stands {stands_out} out of the chuck; with {metal} of work under it that is "
+        room.sentence = say("The {longest} stands {stick_out} out of the chuck; with {metal} of work under it that is "
                             "more than the {room} there are. Take a shorter one, or hold it shorter.",
                             {{"longest", furthest_out->cutter.name},
-                             {"stands_out", with_unit(stands_out(furthest_out->cutter), unit)},
+                             {"stick_out", with_unit(stick_out(furthest_out->cutter), unit)},
                              {"metal", with_unit(metal, unit)},
                              {"room", with_unit(spindle.room, unit)}});
     } else if (stroke(*reach) > spindle.stroke) {
@@ -67,7 +67,7 @@ Room room_for(const std::vector<const Chain*>& chains, const Spindle& spindle, U
     return room;
 }
 
-Length stands_out(const Cutter& cutter) {
+Length stick_out(const Cutter& cutter) {
     return std::max({cutter.overall - Length::mm(held_mm), cutter.overall / 2.0, cutter.flute});
 }
 

@@ -38,7 +38,7 @@ struct ChainUse {
 };
 
 /// How far a cutter stands out of the chuck: what the chuck does not hold.
-Length stands_out(const Cutter& cutter);
+Length stick_out(const Cutter& cutter);
 
 /// `uses[i]` is what chain i is used for. Starts come first, then pilots, drills, recesses, chamfers, reamers and taps;
 /// within each from small to large.

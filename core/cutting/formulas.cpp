@@ -114,18 +114,18 @@ const Cutter* centre_for(const std::vector<Cutter>& cutters, Length drill) {
     return best ? best : smallest;
 }
 
-Length expected_wander(const Cutter& drill, Length stands_out, double metal_wander, const Estimates& estimates) {
-    const double slender = std::max(1.0, stands_out / drill.actual());
+Length expected_wander(const Cutter& drill, Length stick_out, double metal_wander, const Estimates& estimates) {
+    const double slender = std::max(1.0, stick_out / drill.actual());
     return estimates.wander_bare * (slender * metal_wander * (drill.split_point ? estimates.split_wanders : 1.0));
 }
 
-double stiffness(Length diameter, Length stands_out) {
-    return std::pow(diameter.in_mm(), 4.0) / std::pow(stands_out.in_mm(), 3.0);
+double stiffness(Length diameter, Length stick_out) {
+    return std::pow(diameter.in_mm(), 4.0) / std::pow(stick_out.in_mm(), 3.0);
 }
 
-std::string how_to_start(const Metal& metal, const Cutter& drill, Length stands_out) {
+std::string how_to_start(const Metal& metal, const Cutter& drill, Length stick_out) {
     constexpr double stubby = 4.0, slender = 8.0, skids = 1.15;
-    const double ratio = stands_out / drill.actual();
+    const double ratio = stick_out / drill.actual();
     if (drill.split_point && ratio < stubby)
         return say("A split point this short starts by itself on a flat face; touch it gently.");
     if (metal.wander >= skids)
@@ -141,41 +141,41 @@ Length pilot_for(Length drill) {
     return drill / 3.0;
 }
 
-double turns_for(double metres_a_minute, Length diameter) {
+double rpm_for(double metres_a_minute, Length diameter) {
     constexpr double millimetres = 1000.0;
     return millimetres * metres_a_minute / (std::numbers::pi * diameter.in_mm());
 }
 
-double surface_speed(double turns_a_minute, Length diameter) {
+double surface_speed(double rpm, Length diameter) {
     constexpr double millimetres = 1000.0;
-    return std::numbers::pi * diameter.in_mm() * turns_a_minute / millimetres;
+    return std::numbers::pi * diameter.in_mm() * rpm / millimetres;
 }
 
-std::optional<double> step_not_above(const Spindle& spindle, double turns_a_minute) {
-    if (turns_a_minute < spindle.lowest())
+std::optional<double> step_not_above(const Spindle& spindle, double rpm) {
+    if (rpm < spindle.lowest())
         return std::nullopt;
     if (spindle.steps.empty())
-        return std::min(turns_a_minute, spindle.fastest);
-    return *std::prev(std::upper_bound(spindle.steps.begin(), spindle.steps.end(), turns_a_minute));
+        return std::min(rpm, spindle.fastest);
+    return *std::prev(std::upper_bound(spindle.steps.begin(), spindle.steps.end(), rpm));
 }
 
-Length tabulated_advance(Length diameter) {
+Length tabulated_feed_per_revolution(Length diameter) {
     constexpr double share = 0.02, knee_mm = 10.0;
     const double d = diameter.in_mm();
     return Length::mm(d <= knee_mm ? share * d : share * knee_mm * std::sqrt(d / knee_mm));
 }
 
-AdvanceVerdict judge_advance(double feed, double turns_a_minute, Length tabulated) {
+FeedVerdict judge_feed(double feed, double rpm, Length tabulated) {
     constexpr double rubs_mm = 0.01, gentle = 0.6, brisk = 1.1, pushed = 1.5;
-    const Length a_turn = Length::mm(feed / turns_a_minute);
-    const double share = a_turn / tabulated;
-    if (a_turn < Length::mm(rubs_mm))
-        return {a_turn, say("only rubs")};
+    const Length feed_per_revolution = Length::mm(feed / rpm);
+    const double share = feed_per_revolution / tabulated;
+    if (feed_per_revolution < Length::mm(rubs_mm))
+        return {feed_per_revolution, say("only rubs")};
     if (share < gentle)
-        return {a_turn, say("gentle")};
+        return {feed_per_revolution, say("gentle")};
     if (share > pushed)
-        return {a_turn, say("pushed")};
-    return {a_turn, share > brisk ? say("brisk") : say("usual")};
+        return {feed_per_revolution, say("pushed")};
+    return {feed_per_revolution, share > brisk ? say("brisk") : say("usual")};
 }
 
 double rounded_down(double feed) {
@@ -293,7 +293,7 @@ Length cutter_path(Length edge, Length cutter, bool beyond_edge) {
     return beyond_edge ? edge + cutter / 2.0 : edge - cutter / 2.0;
 }
 
-LooseFit loose_fit(Length measured, Length play, Length drill, double oversize) {
+ClearanceFit clearance_fit(Length measured, Length play, Length drill, double oversize) {
     const Length made = drill * (1.0 + oversize);
     return {measured + play, made - measured};
 }

@@ -67,33 +67,33 @@ bool lands_on_its_point(Angle spot, Angle drill_point);
 const Cutter* centre_for(const std::vector<Cutter>& cutters, Length drill);
 /// How far a drill may run off where it starts without a spot, nineteen times in twenty: so much for each time its
 /// diameter goes into its length, by metal, and less of it for a split point.
-Length expected_wander(const Cutter& drill, Length stands_out, double metal_wander, const Estimates& estimates);
+Length expected_wander(const Cutter& drill, Length stick_out, double metal_wander, const Estimates& estimates);
 /// Relative stiffness of a tool at its stick-out, diameter^4 / length^3 (a cantilever's; only the ratio of two means
 /// anything).
-double stiffness(Length diameter, Length stands_out);
+double stiffness(Length diameter, Length stick_out);
 /// How to start in this metal with this point, in a sentence.
-std::string how_to_start(const Metal& metal, const Cutter& drill, Length stands_out);
+std::string how_to_start(const Metal& metal, const Cutter& drill, Length stick_out);
 /// Size of a pilot by the final drill's web: about a third of its diameter.
 Length pilot_for(Length drill);
 
 // ---- speeds and feeds
 
 /// Turns a minute for a surface speed: 1000 v / (pi d), d in millimetres.
-double turns_for(double metres_a_minute, Length diameter);
+double rpm_for(double metres_a_minute, Length diameter);
 /// Surface speed at the diameter: pi d n / 1000.
-double surface_speed(double turns_a_minute, Length diameter);
+double surface_speed(double rpm, Length diameter);
 /// The spindle's step not above the wanted speed; nothing when even its slowest is above it.
-std::optional<double> step_not_above(const Spindle& spindle, double turns_a_minute);
+std::optional<double> step_not_above(const Spindle& spindle, double rpm);
 /// Advance for one turn of a twist drill in mild steel: 0.02 of its diameter up to 10 mm, from there as the root of the
 /// diameter (0.2 mm x sqrt(d / 10 mm)); middle of published tables.
-Length tabulated_advance(Length diameter);
+Length tabulated_feed_per_revolution(Length diameter);
 /// What a feed is for each turn, and whether that cuts: below 0.01 mm a drill only rubs, above one and a half times the
 /// table it is pushed.
-struct AdvanceVerdict {
-    Length a_turn;
+struct FeedVerdict {
+    Length feed_per_revolution;
     std::string verdict; ///< "only rubs", "gentle", "usual", "brisk", "pushed"
 };
-AdvanceVerdict judge_advance(double feed, double turns_a_minute, Length tabulated);
+FeedVerdict judge_feed(double feed, double rpm, Length tabulated);
 /// A feed rounded down to what can be set or read.
 double rounded_down(double feed);
 /// Tapping under power: feed, speed and pitch, any two of which give the third. Refused when all three are given and
@@ -141,10 +141,10 @@ std::optional<Length> step_drill_depth(const Cutter& step_drill, Length step_ris
 /// half the cutter.
 Length cutter_path(Length edge, Length cutter, bool beyond_edge);
 /// The drill for a loose fit on something measured, and how much it shakes: measured + play.
-struct LooseFit {
+struct ClearanceFit {
     Length hole;
     Length shake;
 };
-LooseFit loose_fit(Length measured, Length play, Length drill, double oversize);
+ClearanceFit clearance_fit(Length measured, Length play, Length drill, double oversize);
 
 } // namespace clockface

@@ -10,7 +10,7 @@ namespace clockface {
 
 std::vector<MachineFit> machines_for(const Shop& shop, Length diameter, const Metal& metal) {
     constexpr double slow = 0.5, tiny_mm = 1.5;
-    const double wanted = turns_for(metal.usual, diameter);
+    const double wanted = rpm_for(metal.usual, diameter);
     const auto num = [](double value) { return decimal(value, 0); };
     std::vector<MachineFit> out;
     for (const Machine& machine : shop.machines) {

@@ -14,7 +14,7 @@ const std::vector<std::string> depth_words = {"full-diameter", "tip", "full-thre
 const std::vector<std::string> clearings = {"close", "normal", "free"};
 const std::vector<std::string> recesses = {"counterbore", "countersink"};
 
-ordered wishes_json(const CuttingWishes& wishes) {
+ordered wishes_json(const CuttingOverrides& wishes) {
     ordered out = ordered::object();
     if (wishes.locked)
         out["locked"] = true;
@@ -43,8 +43,8 @@ ordered wishes_json(const CuttingWishes& wishes) {
     return out;
 }
 
-CuttingWishes read_wishes(JsonObject& in) {
-    CuttingWishes wishes;
+CuttingOverrides read_wishes(JsonObject& in) {
+    CuttingOverrides wishes;
     wishes.locked = yes(in, "locked");
     if (in.has("steps")) {
         const json& steps = in.member("steps");
@@ -109,7 +109,7 @@ ordered hole_json(const HoleSpec& hole) {
     }
     if (hole.captive)
         out["captive"] = true;
-    if (!(hole.wishes == CuttingWishes{}))
+    if (!(hole.wishes == CuttingOverrides{}))
         out["wishes"] = wishes_json(hole.wishes);
     return out;
 }

@@ -36,7 +36,7 @@ struct LayoutOut {
         out["count"] = circle.count;
         out["first"] = circle.first.in_degrees();
         out["going"] = word_for(circle.going, sense_words());
-        if (circle.astride)
+        if (circle.straddle)
             out["astride"] = true;
     }
     void operator()(const ArcPattern& arc) const {

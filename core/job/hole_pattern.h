@@ -23,7 +23,7 @@ struct CirclePattern {
     int count = 1;
     Angle first; ///< bearing of hole 1
     Sense going = Sense::CounterClockwise;
-    bool astride = false; ///< hole 1 stands half a step past `first`, so that the last and the first hole straddle it
+    bool straddle = false; ///< hole 1 stands half a step past `first`, so that the last and the first hole straddle it
     bool operator==(const CirclePattern&) const = default;
 };
 

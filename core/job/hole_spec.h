@@ -1,7 +1,7 @@
 // What kind of hole.
 #pragma once
 
-#include "job/cutting_wishes.h"
+#include "job/cutting_overrides.h"
 #include "measure/angle.h"
 #include "measure/length.h"
 
@@ -47,7 +47,7 @@ struct HoleSpec {
     Clearing clearing = Clearing::Normal;
     std::optional<Recess> recess{};
     bool captive = false; ///< drilled through but tapped only to `depth`, so that the stud cannot run through
-    CuttingWishes wishes{};
+    CuttingOverrides wishes{};
     std::string drill{}; ///< number or letter drill the size was named by ("#7", "F"); empty: by a figure
 
     bool operator==(const HoleSpec&) const = default;

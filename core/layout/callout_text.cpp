@@ -60,7 +60,7 @@ struct Writer {
 
     std::string operator()(const CirclePattern& c) const {
         return fmt::format("{}, on circle {} {}, {} {} {}", many(), fig(c.diameter), at(c.centre),
-                           c.astride ? "astride" : "from", bearing(c.first), sense(c.going));
+                           c.straddle ? "astride" : "from", bearing(c.first), sense(c.going));
     }
     std::string operator()(const ArcPattern& a) const {
         return fmt::format("{}, on arc {} {}, from {} over {} {}", many(), fig(a.diameter), at(a.centre),

@@ -17,7 +17,7 @@ namespace {
 
 // The turn from hole 1 is worked out from the whole, not by adding steps, so nothing accumulates.
 Angle turn_to(const CirclePattern& circle, int number) {
-    const double half = circle.astride ? 0.5 : 0.0;
+    const double half = circle.straddle ? 0.5 : 0.0;
     return Angle::degrees(360.0 * (number - 1 + half) / circle.count) * sign_of(circle.going);
 }
 Angle turn_to(const ArcPattern& arc, int number) {

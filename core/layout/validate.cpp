@@ -231,7 +231,7 @@ Fault points_fault(const std::string& place, const Pattern& pattern) {
 }
 
 // What goes with a hole beside its diameter and depth.
-Fault wishes_fault(const std::string& place, const CuttingWishes& wishes) {
+Fault wishes_fault(const std::string& place, const CuttingOverrides& wishes) {
     if (wishes.steps.size() + wishes.added.size() > limits::wished_steps)
         return fault(place, say("Up to {wished_steps} steps would do for one kind of hole.",
                                 {{"wished_steps", limits::wished_steps}}));

@@ -53,7 +53,7 @@ struct Why {
                      say("The step is 360° / {count} = {circle}{remark}.",
                          {{"count", circle.count},
                           {"circle", in_degrees(step_of(circle))},
-                          {"remark", circle.astride ? say("; the first hole stands half of it past its line") : ""}}) +
+                          {"remark", circle.straddle ? say("; the first hole stands half of it past its line") : ""}}) +
                          " ");
     }
     std::string operator()(const ArcPattern& arc) const {

@@ -36,7 +36,7 @@ void CutWriter::move_knee(const Cutter& last, const Cutter& next, int hole) {
     const Spindle& spindle = m_needs.machine.spindle;
     if (!m_needs.room.tight || spindle.knee_lead <= Length{} || spindle.knee_lines <= 0)
         return;
-    const double by = (stands_out(last) - stands_out(next)).in_mm();
+    const double by = (stick_out(last) - stick_out(next)).in_mm();
     const auto lines =
         static_cast<std::int64_t>(std::llround(std::fabs(by) / spindle.knee_lead.in_mm() * spindle.knee_lines));
     if (lines == 0)

@@ -28,10 +28,11 @@ public:
         }
         m_approach_x = cost.x.approach == Towards::Plus ? 1.0 : -1.0;
         m_approach_y = cost.y.approach == Towards::Plus ? 1.0 : -1.0;
+        keep_those_of_few();
     }
     [[nodiscard]] std::size_t size() const { return m_x.size(); }
     [[nodiscard]] double operator()(std::size_t from, std::size_t to) const {
-        return axis(m_cost.x, m_x[to] - m_x[from], m_approach_x) + axis(m_cost.y, m_y[to] - m_y[from], m_approach_y);
+        return m_kept.empty() ? worked_out(from, to) : m_kept[from * m_x.size() + to];
     }
     [[nodiscard]] double x(std::size_t node) const { return m_x[node]; }
     [[nodiscard]] double y(std::size_t node) const { return m_y[node]; }
@@ -40,7 +41,22 @@ private:
     TravelCost m_cost;
     std::vector<double> m_x, m_y;
     double m_approach_x = 1.0, m_approach_y = 1.0;
+    std::vector<double> m_kept; // from each to each; empty: there are too many
 
+    // A search asks for the same few again and again; so many still lie near the processor.
+    void keep_those_of_few() {
+        constexpr std::size_t most_kept = 130;
+        const std::size_t n = size();
+        if (n > most_kept)
+            return;
+        m_kept.resize(n * n);
+        for (std::size_t from = 0; from < n; ++from)
+            for (std::size_t to = 0; to < n; ++to)
+                m_kept[from * n + to] = worked_out(from, to);
+    }
+    [[nodiscard]] double worked_out(std::size_t from, std::size_t to) const {
+        return axis(m_cost.x, m_x[to] - m_x[from], m_approach_x) + axis(m_cost.y, m_y[to] - m_y[from], m_approach_y);
+    }
     // Without branches: which way a step goes is a toss of a coin, and the processor would guess it wrong half the
     // time.
     static double axis(const AxisCost& cost, double step, double approach) {

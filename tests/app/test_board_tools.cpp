@@ -199,7 +199,7 @@ private slots:
         QTest::keyClick(w.blank("angles"), Qt::Key_Escape);
         w.choose("circleWay", "equally");
         w.choose("astride", "astride");
-        QVERIFY(std::get<CirclePattern>(w.job().patterns[0].layout).astride);
+        QVERIFY(std::get<CirclePattern>(w.job().patterns[0].layout).straddle);
         w.main.selection().select("C", "");
         w.fill("last", "6 o'clock");
         const auto arc_now = [&] { return std::get<ArcPattern>(w.job().patterns[2].layout); };

@@ -113,7 +113,7 @@ private slots:
         w.fill("peck:drill", "one go");
         QCOMPARE(w.chain("A1").find("drill")->pecks.size(), std::size_t{1});
         w.click("asPlanned");
-        QVERIFY(w.job().patterns[0].hole.wishes == CuttingWishes{});
+        QVERIFY(w.job().patterns[0].hole.wishes == CuttingOverrides{});
     }
     void what_the_depth_is() {
         CuttersWindow w;

@@ -46,7 +46,7 @@ private slots:
         QVERIFY(same(at(job, "A3"), {mm(50) - mm(10 / std::sqrt(2.0)), mm(40) - mm(10 / std::sqrt(2.0))}));
         // Four holes astride 12 o'clock: half a step of 90 past it, so at 1:30 when going clockwise.
         Pattern four = circle("B", {mm(50), mm(40)}, 20, 4, 90, Sense::Clockwise);
-        std::get<CirclePattern>(four.layout).astride = true;
+        std::get<CirclePattern>(four.layout).straddle = true;
         job = with({four});
         QVERIFY(same(at(job, "B1"), {mm(50) + mm(10 / std::sqrt(2.0)), mm(40) + mm(10 / std::sqrt(2.0))}));
         QVERIFY(same(at(job, "B4"), {mm(50) - mm(10 / std::sqrt(2.0)), mm(40) + mm(10 / std::sqrt(2.0))}));

@@ -123,10 +123,10 @@ private slots:
     }
     void speeds() {
         // 25 m/min at 8 mm: 25000 / 25.1327 = 994.7
-        QVERIFY(near(turns_for(25, mm(8)), 994.718, 1e-3));
+        QVERIFY(near(rpm_for(25, mm(8)), 994.718, 1e-3));
         // The inch shop's 12 v / (pi d): 82 ft/min at 5/16 in = 12 x 82 / 0.981748 = 1002.29; 82 ft = 24.9936 m
-        QVERIFY(near(turns_for(24.9936, Length::inches(0.3125)), 1002.29, 0.01));
-        QVERIFY(near(surface_speed(turns_for(17, mm(6.3)), mm(6.3)), 17));
+        QVERIFY(near(rpm_for(24.9936, Length::inches(0.3125)), 1002.29, 0.01));
+        QVERIFY(near(surface_speed(rpm_for(17, mm(6.3)), mm(6.3)), 17));
         Spindle spindle;
         spindle.steps = {100, 250, 600};
         QVERIFY(near(*step_not_above(spindle, 599), 250) && near(*step_not_above(spindle, 600), 600));
@@ -135,13 +135,13 @@ private slots:
         spindle.slowest = 60;
         spindle.fastest = 3000;
         QVERIFY(near(*step_not_above(spindle, 777), 777) && near(*step_not_above(spindle, 7777), 3000));
-        QVERIFY(same(tabulated_advance(mm(6)), mm(0.12)));
-        QVERIFY(same(tabulated_advance(mm(10)), mm(0.2)));
-        QVERIFY(same(tabulated_advance(mm(40)), mm(0.4)));                           // 0.2 x sqrt 4
-        QCOMPARE(judge_advance(5, 1000, mm(0.1)).verdict, std::string("only rubs")); // 0.005
-        QCOMPARE(judge_advance(50, 1000, mm(0.1)).verdict, std::string("gentle"));
-        QCOMPARE(judge_advance(90, 1000, mm(0.1)).verdict, std::string("usual"));
-        QCOMPARE(judge_advance(200, 1000, mm(0.1)).verdict, std::string("pushed"));
+        QVERIFY(same(tabulated_feed_per_revolution(mm(6)), mm(0.12)));
+        QVERIFY(same(tabulated_feed_per_revolution(mm(10)), mm(0.2)));
+        QVERIFY(same(tabulated_feed_per_revolution(mm(40)), mm(0.4)));            // 0.2 x sqrt 4
+        QCOMPARE(judge_feed(5, 1000, mm(0.1)).verdict, std::string("only rubs")); // 0.005
+        QCOMPARE(judge_feed(50, 1000, mm(0.1)).verdict, std::string("gentle"));
+        QCOMPARE(judge_feed(90, 1000, mm(0.1)).verdict, std::string("usual"));
+        QCOMPARE(judge_feed(200, 1000, mm(0.1)).verdict, std::string("pushed"));
         QVERIFY(near(rounded_down(87.9), 87) && near(rounded_down(3.7), 3.5) && near(rounded_down(143), 140));
         const auto tap = tap_feed(std::nullopt, 200.0, mm(0.8));
         QVERIFY(tap && near(tap->feed, 160));
@@ -197,7 +197,7 @@ private slots:
         QVERIFY(!step_drill_depth(step, mm(2), mm(8), mm(6))); // the next step would follow it in
         QVERIFY(!step_drill_depth(step, mm(2), mm(9), mm(3)) && !step_drill_depth(step, mm(2), mm(14), mm(3)));
         // A rod of 7.93 with 0.05 of play wants 7.98; an 8 mm drill that cuts 1 percent over shakes by 0.15
-        const LooseFit fit = loose_fit(mm(7.93), mm(0.05), mm(8), 0.01);
+        const ClearanceFit fit = clearance_fit(mm(7.93), mm(0.05), mm(8), 0.01);
         QVERIFY(same(fit.hole, mm(7.98)) && near(fit.shake.in_mm(), 0.15));
     }
 };

@@ -348,7 +348,7 @@ rc::Gen<Job> any_job() {
             const bool dependent = i > 0 && *rc::gen::inRange(0, 3) == 0;
             pattern.layout = dependent ? any_dependent(job) : *any_layout_of_holes();
             if (auto* circle = std::get_if<CirclePattern>(&pattern.layout))
-                circle->astride = *rc::gen::arbitrary<bool>();
+                circle->straddle = *rc::gen::arbitrary<bool>();
             if (auto* row = std::get_if<RowPattern>(&pattern.layout))
                 row->centred = *rc::gen::arbitrary<bool>();
             if (!std::holds_alternative<CopyPattern>(pattern.layout))

@@ -29,11 +29,11 @@ struct AddedStep {
     bool operator==(const AddedStep&) const = default;
 };
 
-struct CuttingWishes {
+struct CuttingOverrides {
     std::map<std::string, StepWish> steps{}; ///< by the step's name: "start", "pilot 1", "drill", "tap 2"
     std::vector<AddedStep> added{};
     bool locked = false; ///< the chain is the steps named here and nothing else, whatever the drawer holds
-    bool operator==(const CuttingWishes&) const = default;
+    bool operator==(const CuttingOverrides&) const = default;
 };
 
 } // namespace clockface
