@@ -13,7 +13,7 @@
 
 namespace clockface::app {
 
-enum class Stage { Blank, Holes, Cutters, Order, Bench };
+enum class Stage { Blank, Holes, Cutters, Hold, Order, Bench };
 
 /// More holes than this get no names on the board.
 inline constexpr std::size_t most_labels = 120;

@@ -2,6 +2,7 @@
 
 #include "board/clock_layer.h"
 #include "board/cutter_layer.h"
+#include "board/hold_layer.h"
 #include "board/hole_layer.h"
 #include "board/order_layer.h"
 #include "board/pattern_layer.h"
@@ -25,13 +26,18 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
     if (with_parts && shown->many())
         m_board.least_radius = m_board.map.pixels(shown->many()->within) * order.cloud_factor(*shown->many()) + 4.0;
     clock.take_up_room(); // names, figures and the clock keep clear of the holes
-    if (stage != Stage::Order && stage != Stage::Cutters)
+    if (stage != Stage::Order && stage != Stage::Cutters && stage != Stage::Hold)
         clock.clock(stage == Stage::Blank ? std::string() : pattern);
     patterns.lines(pattern);
     if (stage == Stage::Order && !with_parts)
         order.path();
     if (stage == Stage::Cutters)
         cutters.rings();
+    HoldLayer hold(m_board);
+    if (stage == Stage::Hold) {
+        hold.holding();
+        hold.rings();
+    }
     HoleLayer(m_board).holes(stage, pattern, hole);
     if (with_parts)
         order.parts(*shown);

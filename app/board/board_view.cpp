@@ -1,5 +1,7 @@
 #include "board/board_view.h"
 
+#include "board/hold_layer.h"
+
 #include "board/cutter_layer.h"
 #include "look/painting.h"
 
@@ -18,6 +20,7 @@
 #include <QWheelEvent>
 #include <algorithm>
 #include <cmath>
+#include <tuple>
 
 namespace clockface::app {
 
@@ -191,7 +194,8 @@ void BoardView::let_go(bool keep) {
 }
 
 void BoardView::set_stage(Stage stage) {
-    const bool other_room = (stage == Stage::Cutters) != (m_stage == Stage::Cutters);
+    const auto needs_room = [](Stage each) { return each == Stage::Cutters || each == Stage::Hold; };
+    const bool other_room = stage != m_stage && (needs_room(stage) || needs_room(m_stage));
     m_stage = stage;
     if (m_fitted && other_room)
         fit();
@@ -234,9 +238,14 @@ void BoardView::fit() {
         else
             room.setBottom(std::max(room.bottom(), legend.height() + between + (blank.is_bar() ? captions : 0.0)));
     }
+    const bool held = m_stage == Stage::Hold && !m_document.plan().held.by_its_list;
+    if (held)
+        room = {46.0, 48.0, 46.0, 24.0};
     const QRectF inside = QRectF(rect()).marginsRemoved(room);
     Point low{-blank.extent_x() / 2.0, -blank.extent_y() / 2.0};
     Point high{blank.extent_x() / 2.0, blank.extent_y() / 2.0};
+    if (held)
+        std::tie(low, high) = HoldLayer::extent(m_document.plan().held);
     if (blank.on_side()) {
         const BarViews views(blank);
         low = views.lower_left();

@@ -27,8 +27,8 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown
     , m_comparing([this](bool waiting) { m_working->setVisible(waiting); })
     , m_making([this](bool waiting) { m_working->setVisible(waiting); })
     , m_searching([this](bool waiting) { m_working->setVisible(waiting); }) {
-    auto* head = new FlowLayout; // where words are longer, the link goes on below
-    head->addWidget(heading_label(tr("In which order?")));
+    auto* head = new QHBoxLayout;
+    head->addWidget(heading_label(tr("In which order?")), 1);
     auto* shop = link_button(QStringLiteral("machineFigures"), tr("the machine's figures"));
     connect(shop, &QPushButton::clicked, this, &OrderSlip::shop_wanted);
     head->addWidget(shop);

@@ -290,6 +290,7 @@ void MainWindow::show_stage(Stage stage) {
     m_pages->setCurrentIndex(0);
     m_slips->setCurrentWidget(shown);
     show_depths(stage == Stage::Cutters);
+    show_held(stage == Stage::Hold);
     m_boards->setCurrentWidget(m_board);
     m_board->set_stage(stage);
 }
@@ -316,6 +317,7 @@ void MainWindow::show_old_part() {
         show_stage(Stage::Holes);
     m_slips->setCurrentWidget(part());
     show_depths(false);
+    show_held(false);
     m_boards->setCurrentWidget(m_part_board);
     m_part_board->fit();
     m_part_board->setFocus();

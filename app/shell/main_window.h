@@ -4,18 +4,19 @@
 #include "bench/bench_view.h"
 #include "board/board_view.h"
 #include "cutters/depth_view.h"
+#include "document/beside.h"
 #include "document/document.h"
 #include "document/job_claim.h"
 #include "document/recovery.h"
 #include "document/selection.h"
 #include "document/shop_store.h"
+#include "hold/hold_view.h"
 #include "order/shown_parts.h"
 #include "part/part_board.h"
 #include "report/template.h"
 #include "shell/seams.h"
 #include "shell/stage_rail.h"
 #include "shell/strips.h"
-#include "document/beside.h"
 
 #include <QMainWindow>
 #include <QSettings>
@@ -114,6 +115,7 @@ private:
     PartSlip* m_part = nullptr;
     PartBoard* m_part_board = nullptr;
     DepthView* m_depths = nullptr;
+    HoldView* m_held = nullptr;
     ShopView* m_shop = nullptr;
 
     QWidget* view_of(Stage stage);
@@ -123,6 +125,7 @@ private:
     PartSlip* part();
     ShopView* shop_view();
     void show_depths(bool shown);
+    void show_held(bool shown);
     void say_drawing(bool waiting);
     void connect_view(QWidget* view);
     void add_slip(QWidget* slip);

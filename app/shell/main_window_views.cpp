@@ -1,5 +1,6 @@
 // The views of the window: each is made when it is first wanted, so that a start makes only what it shows.
 #include "cutters/cutters_slip.h"
+#include "hold/hold_slip.h"
 #include "order/order_slip.h"
 #include "part/part_slip.h"
 #include "shell/main_window.h"
@@ -62,6 +63,8 @@ void MainWindow::connect_view(QWidget* view) {
         connect(holes, &HolesSlip::old_part_wanted, this, &MainWindow::show_old_part);
     } else if (auto* cutters = qobject_cast<CuttersSlip*>(view)) {
         connect(cutters, &CuttersSlip::shop_wanted, this, &MainWindow::show_shop);
+    } else if (auto* hold = qobject_cast<HoldSlip*>(view)) {
+        connect(hold, &HoldSlip::shop_wanted, this, &MainWindow::show_shop);
     } else if (auto* order = qobject_cast<OrderSlip*>(view)) {
         connect(order, &OrderSlip::bench_wanted, this, [this] { show_stage(Stage::Bench); });
         connect(order, &OrderSlip::sheet_wanted, this, &MainWindow::save_sheet);
@@ -132,6 +135,16 @@ void MainWindow::show_depths(bool shown) {
         m_depths->setVisible(shown);
 }
 
+void MainWindow::show_held(bool shown) {
+    if (shown && !m_held) {
+        m_held = new HoldView(m_document, m_selection);
+        m_board_place->addWidget(m_held, 43);
+        wear_look();
+    }
+    if (m_held)
+        m_held->setVisible(shown);
+}
+
 void MainWindow::wear_look() {
     m_board->set_look(*m_look);
     m_rail->set_look(*m_look);
@@ -147,6 +160,8 @@ void MainWindow::wear_look() {
     }
     if (m_depths)
         m_depths->set_look(*m_look);
+    if (m_held)
+        m_held->set_look(*m_look);
 }
 
 } // namespace clockface::app

@@ -2,6 +2,7 @@
 
 #include "bench/bench_view.h"
 #include "cutters/cutters_slip.h"
+#include "hold/hold_slip.h"
 #include "order/order_slip.h"
 #include "slips/blank_slip.h"
 #include "slips/holes_slip.h"
@@ -49,6 +50,8 @@ const std::vector<StageEntry>& stages() {
         {Stage::Cutters, QStringLiteral("cutters"), QObject::tr("Cutters"), false,
          [](const StageNeeds& with) { return new CuttersSlip(with.document, with.selection); },
          state_by(StageOf::Cutters)},
+        {Stage::Hold, QStringLiteral("hold"), QObject::tr("Hold"), false,
+         [](const StageNeeds& with) { return new HoldSlip(with.document, with.selection); }, state_by(StageOf::Hold)},
         {Stage::Order, QStringLiteral("order"), QObject::tr("Order"), false,
          [](const StageNeeds& with) { return new OrderSlip(with.document, with.selection, with.shown); },
          state_by(StageOf::Order)},

@@ -14,6 +14,16 @@
 
 namespace clockface::app {
 
+namespace {
+
+// Pages that are no machine's.
+const QStringList& own_pages() {
+    static const QStringList all = {"drawer", "singles", "taps", "cutting", "hold", "kit", "shops"};
+    return all;
+}
+
+} // namespace
+
 ShopView::ShopView(Document& document, ShopStore& store, Seams seams, QWidget* parent)
     : QWidget(parent)
     , m_document(document)
@@ -80,8 +90,7 @@ void ShopView::keyPressEvent(QKeyEvent* event) {
 }
 
 bool ShopView::show_page(const QString& page) {
-    const QStringList own = {"drawer", "singles", "taps", "cutting", "kit", "shops"};
-    if (!own.contains(page) && !m_document.shop().find(page.toStdString()))
+    if (!own_pages().contains(page) && !m_document.shop().find(page.toStdString()))
         return false;
     m_page = page;
     tell({});
@@ -114,7 +123,7 @@ int ShopView::machine_index() const {
 }
 
 void ShopView::refresh() {
-    if (machine_index() < 0 && !QStringList{"drawer", "singles", "taps", "cutting", "kit", "shops"}.contains(m_page))
+    if (machine_index() < 0 && !own_pages().contains(m_page))
         m_page = QStringLiteral("drawer"); // the machine has another name now, or is gone
     m_nav.renew(false);
     m_shown.renew(false);
@@ -133,6 +142,7 @@ void ShopView::write_nav(Card& card) {
     entry(QStringLiteral("singles"), tr("Single cutters"));
     entry(QStringLiteral("taps"), tr("Taps and fluids"));
     entry(QStringLiteral("cutting"), tr("How we cut"));
+    entry(QStringLiteral("hold"), tr("Vises and parallels"));
     entry(QStringLiteral("kit"), tr("Pins, packing, instruments"));
     card.quiet(tr("Machines"));
     for (const Machine& machine : m_document.shop().machines)
@@ -152,6 +162,8 @@ void ShopView::write_page(Card& card) {
         write_taps(card);
     else if (m_page == QLatin1String("cutting"))
         write_cutting(card);
+    else if (m_page == QLatin1String("hold"))
+        write_holdings(card);
     else if (m_page == QLatin1String("kit"))
         write_kit(card);
     else if (m_page == QLatin1String("shops"))

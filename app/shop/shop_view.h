@@ -19,8 +19,8 @@ class ShopView : public QWidget {
     Q_OBJECT
 public:
     ShopView(Document& document, ShopStore& store, Seams seams, QWidget* parent = nullptr);
-    /// "drawer", "singles", "taps", "cutting", "kit", "shops", or the name of a machine. False when there is no such
-    /// page.
+    /// "drawer", "singles", "taps", "cutting", "hold", "kit", "shops", or the name of a machine. False when there is no
+    /// such page.
     bool show_page(const QString& page);
     /// On the page of a machine: the guided test of this axis, where it has such a screw.
     void open_backlash_test(const QString& axis);
@@ -55,6 +55,11 @@ private:
     void write_cutting(Card& card);
     void write_kit(Card& card);
     void write_shops(Card& card);
+    // holdings_page.cpp
+    void write_holdings(Card& card);
+    void write_vises(Card& card);
+    void write_parallels(Card& card);
+    void write_finders(Card& card);
     // machine_page.cpp
     void write_machine(Card& card, std::size_t index);
     void write_screw(Card& card, const QString& id, const QString& axis, Unit unit,

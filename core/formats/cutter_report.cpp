@@ -3,6 +3,7 @@
 #include "cutting/depth_figure.h"
 #include "formats/job_json.h"
 #include "formats/json_words.h"
+#include "layout/hole_names.h"
 #include "measure/figures.h"
 #include "words/say.h"
 
@@ -23,25 +24,11 @@ std::string num(double value, int decimals = 0) {
 } // namespace
 
 std::string holes_of_chain(const SetupPlan& plan, int chain) {
-    // Runs of neighbours are joined: "A1 to A4, B2".
-    std::string out;
-    const auto is_of = [&](std::size_t i) { return i < plan.kind_of.size() && plan.kind_of[i] == chain; };
-    const auto follows = [&](std::size_t i) {
-        return plan.holes[i].pattern == plan.holes[i - 1].pattern &&
-               plan.holes[i].number == plan.holes[i - 1].number + 1;
-    };
-    for (std::size_t i = 0; i < plan.holes.size(); ++i) {
-        if (!is_of(i))
-            continue;
-        std::size_t end = i;
-        while (is_of(end + 1) && follows(end + 1))
-            ++end;
-        out += (out.empty() ? "" : ", ") + plan.holes[i].name;
-        if (end > i)
-            out += (end == i + 1 ? ", " : " to ") + plan.holes[end].name;
-        i = end;
-    }
-    return out;
+    std::vector<int> of_chain;
+    for (std::size_t i = 0; i < plan.kind_of.size(); ++i)
+        if (plan.kind_of[i] == chain)
+            of_chain.push_back(static_cast<int>(i));
+    return names_in_runs(plan.holes, of_chain);
 }
 
 std::string holes_of_chain(const Plan& plan, int chain) {

@@ -1,5 +1,6 @@
 #include "formats/setup_json.h"
 
+#include "formats/holdings_json.h"
 #include "formats/json_words.h"
 #include "measure/limits.h"
 
@@ -93,6 +94,7 @@ Setup read_setup(const json& value, const std::string& place, FirstFault& fault)
     setup.machine = {machine.text("id"), machine.text("name")};
     setup.makes = read_operations(in);
     setup.order = read_order(in);
+    setup.holding = read_holding(in);
     return setup;
 }
 
@@ -109,6 +111,7 @@ void write_setups(ordered& out, const Job& job) {
         each["makes"] = operations.at(setup.makes.index());
         std::visit(OperationsOut{each}, setup.makes);
         write_order(each, setup.order);
+        write_holding(each, setup.holding);
         out["setups"].push_back(std::move(each));
     }
     out["setup_at_hand"] = job.setup;

@@ -1,6 +1,7 @@
 #include "formats/shop_json.h"
 
 #include "formats/drawer_json.h"
+#include "formats/holdings_json.h"
 #include "formats/json_values.h"
 #include "formats/json_words.h"
 #include "formats/text_file.h"
@@ -327,6 +328,7 @@ Shop read_shop(const json& document, FirstFault& fault) {
         shop.name = in.text("name");
     shop.drawer = in.has("drawer") ? read_drawer(in) : default_drawer();
     shop.customs = in.has("customs") ? read_customs(in) : default_customs();
+    shop.holdings = in.has("holdings") ? read_holdings(in) : default_holdings();
     return shop;
 }
 
@@ -360,6 +362,7 @@ std::string shop_to_json(const Shop& shop) {
     out["kit"] = kit_json(shop.kit);
     out["drawer"] = drawer_json(shop.drawer);
     out["customs"] = customs_json(shop.customs);
+    out["holdings"] = holdings_json(shop.holdings);
     return out.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";
 }
 

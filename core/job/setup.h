@@ -3,6 +3,7 @@
 #pragma once
 
 #include "job/blank.h"
+#include "job/holding_wishes.h"
 #include "job/order_wishes.h"
 
 #include <string>
@@ -61,6 +62,7 @@ struct Setup {
     MachineRef machine; ///< to work on; empty: the shop's first that suits
     Operations makes;
     OrderWishes order;
+    HoldingWishes holding{};
     bool operator==(const Setup&) const = default;
 };
 

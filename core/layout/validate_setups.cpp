@@ -36,6 +36,19 @@ Fault wishes_fault(const std::string& place, const OrderWishes& order) {
     return std::nullopt;
 }
 
+Fault holding_fault(const std::string& place, const HoldingWishes& holding) {
+    const std::pair<const char*, const std::optional<std::string>*> texts[] = {
+        {".in", &holding.in}, {".parallels", &holding.parallels}, {".finder", &holding.finder}};
+    for (const auto& [what, text] : texts)
+        if (*text)
+            if (Fault found = words_fault(place + what, say("This name"), **text, limits::name))
+                return found;
+    constexpr Length thickest = Length::mm(500.0);
+    if (holding.waste && !(*holding.waste >= Length{} && *holding.waste <= thickest))
+        return fault(place + ".waste", say("A board from nought to 500 mm thick would do."));
+    return std::nullopt;
+}
+
 Fault setup_fault(const std::string& place, const Job& job, const Setup& setup) {
     const std::pair<const char*, const std::string*> texts[] = {
         {".name", &setup.name}, {".machine.id", &setup.machine.id}, {".machine.name", &setup.machine.name}};
@@ -48,6 +61,8 @@ Fault setup_fault(const std::string& place, const Job& job, const Setup& setup) 
                      say("A {shape} is not drilled from there. Take this set-up away, or give it another face.",
                          {{"shape", in_words(job.blank.shape)}}));
     if (Fault found = operations_fault(place, setup.makes))
+        return found;
+    if (Fault found = holding_fault(place + ".holding", setup.holding))
         return found;
     return wishes_fault(place, setup.order);
 }

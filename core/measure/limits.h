@@ -41,6 +41,7 @@ inline constexpr Length reading = Length::mm(10'000.0);
 
 // A shop.
 inline constexpr std::size_t machines = 40;
+inline constexpr std::size_t holdings = 100; ///< vises, pairs of parallels, boards, finders, each
 inline constexpr std::size_t cutters = 1000; ///< singles; sets, taps and sizes missing from a set as well
 inline constexpr std::size_t drawer = 500;   ///< rods, packing, punches, steps of a spindle …
 inline constexpr std::size_t index_plates = 40, circles_on_a_plate = 40;

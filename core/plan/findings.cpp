@@ -6,6 +6,7 @@
 #include "plan/bar_findings.h"
 #include "plan/cutter_findings.h"
 #include "plan/drawing_faults.h"
+#include "plan/hold_findings.h"
 #include "plan/makers.h"
 #include "plan/named_place.h"
 #include "plan/plan.h"
@@ -277,6 +278,7 @@ std::vector<Finding> find_faults(const Job& job, const Shop& shop, const SetupPl
         find_long_pitches(job, plan, findings);
     }
     find_cutter_faults(job, shop, plan, findings);
+    find_hold_faults(job, plan, findings);
     copied(job, plan, findings);
     right_way_up(job, plan, findings);
     lists(job, shop, plan, findings);
@@ -471,6 +473,14 @@ std::string name_of(FindingKind kind) {
         return "machine-figures-changed";
     case FindingKind::NotMade:
         return "step-nobody-makes";
+    case FindingKind::NotHeld:
+        return "not-held";
+    case FindingKind::DrillsHolding:
+        return "drills-into-holding";
+    case FindingKind::LittleGrip:
+        return "little-grip";
+    case FindingKind::NoRoomForFinder:
+        return "no-room-for-finder";
     case FindingKind::TooEarly:
         return "step-before-its-turn";
     case FindingKind::NoLongerWanted:

@@ -57,7 +57,11 @@ enum class FindingKind {
     FiguresChanged,
     NotMade,
     TooEarly,
-    NoLongerWanted
+    NoLongerWanted,
+    NotHeld,
+    DrillsHolding,
+    LittleGrip,
+    NoRoomForFinder
 };
 
 struct Finding {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "cutting/chains.h"
+#include "holding/beneath.h"
 #include "job/job.h"
 #include "layout/pattern.h"
 #include "ordering/instruction.h"
@@ -26,8 +27,10 @@ struct SetupPlan {
     std::shared_ptr<const JobChains> cutting; ///< of the whole job, shared by all its set-ups
     Shares shares;                            ///< which steps of which holes it makes
     Room room;                                ///< for its cutters under its spindle
-    Machine machine; ///< the one it names, or the shop's first that suits when it names none that is there
-    WorkOrder work;  ///< what is cut when, and why that way
+    Machine machine;              ///< the one it names, or the shop's first that suits when it names none that is there
+    Held held;                    ///< how the work lies
+    std::vector<Beneath> beneath; ///< what the drill of each hole meets
+    WorkOrder work;               ///< what is cut when, and why that way
     Route route;
     std::string fingerprint; ///< of the route
     SimulatedRun run;

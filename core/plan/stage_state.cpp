@@ -30,6 +30,11 @@ StageOf put_right_in(FindingKind kind) {
     case FindingKind::NoRoom:
     case FindingKind::NotAudited:
         return StageOf::Cutters;
+    case FindingKind::NotHeld:
+    case FindingKind::DrillsHolding:
+    case FindingKind::LittleGrip:
+    case FindingKind::NoRoomForFinder:
+        return StageOf::Hold;
     case FindingKind::OffBlank:
     case FindingKind::NearEdge:
     case FindingKind::HolesMeet:

@@ -12,7 +12,7 @@ struct StageState {
 };
 
 /// The stage where what a finding is about is put right.
-enum class StageOf { Holes, Cutters, Order };
+enum class StageOf { Holes, Cutters, Hold, Order };
 StageOf put_right_in(FindingKind kind);
 
 /// Done once the blank is measured across (a round one) or in both directions.

@@ -195,6 +195,7 @@ Shop default_shop(const Estimates& estimates) {
     shop.marks.errors = default_errors(shop.marks, estimates);
     shop.drawer = default_drawer();
     shop.customs = default_customs();
+    shop.holdings = default_holdings();
     return with_ids(std::move(shop));
 }
 

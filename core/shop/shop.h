@@ -7,6 +7,7 @@
 #include "shop/customs.h"
 #include "shop/cutters.h"
 #include "shop/estimates.h"
+#include "shop/holdings.h"
 #include "shop/kit.h"
 #include "shop/spindle.h"
 
@@ -151,6 +152,7 @@ struct Shop {
     Machine marks;                     ///< a MarksAcross, for jobs that are copied from an old part
     Drawer drawer;                     ///< the cutters
     Customs customs;
+    Holdings holdings; ///< what work is held with, and zero found with
     bool operator==(const Shop&) const = default;
 
     /// The machine of that id, or else of that name; or nullptr.

@@ -8,6 +8,7 @@
 #include <cmath>
 #include <fmt/format.h>
 #include <set>
+#include <tuple>
 
 namespace clockface {
 
@@ -315,6 +316,73 @@ Fault spindle_fault(const std::string& place, const Machine& machine) {
     return std::nullopt;
 }
 
+// Sizes of what holds work: everything there is of metal, and of a size a bench can carry.
+Fault size_fault(const std::string& place, Length size, double least) {
+    return range_fault(place, size.in_mm(), least, 2000.0,
+                       least > 0.0 ? say("A size from 0.1 mm to 2 m would do.")
+                                   : say("A size from nought to 2 m would do."));
+}
+
+Fault own_name_fault(const std::string& place, const std::string& name, std::set<std::string>& names) {
+    if (name.empty() || !names.insert(name).second)
+        return Problem{place + ".name", say("It needs a name of its own.")};
+    return words_fault(place + ".name", say("Its name"), name, limits::name);
+}
+
+Fault holdings_fault(const Holdings& all) {
+    for (const auto& [place, count] : {std::pair("holdings.vises", all.vises.size()),
+                                       {"holdings.parallels", all.parallels.size()},
+                                       {"holdings.waste", all.waste.size()},
+                                       {"holdings.finders", all.finders.size()}})
+        if (Fault found = count_fault(place, count, limits::holdings))
+            return found;
+    constexpr double least = 0.1;
+    std::set<std::string> names;
+    for (std::size_t i = 0; i < all.vises.size(); ++i) {
+        const Vise& vise = all.vises[i];
+        const std::string place = fmt::format("holdings.vises[{}]", i);
+        if (Fault found = own_name_fault(place, vise.name, names))
+            return found;
+        for (const auto& [what, size, smallest] : {std::tuple(".jaw_width", vise.jaw_width, least),
+                                                   {".jaw_depth", vise.jaw_depth, least},
+                                                   {".jaw_thickness", vise.jaw_thickness, least},
+                                                   {".opening", vise.opening, least},
+                                                   {".bed_height", vise.bed_height, least},
+                                                   {".slot", vise.slot, 0.0}})
+            if (Fault found = size_fault(place + what, size, smallest))
+                return found;
+        if (vise.slot >= vise.jaw_width)
+            return Problem{place + ".slot", say("A slot narrower than the jaws are wide would do.")};
+    }
+    names.clear();
+    for (std::size_t i = 0; i < all.parallels.size(); ++i) {
+        const ParallelPair& pair = all.parallels[i];
+        const std::string place = fmt::format("holdings.parallels[{}]", i);
+        for (const auto& [what, size] :
+             {std::pair(".thickness", pair.thickness), {".height", pair.height}, {".length", pair.length}})
+            if (Fault found = size_fault(place + what, size, least))
+                return found;
+        if (!names.insert(name_of(pair)).second)
+            return Problem{place, say("There is a pair of that thickness and height already.")};
+    }
+    for (std::size_t i = 0; i < all.waste.size(); ++i)
+        if (Fault found = size_fault(fmt::format("holdings.waste[{}]", i), all.waste[i], least))
+            return found;
+    names.clear();
+    for (std::size_t i = 0; i < all.finders.size(); ++i) {
+        const Finder& finder = all.finders[i];
+        const std::string place = fmt::format("holdings.finders[{}]", i);
+        if (Fault found = own_name_fault(place, finder.name, names))
+            return found;
+        for (const auto& [what, size] :
+             {std::pair(".diameter", finder.diameter), {".repeats", finder.repeats}, {".needs", finder.needs}})
+            if (Fault found =
+                    range_fault(place + what, size.in_mm(), 0.0, 100.0, say("A size from nought to 100 mm would do.")))
+                return found;
+    }
+    return std::nullopt;
+}
+
 } // namespace
 
 std::optional<Problem> first_fault(const Shop& shop) {
@@ -327,6 +395,8 @@ std::optional<Problem> first_fault(const Shop& shop) {
     if (Fault found = drawer_fault(shop.drawer))
         return found;
     if (Fault found = customs_fault(shop.customs))
+        return found;
+    if (Fault found = holdings_fault(shop.holdings))
         return found;
     for (std::size_t i = 0; i < shop.machines.size(); ++i)
         if (Fault found = spindle_fault(fmt::format("machines[{}].spindle", i), shop.machines[i]))

@@ -89,6 +89,10 @@ Own own_words(Window& w) {
         own.add(each.name);
     for (const std::string& each : shop.drawer.fluids)
         own.add(each);
+    for (const Vise& each : shop.holdings.vises)
+        own.add(each.name);
+    for (const Finder& each : shop.holdings.finders)
+        own.add(each.name);
     for (const QLineEdit* each : w.main.findChildren<QLineEdit*>())
         own.add(each->text());
     return own;
@@ -228,7 +232,7 @@ private slots:
         Walk walk(w);
         walk.look_at("first");
         for (const auto& [stage, name] : {std::pair{Stage::Blank, "Blank"}, std::pair{Stage::Holes, "Holes"},
-                                          std::pair{Stage::Cutters, "Cutters"}}) {
+                                          std::pair{Stage::Cutters, "Cutters"}, std::pair{Stage::Hold, "Hold"}}) {
             w.main.show_stage(stage);
             walk.look_at(name);
         }
@@ -288,8 +292,8 @@ private slots:
             QVERIFY(w.main.show_old_part_page(page));
             walk.look_at(QString("old part, %1").arg(page));
         }
-        for (const QString page : {"drawer", "singles", "taps", "cutting", "kit", "shops", "Metric mill", "Inch mill",
-                                   "Readout mill", "Rotary table", "Layout bench", "Drill press"}) {
+        for (const QString page : {"drawer", "singles", "taps", "cutting", "hold", "kit", "shops", "Metric mill",
+                                   "Inch mill", "Readout mill", "Rotary table", "Layout bench", "Drill press"}) {
             QVERIFY2(w.main.show_shop(page), qPrintable(page));
             walk.look_at("shop, " + page);
         }

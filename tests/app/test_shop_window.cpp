@@ -225,10 +225,40 @@ private slots:
         w.click("machineFigures");
         QVERIFY(w.find("leaveShop"));
     }
+    // The demo's flange is clamped; a plate goes into the vise, and follows what the shop says of it.
+    void vises_and_parallels() {
+        ShopWindow w;
+        w.page("hold");
+        w.fill("opening:1", "2 3/4 in");
+        QVERIFY(same(w.shop().holdings.vises[0].opening, mm(69.85)));
+        w.fill("opening:1", "-3");
+        QVERIFY(!w.below("opening:1").isEmpty());
+        w.fill("slot:1", "90"); // wider than its jaws
+        QVERIFY(w.below("slot:1").contains("narrower"));
+        QVERIFY(same(w.shop().holdings.vises[0].opening, mm(69.85)));
+        w.fill("viseName:2", "small vise");
+        QVERIFY(w.below("viseName:2").contains("name of its own"));
+        w.click("addVise");
+        w.click("addVise");
+        QCOMPARE(w.shop().holdings.vises.size(), std::size_t{5});
+        QVERIFY(w.shop().holdings.vises[3].name != w.shop().holdings.vises[4].name);
+        w.click("viseGone:4");
+        w.click("addPair");
+        w.fill("pairHeight:9", "41.5");
+        QVERIFY(same(w.shop().holdings.parallels[8].height, mm(41.5)));
+        w.fill("boards", "9, 22.5");
+        QCOMPARE(w.shop().holdings.waste, (std::vector<Length>{mm(9), mm(22.5)}));
+        w.fill("finderDiameter:1", "0.2 in");
+        QVERIFY(same(w.shop().holdings.finders[0].diameter, mm(5.08)));
+        const auto kept = load_shop(w.document.shop_path().toStdString());
+        QVERIFY(kept && kept->holdings == w.shop().holdings);
+        w.document.undo_stack().undo();
+        QVERIFY(same(w.shop().holdings.finders[0].diameter, mm(10)));
+    }
     void every_page_has_names_and_fits() {
         ShopWindow w;
         w.main.resize(1024, 700);
-        QStringList pages = {"drawer", "singles", "taps", "cutting", "kit", "shops"};
+        QStringList pages = {"drawer", "singles", "taps", "cutting", "hold", "kit", "shops"};
         for (const Machine& machine : w.shop().machines)
             pages << QString::fromStdString(machine.name);
         for (const QString& page : pages) {

@@ -400,7 +400,7 @@ private slots:
     }
     void order_shows_each_way_of_working() {
         Window w;
-        QTest::keyClick(&w.main, Qt::Key_4, Qt::ControlModifier);
+        QTest::keyClick(&w.main, Qt::Key_5, Qt::ControlModifier);
         QTRY_COMPARE(w.main.stage(), Stage::Order);
         for (const Machine& machine : w.document.shop().machines) {
             w.choose("machine", QString::fromStdString(machine.name));
@@ -427,7 +427,7 @@ private slots:
     }
     void everything_has_a_name_for_those_who_cannot_see() {
         Window w;
-        for (const Stage stage : {Stage::Blank, Stage::Holes, Stage::Cutters, Stage::Order, Stage::Bench}) {
+        for (const Stage stage : {Stage::Blank, Stage::Holes, Stage::Cutters, Stage::Hold, Stage::Order, Stage::Bench}) {
             w.main.show_stage(stage);
             for (QWidget* widget : w.main.findChildren<QWidget*>()) {
                 const bool works = qobject_cast<QAbstractButton*>(widget) || qobject_cast<QLineEdit*>(widget) ||
@@ -447,7 +447,7 @@ private slots:
         Window w;
         w.main.resize(1024, 700);
         QTRY_COMPARE(w.main.size(), QSize(1024, 700));
-        for (const Stage stage : {Stage::Blank, Stage::Holes, Stage::Cutters, Stage::Order}) {
+        for (const Stage stage : {Stage::Blank, Stage::Holes, Stage::Cutters, Stage::Hold, Stage::Order}) {
             w.main.show_stage(stage);
             auto* slip = w.find("slip");
             for (BlankEdit* blank : slip->findChildren<BlankEdit*>())

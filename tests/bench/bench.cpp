@@ -290,6 +290,27 @@ void keystroke_to_board(benchmark::State& state) {
 }
 BENCHMARK(keystroke_to_board)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
 
+// A board's thickness typed under Hold: its proposal, what every drill meets, board, section and slip.
+void holding_to_board(benchmark::State& state) {
+    Window w;
+    Job job = job_of(static_cast<int>(state.range(0)));
+    at_hand(job).holding.in = ""; // clamped on the table
+    w.document.show_example(job);
+    w.main.show_stage(Stage::Hold);
+    QApplication::processEvents();
+    BlankEdit* blank = w.blank("waste");
+    blank->setFocus();
+    QApplication::processEvents();
+    blank->setText("21.7");
+    int n = 0;
+    for (auto _ : state) {
+        QTest::keyClick(blank, Qt::Key_Backspace);
+        QTest::keyClick(blank, static_cast<Qt::Key>(Qt::Key_1 + n++ % 8));
+        w.main.findChild<BoardView*>()->repaint();
+    }
+}
+BENCHMARK(holding_to_board)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
+
 // From one place of the hand to the next: the circle dragged by its pitch line, board and slip repainted.
 void drag_a_circle(benchmark::State& state) {
     Window w;

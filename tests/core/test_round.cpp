@@ -23,7 +23,7 @@ double rad(double degrees) {
 
 // Metal or not, in plain numbers and knowing nothing of the code under test: a round or hexagon bar about the origin
 // with one flat on top at `flat` (or none at 1e9), hollow inside `bore`.
-struct Solid {
+struct WalkedBar {
     double radius = 10.0, bore = 0.0, flat = 1e9;
     bool hexagon = false;
 
@@ -43,7 +43,7 @@ struct Solid {
 struct Walked {
     double crest = -1e9, full_in = 1e9, exit_edge = -1e9, exit_open = 1e9, bore_edge = -1e9, bore_open = 1e9;
 };
-Walked walk(const Solid& solid, double bearing, double offset, double diameter) {
+Walked walk(const WalkedBar& solid, double bearing, double offset, double diameter) {
     Walked found;
     const double ux = std::cos(rad(bearing)), uy = std::sin(rad(bearing));
     constexpr double step = 0.001;
@@ -75,7 +75,7 @@ Walked walk(const Solid& solid, double bearing, double offset, double diameter) 
     return found;
 }
 
-Section section_of(const Solid& solid) {
+Section section_of(const WalkedBar& solid) {
     Blank blank;
     blank.shape = solid.hexagon ? BlankShape::HexagonBar : BlankShape::RoundBar;
     blank.diameter.nominal = mm(solid.radius * 2);
@@ -147,7 +147,7 @@ private slots:
         QFETCH(double, bearing);
         QFETCH(double, offset);
         QFETCH(double, diameter);
-        const Solid solid{10.0, bore, flat, hexagon};
+        const WalkedBar solid{10.0, bore, flat, hexagon};
         const Walked walked = walk(solid, bearing, offset, diameter);
         const auto path = drill_path(section_of(solid), {deg(bearing), mm(offset), mm(diameter)});
         QVERIFY(path && path->full_in && path->exit_edge);

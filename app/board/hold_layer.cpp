@@ -1,0 +1,129 @@
+#include "board/hold_layer.h"
+
+#include "holding/beneath.h"
+
+#include <algorithm>
+
+namespace clockface::app {
+
+namespace {
+
+// Steel, beside marking blue: the same hatch on jaws, parallels and the vise in section.
+constexpr double hatch_step = 9.0;
+
+void hatch(QPainter& painter, const QRectF& box, const QColor& colour) {
+    painter.save();
+    painter.setClipRect(box, Qt::IntersectClip);
+    painter.setPen(QPen(colour, 0.7));
+    for (double x = box.left() - box.height(); x < box.right(); x += hatch_step)
+        painter.drawLine(QPointF(x, box.bottom()), QPointF(x + box.height(), box.top()));
+    painter.restore();
+}
+
+} // namespace
+
+QRectF HoldLayer::box(const Solid& solid) const {
+    return QRectF(m_map.to_screen({solid.left, solid.far}), m_map.to_screen({solid.right, solid.near}));
+}
+
+std::pair<Point, Point> HoldLayer::extent(const Held& held) {
+    Point low{-held.along / 2.0, -held.across / 2.0}, high{held.along / 2.0, held.across / 2.0};
+    for (const Solid& each : held.solids())
+        if (each.kind == Underneath::Jaw) {
+            low = {std::min(low.x, each.left), std::min(low.y, each.near)};
+            high = {std::max(high.x, each.right), std::max(high.y, each.far)};
+        }
+    return {low, high};
+}
+
+void HoldLayer::jaw(const Solid& solid, bool fixed) {
+    const QRectF at = box(solid);
+    m_painter.fillRect(at, m_look.surround);
+    hatch(m_painter, at, m_look.faint);
+    m_painter.setPen(QPen(fixed ? m_look.brass_on_dark : m_look.faint, fixed ? 2.4 : 1.4));
+    m_painter.setBrush(Qt::NoBrush);
+    m_painter.drawRect(at);
+    const QString word = fixed ? QObject::tr("fixed jaw") : QObject::tr("moving jaw");
+    const QFontMetricsF metrics(type(10, fixed));
+    const QSizeF size(metrics.horizontalAdvance(word) + 10.0, metrics.height());
+    const QRectF plate(at.center() - QPointF(size.width() / 2.0, size.height() / 2.0), size);
+    m_painter.fillRect(plate, m_look.surround);
+    m_board.label(at.center(), word, fixed ? m_look.brass_on_dark : m_look.scribed, 10, fixed);
+    m_board.taken.push_back(at);
+}
+
+void HoldLayer::stop(const Held& held) {
+    if (held.stop == StopAt::None)
+        return;
+    const bool left = held.stop == StopAt::Left;
+    const QPointF end = m_map.to_screen({left ? -held.along / 2.0 : held.along / 2.0, {}});
+    constexpr double wide = 26.0, high = 18.0, point = 8.0;
+    const double out = left ? -1.0 : 1.0;
+    m_painter.setPen(QPen(m_look.brass_on_dark, 1.8));
+    m_painter.setBrush(m_look.surround);
+    m_painter.drawPolygon(
+        QPolygonF({end, end + QPointF(out * point, -high / 2.0), end + QPointF(out * wide, -high / 2.0),
+                   end + QPointF(out * wide, high / 2.0), end + QPointF(out * point, high / 2.0)}));
+    m_board.label(end + QPointF(out * wide / 1.6, high), QObject::tr("stop"), m_look.brass_on_dark, 10, false);
+}
+
+void HoldLayer::holding() {
+    const Held& held = m_document.plan().held;
+    if (held.by_its_list)
+        return;
+    for (const Solid& each : held.solids())
+        switch (each.kind) {
+        case Underneath::Jaw:
+            jaw(each, held.vise->fixed_rear == each.rear);
+            break;
+        case Underneath::Parallel:
+        case Underneath::Waste: {
+            const QRectF at = box(each);
+            hatch(m_painter, at, m_look.strokes);
+            m_painter.setPen(QPen(m_look.faint, 1.3, Qt::DashLine));
+            m_painter.setBrush(Qt::NoBrush);
+            m_painter.drawRect(at);
+            break;
+        }
+        case Underneath::Bed:
+        case Underneath::Slot:
+        case Underneath::Table:
+        case Underneath::Free:
+        case Underneath::NotKnown:
+            break;
+        }
+    if (held.vise && held.vise->slot > Length{})
+        for (const double side : {-0.5, 0.5}) {
+            const Length x = held.vise->slot * side;
+            m_painter.setPen(QPen(m_look.faint, 1.1, Qt::DotLine));
+            m_painter.drawLine(m_map.to_screen({x, -held.across / 2.0}), m_map.to_screen({x, held.across / 2.0}));
+        }
+    stop(held);
+}
+
+void HoldLayer::rings() {
+    const SetupPlan& plan = m_document.plan();
+    for (std::size_t i = 0; i < plan.beneath.size(); ++i) {
+        const QPointF at = screen(plan.holes[i].at);
+        const double r = m_board.radius_of(plan.holes[i]) + 4.0;
+        m_painter.setBrush(Qt::NoBrush);
+        const Underneath what = plan.beneath[i].what;
+        if (spoils(what)) {
+            const QColor red("#FF9C86");
+            m_painter.setPen(QPen(red, 2.6, Qt::DashLine));
+            m_painter.drawEllipse(at, r, r);
+            m_painter.setPen(QPen(red, 2.0));
+            const double arm = r * 0.7071;
+            m_painter.drawLine(at - QPointF(arm, arm), at + QPointF(arm, arm));
+            m_painter.drawLine(at - QPointF(arm, -arm), at + QPointF(arm, -arm));
+        } else if (what == Underneath::NotKnown) {
+            m_painter.setPen(QPen(m_look.faint, 1.6, Qt::DotLine));
+            m_painter.drawEllipse(at, r, r);
+        } else {
+            m_painter.setPen(QPen(m_look.brass_on_dark, 2.0));
+            m_painter.drawEllipse(at, r, r);
+        }
+    }
+}
+
+} // namespace clockface::app

@@ -1,0 +1,26 @@
+// The work as it is held, from above: jaws, parallels, stop, and what each drill meets.
+#pragma once
+
+#include "board/board_canvas.h"
+
+namespace clockface::app {
+
+class HoldLayer : public BoardLayer {
+public:
+    using BoardLayer::BoardLayer;
+
+    /// What stands around and under the work. Before the holes.
+    void holding();
+    /// A ring round every hole: whole where its drill is free, broken and crossed where it meets what holds the work,
+    /// dotted where that is not known.
+    void rings();
+    /// From the middle of the work, what has to be seen of it.
+    static std::pair<Point, Point> extent(const Held& held);
+
+private:
+    [[nodiscard]] QRectF box(const Solid& solid) const;
+    void jaw(const Solid& solid, bool fixed);
+    void stop(const Held& held);
+};
+
+} // namespace clockface::app

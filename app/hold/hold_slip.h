@@ -1,0 +1,28 @@
+// The Hold slip: in a sentence what holds the work, what lies under every hole, and how zero is found.
+#pragma once
+
+#include "slips/slip.h"
+
+namespace clockface::app {
+
+class HoldSlip : public Slip {
+    Q_OBJECT
+public:
+    HoldSlip(Document& document, Selection& selection, QWidget* parent = nullptr);
+
+signals:
+    void shop_wanted(const QString& page);
+
+protected:
+    void refresh() override;
+
+private:
+    Card m_card;
+
+    void write(Card& card);
+    void write_holding(Card& card);
+    void write_beneath(Card& card);
+    void write_zero(Card& card);
+};
+
+} // namespace clockface::app

@@ -1,0 +1,45 @@
+// The work as it is held, in section across the jaws through the chosen hole, to scale.
+#pragma once
+
+#include "document/document.h"
+#include "document/selection.h"
+#include "look/look.h"
+
+#include <QWidget>
+
+namespace clockface::app {
+
+class HoldView : public QWidget {
+    Q_OBJECT
+public:
+    HoldView(Document& document, Selection& selection, QWidget* parent = nullptr);
+    void set_look(const Look& look);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void showEvent(QShowEvent* event) override;
+
+private:
+    // Pixels of the section: from the near side (left) to the far side, and down from the work's top.
+    struct Frame {
+        double scale = 1.0;
+        QPointF top; // the middle of the work's top
+        [[nodiscard]] QPointF at(Length y, Length down) const {
+            return top + QPointF(y.in_mm() * scale, down.in_mm() * scale);
+        }
+    };
+    Document& m_document;
+    Selection& m_selection;
+    const Look* m_look;
+    QString m_title;
+
+    void follow();
+    [[nodiscard]] Frame frame(const std::vector<Solid>& solids) const;
+    void paint_solid(QPainter& painter, const Frame& at, const Solid& solid) const;
+    void paint_work(QPainter& painter, const Frame& at) const;
+    void paint_drill(QPainter& painter, const Frame& at) const;
+    void paint_words(QPainter& painter) const;
+    [[nodiscard]] Length deepest() const;
+};
+
+} // namespace clockface::app

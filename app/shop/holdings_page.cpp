@@ -1,0 +1,152 @@
+// The page of the shop about what holds work and finds its zero: vises, parallels, boards, finders.
+#include "look/words.h"
+#include "shop/shop_view.h"
+
+#include <algorithm>
+
+namespace clockface::app {
+
+namespace {
+
+// A list of the shop's holdings, and finding one of its things again in a shop that may have changed.
+template <class Thing> struct Listed {
+    std::vector<Thing> Holdings::*list;
+    std::size_t index;
+
+    Thing* operator()(Shop& shop) const {
+        std::vector<Thing>& all = shop.holdings.*list;
+        return index < all.size() ? &all[index] : nullptr;
+    }
+    template <class Part> ShopBlanks::Reach<Part> part(Part Thing::*member) const {
+        return [found = *this, member](Shop& shop) { return found(shop) ? &(found(shop)->*member) : nullptr; };
+    }
+    void take_out(Shop& shop) const {
+        if ((*this)(shop))
+            (shop.holdings.*list).erase((shop.holdings.*list).begin() + static_cast<std::ptrdiff_t>(index));
+    }
+};
+
+// "vise", "vise 2": a name nothing else in the list has.
+template <class Thing> std::string free_name(const std::vector<Thing>& all, const std::string& plain) {
+    std::string name = plain;
+    const auto taken = [&] {
+        return std::any_of(all.begin(), all.end(), [&](const Thing& each) { return each.name == name; });
+    };
+    for (int i = 2; taken(); ++i)
+        name = plain + " " + std::to_string(i);
+    return name;
+}
+
+} // namespace
+
+void ShopView::write_vises(Card& card) {
+    card.heading(tr("Vises"));
+    for (std::size_t i = 0; i < m_document.shop().holdings.vises.size(); ++i) {
+        const Listed<Vise> vise{&Holdings::vises, i};
+        const QString id = QString::number(i + 1);
+        Sentence& s = card.sentence();
+        s.reads(
+            tr("The {viseName} has jaws {jawWidth} wide and {jawThickness} thick, {jawDepth} above its bed; it "
+               "opens {opening}, its bed stands {bedHeight} above the table and has a slot of {slot} in its middle. "
+               "The {fixedJaw} jaw is the fixed one; the moving jaw {jawLifts}. {viseGone}"));
+        m_blanks.text(s, QStringLiteral("viseName:") + id, tr("name of the vise"), vise.part(&Vise::name));
+        const auto size = [&](const char* name, const QString& what, Length Vise::*member) {
+            m_blanks.length(s, QLatin1String(name) + QLatin1Char(':') + id, what, Unit::Millimetre, vise.part(member));
+        };
+        size("jawWidth", tr("width of the jaws"), &Vise::jaw_width);
+        size("jawThickness", tr("thickness of each jaw"), &Vise::jaw_thickness);
+        size("jawDepth", tr("depth of the jaws, from the bed up"), &Vise::jaw_depth);
+        size("opening", tr("the widest it opens"), &Vise::opening);
+        size("bedHeight", tr("height of its bed above the table"), &Vise::bed_height);
+        size("slot", tr("width of the open slot in its bed, 0 for none"), &Vise::slot);
+        m_blanks.flag(s, QStringLiteral("fixedJaw:") + id, tr("which jaw is fixed"), tr("near"), tr("rear"),
+                      vise.part(&Vise::fixed_rear));
+        m_blanks.flag(s, QStringLiteral("jawLifts:") + id, tr("whether the moving jaw lifts"), tr("stays down"),
+                      tr("lifts when it is tightened"), vise.part(&Vise::jaw_lifts));
+        s.ends_with(QStringLiteral("viseGone:") + id, tr("it is no longer here"),
+                    [this, vise] { change(tr("vise taken out"), [vise](Shop& shop) { vise.take_out(shop); }); });
+    }
+    card.link(QStringLiteral("addVise"), tr("another vise"), [this] {
+        change(tr("another vise"), [](Shop& shop) {
+            Vise vise = default_holdings().vises.front();
+            vise.name = free_name(shop.holdings.vises, "vise");
+            shop.holdings.vises.push_back(vise);
+        });
+    });
+}
+
+void ShopView::write_parallels(Card& card) {
+    card.heading(tr("Parallels and boards"));
+    for (std::size_t i = 0; i < m_document.shop().holdings.parallels.size(); ++i) {
+        const Listed<ParallelPair> pair{&Holdings::parallels, i};
+        const QString id = QString::number(i + 1);
+        Sentence& s = card.sentence();
+        s.reads(tr("A pair {pairThickness} thick, {pairHeight} high and {pairLength} long. {pairGone}"));
+        const auto size = [&](const char* name, const QString& what, Length ParallelPair::*member) {
+            m_blanks.length(s, QLatin1String(name) + QLatin1Char(':') + id, what, Unit::Millimetre, pair.part(member));
+        };
+        size("pairThickness", tr("thickness of the pair"), &ParallelPair::thickness);
+        size("pairHeight", tr("height of the pair"), &ParallelPair::height);
+        size("pairLength", tr("length of the pair"), &ParallelPair::length);
+        s.ends_with(QStringLiteral("pairGone:") + id, tr("it is no longer here"),
+                    [this, pair] { change(tr("parallels taken out"), [pair](Shop& shop) { pair.take_out(shop); }); });
+    }
+    card.link(QStringLiteral("addPair"), tr("another pair"), [this] {
+        change(tr("another pair of parallels"), [](Shop& shop) {
+            std::vector<ParallelPair>& all = shop.holdings.parallels;
+            ParallelPair pair = all.empty() ? default_holdings().parallels.front() : all.back();
+            pair.height += Length::mm(2.0); // of a size of its own, to be typed over
+            all.push_back(pair);
+        });
+    });
+    Sentence& boards = card.sentence();
+    boards.reads(tr("Boards that may be drilled into, {boards} thick."));
+    m_blanks.lengths(boards, QStringLiteral("boards"), tr("thicknesses of the boards"), Unit::Millimetre,
+                     [](Shop& shop) { return &shop.holdings.waste; });
+    Sentence& more = card.sentence();
+    more.reads(tr("Clamps for the table {clamps}, a stop for the end of the work {workStop}."));
+    m_blanks.flag(more, QStringLiteral("clamps"), tr("whether there are clamps"), tr("are missing"), tr("are there"),
+                  [](Shop& shop) { return &shop.holdings.clamps; });
+    m_blanks.flag(more, QStringLiteral("workStop"), tr("whether there is a stop"), tr("is missing"), tr("is there"),
+                  [](Shop& shop) { return &shop.holdings.stop; });
+}
+
+void ShopView::write_finders(Card& card) {
+    card.heading(tr("What edges are found with"));
+    for (std::size_t i = 0; i < m_document.shop().holdings.finders.size(); ++i) {
+        const Listed<Finder> finder{&Holdings::finders, i};
+        const QString id = QString::number(i + 1);
+        Sentence& s = card.sentence();
+        s.reads(tr("The {finderName} is {finderDiameter} wide where it touches, finds the same edge again within "
+                   "{finderRepeats}, and needs {finderNeeds} of a face to stand free. {finderGone}"));
+        m_blanks.text(s, QStringLiteral("finderName:") + id, tr("name of the finder"), finder.part(&Finder::name));
+        const auto size = [&](const char* name, const QString& what, Length Finder::*member) {
+            m_blanks.length(s, QLatin1String(name) + QLatin1Char(':') + id, what, Unit::Millimetre,
+                            finder.part(member));
+        };
+        size("finderDiameter", tr("diameter where it touches, 0 for a tip by eye"), &Finder::diameter);
+        size("finderRepeats", tr("how well it repeats"), &Finder::repeats);
+        size("finderNeeds", tr("how much of a face it needs"), &Finder::needs);
+        s.ends_with(QStringLiteral("finderGone:") + id, tr("it is no longer here"), [this, finder] {
+            change(tr("finder taken out"), [finder](Shop& shop) { finder.take_out(shop); });
+        });
+    }
+    card.link(QStringLiteral("addFinder"), tr("another finder"), [this] {
+        change(tr("another finder"), [](Shop& shop) {
+            Finder finder = default_holdings().finders.front();
+            finder.name = free_name(shop.holdings.finders, "finder");
+            shop.holdings.finders.push_back(finder);
+        });
+    });
+}
+
+void ShopView::write_holdings(Card& card) {
+    card.quiet(
+        tr("What the stage Hold proposes is taken from here. Measure your own: the figures below are made up until you "
+           "type over them."));
+    write_vises(card);
+    write_parallels(card);
+    write_finders(card);
+}
+
+} // namespace clockface::app

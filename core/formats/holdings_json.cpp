@@ -1,0 +1,130 @@
+#include "formats/holdings_json.h"
+
+#include "formats/json_words.h"
+
+namespace clockface {
+
+namespace {
+
+using nlohmann::json;
+
+const std::vector<std::string> finder_kinds = {"edge-finder", "wiggler", "centre-drill", "drill-tip", "pin"};
+const std::vector<std::string> fixed_jaws = {"rear", "front"};
+const std::vector<std::string> stops = {"none", "left", "right"};
+
+// Each thing in a list of things.
+template <class Thing, class Read>
+std::vector<Thing> read_all(JsonObject& in, const std::string& name, const Read& read) {
+    std::vector<Thing> all;
+    for (const json& each : in.array(name)) {
+        JsonObject thing(each, in.place_of(name), in.fault());
+        all.push_back(read(thing));
+    }
+    return all;
+}
+
+} // namespace
+
+ordered holdings_json(const Holdings& all) {
+    ordered out{{"vises", ordered::array()},   {"parallels", ordered::array()}, {"waste", ordered::array()},
+                {"finders", ordered::array()}, {"clamps", all.clamps},          {"stop", all.stop}};
+    for (const Vise& vise : all.vises)
+        out["vises"].push_back({{"name", vise.name},
+                                {"jaw_width", vise.jaw_width.in_mm()},
+                                {"jaw_depth", vise.jaw_depth.in_mm()},
+                                {"jaw_thickness", vise.jaw_thickness.in_mm()},
+                                {"opening", vise.opening.in_mm()},
+                                {"bed_height", vise.bed_height.in_mm()},
+                                {"slot", vise.slot.in_mm()},
+                                {"fixed_jaw", fixed_jaws.at(vise.fixed_rear ? 0 : 1)},
+                                {"jaw_lifts", vise.jaw_lifts}});
+    for (const ParallelPair& pair : all.parallels)
+        out["parallels"].push_back(
+            {{"thickness", pair.thickness.in_mm()}, {"height", pair.height.in_mm()}, {"length", pair.length.in_mm()}});
+    for (const Length board : all.waste)
+        out["waste"].push_back(board.in_mm());
+    for (const Finder& finder : all.finders)
+        out["finders"].push_back({{"name", finder.name},
+                                  {"kind", word_for(finder.kind, finder_kinds)},
+                                  {"diameter", finder.diameter.in_mm()},
+                                  {"repeats", finder.repeats.in_mm()},
+                                  {"needs", finder.needs.in_mm()}});
+    return out;
+}
+
+Holdings read_holdings(JsonObject& shop) {
+    JsonObject in(shop.member("holdings"), shop.place_of("holdings"), shop.fault());
+    Holdings all;
+    all.vises = read_all<Vise>(in, "vises", [](JsonObject& each) {
+        Vise vise;
+        vise.name = each.text("name");
+        vise.jaw_width = length(each, "jaw_width");
+        vise.jaw_depth = length(each, "jaw_depth");
+        vise.jaw_thickness = length(each, "jaw_thickness");
+        vise.opening = length(each, "opening");
+        vise.bed_height = length(each, "bed_height");
+        vise.slot = length(each, "slot");
+        vise.fixed_rear = each.word("fixed_jaw", fixed_jaws) == 0;
+        vise.jaw_lifts = each.flag("jaw_lifts");
+        return vise;
+    });
+    all.parallels = read_all<ParallelPair>(in, "parallels", [](JsonObject& each) {
+        const Length thickness = length(each, "thickness"), height = length(each, "height");
+        return ParallelPair{thickness, height, length(each, "length")};
+    });
+    for (const json& each : in.array("waste"))
+        all.waste.push_back(Length::mm(number_at(each, in.place_of("waste"), in.fault())));
+    all.finders = read_all<Finder>(in, "finders", [](JsonObject& each) {
+        Finder finder;
+        finder.name = each.text("name");
+        finder.kind = static_cast<FinderKind>(each.word("kind", finder_kinds));
+        finder.diameter = length(each, "diameter");
+        finder.repeats = length(each, "repeats");
+        finder.needs = length(each, "needs");
+        return finder;
+    });
+    all.clamps = in.flag("clamps");
+    all.stop = in.flag("stop");
+    return all;
+}
+
+void write_holding(ordered& setup, const HoldingWishes& wishes) {
+    if (wishes == HoldingWishes{})
+        return;
+    ordered out = ordered::object();
+    if (wishes.in)
+        out["in"] = *wishes.in;
+    if (wishes.parallels)
+        out["parallels"] = *wishes.parallels;
+    if (wishes.rear_taken_out)
+        out["rear_taken_out"] = true;
+    if (wishes.waste)
+        out["waste"] = wishes.waste->in_mm();
+    if (wishes.stop)
+        out["stop"] = word_for(*wishes.stop, stops);
+    if (wishes.finder)
+        out["finder"] = *wishes.finder;
+    setup["holding"] = std::move(out);
+}
+
+HoldingWishes read_holding(JsonObject& setup) {
+    HoldingWishes wishes;
+    if (!setup.has("holding"))
+        return wishes;
+    JsonObject in(setup.member("holding"), setup.place_of("holding"), setup.fault());
+    if (in.has("in"))
+        wishes.in = in.text("in");
+    if (in.has("parallels"))
+        wishes.parallels = in.text("parallels");
+    if (in.has("rear_taken_out"))
+        wishes.rear_taken_out = in.flag("rear_taken_out");
+    if (in.has("waste"))
+        wishes.waste = length(in, "waste");
+    if (in.has("stop"))
+        wishes.stop = static_cast<StopAt>(in.word("stop", stops));
+    if (in.has("finder"))
+        wishes.finder = in.text("finder");
+    return wishes;
+}
+
+} // namespace clockface

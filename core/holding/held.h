@@ -1,0 +1,69 @@
+// How the work of a set-up lies: in which vise, on what, how much of it is gripped, and what stands where around it.
+#pragma once
+
+#include "cutting/chain.h"
+#include "job/job.h"
+#include "layout/pattern.h"
+#include "shop/shop.h"
+
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace clockface {
+
+/// What a drill can meet below or beside the work. A slot is open: the drill goes into it and meets the table.
+enum class Underneath { Free, Parallel, Jaw, Bed, Slot, Table, Waste, NotKnown };
+
+/// Something solid, seen from above a box, from a level downwards. The work lies as drawn: measured from the middle of
+/// its face, x along the jaws to the right, y away from the operator.
+struct Solid {
+    Underneath kind = Underneath::Table;
+    Length left, right, near, far;
+    Length top;        ///< its level below the work's top; above it where negative
+    bool rear = false; ///< of jaws and parallels: at the operator's far side
+};
+
+struct Held {
+    bool known = false;                    ///< otherwise nothing takes it, or its list says how it lies
+    bool by_its_list = false;              ///< a bar, a layout plate, a fence: the moves themselves lay the work
+    std::optional<Vise> vise;              ///< nothing: clamped on the table
+    std::optional<ParallelPair> parallels; ///< nothing: it stands on the bed, or on the waste
+    bool rear_taken_out = false;
+    Length waste; ///< thickness below it on the table
+    StopAt stop = StopAt::None;
+    std::optional<Finder> finder;
+
+    Length along, across; ///< extents of the work as it lies
+    Length height;        ///< of the work
+    Length proud;         ///< from the jaws' top to the work's top; negative: it stands below them
+    Length gripped;       ///< from the work's bottom to the jaws' top, never more than its height
+    std::string why;      ///< this holding, in plain sentences
+    std::string why_parallels;
+    std::string fault; ///< why what was asked for cannot be, with what would do; empty: it can
+
+    /// Everything solid around it. Empty where nothing is known.
+    [[nodiscard]] std::vector<Solid> solids() const;
+};
+
+/// The holes of the face that is up, with what cuts each.
+struct HolesToHold {
+    const std::vector<Hole>& holes;
+    const std::vector<int>& kind_of; ///< by hole, of the chains
+    const std::vector<Chain>& chains;
+};
+
+/// How a set-up's work is held: as the user said and, where nothing was said, as proposed. The job has that set-up at
+/// hand. Proposed is the smallest vise that takes it as
+/// drawn, y across the jaws; the parallels that let it be
+/// gripped by half its height (drilling pushes down: more is only wanted for side loads), stand proud enough for the
+/// finder, and are met by the fewest drills; clamps and a waste board where no vise takes it. A bar in its own ways, a
+/// layout plate and marks across are not known: their lists say how they lie.
+Held held_for(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes);
+
+/// "parallel", "vise's bed" …
+std::string in_words(Underneath what);
+/// Stable names for files: "parallel", "bed" …
+std::string name_of(Underneath what);
+
+} // namespace clockface

@@ -1,0 +1,64 @@
+// What work is held with on a machine's table, and what zero is found with.
+#pragma once
+
+#include "measure/length.h"
+
+#include <string>
+#include <vector>
+
+namespace clockface {
+
+/// A machine vise. Its jaws lie from left to right; the work stands on its bed, or on parallels that stand there.
+struct Vise {
+    std::string name;
+    Length jaw_width;       ///< along the jaws
+    Length jaw_depth;       ///< from the bed to the top of the jaws
+    Length jaw_thickness;   ///< of each jaw, away from the work
+    Length opening;         ///< the widest it takes
+    Length bed_height;      ///< of the bed above the table
+    Length slot{};          ///< width of the open slot in the middle of the bed, from jaw to jaw; nought: none
+    bool fixed_rear = true; ///< the jaw that does not move is the one on the operator's far side
+    bool jaw_lifts = false; ///< the moving jaw rises when it is tightened
+    bool operator==(const Vise&) const = default;
+};
+
+/// Two alike, to stand one at each jaw.
+struct ParallelPair {
+    Length thickness, height, length;
+    bool operator==(const ParallelPair&) const = default;
+};
+
+/// What an edge is found with. A centre drill touches with its body, a drill with its tip, by eye; an indicator reads
+/// the face itself.
+enum class FinderKind { EdgeFinder, Wiggler, CentreDrill, DrillTip, Pin };
+
+struct Finder {
+    std::string name;
+    FinderKind kind = FinderKind::EdgeFinder;
+    Length diameter; ///< where it touches
+    Length repeats;  ///< how well it finds the same edge again, one standard deviation
+    Length needs{};  ///< how much of the face has to stand free for it
+    bool operator==(const Finder&) const = default;
+};
+
+struct Holdings {
+    std::vector<Vise> vises;
+    std::vector<ParallelPair> parallels;
+    std::vector<Length> waste; ///< boards of wood or scrap to drill into: thicknesses
+    std::vector<Finder> finders;
+    bool clamps = true; ///< clamps and bolts for the table
+    bool stop = true;   ///< a stop that can be fixed at either end
+    bool operator==(const Holdings&) const = default;
+};
+
+/// A made-up set to begin with.
+Holdings default_holdings();
+
+/// "6 × 28 mm", "1/8 × 1 in": what a pair is called by, in the unit it was made in: inches where both sizes are
+/// fractions of an inch. Its name in files is the same in millimetres.
+std::string in_words(const ParallelPair& pair);
+std::string name_of(const ParallelPair& pair);
+/// "edge finder", "wiggler", "centre drill's body" …
+std::string in_words(FinderKind kind);
+
+} // namespace clockface

@@ -1,0 +1,140 @@
+// The Hold stage through the real window: what holds the work chosen and typed, what the drills then meet, undo, files.
+#include "board/board_painter.h"
+#include "support/sentences.h"
+#include "widgets/line_button.h"
+
+#include <QImage>
+#include <QLabel>
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+// A plate of 110 x 72, 22 thick, with a row 4 mm from its far edge and one in the middle.
+struct HoldWindow : Window {
+    HoldWindow() {
+        Job job;
+        job.blank.shape = BlankShape::Plate;
+        job.blank.width = {mm(110), mm(110)};
+        job.blank.height = {mm(72), mm(72)};
+        job.blank.thickness = mm(22);
+        job.datum.place = DatumPlace::LowerLeft;
+        at_hand(job).machine = "Readout mill";
+        job.patterns = {row("A", 20, 68, 3, 30, 0, 2.6), row("B", 20, 36, 3, 30, 0, 5)};
+        if (!document.edit("a plate", with_ids(job)))
+            qFatal("the plate is refused");
+        main.show_stage(app::Stage::Hold);
+        QApplication::processEvents();
+    }
+    const Held& held() { return document.plan().held; }
+    QString said(const QString& name) { return find<QLabel>(name)->text(); }
+    bool stopped() {
+        for (const Finding& each : document.findings())
+            if (each.kind == FindingKind::DrillsHolding)
+                return true;
+        return false;
+    }
+};
+
+} // namespace
+
+class TestHoldWindow : public QObject {
+    Q_OBJECT
+private slots:
+    void stands_between_cutters_and_order() {
+        HoldWindow w;
+        w.main.show_stage(app::Stage::Blank);
+        QTest::keyClick(&w.main, Qt::Key_4, Qt::ControlModifier);
+        QTRY_COMPARE(w.main.stage(), app::Stage::Hold);
+        QVERIFY(w.find("holder"));
+        QVERIFY(w.find("holdView"));
+        QTest::keyClick(&w.main, Qt::Key_5, Qt::ControlModifier);
+        QTRY_COMPARE(w.main.stage(), app::Stage::Order);
+        QVERIFY(!w.find("holdView"));
+    }
+
+    // 9 x 34 parallels reach under the row 4 mm from the far edge; taken out at the rear, nothing is met any more.
+    void what_is_chosen_shows_at_once() {
+        HoldWindow w;
+        QVERIFY(w.held().vise.has_value());
+        w.choose("holder", "in the wide vise");
+        w.choose("parallels", "the 9 × 34 mm parallels");
+        QCOMPARE(w.held().vise->name, std::string("wide vise"));
+        QVERIFY(w.stopped());
+        QVERIFY(w.find<app::LineButton>("beneath:1")->words().contains("A1 to A3: drilled into the rear parallel"));
+        w.choose("rear", "the rear one is taken out once it is clamped");
+        QVERIFY(!w.stopped());
+        w.document.undo_stack().undo();
+        QVERIFY(w.stopped());
+        w.document.undo_stack().undo();
+        w.document.undo_stack().undo();
+        QVERIFY(at_hand(w.document.job()).holding == HoldingWishes{});
+        w.document.undo_stack().redo();
+        w.choose("holder", "in the wide vise");
+        w.click("asProposed");
+        QVERIFY(at_hand(w.document.job()).holding == HoldingWishes{});
+    }
+
+    void a_board_is_typed_and_refused() {
+        HoldWindow w;
+        w.choose("holder", "by clamps on the table");
+        QVERIFY(!w.held().vise);
+        QCOMPARE(w.document.plan().beneath.front().what, Underneath::Waste);
+        w.fill("waste", "1/4 in");
+        QVERIFY(same(w.held().waste, mm(6.35)));
+        w.fill("waste", "plenty", false);
+        QVERIFY(!fault_below(w, "waste").isEmpty());
+        QVERIFY(same(w.held().waste, mm(6.35)));
+        w.fill("waste", "9000");
+        QVERIFY(!fault_below(w, "waste").isEmpty());
+        w.fill("waste", "none");
+        QVERIFY(same(w.held().waste, mm(0)));
+        QVERIFY(w.stopped());
+    }
+
+    void zero_is_found_with_this_jobs_figures() {
+        HoldWindow w;
+        w.choose("finder", "the wiggler"); // 6 mm: the spindle stands 3 mm from the face
+        QVERIFY(w.said("zero:1").contains("Set X to \u22123.000."));
+        QVERIFY(w.said("zero:2").contains("Set Y to +75.000."));
+        w.choose("stop", "a stop at the right");
+        QVERIFY(w.said("zero:1").contains("Set X to +113.000."));
+    }
+
+    // A hole whose drill meets steel is ringed in another colour than one that is free.
+    void the_board_shows_it() {
+        HoldWindow w;
+        w.choose("parallels", "the 9 × 34 mm parallels");
+        const auto red = [&] {
+            QImage image(780, 420, QImage::Format_RGB32);
+            QPainter painter(&image);
+            app::BoardMap map;
+            map.pixels_per_mm = 4.0;
+            map.middle = {390.0, 210.0};
+            app::BoardPainter board(painter, map, w.document, app::Look::day(), QRectF(image.rect()));
+            board.paint(app::Stage::Hold, "B", "B1");
+            painter.end();
+            int count = 0;
+            for (int y = 0; y < 210; ++y) // the far half, where the row is
+                for (int x = 0; x < image.width(); ++x)
+                    count += image.pixelColor(x, y) == QColor("#FF9C86") ? 1 : 0;
+            return count;
+        };
+        QVERIFY(red() > 100);
+        w.choose("rear", "the rear one is taken out once it is clamped");
+        QCOMPARE(red(), 0);
+    }
+
+    void a_bar_says_where_it_is_laid() {
+        HoldWindow w;
+        w.main.show_demo("winding-arbor");
+        w.main.show_stage(app::Stage::Hold);
+        QVERIFY(!w.find("holder"));
+        QVERIFY(!w.said("heldWhy").isEmpty());
+        QVERIFY(!w.stopped());
+    }
+};
+
+CLOCKFACE_WINDOW_MAIN(TestHoldWindow)
+#include "test_hold_window.moc"
