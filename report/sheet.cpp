@@ -7,7 +7,9 @@
 #include "layout/bar.h"
 #include "layout/on_bar.h"
 #include "measure/figures.h"
+#include "ordering/pick_up.h"
 #include "ordering/wording.h"
+#include "plan/beneath_words.h"
 #include "words/say.h"
 
 #include <QBuffer>
@@ -143,6 +145,19 @@ QString proof_words(const Job& job, const SetupPlan& plan) {
                           {"miss", deviation_in_words(worst->miss, job.unit)}}));
 }
 
+// How the work lies, what its drills meet, and how zero is found.
+QString hold_words(const Job& job, const SetupPlan& plan) {
+    if (!plan.held.known)
+        return {};
+    QString html = heading(say("Held")) + paragraph(in_words(plan.held, job.unit));
+    for (const BeneathGroup& group : beneath_groups(plan, job.unit))
+        html += paragraph(group.sentence);
+    int step = 0;
+    for (const std::string& words : pick_up_in_words(job, plan.machine, plan.held))
+        html += paragraph(std::to_string(++step) + ". " + words);
+    return html;
+}
+
 // The holes of a set-up, how it is gone about, and its moves; with a heading of its own where there are several.
 QString setup_part(const Job& job, const SetupPlan& plan, int number) {
     QString html;
@@ -154,7 +169,8 @@ QString setup_part(const Job& job, const SetupPlan& plan, int number) {
                                                                                  {"name", in_words(job, at_hand(job))},
                                                                                  {"machine", plan.machine.name}}))) +
                paragraph(say("Zero {zero}.", {{"zero", in_words(job.datum, job.blank)}}));
-    return html + proof_words(job, plan) + holes_table(job, plan) + order_words(job, plan) + moves_table(job, plan);
+    return html + proof_words(job, plan) + holes_table(job, plan) + hold_words(job, plan) + order_words(job, plan) +
+           moves_table(job, plan);
 }
 
 } // namespace

@@ -128,6 +128,10 @@ void HoldSlip::write_holding(Card& card) {
     card.words(QStringLiteral("heldFault"), q(held.fault));
     card.words(QStringLiteral("heldWhy"), q(held.why));
     card.words(QStringLiteral("parallelsWhy"), q(held.why_parallels));
+    card.words(QStringLiteral("madeUp"),
+               all == default_holdings() ? tr("Sizes of vises and parallels are the made-up shop's: measure your own "
+                                              "and type them in under what the shop has.")
+                                         : QString());
     const bool said_any = !(at_hand(job).holding == HoldingWishes{});
     card.links([&] {
         card.link(QStringLiteral("holdingsInShop"), tr("what the shop has"),

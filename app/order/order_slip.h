@@ -4,6 +4,7 @@
 
 #include <array>
 
+#include "document/beside.h"
 #include "look/look.h"
 #include "order/instruction_list.h"
 #include "order/shown_parts.h"
@@ -11,7 +12,6 @@
 #include "plan/advisor.h"
 #include "simulate/broken.h"
 #include "slips/slip.h"
-#include "document/beside.h"
 #include "widgets/renewed.h"
 
 #include <QHash>

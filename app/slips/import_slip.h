@@ -1,9 +1,9 @@
 // Holes from a file: how it was read, what was found, which of it to take. The board shows it before anything changes.
 #pragma once
 
+#include "document/beside.h"
 #include "formats/hole_import.h"
 #include "slips/slip.h"
-#include "document/beside.h"
 
 #include <set>
 

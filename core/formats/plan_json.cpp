@@ -73,6 +73,31 @@ ordered findings_json(const Job& job, const Plan& plan) {
     return list;
 }
 
+// How the work lies, and what the drill of each hole meets.
+ordered holding_json(const SetupPlan& plan) {
+    const Held& held = plan.held;
+    ordered out{{"known", held.known}, {"why", held.why}};
+    if (!held.fault.empty())
+        out["fault"] = held.fault;
+    if (!held.known)
+        return out;
+    out["in"] = held.vise ? held.vise->name : std::string();
+    if (held.parallels)
+        out["parallels"] = name_of(*held.parallels);
+    out["waste"] = held.waste.in_mm();
+    out["proud"] = held.proud.in_mm();
+    out["gripped"] = held.gripped.in_mm();
+    out["beneath"] = ordered::array();
+    for (std::size_t i = 0; i < plan.beneath.size(); ++i) {
+        const Beneath& under = plan.beneath[i];
+        out["beneath"].push_back({{"hole", plan.holes[i].name},
+                                  {"meets", name_of(under.what)},
+                                  {"tip", under.tip.in_mm()},
+                                  {"met_at", under.met.in_mm()}});
+    }
+    return out;
+}
+
 ordered setup_json(const Job& job, const SetupPlan& plan) {
     const Setup& setup = at_hand(job);
     ordered out{{"id", setup.id},
@@ -81,6 +106,7 @@ ordered setup_json(const Job& job, const SetupPlan& plan) {
                 {"machine", plan.machine.name},
                 {"machine_id", plan.machine.id},
                 {"holes", holes_json(job, plan)},
+                {"holding", holding_json(plan)},
                 {"instructions", instructions_json(job, plan)}};
     ordered run{{"complaints", plan.run.complaints}, {"landings", ordered::array()}};
     for (const Landing& landing : plan.run.landings) {

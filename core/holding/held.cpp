@@ -184,7 +184,7 @@ private:
                              [&](const ParallelPair& each) { return name_of(each) == *m_wishes.parallels; });
             if (named != m_all.parallels.end() || m_wishes.parallels->empty()) {
                 stand_on(named == m_all.parallels.end() ? std::nullopt : std::optional(*named));
-                m_held.why_parallels = say("As you said.");
+                m_held.why_parallels = why_these(true);
                 if (m_held.gripped <= Length{})
                     fault(
                         say("On the {pair} parallels the work stands above the jaws, and nothing grips it: lower ones "
@@ -208,9 +208,9 @@ private:
             }
         }
         stand_on(best);
-        m_held.why_parallels = why_these();
+        m_held.why_parallels = why_these(false);
     }
-    [[nodiscard]] std::string why_these() const {
+    [[nodiscard]] std::string why_these(bool said) const {
         const int met = spoiling();
         const std::string stands =
             say(m_held.proud >= Length{} ? later("The work stands {proud} above the jaws and is gripped by {gripped}, "
@@ -222,6 +222,9 @@ private:
                  {"share", in_hundred(m_held.gripped / m_held.height)}});
         if (met == 0)
             return stands + " " + say("No drill meets them.");
+        if (said)
+            return stands + " " +
+                   say("{holes} {holes:hole is|holes are} drilled into what holds it.", {{"holes", met}});
         return stands + " " +
                say("Whatever is taken, {holes} {holes:hole|holes} would be drilled into what holds it.",
                    {{"holes", met}});
@@ -294,6 +297,33 @@ std::vector<Solid> Held::solids() const {
 
 Held held_for(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes) {
     return HoldingProposal(job, shop, machine, holes).make();
+}
+
+std::string in_words(const Held& held, Unit unit) {
+    if (!held.known)
+        return {};
+    std::string words;
+    if (!held.vise)
+        words = held.waste > Length{}
+                    ? say("Clamped on the table, over a board of {board}.", {{"board", with_unit(held.waste, unit)}})
+                    : say("Clamped on the table.");
+    else if (held.parallels)
+        words =
+            say(held.rear_taken_out ? later("In the {vise}, on the {pair} parallels; the rear one is taken out once it "
+                                            "is clamped.")
+                                    : later("In the {vise}, on the {pair} parallels."),
+                {{"vise", held.vise->name}, {"pair", in_words(*held.parallels)}});
+    else
+        words = say("In the {vise}, on its bed.", {{"vise", held.vise->name}});
+    switch (held.stop) {
+    case StopAt::None:
+        break;
+    case StopAt::Left:
+        return words + " " + say("A stop at the left.");
+    case StopAt::Right:
+        return words + " " + say("A stop at the right.");
+    }
+    return words;
 }
 
 std::string in_words(Underneath what) {

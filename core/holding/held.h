@@ -61,7 +61,10 @@ struct HolesToHold {
 /// layout plate and marks across are not known: their lists say how they lie.
 Held held_for(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes);
 
-/// "parallel", "vise's bed" …
+/// "In the wide vise, on the 6 × 28 mm parallels, with a stop at the left." Empty where it is not known.
+std::string in_words(const Held& held, Unit unit);
+
+/// "a parallel", "the bed of the vise" …
 std::string in_words(Underneath what);
 /// Stable names for files: "parallel", "bed" …
 std::string name_of(Underneath what);

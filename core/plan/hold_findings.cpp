@@ -54,7 +54,7 @@ const char* met(const Beneath& under) {
 
 void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding>& findings) {
     const Held& held = plan.held;
-    if (held.by_its_list)
+    if (held.by_its_list || plan.holes.empty())
         return;
     if (!held.fault.empty())
         findings.push_back(

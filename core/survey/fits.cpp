@@ -118,8 +118,9 @@ Length play_left(const std::vector<BoltedPair>& pairs, std::string* worst) {
     Eigen::Vector3d by = Eigen::Vector3d::Zero();
     const double left = -least_excess(all, by);
     if (worst) {
-        const auto tightest = std::max_element(
-            all.begin(), all.end(), [&](const PlainPair& a, const PlainPair& b) { return excess(a, by) < excess(b, by); });
+        const auto tightest = std::max_element(all.begin(), all.end(), [&](const PlainPair& a, const PlainPair& b) {
+            return excess(a, by) < excess(b, by);
+        });
         *worst = pairs[static_cast<std::size_t>(tightest - all.begin())].name;
     }
     return Length::mm(left);

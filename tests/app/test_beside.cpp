@@ -1,6 +1,6 @@
 // Long work beside the window: the newest question is answered, and none once nobody asks any more.
-#include "support/window.h"
 #include "document/beside.h"
+#include "support/window.h"
 
 #include <QThread>
 #include <atomic>

@@ -52,6 +52,9 @@ private slots:
         const Ran json = run({"plan", demo, "--as", "json"});
         const auto document = nlohmann::json::parse(json.out.toStdString())["setups"][0];
         QCOMPARE(document["holes"].size(), 17U);
+        QCOMPARE(document["holding"]["in"].get<std::string>(), std::string()); // a disc is clamped on the table
+        QCOMPARE(document["holding"]["beneath"].size(), 17U);
+        QCOMPARE(document["holding"]["beneath"][0]["meets"].get<std::string>(), std::string("free")); // A1 is blind
         QVERIFY(document["proof"]["worst"]["miss"] < 0.0142); // half a line of 0.02 in X and Y: 0.01414
         QVERIFY(std::abs(document["holes"][2]["x"].get<double>() - 22.541) < 0.0005);
         QVERIFY(run({"plan", demo, "--as", "csv"}).out.startsWith("step,hole,device"));

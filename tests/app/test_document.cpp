@@ -117,6 +117,7 @@ private slots:
         document.set_done(static_cast<int>(document.plan().route.list.size()));
         document.undo_stack().undo(); // the hole is drilled, and no longer wanted
         QVERIFY(document.settled().patterns.empty());
+        QCOMPARE(document.findings().size(), 1U);
         QVERIFY(document.findings()[0].kind == FindingKind::NoLongerWanted);
         job = document.settled();
         job.patterns.push_back(single("A", 50, 40)); // another one, if of the same name

@@ -54,6 +54,36 @@ private slots:
         QVERIFY(!w.find("holdView"));
     }
 
+    // New job, a callout, then Hold: every blank is come to with Tab and filled with Space, Down and Enter.
+    void by_keys_from_an_empty_job() {
+        Window w;
+        QTest::keyClick(&w.main, Qt::Key_N, Qt::ControlModifier);
+        QTest::keyClick(&w.main, Qt::Key_2, Qt::ControlModifier);
+        QTest::keyClick(&w.main, Qt::Key_L, Qt::ControlModifier);
+        QTest::keyClicks(QApplication::focusWidget(), "3x 5.1, thru on circle 37 at 48, 32 from 12");
+        QTest::keyClick(QApplication::focusWidget(), Qt::Key_Return);
+        QCOMPARE(w.document.plan().holes.size(), std::size_t{3});
+        QTest::keyClick(&w.main, Qt::Key_4, Qt::ControlModifier);
+        QTRY_COMPARE(w.main.stage(), app::Stage::Hold);
+        const std::string proposed = w.document.plan().held.vise->name;
+        for (const QString name : {"holder", "parallels", "rear", "stop", "finder"}) {
+            for (int i = 0; i < 60 && QApplication::focusWidget() != w.find(name); ++i)
+                QTest::keyClick(QApplication::focusWidget(), Qt::Key_Tab);
+            auto* choice = w.find<app::ChoiceBlank>(name);
+            QVERIFY2(choice && QApplication::focusWidget() == choice, qPrintable(name));
+            const QString before = choice->text();
+            QTest::keyClick(choice, Qt::Key_Space);
+            QTest::keyClick(choice->list(), Qt::Key_Down);
+            QTest::keyClick(choice->list(), Qt::Key_Return);
+            QVERIFY2(w.find<app::ChoiceBlank>(name)->text() != before, qPrintable(name));
+        }
+        QVERIFY(w.document.plan().held.vise->name != proposed);
+        QVERIFY(w.document.plan().held.rear_taken_out);
+        QTest::keyClick(&w.main, Qt::Key_Z, Qt::ControlModifier); // each was a step of its own
+        QCOMPARE(w.document.plan().held.finder->name, std::string("edge finder"));
+        QVERIFY(w.document.plan().held.rear_taken_out);
+    }
+
     // 9 x 34 parallels reach under the row 4 mm from the far edge; taken out at the rear, nothing is met any more.
     void what_is_chosen_shows_at_once() {
         HoldWindow w;
@@ -124,6 +154,17 @@ private slots:
         QVERIFY(red() > 100);
         w.choose("rear", "the rear one is taken out once it is clamped");
         QCOMPARE(red(), 0);
+    }
+
+    void made_up_figures_say_so() {
+        HoldWindow w;
+        QVERIFY(w.said("madeUp").contains("made-up"));
+        w.click("holdingsInShop");
+        QApplication::processEvents();
+        w.fill("opening:1", "69.4");
+        QTest::keyClick(w.find<QWidget>("slip"), Qt::Key_Escape);
+        QApplication::processEvents();
+        QVERIFY(w.find("holder") && !w.find("madeUp"));
     }
 
     void a_bar_says_where_it_is_laid() {

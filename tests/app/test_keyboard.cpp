@@ -78,7 +78,8 @@ private slots:
         for (const QString& file : folder.entryList({"*.clockface.json"})) {
             Window w;
             QVERIFY(w.main.open_file(folder.filePath(file)));
-            for (const Stage stage : {Stage::Blank, Stage::Holes, Stage::Cutters, Stage::Hold, Stage::Order, Stage::Bench}) {
+            for (const Stage stage :
+                 {Stage::Blank, Stage::Holes, Stage::Cutters, Stage::Hold, Stage::Order, Stage::Bench}) {
                 w.main.show_stage(stage);
                 QApplication::processEvents();
                 for (const QWidget* widget : to_be_reached(w.main)) {

@@ -111,7 +111,8 @@ private slots:
             Job next = w.document.settled();
             at_hand(next).machine = machine.name;
             QVERIFY(w.document.edit("machine", next));
-            for (const Stage stage : {Stage::Blank, Stage::Holes, Stage::Cutters, Stage::Hold, Stage::Order, Stage::Bench}) {
+            for (const Stage stage :
+                 {Stage::Blank, Stage::Holes, Stage::Cutters, Stage::Hold, Stage::Order, Stage::Bench}) {
                 w.main.show_stage(stage);
                 look_at_all(w.main, met, "stage ");
             }

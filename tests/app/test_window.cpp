@@ -427,7 +427,8 @@ private slots:
     }
     void everything_has_a_name_for_those_who_cannot_see() {
         Window w;
-        for (const Stage stage : {Stage::Blank, Stage::Holes, Stage::Cutters, Stage::Hold, Stage::Order, Stage::Bench}) {
+        for (const Stage stage :
+             {Stage::Blank, Stage::Holes, Stage::Cutters, Stage::Hold, Stage::Order, Stage::Bench}) {
             w.main.show_stage(stage);
             for (QWidget* widget : w.main.findChildren<QWidget*>()) {
                 const bool works = qobject_cast<QAbstractButton*>(widget) || qobject_cast<QLineEdit*>(widget) ||

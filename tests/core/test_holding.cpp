@@ -337,6 +337,25 @@ private slots:
         QVERIFY(!first_fault(default_shop()).has_value());
     }
 
+    // What is proposed for the demo jobs drills into nothing, and grips what it holds.
+    void the_demos_hold() {
+        int in_vises = 0, on_the_table = 0;
+        for (const char* name : {"dial-centre-flange", "motion-work-plate", "bell-hammer-straps", "winding-arbor",
+                                 "bell-crank-bracket", "fly-bearing-block"}) {
+            const auto job = job_from_json(read_text(std::string(SOURCE_FOLDER "/demo/") + name + ".clockface.json"));
+            QVERIFY2(job.has_value(), name);
+            for (const SetupPlan& plan : make_plan(*job, default_shop()).setups) {
+                QVERIFY2(!has(plan, FindingKind::DrillsHolding) && !has(plan, FindingKind::NotHeld), name);
+                QCOMPARE(plan.beneath.size(), plan.holes.size());
+                if (!plan.held.known)
+                    continue;
+                ++(plan.held.vise ? in_vises : on_the_table);
+                QVERIFY(!plan.held.vise || plan.held.gripped >= plan.held.height * 0.5);
+            }
+        }
+        QVERIFY(in_vises >= 3 && on_the_table >= 1);
+    }
+
     void many_holes_by_name() {
         Job job = held_job(200, 60, 19);
         job.patterns = {row("A", 10, 30, 6, 20, 0), row("B", 10, 50, 2, 20, 0)};
