@@ -59,9 +59,13 @@ private slots:
         Window w;
         QTest::keyClick(&w.main, Qt::Key_N, Qt::ControlModifier);
         QTest::keyClick(&w.main, Qt::Key_2, Qt::ControlModifier);
+        w.main.activateWindow();
+        QTRY_VERIFY(w.find<QLineEdit>("callout"));
+        auto* line = w.find<QLineEdit>("callout");
         QTest::keyClick(&w.main, Qt::Key_L, Qt::ControlModifier);
-        QTest::keyClicks(QApplication::focusWidget(), "3x 5.1, thru on circle 37 at 48, 32 from 12");
-        QTest::keyClick(QApplication::focusWidget(), Qt::Key_Return);
+        QTRY_COMPARE(QApplication::focusWidget(), line);
+        QTest::keyClicks(line, "3x 5.1, thru on circle 37 at 48, 32 from 12");
+        QTest::keyClick(line, Qt::Key_Return);
         QCOMPARE(w.document.plan().holes.size(), std::size_t{3});
         QTest::keyClick(&w.main, Qt::Key_4, Qt::ControlModifier);
         QTRY_COMPARE(w.main.stage(), app::Stage::Hold);
