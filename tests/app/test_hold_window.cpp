@@ -69,11 +69,13 @@ private slots:
         QCOMPARE(w.document.plan().holes.size(), std::size_t{3});
         QTest::keyClick(&w.main, Qt::Key_4, Qt::ControlModifier);
         QTRY_COMPARE(w.main.stage(), app::Stage::Hold);
+        QApplication::setActiveWindow(&w.main); // the list of words took it, and nothing gives it back offscreen
         const std::string proposed = w.document.plan().held.vise->name;
         for (const QString name : {"holder", "parallels", "rear", "stop", "finder"}) {
-            for (int i = 0; i < 60 && QApplication::focusWidget() != w.find(name); ++i)
-                QTest::keyClick(QApplication::focusWidget(), Qt::Key_Tab);
             auto* choice = w.find<app::ChoiceBlank>(name);
+            w.main.findChild<app::BoardView*>()->setFocus();
+            for (int i = 0; i < 200 && QApplication::focusWidget() != choice; ++i)
+                QTest::keyClick(QApplication::focusWidget(), Qt::Key_Tab);
             QVERIFY2(choice && QApplication::focusWidget() == choice, qPrintable(name));
             const QString before = choice->text();
             QTest::keyClick(choice, Qt::Key_Space);
