@@ -57,7 +57,6 @@ public:
         else
             choose_waste();
         m_held.stop = m_wishes.stop.value_or(m_held.vise && m_all.stop ? StopAt::Left : StopAt::None);
-        measure();
         return m_held;
     }
 
@@ -148,6 +147,7 @@ private:
     }
     void clamp(const std::string& why) {
         m_held.why = why;
+        m_held.proud = m_held.height;
         m_held.known = m_all.clamps || m_wishes.in;
         if (!m_held.known)
             fault(say("There is nothing in the shop that holds it: add a vise that opens {across}, or clamps.",
@@ -158,7 +158,7 @@ private:
         m_held.parallels = pair;
         const Length below = pair ? pair->height : Length{};
         m_held.proud = m_held.height + below - m_held.vise->jaw_depth;
-        m_held.gripped = std::min(m_held.height, m_held.vise->jaw_depth - below);
+        m_held.gripped = std::clamp(m_held.vise->jaw_depth - below, Length{}, m_held.height);
     }
 
     // Drills that meet what they should not, as it stands now.
@@ -221,7 +221,7 @@ private:
                  {"gripped", figure(m_held.gripped)},
                  {"share", in_hundred(m_held.gripped / m_held.height)}});
         if (met == 0)
-            return stands + " " + say("No drill meets them.");
+            return stands + " " + say("No drill goes into what holds it.");
         if (said)
             return stands + " " +
                    say("{holes} {holes:hole is|holes are} drilled into what holds it.", {{"holes", met}});
@@ -253,13 +253,6 @@ private:
         m_held.why_parallels =
             say("Drills go up to {beyond} beyond the work; the board takes that up.", {{"beyond", figure(beyond)}});
     }
-
-    void measure() {
-        if (!m_held.vise) {
-            m_held.proud = m_held.height;
-            m_held.gripped = {};
-        }
-    }
 };
 
 } // namespace
@@ -268,29 +261,32 @@ std::vector<Solid> Held::solids() const {
     if (!known)
         return {};
     const Length x = along / 2.0, y = across / 2.0;
+    const auto table_at = [](Length level) {
+        return Solid{Underneath::Table, -far_off, far_off, -far_off, far_off, level, false, level};
+    };
     if (!vise) {
-        std::vector<Solid> all{{Underneath::Table, -far_off, far_off, -far_off, far_off, height + waste}};
+        std::vector<Solid> all{table_at(height + waste)};
         if (waste > Length{})
-            all.push_back({Underneath::Waste, -x, x, -y, y, height});
+            all.push_back({Underneath::Waste, -x, x, -y, y, height, false, height + waste});
         return all;
     }
     const Length wide = vise->jaw_width / 2.0;
     const Length bed = height + (parallels ? parallels->height : Length{});
-    std::vector<Solid> all{{Underneath::Table, -far_off, far_off, -far_off, far_off, bed + vise->bed_height},
-                           {Underneath::Jaw, -wide, wide, y, y + vise->jaw_thickness, proud, true},
-                           {Underneath::Jaw, -wide, wide, -y - vise->jaw_thickness, -y, proud}};
-    const Length slot = vise->slot / 2.0;
-    if (slot > Length{}) {
-        all.push_back({Underneath::Bed, -wide, -slot, -y, y, bed});
-        all.push_back({Underneath::Bed, slot, wide, -y, y, bed});
+    const Length table = bed + vise->bed_height;
+    std::vector<Solid> all{table_at(table),
+                           {Underneath::Jaw, -wide, wide, y, y + vise->jaw_thickness, proud, true, table},
+                           {Underneath::Jaw, -wide, wide, -y - vise->jaw_thickness, -y, proud, false, table}};
+    if (const Length slot = vise->slot / 2.0; slot > Length{}) {
+        all.push_back({Underneath::Bed, -wide, -slot, -y, y, bed, false, table});
+        all.push_back({Underneath::Bed, slot, wide, -y, y, bed, false, table});
     } else {
-        all.push_back({Underneath::Bed, -wide, wide, -y, y, bed});
+        all.push_back({Underneath::Bed, -wide, wide, -y, y, bed, false, table});
     }
     if (parallels) {
         const Length reach = parallels->length / 2.0;
-        all.push_back({Underneath::Parallel, -reach, reach, -y, -y + parallels->thickness, height});
+        all.push_back({Underneath::Parallel, -reach, reach, -y, -y + parallels->thickness, height, false, bed});
         if (!rear_taken_out)
-            all.push_back({Underneath::Parallel, -reach, reach, y - parallels->thickness, y, height, true});
+            all.push_back({Underneath::Parallel, -reach, reach, y - parallels->thickness, y, height, true, bed});
     }
     return all;
 }

@@ -22,6 +22,7 @@ struct Solid {
     Length left, right, near, far;
     Length top;        ///< its level below the work's top; above it where negative
     bool rear = false; ///< of jaws and parallels: at the operator's far side
+    Length bottom{};   ///< down to this level; of the table, which is thick enough for every drill, its top again
 };
 
 struct Held {
@@ -37,7 +38,7 @@ struct Held {
     Length along, across; ///< extents of the work as it lies
     Length height;        ///< of the work
     Length proud;         ///< from the jaws' top to the work's top; negative: it stands below them
-    Length gripped;       ///< from the work's bottom to the jaws' top, never more than its height
+    Length gripped;       ///< from the work's bottom to the jaws' top, from nought to its height; nought on the table
     std::string why;      ///< this holding, in plain sentences
     std::string why_parallels;
     std::string fault; ///< why what was asked for cannot be, with what would do; empty: it can
@@ -54,11 +55,10 @@ struct HolesToHold {
 };
 
 /// How a set-up's work is held: as the user said and, where nothing was said, as proposed. The job has that set-up at
-/// hand. Proposed is the smallest vise that takes it as
-/// drawn, y across the jaws; the parallels that let it be
-/// gripped by half its height (drilling pushes down: more is only wanted for side loads), stand proud enough for the
-/// finder, and are met by the fewest drills; clamps and a waste board where no vise takes it. A bar in its own ways, a
-/// layout plate and marks across are not known: their lists say how they lie.
+/// hand. Proposed is the smallest vise that takes it as drawn, y across the jaws; the parallels that are met by the
+/// fewest drills, let it be gripped by half its height (drilling pushes down: more is only wanted for side loads) and
+/// stand proud enough for the finder; clamps and a waste board where no vise takes it. Of a bar, an angle section, a
+/// layout plate, a fence and marks across nothing is known: their lists say how the work lies.
 Held held_for(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes);
 
 /// "In the wide vise, on the 6 × 28 mm parallels, with a stop at the left." Empty where it is not known.

@@ -6,8 +6,6 @@
 #include "ordering/wording.h"
 #include "words/say.h"
 
-#include <cmath>
-
 namespace clockface {
 
 namespace {
@@ -54,6 +52,28 @@ std::string face_in_words(const Touch& touch, const Held& held, bool round) {
     return rear ? say("the far edge") : say("the near edge");
 }
 
+// What to do with the device while touching. A dial that cannot be turned by itself says where zero lies, and is not
+// set.
+std::string setting_in_words(const Job& job, const Machine& machine, const Touch& touch, const ShownAt& shown) {
+    const Unit unit = unit_of(machine);
+    const char* axis = touch.axis == Axis::X ? "X" : "Y";
+    const auto* wheels = std::get_if<Handwheels>(&machine.kind);
+    if (wheels && !wheels->dials_turn) {
+        const Length on = drawn(job, touch.axis, Length{} - touch.spindle());
+        return say(on >= Length{}
+                       ? later("The dial cannot be set: from what it shows there, {axis} 0 lies {way} further "
+                               "on towards plus.")
+                       : later("The dial cannot be set: from what it shows there, {axis} 0 lies {way} further "
+                               "on towards minus."),
+                   {{"axis", axis}, {"way", with_unit(abs(on), unit)}});
+    }
+    std::string words = say("Set {axis} to {figure}.", {{"axis", axis}, {"figure", shown.figure}});
+    if (abs(shown.leftover) > Length::mm(1e-6))
+        words += " " + say("That is {leftover} off the exact place, all it can show.",
+                           {{"leftover", deviation_in_words(abs(shown.leftover), unit)}});
+    return words;
+}
+
 std::string side_in_words(const Touch& touch) {
     if (touch.axis == Axis::X)
         return touch.stands == Towards::Minus ? say("left of it") : say("right of it");
@@ -97,21 +117,15 @@ std::vector<std::string> pick_up_in_words(const Job& job, const Machine& machine
         const std::optional<ShownAt> shown = shown_at(job, machine, touch.axis, touch.spindle());
         if (!shown)
             return {};
-        const char* axis = touch.axis == Axis::X ? "X" : "Y";
-        std::string step = say(
-            "Touch {face} with the {finder}, standing {side}: the spindle is then {half} from it, at {axis} {place}. "
-            "Set {axis} to {figure}.",
-            {{"face", face_in_words(touch, held, job.blank.is_round())},
-             {"finder", held.finder->name},
-             {"side", side_in_words(touch)},
-             {"half", with_unit(touch.finder / 2.0, unit)},
-             {"axis", axis},
-             {"place", with_unit(drawn(job, touch.axis, touch.spindle()), unit)},
-             {"figure", shown->figure}});
-        if (abs(shown->leftover) > Length::mm(1e-6))
-            step += " " + say("That is {leftover} off the exact place, all it can show.",
-                              {{"leftover", deviation_in_words(abs(shown->leftover), unit)}});
-        steps.push_back(std::move(step));
+        steps.push_back(say("Touch {face} with the {finder}, standing {side}: the spindle is then {half} from it, at "
+                            "{axis} {place}.",
+                            {{"face", face_in_words(touch, held, job.blank.is_round())},
+                             {"finder", held.finder->name},
+                             {"side", side_in_words(touch)},
+                             {"half", with_unit(touch.finder / 2.0, unit)},
+                             {"axis", touch.axis == Axis::X ? "X" : "Y"},
+                             {"place", with_unit(drawn(job, touch.axis, touch.spindle()), unit)}}) +
+                        " " + setting_in_words(job, machine, touch, *shown));
     }
     if (steps.empty())
         return steps;

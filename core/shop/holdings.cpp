@@ -37,20 +37,4 @@ std::string name_of(const ParallelPair& pair) {
     return fmt::format("{:g}x{:g}", pair.thickness.in_mm(), pair.height.in_mm());
 }
 
-std::string in_words(FinderKind kind) {
-    switch (kind) {
-    case FinderKind::EdgeFinder:
-        return say("edge finder");
-    case FinderKind::Wiggler:
-        return say("wiggler");
-    case FinderKind::CentreDrill:
-        return say("centre drill's body");
-    case FinderKind::DrillTip:
-        return say("drill's tip by eye");
-    case FinderKind::Pin:
-        return say("pin");
-    }
-    return {};
-}
-
 } // namespace clockface

@@ -28,8 +28,7 @@ struct ParallelPair {
     bool operator==(const ParallelPair&) const = default;
 };
 
-/// What an edge is found with. A centre drill touches with its body, a drill with its tip, by eye; an indicator reads
-/// the face itself.
+/// What an edge is found with. A centre drill touches with its body, a drill with its tip, by eye.
 enum class FinderKind { EdgeFinder, Wiggler, CentreDrill, DrillTip, Pin };
 
 struct Finder {
@@ -58,7 +57,5 @@ Holdings default_holdings();
 /// fractions of an inch. Its name in files is the same in millimetres.
 std::string in_words(const ParallelPair& pair);
 std::string name_of(const ParallelPair& pair);
-/// "edge finder", "wiggler", "centre drill's body" …
-std::string in_words(FinderKind kind);
 
 } // namespace clockface

@@ -253,7 +253,8 @@ private slots:
         Job low = with_ids(held_job(60, 50, 8));
         low.patterns = {single("A", 30, 25, 3)};
         at_hand(low).holding = {"small vise", "9x34"};
-        QVERIFY(!plan_at_hand(with_ids(low), default_shop()).held.fault.empty());
+        const Held high = plan_at_hand(with_ids(low), default_shop()).held;
+        QVERIFY(!high.fault.empty() && high.gripped == Length{});
     }
 
     // Left face at X 0, finder of 10: the spindle stands at -5. Fixed jaw behind a plate of 60: Y 60 + 5.
@@ -272,6 +273,15 @@ private slots:
         QCOMPARE(steps.size(), std::size_t{3});
         QVERIFY(steps[0].find("Set X to \u22125.000.") != std::string::npos);
         QVERIFY(steps[1].find("Set Y to +65.000.") != std::string::npos);
+        // Dials that cannot be set are not set: from the touch at X -5 it is 5 mm on to zero, from Y 65 it is 65 back.
+        const std::vector<std::string> fixed = pick_up_in_words(
+            job,
+            {"M", "",
+             Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.1), screw(Unit::Millimetre, 2.5, 125, 0.1), false}},
+            plan.held);
+        QVERIFY(fixed[0].find("X 0 lies 5 mm further on towards plus") != std::string::npos);
+        QVERIFY(fixed[1].find("Y 0 lies 65 mm further on towards minus") != std::string::npos);
+        QVERIFY(fixed[0].find("Set X") == std::string::npos);
         // -2.54 on a screw of 2.5 mm is turn -2, then 2.46.
         const Machine wheels{
             "M", "", Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.1), screw(Unit::Millimetre, 2.5, 125, 0.1)}};
