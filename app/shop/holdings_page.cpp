@@ -20,6 +20,14 @@ template <class Thing> struct Listed {
     template <class Part> ShopBlanks::Reach<Part> part(Part Thing::*member) const {
         return [found = *this, member](Shop& shop) { return found(shop) ? &(found(shop)->*member) : nullptr; };
     }
+    /// Of a blank or link about it: no two things of the shop have the same.
+    [[nodiscard]] QString called(const char* name) const {
+        return QStringLiteral("%1:%2").arg(QLatin1String(name)).arg(index + 1);
+    }
+    void size(const ShopBlanks& blanks, Sentence& s, const char* name, const QString& what,
+              Length Thing::*member) const {
+        blanks.length(s, called(name), what, Unit::Millimetre, part(member));
+    }
     void take_out(Shop& shop) const {
         if ((*this)(shop))
             (shop.holdings.*list).erase((shop.holdings.*list).begin() + static_cast<std::ptrdiff_t>(index));
@@ -43,27 +51,23 @@ void ShopView::write_vises(Card& card) {
     card.heading(tr("Vises"));
     for (std::size_t i = 0; i < m_document.shop().holdings.vises.size(); ++i) {
         const Listed<Vise> vise{&Holdings::vises, i};
-        const QString id = QString::number(i + 1);
         Sentence& s = card.sentence();
         s.reads(
             tr("The {viseName} has jaws {jawWidth} wide and {jawThickness} thick, {jawDepth} above its bed; it "
                "opens {opening}, its bed stands {bedHeight} above the table and has a slot of {slot} in its middle. "
                "The {fixedJaw} jaw is the fixed one; the moving jaw {jawLifts}. {viseGone}"));
-        m_blanks.text(s, QStringLiteral("viseName:") + id, tr("name of the vise"), vise.part(&Vise::name));
-        const auto size = [&](const char* name, const QString& what, Length Vise::*member) {
-            m_blanks.length(s, QLatin1String(name) + QLatin1Char(':') + id, what, Unit::Millimetre, vise.part(member));
-        };
-        size("jawWidth", tr("width of the jaws"), &Vise::jaw_width);
-        size("jawThickness", tr("thickness of each jaw"), &Vise::jaw_thickness);
-        size("jawDepth", tr("depth of the jaws, from the bed up"), &Vise::jaw_depth);
-        size("opening", tr("the widest it opens"), &Vise::opening);
-        size("bedHeight", tr("height of its bed above the table"), &Vise::bed_height);
-        size("slot", tr("width of the open slot in its bed, 0 for none"), &Vise::slot);
-        m_blanks.flag(s, QStringLiteral("fixedJaw:") + id, tr("which jaw is fixed"), tr("near"), tr("rear"),
+        m_blanks.text(s, vise.called("viseName"), tr("name of the vise"), vise.part(&Vise::name));
+        vise.size(m_blanks, s, "jawWidth", tr("width of the jaws"), &Vise::jaw_width);
+        vise.size(m_blanks, s, "jawThickness", tr("thickness of each jaw"), &Vise::jaw_thickness);
+        vise.size(m_blanks, s, "jawDepth", tr("depth of the jaws, from the bed up"), &Vise::jaw_depth);
+        vise.size(m_blanks, s, "opening", tr("the widest it opens"), &Vise::opening);
+        vise.size(m_blanks, s, "bedHeight", tr("height of its bed above the table"), &Vise::bed_height);
+        vise.size(m_blanks, s, "slot", tr("width of the open slot in its bed, 0 for none"), &Vise::slot);
+        m_blanks.flag(s, vise.called("fixedJaw"), tr("which jaw is fixed"), tr("near"), tr("rear"),
                       vise.part(&Vise::fixed_rear));
-        m_blanks.flag(s, QStringLiteral("jawLifts:") + id, tr("whether the moving jaw lifts"), tr("stays down"),
+        m_blanks.flag(s, vise.called("jawLifts"), tr("whether the moving jaw lifts"), tr("stays down"),
                       tr("lifts when it is tightened"), vise.part(&Vise::jaw_lifts));
-        s.ends_with(QStringLiteral("viseGone:") + id, tr("it is no longer here"),
+        s.ends_with(vise.called("viseGone"), tr("it is no longer here"),
                     [this, vise] { change(tr("vise taken out"), [vise](Shop& shop) { vise.take_out(shop); }); });
     }
     card.link(QStringLiteral("addVise"), tr("another vise"), [this] {
@@ -79,16 +83,12 @@ void ShopView::write_parallels(Card& card) {
     card.heading(tr("Parallels and boards"));
     for (std::size_t i = 0; i < m_document.shop().holdings.parallels.size(); ++i) {
         const Listed<ParallelPair> pair{&Holdings::parallels, i};
-        const QString id = QString::number(i + 1);
         Sentence& s = card.sentence();
         s.reads(tr("A pair {pairThickness} thick, {pairHeight} high and {pairLength} long. {pairGone}"));
-        const auto size = [&](const char* name, const QString& what, Length ParallelPair::*member) {
-            m_blanks.length(s, QLatin1String(name) + QLatin1Char(':') + id, what, Unit::Millimetre, pair.part(member));
-        };
-        size("pairThickness", tr("thickness of the pair"), &ParallelPair::thickness);
-        size("pairHeight", tr("height of the pair"), &ParallelPair::height);
-        size("pairLength", tr("length of the pair"), &ParallelPair::length);
-        s.ends_with(QStringLiteral("pairGone:") + id, tr("it is no longer here"),
+        pair.size(m_blanks, s, "pairThickness", tr("thickness of the pair"), &ParallelPair::thickness);
+        pair.size(m_blanks, s, "pairHeight", tr("height of the pair"), &ParallelPair::height);
+        pair.size(m_blanks, s, "pairLength", tr("length of the pair"), &ParallelPair::length);
+        s.ends_with(pair.called("pairGone"), tr("it is no longer here"),
                     [this, pair] { change(tr("parallels taken out"), [pair](Shop& shop) { pair.take_out(shop); }); });
     }
     card.link(QStringLiteral("addPair"), tr("another pair"), [this] {
@@ -115,19 +115,15 @@ void ShopView::write_finders(Card& card) {
     card.heading(tr("What edges are found with"));
     for (std::size_t i = 0; i < m_document.shop().holdings.finders.size(); ++i) {
         const Listed<Finder> finder{&Holdings::finders, i};
-        const QString id = QString::number(i + 1);
         Sentence& s = card.sentence();
         s.reads(tr("The {finderName} is {finderDiameter} wide where it touches, finds the same edge again within "
                    "{finderRepeats}, and needs {finderNeeds} of a face to stand free. {finderGone}"));
-        m_blanks.text(s, QStringLiteral("finderName:") + id, tr("name of the finder"), finder.part(&Finder::name));
-        const auto size = [&](const char* name, const QString& what, Length Finder::*member) {
-            m_blanks.length(s, QLatin1String(name) + QLatin1Char(':') + id, what, Unit::Millimetre,
-                            finder.part(member));
-        };
-        size("finderDiameter", tr("diameter where it touches, 0 for a tip by eye"), &Finder::diameter);
-        size("finderRepeats", tr("how well it repeats"), &Finder::repeats);
-        size("finderNeeds", tr("how much of a face it needs"), &Finder::needs);
-        s.ends_with(QStringLiteral("finderGone:") + id, tr("it is no longer here"), [this, finder] {
+        m_blanks.text(s, finder.called("finderName"), tr("name of the finder"), finder.part(&Finder::name));
+        finder.size(m_blanks, s, "finderDiameter", tr("diameter where it touches, 0 for a tip by eye"),
+                    &Finder::diameter);
+        finder.size(m_blanks, s, "finderRepeats", tr("how well it repeats"), &Finder::repeats);
+        finder.size(m_blanks, s, "finderNeeds", tr("how much of a face it needs"), &Finder::needs);
+        s.ends_with(finder.called("finderGone"), tr("it is no longer here"), [this, finder] {
             change(tr("finder taken out"), [finder](Shop& shop) { finder.take_out(shop); });
         });
     }

@@ -273,14 +273,12 @@ BENCHMARK_CAPTURE(board_repaint, plate, job_of)->Arg(100)->Arg(1000)->Arg(10000)
 BENCHMARK_CAPTURE(board_repaint, bar, bar_job_of)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
 
 // From the key to the painted board and slip, in the whole window with an open blank.
-void keystroke_to_board(benchmark::State& state) {
-    Window w;
-    w.document.show_example(job_of(static_cast<int>(state.range(0))));
+void type_into(benchmark::State& state, Window& w, const char* name, const char* begun) {
     QApplication::processEvents();
-    BlankEdit* blank = w.blank("pitch");
+    BlankEdit* blank = w.blank(name);
     blank->setFocus();
     QApplication::processEvents();
-    blank->setText("11.7");
+    blank->setText(begun);
     int n = 0;
     for (auto _ : state) {
         QTest::keyClick(blank, Qt::Key_Backspace);
@@ -288,26 +286,22 @@ void keystroke_to_board(benchmark::State& state) {
         w.main.findChild<BoardView*>()->repaint();
     }
 }
+
+void keystroke_to_board(benchmark::State& state) {
+    Window w;
+    w.document.show_example(job_of(static_cast<int>(state.range(0))));
+    type_into(state, w, "pitch", "11.7");
+}
 BENCHMARK(keystroke_to_board)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
 
-// A board's thickness typed under Hold: its proposal, what every drill meets, board, section and slip.
+// A board's thickness under Hold: its proposal, what every drill meets, board, section and slip.
 void holding_to_board(benchmark::State& state) {
     Window w;
     Job job = job_of(static_cast<int>(state.range(0)));
     at_hand(job).holding.in = ""; // clamped on the table
     w.document.show_example(job);
     w.main.show_stage(Stage::Hold);
-    QApplication::processEvents();
-    BlankEdit* blank = w.blank("waste");
-    blank->setFocus();
-    QApplication::processEvents();
-    blank->setText("21.7");
-    int n = 0;
-    for (auto _ : state) {
-        QTest::keyClick(blank, Qt::Key_Backspace);
-        QTest::keyClick(blank, static_cast<Qt::Key>(Qt::Key_1 + n++ % 8));
-        w.main.findChild<BoardView*>()->repaint();
-    }
+    type_into(state, w, "waste", "21.7");
 }
 BENCHMARK(holding_to_board)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
 
