@@ -182,7 +182,7 @@ void BarLayer::hole(const Hole& hole, bool chosen, bool near, bool troubled) {
     }
     hole_in_end(hole, line, width);
     if (troubled) {
-        m_painter.setPen(QPen(QColor("#FF9C86"), 2.0, Qt::DashLine));
+        m_painter.setPen(QPen(m_look.stop_on_dark, 2.0, Qt::DashLine));
         m_painter.setBrush(Qt::NoBrush);
         const double r = m_board.radius_of(hole) + 8.0;
         for (const Point& place : views.places(hole))

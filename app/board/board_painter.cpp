@@ -33,8 +33,8 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
         order.path();
     if (stage == Stage::Cutters)
         cutters.rings();
-    HoldLayer hold(m_board);
     if (stage == Stage::Hold) {
+        HoldLayer hold(m_board);
         hold.holding();
         hold.rings();
     }

@@ -1,8 +1,7 @@
 #include "board/board_view.h"
 
-#include "board/hold_layer.h"
-
 #include "board/cutter_layer.h"
+#include "board/hold_layer.h"
 #include "look/painting.h"
 
 #include "board/measuring.h"

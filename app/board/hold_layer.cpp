@@ -1,6 +1,7 @@
 #include "board/hold_layer.h"
 
 #include "holding/beneath.h"
+#include "look/hatch.h"
 
 #include <algorithm>
 
@@ -8,17 +9,8 @@ namespace clockface::app {
 
 namespace {
 
-// Steel, beside marking blue: the same hatch on jaws, parallels and the vise in section.
-constexpr double hatch_step = 9.0;
-
-void hatch(QPainter& painter, const QRectF& box, const QColor& colour) {
-    painter.save();
-    painter.setClipRect(box, Qt::IntersectClip);
-    painter.setPen(QPen(colour, 0.7));
-    for (double x = box.left() - box.height(); x < box.right(); x += hatch_step)
-        painter.drawLine(QPointF(x, box.bottom()), QPointF(x + box.height(), box.top()));
-    painter.restore();
-}
+// Steel, beside marking blue: the same hatch on jaws and on what stands under the work.
+constexpr double hatch_step = 9.0, hatch_line = 0.7;
 
 } // namespace
 
@@ -39,7 +31,7 @@ std::pair<Point, Point> HoldLayer::extent(const Held& held) {
 void HoldLayer::jaw(const Solid& solid, bool fixed) {
     const QRectF at = box(solid);
     m_painter.fillRect(at, m_look.surround);
-    hatch(m_painter, at, m_look.faint);
+    hatch(m_painter, at, QPen(m_look.faint, hatch_line), hatch_step);
     m_painter.setPen(QPen(fixed ? m_look.brass_on_dark : m_look.faint, fixed ? 2.4 : 1.4));
     m_painter.setBrush(Qt::NoBrush);
     m_painter.drawRect(at);
@@ -79,7 +71,7 @@ void HoldLayer::holding() {
         case Underneath::Parallel:
         case Underneath::Waste: {
             const QRectF at = box(each);
-            hatch(m_painter, at, m_look.strokes);
+            hatch(m_painter, at, QPen(m_look.strokes, hatch_line), hatch_step);
             m_painter.setPen(QPen(m_look.faint, 1.3, Qt::DashLine));
             m_painter.setBrush(Qt::NoBrush);
             m_painter.drawRect(at);
@@ -109,7 +101,7 @@ void HoldLayer::rings() {
         m_painter.setBrush(Qt::NoBrush);
         const Underneath what = plan.beneath[i].what;
         if (spoils(what)) {
-            const QColor red("#FF9C86");
+            const QColor& red = m_look.stop_on_dark;
             m_painter.setPen(QPen(red, 2.6, Qt::DashLine));
             m_painter.drawEllipse(at, r, r);
             m_painter.setPen(QPen(red, 2.0));

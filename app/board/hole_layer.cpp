@@ -76,7 +76,7 @@ void HoleLayer::draw_hole(QPainter& painter, QPointF at, const HoleLook& look) c
         painter.drawEllipse(at, r + 3.0, r + 3.0);
     }
     if (look.troubled) {
-        painter.setPen(QPen(QColor("#FF9C86"), 2.0, Qt::DashLine));
+        painter.setPen(QPen(m_look.stop_on_dark, 2.0, Qt::DashLine));
         painter.drawEllipse(at, r + 8.0, r + 8.0);
     }
 }

@@ -1,6 +1,6 @@
 #include "cutters/cutters_slip.h"
 
-#include "cutters/depth_view.h"
+#include "board/section_view.h"
 #include "cutting/chains.h"
 #include "cutting/depth_figure.h"
 #include "formats/cutter_report.h"

@@ -2,6 +2,7 @@
 
 #include "cutting/depth_figure.h"
 #include "formats/cutter_report.h"
+#include "look/hatch.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "shop/cutter_points.h"
@@ -21,46 +22,12 @@ constexpr double line_height = 21.0;
 
 } // namespace
 
-int chosen_hole(const Document& document, const Selection& selection) {
-    const auto& holes = document.plan().holes;
-    int first = holes.empty() ? -1 : 0;
-    bool of_pattern = false;
-    for (int i = 0; i < static_cast<int>(holes.size()); ++i) {
-        const Hole& hole = holes[static_cast<std::size_t>(i)];
-        if (hole.name == selection.hole())
-            return i;
-        if (!of_pattern && document.job().patterns[hole.pattern].name == selection.pattern()) {
-            first = i;
-            of_pattern = true;
-        }
-    }
-    return first;
-}
-
 DepthView::DepthView(Document& document, Selection& selection, QWidget* parent)
-    : QWidget(parent)
-    , m_document(document)
-    , m_selection(selection)
-    , m_look(&Look::day()) {
+    : SectionView(document, selection, parent) {
     setObjectName(QStringLiteral("depthView"));
-    setMinimumHeight(230);
-    connect(&document, &Document::changed, this, &DepthView::follow);
-    connect(&selection, &Selection::changed, this, &DepthView::follow);
-}
-
-void DepthView::set_look(const Look& look) {
-    m_look = &look;
-    update();
-}
-
-void DepthView::showEvent(QShowEvent* event) {
-    follow();
-    QWidget::showEvent(event);
 }
 
 void DepthView::follow() {
-    if (!isVisible())
-        return;
     m_stack.reset();
     const int index = chosen_hole(m_document, m_selection);
     const Job& job = m_document.job();
@@ -79,7 +46,6 @@ void DepthView::follow() {
         setAccessibleName(m_title);
         setAccessibleDescription(words.join(QStringLiteral(". ")));
     }
-    update();
 }
 
 DepthView::Frame DepthView::frame() const {
@@ -117,12 +83,7 @@ void DepthView::paintEvent(QPaintEvent*) {
 void DepthView::paint_metal(QPainter& painter, const Frame& at) const {
     const QRectF metal(at.middle - at.half, at.top, 2.0 * at.half, at.y(m_stack->metal) - at.top);
     painter.fillRect(metal, m_look->board);
-    painter.save();
-    painter.setClipRect(metal);
-    painter.setPen(QPen(m_look->faint, 0.6));
-    for (double x = metal.left() - metal.height(); x < metal.right(); x += 11.0)
-        painter.drawLine(QPointF(x, metal.bottom()), QPointF(x + metal.height(), metal.top()));
-    painter.restore();
+    hatch(painter, metal, QPen(m_look->faint, 0.6), 11.0);
     painter.setPen(QPen(m_look->scribed, 1.6));
     painter.drawLine(metal.topLeft(), metal.topRight());
     painter.drawLine(metal.bottomLeft(), metal.bottomRight());
@@ -194,7 +155,7 @@ void DepthView::paint_hole(QPainter& painter, const Frame& at) const {
     if (s.tip > s.metal) {
         const double r = at.across(s.drill) / 2.0;
         const double full = at.y(s.tip - point_length(s.drill, s.point));
-        painter.setPen(QPen(s.through ? m_look->faint : QColor("#FF9C86"), 1.2, Qt::DashLine));
+        painter.setPen(QPen(s.through ? m_look->faint : m_look->stop_on_dark, 1.2, Qt::DashLine));
         painter.drawPolyline(
             QPolygonF(
                 {{-r, std::min(full, bottom)}, {-r, full}, {0.0, at.y(s.tip)}, {r, full}, {r, std::min(full, bottom)}})
@@ -253,7 +214,7 @@ void DepthView::paint_leaders(QPainter& painter, const Frame& at) const {
         all.push_back({s.reamed_to, tr("reamed %1").arg(fig(s.reamed)), fig(s.reamed_to), m_look->brass_on_dark, hole});
     all.push_back({s.full, tr("full diameter %1").arg(fig(s.drill)), fig(s.full), m_look->scribed, hole});
     all.push_back({s.tip, tr("tip of the drill"), fig(s.tip),
-                   s.tip > s.metal && !s.through ? QColor("#FF9C86") : m_look->scribed, 0.0});
+                   s.tip > s.metal && !s.through ? m_look->stop_on_dark : m_look->scribed, 0.0});
     for (const Crossing& each : s.crossings)
         all.push_back({each.from, tr("%1 crosses").arg(q(each.name)), fig(std::max(each.from, Length{})),
                        m_look->brass_on_dark, hole});

@@ -1,31 +1,23 @@
 // The chosen hole in section, to scale, with its depths told apart.
 #pragma once
 
+#include "board/section_view.h"
 #include "cutting/depth_stack.h"
-#include "document/document.h"
-#include "document/selection.h"
-#include "look/look.h"
-
-#include <QWidget>
 
 namespace clockface::app {
 
-class DepthView : public QWidget {
+class DepthView : public SectionView {
     Q_OBJECT
 public:
     DepthView(Document& document, Selection& selection, QWidget* parent = nullptr);
-    void set_look(const Look& look);
     /// What is drawn; nothing when there is no hole.
     [[nodiscard]] const std::optional<DepthStack>& stack() const { return m_stack; }
 
 protected:
     void paintEvent(QPaintEvent* event) override;
-    void showEvent(QShowEvent* event) override;
+    void follow() override;
 
 private:
-    Document& m_document;
-    Selection& m_selection;
-    const Look* m_look;
     std::optional<DepthStack> m_stack;
     QString m_title;
 
@@ -37,7 +29,6 @@ private:
         [[nodiscard]] double y(Length depth) const { return top + depth.in_mm() * scale; }
         [[nodiscard]] double across(Length width) const { return width.in_mm() * scale; }
     };
-    void follow();
     [[nodiscard]] Frame frame() const;
     void paint_metal(QPainter& painter, const Frame& at) const;
     void paint_crossings(QPainter& painter, const Frame& at) const;
@@ -45,8 +36,5 @@ private:
     void paint_thread(QPainter& painter, const Frame& at) const;
     void paint_leaders(QPainter& painter, const Frame& at) const;
 };
-
-/// Index of the hole that is chosen, or of the first of the chosen pattern, or of all; -1 when there is none.
-int chosen_hole(const Document& document, const Selection& selection);
 
 } // namespace clockface::app

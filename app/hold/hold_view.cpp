@@ -1,7 +1,7 @@
 #include "hold/hold_view.h"
 
-#include "cutters/depth_view.h"
 #include "holding/beneath.h"
+#include "look/hatch.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "plan/beneath_words.h"
@@ -18,35 +18,17 @@ constexpr double head = 34.0; // of the title
 constexpr double foot = 16.0;
 constexpr double words = 240.0; // at the right
 
-// What is seen below the bed of the vise, or of the table.
+// What is seen of the table.
 constexpr Length of_table = Length::mm(8.0);
 
 } // namespace
 
 HoldView::HoldView(Document& document, Selection& selection, QWidget* parent)
-    : QWidget(parent)
-    , m_document(document)
-    , m_selection(selection)
-    , m_look(&Look::day()) {
+    : SectionView(document, selection, parent) {
     setObjectName(QStringLiteral("holdView"));
-    setMinimumHeight(230);
-    connect(&document, &Document::changed, this, &HoldView::follow);
-    connect(&selection, &Selection::changed, this, &HoldView::follow);
-}
-
-void HoldView::set_look(const Look& look) {
-    m_look = &look;
-    update();
-}
-
-void HoldView::showEvent(QShowEvent* event) {
-    follow();
-    QWidget::showEvent(event);
 }
 
 void HoldView::follow() {
-    if (!isVisible())
-        return;
     const SetupPlan& plan = m_document.plan();
     const int hole = chosen_hole(m_document, m_selection);
     if (plan.held.by_its_list)
@@ -61,7 +43,6 @@ void HoldView::follow() {
     for (const BeneathGroup& group : beneath_groups(plan, m_document.job().unit))
         said << q(group.sentence);
     setAccessibleDescription(said.join(QLatin1Char(' ')));
-    update();
 }
 
 Length HoldView::deepest() const {
@@ -121,14 +102,7 @@ void HoldView::paint_solid(QPainter& painter, const Frame& at, const Solid& soli
         hole < 0 ? Length{} : (plan.holes[static_cast<std::size_t>(hole)].at + datum_from_middle(m_document.job())).x;
     const bool cut = solid.left <= x && x <= solid.right;
     const Length wide = held.vise ? held.across / 2.0 + held.vise->jaw_thickness : held.across * 0.7;
-    const Length bed = held.height + (held.parallels ? held.parallels->height : Length{});
-    Length bottom = held.height + held.waste;
-    if (solid.kind == Underneath::Table)
-        bottom = solid.top + of_table;
-    else if (solid.kind == Underneath::Parallel)
-        bottom = bed;
-    else if (held.vise)
-        bottom = bed + held.vise->bed_height;
+    const Length bottom = solid.kind == Underneath::Table ? solid.top + of_table : solid.bottom;
     const QRectF box(at.at(std::max(solid.near, -wide), solid.top), at.at(std::min(solid.far, wide), bottom));
     if (!cut) {
         painter.setPen(QPen(m_look->faint, 0.9, Qt::DashLine));
@@ -138,12 +112,7 @@ void HoldView::paint_solid(QPainter& painter, const Frame& at, const Solid& soli
     }
     const bool wood = solid.kind == Underneath::Waste;
     painter.fillRect(box, wood ? m_look->air : m_look->bench);
-    painter.save();
-    painter.setClipRect(box);
-    painter.setPen(QPen(m_look->faint, 0.6, wood ? Qt::DotLine : Qt::SolidLine));
-    for (double from = box.left() - box.height(); from < box.right(); from += wood ? 7.0 : 11.0)
-        painter.drawLine(QPointF(from, box.bottom()), QPointF(from + box.height(), box.top()));
-    painter.restore();
+    hatch(painter, box, QPen(m_look->faint, 0.6, wood ? Qt::DotLine : Qt::SolidLine), wood ? 7.0 : 11.0);
     const bool fixed = solid.kind == Underneath::Jaw && held.vise->fixed_rear == solid.rear;
     painter.setPen(QPen(fixed ? m_look->brass_on_dark : m_look->faint, fixed ? 2.2 : 1.2));
     painter.setBrush(Qt::NoBrush);
@@ -174,7 +143,7 @@ void HoldView::paint_drill(QPainter& painter, const Frame& at) const {
     const QPolygonF path(
         {at.at(y - r, {}), at.at(y - r, full), at.at(y, step.tip), at.at(y + r, full), at.at(y + r, {})});
     const bool bad = spoils(under.what);
-    const QColor colour = bad ? QColor("#FF9C86") : m_look->brass_on_dark;
+    const QColor colour = bad ? m_look->stop_on_dark : m_look->brass_on_dark;
     painter.setPen(QPen(colour, 2.0, bad ? Qt::DashLine : Qt::SolidLine));
     painter.setBrush(m_look->surround);
     painter.drawPolygon(path);

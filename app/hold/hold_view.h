@@ -1,23 +1,19 @@
 // The work as it is held, in section across the jaws through the chosen hole, to scale.
 #pragma once
 
-#include "document/document.h"
-#include "document/selection.h"
-#include "look/look.h"
-
-#include <QWidget>
+#include "board/section_view.h"
+#include "holding/held.h"
 
 namespace clockface::app {
 
-class HoldView : public QWidget {
+class HoldView : public SectionView {
     Q_OBJECT
 public:
     HoldView(Document& document, Selection& selection, QWidget* parent = nullptr);
-    void set_look(const Look& look);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
-    void showEvent(QShowEvent* event) override;
+    void follow() override;
 
 private:
     // Pixels of the section: from the near side (left) to the far side, and down from the work's top.
@@ -28,12 +24,8 @@ private:
             return top + QPointF(y.in_mm() * scale, down.in_mm() * scale);
         }
     };
-    Document& m_document;
-    Selection& m_selection;
-    const Look* m_look;
     QString m_title;
 
-    void follow();
     [[nodiscard]] Frame frame(const std::vector<Solid>& solids) const;
     void paint_solid(QPainter& painter, const Frame& at, const Solid& solid) const;
     void paint_work(QPainter& painter, const Frame& at) const;

@@ -26,6 +26,7 @@ Look make_day() {
     look.brass = "#7A5210";
     look.brass_on_dark = "#E0AC4A";
     look.stop = "#A83A26";
+    look.stop_on_dark = "#FF9C86";
     look.check = "#7D5A0C";
     look.good = "#3F6B3A";
     look.good_on_dark = "#8CC084";

@@ -15,7 +15,7 @@ struct Look {
     // the slip
     QColor card, ink, quiet, rule, link, chosen_row;
     // states, always together with a shape or a word
-    QColor brass, brass_on_dark, stop, check, good, good_on_dark;
+    QColor brass, brass_on_dark, stop, stop_on_dark, check, good, good_on_dark;
     QColor strip, strip_ink;
     // the Bench
     QColor bench, bench_text, bench_quiet, bench_note, bench_note_text;

@@ -289,8 +289,7 @@ void MainWindow::show_stage(Stage stage) {
     }
     m_pages->setCurrentIndex(0);
     m_slips->setCurrentWidget(shown);
-    show_depths(stage == Stage::Cutters);
-    show_held(stage == Stage::Hold);
+    show_below_board(stage);
     m_boards->setCurrentWidget(m_board);
     m_board->set_stage(stage);
 }
@@ -316,8 +315,7 @@ void MainWindow::show_old_part() {
     if (m_stage != Stage::Holes)
         show_stage(Stage::Holes);
     m_slips->setCurrentWidget(part());
-    show_depths(false);
-    show_held(false);
+    show_below_board({});
     m_boards->setCurrentWidget(m_part_board);
     m_part_board->fit();
     m_part_board->setFocus();

@@ -3,14 +3,13 @@
 
 #include "bench/bench_view.h"
 #include "board/board_view.h"
-#include "cutters/depth_view.h"
+#include "board/section_view.h"
 #include "document/beside.h"
 #include "document/document.h"
 #include "document/job_claim.h"
 #include "document/recovery.h"
 #include "document/selection.h"
 #include "document/shop_store.h"
-#include "hold/hold_view.h"
 #include "order/shown_parts.h"
 #include "part/part_board.h"
 #include "report/template.h"
@@ -114,8 +113,7 @@ private:
     Reckoner* m_reckoner = nullptr;
     PartSlip* m_part = nullptr;
     PartBoard* m_part_board = nullptr;
-    DepthView* m_depths = nullptr;
-    HoldView* m_held = nullptr;
+    std::map<Stage, SectionView*> m_below_board;
     ShopView* m_shop = nullptr;
 
     QWidget* view_of(Stage stage);
@@ -124,8 +122,7 @@ private:
     Reckoner* reckoner();
     PartSlip* part();
     ShopView* shop_view();
-    void show_depths(bool shown);
-    void show_held(bool shown);
+    void show_below_board(std::optional<Stage> stage); // nothing: of none
     void say_drawing(bool waiting);
     void connect_view(QWidget* view);
     void add_slip(QWidget* slip);

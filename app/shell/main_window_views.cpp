@@ -125,24 +125,15 @@ ShopView* MainWindow::shop_view() {
     return m_shop;
 }
 
-void MainWindow::show_depths(bool shown) {
-    if (shown && !m_depths) {
-        m_depths = new DepthView(m_document, m_selection);
-        m_board_place->addWidget(m_depths, 43);
-        wear_look();
-    }
-    if (m_depths)
-        m_depths->setVisible(shown);
-}
-
-void MainWindow::show_held(bool shown) {
-    if (shown && !m_held) {
-        m_held = new HoldView(m_document, m_selection);
-        m_board_place->addWidget(m_held, 43);
-        wear_look();
-    }
-    if (m_held)
-        m_held->setVisible(shown);
+void MainWindow::show_below_board(std::optional<Stage> stage) {
+    for (const StageEntry& each : stages())
+        if (stage == each.stage && each.below_board && !m_below_board[each.stage]) {
+            m_below_board[each.stage] = each.below_board({m_document, m_selection, m_shown});
+            m_board_place->addWidget(m_below_board[each.stage], 43);
+            wear_look();
+        }
+    for (const auto& [of, section] : m_below_board)
+        section->setVisible(stage == of);
 }
 
 void MainWindow::wear_look() {
@@ -158,10 +149,8 @@ void MainWindow::wear_look() {
         m_part->set_look(*m_look);
         m_part_board->set_look(*m_look);
     }
-    if (m_depths)
-        m_depths->set_look(*m_look);
-    if (m_held)
-        m_held->set_look(*m_look);
+    for (const auto& [of, section] : m_below_board)
+        section->set_look(*m_look);
 }
 
 } // namespace clockface::app

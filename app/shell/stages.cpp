@@ -2,7 +2,9 @@
 
 #include "bench/bench_view.h"
 #include "cutters/cutters_slip.h"
+#include "cutters/depth_view.h"
 #include "hold/hold_slip.h"
+#include "hold/hold_view.h"
 #include "order/order_slip.h"
 #include "slips/blank_slip.h"
 #include "slips/holes_slip.h"
@@ -49,9 +51,11 @@ const std::vector<StageEntry>& stages() {
          [](const StageNeeds& with) { return new HolesSlip(with.document, with.selection); }, state_by(StageOf::Holes)},
         {Stage::Cutters, QStringLiteral("cutters"), QObject::tr("Cutters"), false,
          [](const StageNeeds& with) { return new CuttersSlip(with.document, with.selection); },
-         state_by(StageOf::Cutters)},
+         state_by(StageOf::Cutters),
+         [](const StageNeeds& with) { return new DepthView(with.document, with.selection); }},
         {Stage::Hold, QStringLiteral("hold"), QObject::tr("Hold"), false,
-         [](const StageNeeds& with) { return new HoldSlip(with.document, with.selection); }, state_by(StageOf::Hold)},
+         [](const StageNeeds& with) { return new HoldSlip(with.document, with.selection); }, state_by(StageOf::Hold),
+         [](const StageNeeds& with) { return new HoldView(with.document, with.selection); }},
         {Stage::Order, QStringLiteral("order"), QObject::tr("Order"), false,
          [](const StageNeeds& with) { return new OrderSlip(with.document, with.selection, with.shown); },
          state_by(StageOf::Order)},

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "board/board_painter.h"
+#include "board/section_view.h"
 #include "document/document.h"
 #include "document/selection.h"
 #include "order/shown_parts.h"
@@ -31,6 +32,7 @@ struct StageEntry {
     bool whole_window; ///< it takes the place of board and slip
     std::function<QWidget*(const StageNeeds&)> make;
     std::function<StageState(const Document&)> state;
+    std::function<SectionView*(const StageNeeds&)> below_board{}; ///< a section under the board, where there is one
 };
 
 const std::vector<StageEntry>& stages();

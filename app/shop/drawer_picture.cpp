@@ -88,7 +88,7 @@ void DrawerPicture::paintEvent(QPaintEvent*) {
         double last_used = -100.0, last_missing = -100.0;
         for (const Place& place : row.places) {
             painter.setPen(place.owned ? QPen(place.used ? look.brass_on_dark : look.faint, 1.0)
-                                       : QPen(QColor("#FF9C86"), 1.2, Qt::DashLine));
+                                       : QPen(look.stop_on_dark, 1.2, Qt::DashLine));
             painter.setBrush(place.used ? look.brass_on_dark : look.surround);
             if (!place.owned)
                 painter.setBrush(Qt::NoBrush);
@@ -99,7 +99,7 @@ void DrawerPicture::paintEvent(QPaintEvent*) {
                 continue;
             last = place.box.center().x();
             painter.setFont(type(8.5, place.used));
-            painter.setPen(place.used ? look.brass_on_dark : QColor("#FF9C86"));
+            painter.setPen(place.used ? look.brass_on_dark : look.stop_on_dark);
             painter.drawText(QRectF(last - 24, place.used ? y - row_height / 2.0 : y + row_height / 2.0 - 14, 48, 14),
                              Qt::AlignCenter, q(place.cutter.size));
         }

@@ -1,5 +1,6 @@
 // The Cutters stage through the real window: steps chosen, typed, left out, kept; bad input; undo.
 #include "cutters/cutters_slip.h"
+#include "cutters/depth_view.h"
 #include "support/sentences.h"
 
 #include <QLabel>
