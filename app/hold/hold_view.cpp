@@ -101,7 +101,7 @@ void HoldView::paint_solid(QPainter& painter, const Frame& at, const Solid& soli
     const Length x =
         hole < 0 ? Length{} : (plan.holes[static_cast<std::size_t>(hole)].at + datum_from_middle(m_document.job())).x;
     const bool cut = solid.left <= x && x <= solid.right;
-    const Length wide = held.vise ? held.across / 2.0 + held.vise->jaw_thickness : held.across * 0.7;
+    const Length wide = held.vise ? held.across / 2.0 + held.vise->jaw_thickness : held.across * 0.53;
     const Length bottom = solid.kind == Underneath::Table ? solid.top + of_table : solid.bottom;
     const QRectF box(at.at(std::max(solid.near, -wide), solid.top), at.at(std::min(solid.far, wide), bottom));
     if (!cut) {
