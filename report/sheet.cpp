@@ -7,7 +7,6 @@
 #include "layout/bar.h"
 #include "layout/on_bar.h"
 #include "measure/figures.h"
-#include "ordering/pick_up.h"
 #include "ordering/wording.h"
 #include "plan/beneath_words.h"
 #include "words/say.h"
@@ -145,16 +144,13 @@ QString proof_words(const Job& job, const SetupPlan& plan) {
                           {"miss", deviation_in_words(worst->miss, job.unit)}}));
 }
 
-// How the work lies, what its drills meet, and how zero is found.
+// How the work lies, and what its drills meet. How zero is found is in the list of moves.
 QString hold_words(const Job& job, const SetupPlan& plan) {
     if (!plan.held.known)
         return {};
     QString html = heading(say("Held")) + paragraph(in_words(plan.held, job.unit));
     for (const BeneathGroup& group : beneath_groups(plan, job.unit))
         html += paragraph(group.sentence);
-    int step = 0;
-    for (const std::string& words : pick_up_in_words(job, plan.machine, plan.held))
-        html += paragraph(std::to_string(++step) + ". " + words);
     return html;
 }
 

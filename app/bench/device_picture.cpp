@@ -121,6 +121,31 @@ private:
 
     void picture(const PickUpZero&) { zero_on_work(); }
     void picture(const ZeroReadout&) { zero_on_work(); }
+    // The face that is touched, thick, and the finder beside it.
+    void picture(const TouchEdge& touch) {
+        work(false);
+        const bool high = touch.stands == Towards::Plus, x = touch.axis == Axis::X;
+        const Length w = m_job.blank.extent_x() / 2.0, h = m_job.blank.extent_y() / 2.0;
+        const Length face = (x ? w : h) * (high ? 1.0 : -1.0);
+        m_painter.setPen(QPen(m_look.brass_on_dark, 6.0));
+        m_painter.drawLine(screen(x ? Point{face, -h} : Point{-w, face}), screen(x ? Point{face, h} : Point{w, face}));
+        const double r = std::max(9.0, touch.finder.diameter.in_mm() / 2.0 * scale());
+        const QPointF out = x ? QPointF(high ? r : -r, 0.0) : QPointF(0.0, high ? -r : r);
+        m_painter.setPen(QPen(m_look.scribed, 3.0));
+        m_painter.setBrush(m_look.air);
+        m_painter.drawEllipse(screen(x ? Point{face, {}} : Point{{}, face}) + out, r, r);
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("brass: the face; the finder stands beside it"),
+             16, m_look.bench_quiet);
+    }
+    void picture(const LookAtCorner& look) {
+        work(false);
+        const Length w = m_job.blank.extent_x() / 2.0, h = m_job.blank.extent_y() / 2.0;
+        m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.drawEllipse(screen({look.right ? w : -w, look.far ? h : -h}), 16.0, 16.0);
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("half the tip over each edge"), 16,
+             m_look.bench_quiet);
+    }
     void picture(const DrillHole&) { work(true); }
     void picture(const PrickMark&) { work(true); }
     void picture(const PunchMark&) { work(true); }
@@ -224,7 +249,7 @@ private:
              m_look.bench_quiet);
     }
 
-    void picture(const GoToReadout&) { work(true); }
+    void picture(const GoToReadout&) { work(m_hole >= 0); }
     void picture(const KeyCircle& key) { routine(key.holes); }
     void picture(const KeyRow& key) { routine(key.holes); }
     void routine(const std::vector<int>& holes) {

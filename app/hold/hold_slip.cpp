@@ -3,6 +3,7 @@
 #include "holding/beneath.h"
 #include "look/words.h"
 #include "measure/figures.h"
+#include "measure/limits.h"
 #include "measure/shop_number.h"
 #include "ordering/pick_up.h"
 #include "plan/beneath_words.h"
@@ -166,15 +167,20 @@ void HoldSlip::write_beneath(Card& card) {
 
 void HoldSlip::write_zero(Card& card) {
     const SetupPlan& plan = document().plan();
-    const std::vector<std::string> steps = pick_up_in_words(document().job(), plan.machine, plan.held);
-    if (steps.empty())
+    const std::size_t moves = moves_that_find_zero(plan.route);
+    if (moves == 0)
         return;
     card.heading(tr("Zero is found so"));
-    int number = 0;
-    for (const std::string& step : steps) {
-        ++number;
-        card.words(QStringLiteral("zero:%1").arg(number), tr("%1. %2").arg(number).arg(q(step)), Card::OfUse::ToCopy);
-    }
+    Sentence& s = card.sentence(QStringLiteral("touches"));
+    s.reads(tr("Times each face is touched: {times}."));
+    blanks().count(
+        s, QStringLiteral("times"), tr("how often each face is touched"), 1, limits::touches,
+        [](Job& at) -> int& { return wishes(at).touches; }, later("times"));
+    const WordingNeeds needs = words_for(document().job(), plan);
+    for (std::size_t move = 0; move < moves; ++move)
+        card.words(QStringLiteral("zero:%1").arg(move + 1),
+                   tr("%1. %2").arg(move + 1).arg(q(in_words(plan.route.list[move], needs).sentence)),
+                   Card::OfUse::ToCopy);
 }
 
 } // namespace clockface::app

@@ -431,7 +431,10 @@ void OrderSlip::try_fault(MoveFault slip) {
     const Job& job = document().job();
     const auto move = static_cast<std::size_t>(std::max(m_list_model.move_of(m_list->currentIndex().row()), 0));
     const Broken broken = with_fault(plan.route, plan.machine, move, slip);
-    const SimulatedRun run = carry_out(broken.route, broken.machine, job, plan.holes);
+    const Workplace workplace = workplace_of(plan);
+    Conditions conditions;
+    conditions.workplace = &workplace;
+    const SimulatedRun run = carry_out(broken.route, broken.machine, job, plan.holes, conditions);
     const int out = holes_spoiled(run, plan.holes, allowed_of(job, plan.holes, plan.estimates));
     const auto worst = run.worst();
     QString words =

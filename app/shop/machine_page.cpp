@@ -325,15 +325,17 @@ void ShopView::write_errors(Card& card, std::size_t index) {
     const bool dials = std::holds_alternative<Handwheels>(now.kind) || std::holds_alternative<RotaryTable>(now.kind);
     const bool punch = std::holds_alternative<LayoutBench>(now.kind);
     if (dials)
-        s.reads(tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within {errorSetting}, "
-                   "taking up backlash leaves {errorBacklash}."));
+        s.reads(
+            tr("Two times in three zero is picked up within {errorPickUp} where no finder touches it, a figure is set "
+               "within {errorSetting}, taking up backlash leaves {errorBacklash}."));
     else if (punch)
         s.reads(
             tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within {errorSetting}, a "
                "punch mark stands beside its crossing by {errorMarking}."));
     else
-        s.reads(tr("Two times in three zero is picked up within {errorPickUp}, a figure is set within "
-                   "{errorSetting}."));
+        s.reads(
+            tr("Two times in three zero is picked up within {errorPickUp} where no finder touches it, a figure is set "
+               "within {errorSetting}."));
     m_blanks.length(s, "errorPickUp", tr("how well zero is picked up"), unit, error(&MachineErrors::pick_up));
     m_blanks.length(s, "errorSetting", tr("how well a figure is set"), unit, error(&MachineErrors::setting));
     if (dials)

@@ -1,6 +1,7 @@
 #include "bench/expected.h"
 
 #include "measure/nineteen.h"
+#include "ordering/pick_up.h"
 #include "simulate/allowed.h"
 #include "simulate/many_parts.h"
 
@@ -20,7 +21,7 @@ Point near_enough(const Job& job, const SetupPlan& plan, const Readout& readout,
         allowed = {allowed.x, job.axis_within, false, allowed.by_fit};
     const Length wander =
         wander_of(job, {plan.chain_of(hole)}, {0}, plan.estimates).front(); // one deviation, as is the zero's
-    const Length taken = nineteen_in_twenty * hypot(plan.machine.errors.pick_up, wander);
+    const Length taken = nineteen_in_twenty * hypot(zero_found_within(plan.route, plan.machine), wander);
     const double share = allowed.round ? std::numbers::sqrt2 : 1.0;
     return {std::max(readout.resolution, (allowed.x - taken) / share),
             std::max(readout.resolution, (allowed.y - taken) / share)};

@@ -5,6 +5,7 @@
 #include <fmt/format.h>
 #include <fmt/ranges.h>
 #include <nlohmann/json.hpp>
+#include <utility>
 
 namespace clockface {
 
@@ -15,6 +16,9 @@ struct Spell {
     std::string operator()(const PickUpZero& a) const {
         return fmt::format("zero {} {} {} {}", int(a.approach_x), int(a.approach_y), a.line_x, a.line_y);
     }
+    // Lists of version 1 had no touches.
+    std::string operator()(const TouchEdge&) const { return {}; }
+    std::string operator()(const LookAtCorner&) const { return {}; }
     std::string operator()(const TurnHandwheel& a) const {
         return fmt::format("wheel {} {} {} {} {} {}", int(a.axis), int(a.way), a.turns, a.line, a.take_up, a.past);
     }
@@ -109,6 +113,27 @@ std::string fingerprint_of_version_1(const Route& route) {
     return fmt::format("{:016x}", hash);
 }
 
+// Version 1 put the cutter in before the pin that sets fence and stop, and left it there.
+Route as_version_1(const Route& route) {
+    Route old;
+    int cutter = -1;
+    std::ptrdiff_t packing = -1; // where the run of settings that ends here begins
+    for (const Instruction& each : route.list) {
+        if (std::holds_alternative<SetPacking>(each.action)) {
+            packing = packing < 0 ? static_cast<std::ptrdiff_t>(old.list.size()) : packing;
+        } else if (const auto* change = std::get_if<ChangeCutter>(&each.action); change && packing >= 0) {
+            if (std::exchange(cutter, change->cutter) != change->cutter)
+                old.list.insert(old.list.begin() + packing, each);
+            packing = -1;
+            continue;
+        } else {
+            packing = -1;
+        }
+        old.list.push_back(each);
+    }
+    return old;
+}
+
 // Version 1 kept progress by the machine's name, with the face behind it where that was not the top.
 const Setup* setup_of(const Job& job, const Shop& shop, const std::string& key) {
     for (const Setup& setup : job.setups) {
@@ -127,9 +152,14 @@ Piece carried_over(Piece piece, const Job& job, const Shop& shop, const OldProgr
         // The list of version 1 knew one face, and fetched for that one alone.
         Job there = with_setup(job, setup->id);
         std::erase_if(there.patterns, [&](const Pattern& each) { return !is_at_hand(there, each); });
-        const SetupPlan plan = plan_at_hand(there, shop, {}); // as it reckoned: with the common figures
-        if (old.done <= static_cast<int>(plan.route.list.size()) && fingerprint_of_version_1(plan.route) == old.list) {
-            BenchState state = bench_state(there, shop, plan, piece);
+        // As it reckoned: with the common figures, and nothing said of how zero is found.
+        Shop without_finders = shop;
+        without_finders.holdings.finders.clear();
+        const SetupPlan plan = plan_at_hand(there, without_finders, {});
+        BenchState state;
+        state.list = as_version_1(plan.route);
+        if (old.done <= static_cast<int>(state.list.list.size()) && fingerprint_of_version_1(state.list) == old.list) {
+            state.tasks = tasks_of(there, plan, state.list);
             while (state.now() && state.now()->move < old.done) {
                 piece = with_next_done(std::move(piece), state, time);
                 ++state.next;

@@ -170,6 +170,13 @@ Event next_event(const Piece& piece, std::int64_t time, Happening what) {
 } // namespace
 
 bool WorkDone::has(const Task& task) const {
+    if (is_part_of_zero(task.deed)) { // found as a whole, it is found by every touch
+        Deed whole = task.deed;
+        whole.what.resize(whole.what.find(':') + 1);
+        whole.again = 0;
+        if (deeds.contains(whole))
+            return true;
+    }
     const auto found = deeds.find(anywhere(task.deed));
     return found != deeds.end() && (!found->second || !task.made || is_same(*found->second, *task.made));
 }

@@ -17,6 +17,8 @@ int first_of(const std::vector<int>& holes) {
     return holes.empty() ? -1 : holes.front();
 }
 
+const std::string touch_prefix = "touch-", look_at_corner = "look";
+
 std::string axis_word(Axis axis) {
     return axis == Axis::X ? "x" : "y";
 }
@@ -31,6 +33,10 @@ struct NameOf {
     }
 
     Named operator()(const PickUpZero&) const { return {Act::Zero}; }
+    Named operator()(const TouchEdge& a) const {
+        return {Act::Zero, touch_prefix + axis_word(a.axis) + (a.stands == Towards::Plus ? "-far" : "-near")};
+    }
+    Named operator()(const LookAtCorner&) const { return {Act::Zero, look_at_corner}; }
     Named operator()(const TurnHandwheel& a) const { return {Act::Move, "wheel-" + axis_word(a.axis)}; }
     Named operator()(const ZeroReadout& a) const { return {Act::Zero, a.here ? "here" : ""}; }
     Named operator()(const KeyCircle& a) const { return {Act::Tool, "circle", first_of(a.holes)}; }
@@ -70,6 +76,11 @@ struct NameOf {
 
 bool is_logged(Act act) {
     return act != Act::Move && act != Act::Tool;
+}
+
+bool is_part_of_zero(const Deed& deed) {
+    const std::string what = deed.what.substr(deed.what.find(':') + 1);
+    return deed.act == Act::Zero && (what.starts_with(touch_prefix) || what == look_at_corner);
 }
 
 namespace {

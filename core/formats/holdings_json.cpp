@@ -104,6 +104,8 @@ void write_holding(ordered& setup, const HoldingWishes& wishes) {
         out["stop"] = word_for(*wishes.stop, stops);
     if (wishes.finder)
         out["finder"] = *wishes.finder;
+    if (wishes.touches != 1)
+        out["touches"] = wishes.touches;
     setup["holding"] = std::move(out);
 }
 
@@ -124,6 +126,8 @@ HoldingWishes read_holding(JsonObject& setup) {
         wishes.stop = static_cast<StopAt>(in.word("stop", stops));
     if (in.has("finder"))
         wishes.finder = in.text("finder");
+    if (in.has("touches"))
+        wishes.touches = in.integer("touches");
     return wishes;
 }
 

@@ -53,11 +53,15 @@ Beneath beneath(const std::vector<Solid>& solids, Point at, const Plunge& plunge
             plunge.tip, -1};
 }
 
+Plunge plunge_of(const CutStep& step) {
+    return {step.widest / 2.0, step.cutter.point, step.tip};
+}
+
 std::vector<StepPlunge> plunges_of(const Chain& chain) {
     std::vector<StepPlunge> cuts;
     for (std::size_t i = 0; i < chain.steps.size(); ++i)
         if (const CutStep& step = chain.steps[i]; !step.skipped && !step.by_hand)
-            cuts.push_back({static_cast<int>(i), {step.widest / 2.0, step.cutter.point, step.tip}});
+            cuts.push_back({static_cast<int>(i), plunge_of(step)});
     return cuts;
 }
 

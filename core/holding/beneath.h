@@ -29,6 +29,9 @@ struct Plunge {
 /// solids: not known.
 Beneath beneath(const std::vector<Solid>& solids, Point at, const Plunge& plunge);
 
+/// What one step of a chain does.
+Plunge plunge_of(const CutStep& step);
+
 /// A step of a chain that is cut on the machine.
 struct StepPlunge {
     int step = 0; ///< of the chain

@@ -18,6 +18,7 @@ struct HoldingWishes {
     std::optional<Length> waste{};          ///< thickness of what lies under the work on the table; nought: nothing
     std::optional<StopAt> stop{};
     std::optional<std::string> finder{}; ///< by name
+    int touches = 1;                     ///< each face is touched so often, and the mean counts
     bool operator==(const HoldingWishes&) const = default;
 };
 

@@ -46,6 +46,9 @@ Fault holding_fault(const std::string& place, const HoldingWishes& holding) {
     constexpr Length thickest = Length::mm(500.0);
     if (holding.waste && !(*holding.waste >= Length{} && *holding.waste <= thickest))
         return fault(place + ".waste", say("A board from nought to 500 mm thick would do."));
+    if (holding.touches < 1 || holding.touches > limits::touches)
+        return fault(place + ".touches",
+                     say("A face touched 1 to {touches} times would do.", {{"touches", limits::touches}}));
     return std::nullopt;
 }
 

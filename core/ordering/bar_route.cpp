@@ -265,6 +265,7 @@ private:
         setting.pieces = packed.pieces;
         setting.gap = packed.sum;
         m_route.list.push_back({setting, hole});
+        m_cuts.pin_in_chuck();
     }
     void drill(const Visit& visit) {
         m_cuts.cut(visit);

@@ -9,7 +9,7 @@
 namespace clockface {
 
 void CutWriter::change_for(const Visit& visit) {
-    if (!visit.cuts.empty())
+    if (!visit.cuts.empty() && !std::holds_alternative<DrillPress>(m_needs.machine.kind))
         change(visit.cuts.front().cutter, visit.hole);
 }
 
@@ -21,14 +21,13 @@ void CutWriter::cut(const Visit& visit) {
 }
 
 void CutWriter::change(int cutter, int hole) {
-    if (cutter < 0 || cutter == m_in_spindle)
+    if (cutter < 0 || cutter == m_in_chuck)
         return;
     m_route.list.push_back({ChangeCutter{cutter}, hole});
     const auto& lines = m_needs.cutters.lines;
-    if (m_in_spindle >= 0)
-        move_knee(lines[static_cast<std::size_t>(m_in_spindle)].cutter, lines[static_cast<std::size_t>(cutter)].cutter,
-                  hole);
-    m_in_spindle = cutter;
+    if (m_last >= 0 && m_last != cutter)
+        move_knee(lines[static_cast<std::size_t>(m_last)].cutter, lines[static_cast<std::size_t>(cutter)].cutter, hole);
+    m_in_chuck = m_last = cutter;
 }
 
 // Only where the quill alone does not reach all of them. The knee carries its load upwards, so it always ends going up.

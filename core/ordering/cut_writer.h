@@ -16,15 +16,19 @@ public:
 
     /// All steps of a stop.
     void cut(const Visit& visit);
-    /// The cutter of a stop's first step, so that it is changed before going there and not over the work.
+    /// The cutter of a stop's first step, so that it is changed before going there and not over the work. Against a
+    /// fence the pin comes first.
     void change_for(const Visit& visit);
+    /// A pin stands in the chuck, so the next step puts its cutter in again.
+    void pin_in_chuck() { m_in_chuck = -1; }
     /// What is done by hand when all passes are over.
     void hands();
 
 private:
     Route& m_route;
     const RouteNeeds& m_needs;
-    int m_in_spindle = -1;
+    int m_in_chuck = -1;
+    int m_last = -1; // cutter before, for which the knee stands
 
     void change(int cutter, int hole);
     void move_knee(const Cutter& last, const Cutter& next, int hole);

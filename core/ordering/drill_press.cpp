@@ -21,11 +21,18 @@ Route make_route(const RouteNeeds& needs, const DrillPress&) {
             packing.pack_or_measure(from_edge - pin / 2.0, needs.kit.packing_within, needs.kit.caliper_step);
         route.list.push_back({SetPacking{axis, far, pin, packed.pieces, packed.sum, {}, false}, hole});
     };
-    each_visit(route, needs, [&](int hole) {
-        const Point from = needs.holes[static_cast<std::size_t>(hole)].at - edges.corner;
-        set(Axis::X, edges.right, edges.right ? -from.x : from.x, set_x, hole);
-        set(Axis::Y, edges.upper, edges.upper ? -from.y : from.y, set_y, hole);
-    });
+    CutWriter cuts(route, needs);
+    for (const Pass& pass : needs.work.passes)
+        for (const Visit& visit : pass.visits) {
+            const std::size_t before = route.list.size();
+            const Point from = needs.holes[static_cast<std::size_t>(visit.hole)].at - edges.corner;
+            set(Axis::X, edges.right, edges.right ? -from.x : from.x, set_x, visit.hole);
+            set(Axis::Y, edges.upper, edges.upper ? -from.y : from.y, set_y, visit.hole);
+            if (route.list.size() != before)
+                cuts.pin_in_chuck();
+            cuts.cut(visit);
+        }
+    cuts.hands();
     return route;
 }
 

@@ -2,6 +2,7 @@
 
 #include "measure/figures.h"
 #include "ordering/cut_writer.h"
+#include "ordering/pick_up.h"
 
 #include <cmath>
 
@@ -43,19 +44,26 @@ std::vector<TurnHandwheel> DialWriter::moves_to(Length target) {
     const std::int64_t way = count - m_count;
     const int engraved = m_screw.engraved();
     const int from = dial_line(m_count, engraved);
+    const bool finished = m_finished;
     m_count = count;
-    if (way == 0)
+    m_finished = true;
+    if (way == 0 && finished)
         return {};
-    const Turn turn = way > 0 ? Turn::Clockwise : Turn::CounterClockwise;
     const Turn finishing = m_screw.approach == Towards::Plus ? m_screw.plus : opposite(m_screw.plus);
+    const Turn turn = way > 0 ? Turn::Clockwise : Turn::CounterClockwise;
     const int turns = static_cast<int>(std::abs(way) / engraved);
     const int line = dial_line(count, engraved);
-    if (turn == finishing)
-        return {{m_axis, turn, turns, line, 0, false, from}};
     // Past by whole turns, so that the dial shows the same line on the way out and on the way back.
     const int extra = take_up_turns(m_screw.backlash / m_screw.lead);
-    return {{m_axis, turn, turns + extra, line, extra, true, from},
-            {m_axis, finishing, extra, line, extra, false, line}};
+    const TurnHandwheel back{m_axis, finishing, extra, line, extra, false, line};
+    if (way != 0 && turn != finishing)
+        return {{m_axis, turn, turns + extra, line, extra, true, from}, back};
+    if (finished || m_screw.graduation() * static_cast<double>(std::abs(way) - 1) > m_screw.backlash)
+        return {{m_axis, finishing, turns, line, 0, false, from}};
+    // It stands there against the finishing way, and what is left to go is no longer than the play: back to the same
+    // line some turns before it.
+    const int part_of_a_turn = line == from ? 0 : 1;
+    return {{m_axis, opposite(finishing), extra - turns - part_of_a_turn, line, extra, true, from}, back};
 }
 
 Route make_route(const RouteNeeds& needs, const Handwheels& machine) {
@@ -64,9 +72,10 @@ Route make_route(const RouteNeeds& needs, const Handwheels& machine) {
     const OrderWishes& wishes = at_hand(needs.job).order;
     const int line_x = machine.dials_turn ? 0 : dial_line(wishes.dial_x, machine.x.engraved());
     const int line_y = machine.dials_turn ? 0 : dial_line(wishes.dial_y, machine.y.engraved());
-    route.list.push_back({PickUpZero{machine.x.approach, machine.y.approach, line_x, line_y}});
     DialWriter x(Axis::X, machine.x, line_x);
     DialWriter y(Axis::Y, machine.y, line_y);
+    if (!pick_up_zero(route, needs, machine, x, y))
+        route.list.push_back({PickUpZero{machine.x.approach, machine.y.approach, line_x, line_y}});
     // Locking carries the slides on: they are set short by as much.
     const Point jump = needs.machine.lock_jump;
     const auto go = [&](int hole) {

@@ -22,11 +22,18 @@ public:
     /// is the finishing way; otherwise past it by whole turns, more than the backlash, and back to the same reading.
     std::vector<TurnHandwheel> moves_to(Length target);
 
+    /// It has been set to a figure where it stands, the slide having come the finishing way or against it.
+    void set_to(std::int64_t count, bool finished) {
+        m_count = count;
+        m_finished = finished;
+    }
+
 private:
     Axis m_axis;
     Screw m_screw;
     int m_at_zero;
     std::int64_t m_count;
+    bool m_finished = true; ///< screw and nut rest on each other as after a finishing move
 };
 
 /// The engraved figure at which the dial stands for a slide position, rounded once: whole turns times the engraved

@@ -23,6 +23,43 @@ struct PickUpZero {
     bool operator==(const PickUpZero&) const = default;
 };
 
+/// What a face of the work lies against.
+enum class LiesAgainst { Nothing, Stop, FixedJaw, MovingJaw };
+
+/// Touch a face of the work, the slide last moving towards it, and set the axis to a figure while it touches. Where two
+/// sides are touched the first is set to nought; at the second half of what shows there is set, or, by a dial, half of
+/// it is gone back and the dial set to 0.
+struct TouchEdge {
+    Axis axis = Axis::X;
+    Towards stands = Towards::Minus; ///< where the finder stands: left of (in front of) the face; Plus: right, behind
+    LiesAgainst against = LiesAgainst::Nothing;
+    Finder finder;
+    Length face;             ///< where the drawing has it, from zero
+    int times = 1;           ///< it is touched so often, and the mean counts
+    std::int64_t figure = 0; ///< as drawn, in counts of a readout; of a dial its engraved figures from zero
+    bool halves = false;     ///< the second side: `figure` is what shows there before it is halved
+    Length play;             ///< counted in a dial's figure, where it is touched against the way places are come to
+    bool operator==(const TouchEdge&) const = default;
+};
+
+/// The spindle while a face is touched: face minus or plus half the finder.
+inline Length spindle_at(const TouchEdge& touch) {
+    return touch.face + touch.finder.diameter / (touch.stands == Towards::Minus ? -2.0 : 2.0);
+}
+
+/// What two touches of the same face may differ by before something lies between: two readings differ by more than 3
+/// sqrt(2) standard deviations of one in three hundred tries.
+Length spread_allowed(const Finder& finder);
+
+/// Look whether the spindle stands over the corner of the work that lies right or left, at the far or the near side:
+/// half its tip stands over each edge.
+struct LookAtCorner {
+    bool right = false, far = false;
+    bool operator==(const LookAtCorner&) const = default;
+};
+/// What the eye sees a tip stand beside a corner.
+inline constexpr Length seen_by_eye = Length::mm(0.3);
+
 /// Turn a handwheel: `turns` whole turns, then on the same way until the dial shows `line` (0 … graduations-1).
 struct TurnHandwheel {
     Axis axis = Axis::X;
@@ -324,15 +361,17 @@ struct DrillHole {
     bool operator==(const DrillHole&) const = default;
 };
 
-using Action = std::variant<PickUpZero, TurnHandwheel, ZeroReadout, KeyCircle, GoToReadout, CentreOnTable, TurnTable,
-                            ScribeLine, StrikeCircle, StepChord, PunchMark, CompareMarks, TurnBar, StandOverAxis,
-                            SetPacking, ScribeAlongBar, ScribeAcrossBar, LayOldPart, MarkAcross, PinThrough,
-                            TakeOldPartOff, CompareAcross, DrillMark, DrillHole, KeyRow, RoutinePlace, TurnIndex,
-                            PrickMark, LookAtMarks, ChangeCutter, MoveKnee, TouchLightly, CheckPlace, WorkByHand>;
+using Action =
+    std::variant<PickUpZero, TurnHandwheel, ZeroReadout, KeyCircle, GoToReadout, CentreOnTable, TurnTable, ScribeLine,
+                 StrikeCircle, StepChord, PunchMark, CompareMarks, TurnBar, StandOverAxis, SetPacking, ScribeAlongBar,
+                 ScribeAcrossBar, LayOldPart, MarkAcross, PinThrough, TakeOldPartOff, CompareAcross, DrillMark,
+                 DrillHole, KeyRow, RoutinePlace, TurnIndex, PrickMark, LookAtMarks, ChangeCutter, MoveKnee,
+                 TouchLightly, CheckPlace, WorkByHand, TouchEdge, LookAtCorner>;
 
 // Which moves belong together, so that a reader can name those it has nothing to do with, and the compiler names the
 // readers that do not know a new one.
 template <class... Moves> struct Kinds {};
+using TouchMoves = Kinds<TouchEdge, LookAtCorner>;
 using DialMoves = Kinds<PickUpZero, TurnHandwheel>;
 using ReadoutMoves = Kinds<ZeroReadout, GoToReadout>;
 using RoutineMoves = Kinds<KeyCircle, KeyRow, RoutinePlace>;

@@ -1,139 +1,172 @@
 #include "ordering/pick_up.h"
 
-#include "measure/cases.h"
 #include "measure/figures.h"
-#include "ordering/handwheel.h"
-#include "ordering/wording.h"
-#include "words/say.h"
+
+#include <algorithm>
+#include <cmath>
 
 namespace clockface {
 
 namespace {
 
-// The drawing's figure for a place of one axis.
-Length drawn(const Job& job, Axis axis, Length at) {
-    const Point shown = as_drawn(job.datum, {at, at});
-    return axis == Axis::X ? shown.x : shown.y;
-}
+// One axis: where the faces of the work stand from zero, and which of them is touched.
+struct ToTouch {
+    Axis axis = Axis::X;
+    Length low, high; ///< left and right, or near and far
+    bool both = false;
+    bool high_only = false;
+};
 
-ShownAt shown_on(const Readout& readout, const Job& job, Axis axis, Length at) {
-    const Length exact = drawn(job, axis, at);
-    const Length shown = readout.resolution * static_cast<double>(round_to_step(exact, readout.resolution).counts);
-    return {decimal(shown.in(readout.unit), decimals_of_step(readout.resolution, readout.unit), Sign::Always),
-            drawn(job, axis, exact - shown)};
-}
-
-ShownAt shown_on(const Screw& screw, Length at) {
-    const std::int64_t count = dial_count(screw, at);
-    const int line = dial_line(count, screw.engraved());
-    const std::int64_t turns = (count - line) / screw.engraved();
-    return {turns == 0 ? dial_figure(screw, line)
-                       : say("turn {turns}, then {line}",
-                             {{"turns", decimal(static_cast<double>(turns), 0)}, {"line", dial_figure(screw, line)}}),
-            at - dial_position(screw, count)};
-}
-
-std::string face_in_words(const Touch& touch, const Held& held, bool round) {
-    if (round && touch.axis == Axis::X)
-        return touch.stands == Towards::Minus ? say("the rim at its left, where it is widest")
-                                              : say("the rim at its right, where it is widest");
-    if (round && !held.vise)
-        return touch.stands == Towards::Minus ? say("the rim at its near side, where it is widest")
-                                              : say("the rim at its far side, where it is widest");
-    if (touch.axis == Axis::X) {
-        const bool at_stop = held.stop != StopAt::None;
-        if (touch.stands == Towards::Minus)
-            return at_stop ? say("the left end, which is at the stop") : say("the left end");
-        return at_stop ? say("the right end, which is at the stop") : say("the right end");
+class PickUp {
+public:
+    PickUp(Route& route, const RouteNeeds& needs)
+        : m_route(route)
+        , m_held(needs.held)
+        , m_times(at_hand(needs.job).holding.touches) {
+        const Point datum = datum_from_middle(needs.job);
+        const Point half{m_held.along / 2.0, m_held.across / 2.0};
+        x = to_touch(Axis::X, half.x, datum.x, m_held.stop == StopAt::Right);
+        y = to_touch(Axis::Y, half.y, datum.y, m_held.vise && m_held.vise->fixed_rear);
     }
-    const bool rear = touch.stands == Towards::Plus;
-    if (held.vise)
-        return rear ? say("the rear face, which is at the fixed jaw") : say("the near face, which is at the fixed jaw");
-    return rear ? say("the far edge") : say("the near edge");
-}
 
-// What to do with the device while touching. A dial that cannot be turned by itself says where zero lies, and is not
-// set.
-std::string setting_in_words(const Job& job, const Machine& machine, const Touch& touch, const ShownAt& shown) {
-    const Unit unit = unit_of(machine);
-    const char* axis = touch.axis == Axis::X ? "X" : "Y";
-    const auto* wheels = std::get_if<Handwheels>(&machine.kind);
-    if (wheels && !wheels->dials_turn) {
-        const Length on = drawn(job, touch.axis, Length{} - touch.spindle());
-        return say(on >= Length{}
-                       ? later("The dial cannot be set: from what it shows there, {axis} 0 lies {way} further "
-                               "on towards plus.")
-                       : later("The dial cannot be set: from what it shows there, {axis} 0 lies {way} further "
-                               "on towards minus."),
-                   {{"axis", axis}, {"way", with_unit(abs(on), unit)}});
+    ToTouch x, y;
+
+    [[nodiscard]] bool is_known() const { return m_held.known && m_held.finder; }
+
+    void touch(const ToTouch& at, bool high, std::int64_t figure, bool halves, Length play = {}) {
+        m_route.list.push_back({touching(at, high, figure, halves, play)});
     }
-    std::string words = say("Set {axis} to {figure}.", {{"axis", axis}, {"figure", shown.figure}});
-    if (abs(shown.leftover) > Length::mm(1e-6))
-        words += " " + say("That is {leftover} off the exact place, all it can show.",
-                           {{"leftover", deviation_in_words(abs(shown.leftover), unit)}});
-    return words;
-}
+    [[nodiscard]] Length spindle(const ToTouch& at, bool high) const {
+        return spindle_at(touching(at, high, 0, false));
+    }
+    // From the spindle at one side to the spindle at the other.
+    [[nodiscard]] Length across(const ToTouch& at) const { return spindle(at, true) - spindle(at, false); }
 
-std::string side_in_words(const Touch& touch) {
-    if (touch.axis == Axis::X)
-        return touch.stands == Towards::Minus ? say("left of it") : say("right of it");
-    return touch.stands == Towards::Minus ? say("in front of it") : say("behind it");
+    // Both edges of a corner can be seen only on work that has one.
+    void look(const Job& job, bool right, bool far) {
+        if (!job.blank.is_round())
+            m_route.list.push_back({LookAtCorner{right, far}});
+    }
+
+private:
+    Route& m_route;
+    const Held& m_held;
+    int m_times;
+
+    static ToTouch to_touch(Axis axis, Length half, Length zero, bool high_only) {
+        constexpr Length exact = Length::mm(1e-9);
+        return {axis, -half - zero, half - zero, abs(zero) < exact, high_only};
+    }
+    [[nodiscard]] TouchEdge touching(const ToTouch& at, bool high, std::int64_t figure, bool halves,
+                                     Length play = {}) const {
+        return {at.axis,
+                high ? Towards::Plus : Towards::Minus,
+                against(at.axis, high),
+                *m_held.finder,
+                high ? at.high : at.low,
+                m_times,
+                figure,
+                halves,
+                play};
+    }
+    [[nodiscard]] LiesAgainst against(Axis axis, bool high) const {
+        if (axis == Axis::X)
+            return m_held.stop == (high ? StopAt::Right : StopAt::Left) ? LiesAgainst::Stop : LiesAgainst::Nothing;
+        if (!m_held.vise)
+            return LiesAgainst::Nothing;
+        return m_held.vise->fixed_rear == high ? LiesAgainst::FixedJaw : LiesAgainst::MovingJaw;
+    }
+};
+
+// By a dial. Between two sides half of what it shows is gone back and the dial is set to 0 there: a figure that hangs
+// on the real width of the work could not be counted on from.
+void touch_by_dial(PickUp& pick_up, const ToTouch& at, const Screw& screw, DialWriter& dial, int at_zero,
+                   bool can_be_set) {
+    // Standing left of a face the slide goes towards plus to touch it.
+    const auto finishes = [&](bool high) { return (screw.approach == Towards::Plus) != high; };
+    const auto play = [&](bool high) {
+        if (finishes(high))
+            return Length{};
+        return screw.approach == Towards::Plus ? -screw.backlash : screw.backlash;
+    };
+    if (at.both && can_be_set) {
+        pick_up.touch(at, false, dial_count(screw, play(false)), false, play(false));
+        pick_up.touch(at, true, dial_count(screw, pick_up.across(at) + play(true)), true, play(true));
+        return; // it stands at 0, where the dial begins
+    }
+    const bool high = at.high_only;
+    const std::int64_t count = dial_count(screw, pick_up.spindle(at, high) + play(high), at_zero);
+    pick_up.touch(at, high, count, false, play(high));
+    dial.set_to(count, finishes(high));
 }
 
 } // namespace
 
-std::vector<Touch> touches_for(const Job& job, const Held& held) {
-    if (!held.known || !held.finder)
-        return {};
-    const Point datum = datum_from_middle(job);
-    const auto touch = [&](Axis axis, Towards stands) {
-        const Length half = (axis == Axis::X ? held.along : held.across) / 2.0;
-        const Length zero = axis == Axis::X ? datum.x : datum.y;
-        return Touch{axis, stands, (stands == Towards::Minus ? -half : half) - zero, held.finder->diameter};
+bool pick_up_zero(Route& route, const RouteNeeds& needs, const Readout& machine) {
+    PickUp pick_up(route, needs);
+    if (!pick_up.is_known())
+        return false;
+    const auto counts = [&](Axis axis, Length at) {
+        const Point drawn = as_drawn(needs.job.datum, {at, at});
+        return round_to_step(axis == Axis::X ? drawn.x : drawn.y, machine.resolution).counts;
     };
-    const bool right = held.stop == StopAt::Right;
-    const bool rear = held.vise && held.vise->fixed_rear;
-    return {touch(Axis::X, right ? Towards::Plus : Towards::Minus),
-            touch(Axis::Y, rear ? Towards::Plus : Towards::Minus)};
-}
-
-std::optional<ShownAt> shown_at(const Job& job, const Machine& machine, Axis axis, Length at) {
-    return std::visit(
-        Cases{[&](const Handwheels& wheels) -> std::optional<ShownAt> {
-                  return shown_on(axis == Axis::X ? wheels.x : wheels.y, at);
-              },
-              [&](const Readout& readout) -> std::optional<ShownAt> { return shown_on(readout, job, axis, at); },
-              [](const RotaryTable&) -> std::optional<ShownAt> { return std::nullopt; },
-              [](const LayoutBench&) -> std::optional<ShownAt> { return std::nullopt; },
-              [](const DrillPress&) -> std::optional<ShownAt> { return std::nullopt; },
-              [](const MarksAcross&) -> std::optional<ShownAt> { return std::nullopt; }},
-        machine.kind);
-}
-
-std::vector<std::string> pick_up_in_words(const Job& job, const Machine& machine, const Held& held) {
-    std::vector<std::string> steps;
-    const Unit unit = unit_of(machine);
-    for (const Touch& touch : touches_for(job, held)) {
-        const std::optional<ShownAt> shown = shown_at(job, machine, touch.axis, touch.spindle());
-        if (!shown)
-            return {};
-        steps.push_back(say("Touch {face} with the {finder}, standing {side}: the spindle is then {half} from it, at "
-                            "{axis} {place}.",
-                            {{"face", face_in_words(touch, held, job.blank.is_round())},
-                             {"finder", held.finder->name},
-                             {"side", side_in_words(touch)},
-                             {"half", with_unit(touch.finder / 2.0, unit)},
-                             {"axis", touch.axis == Axis::X ? "X" : "Y"},
-                             {"place", with_unit(drawn(job, touch.axis, touch.spindle()), unit)}}) +
-                        " " + setting_in_words(job, machine, touch, *shown));
+    for (const ToTouch& at : {pick_up.x, pick_up.y})
+        if (at.both) {
+            pick_up.touch(at, false, 0, false);
+            pick_up.touch(at, true, counts(at.axis, pick_up.across(at)), true);
+        } else {
+            pick_up.touch(at, at.high_only, counts(at.axis, pick_up.spindle(at, at.high_only)), false);
+        }
+    if (!needs.job.blank.is_round()) {
+        const auto corner = [](const ToTouch& at) { return at.high_only ? at.high : at.low; };
+        route.list.push_back(
+            {GoToReadout{counts(Axis::X, corner(pick_up.x)), counts(Axis::Y, corner(pick_up.y)), 0, 0, false}});
+        pick_up.look(needs.job, pick_up.x.high_only, pick_up.y.high_only);
     }
-    if (steps.empty())
-        return steps;
-    steps.push_back(
-        say("Go to X 0, Y 0, come from the usual sides, and look: the tip stands over the drawing's zero, {zero}. "
-            "Look again after every interruption.",
-            {{"zero", in_words(job.datum, job.blank)}}));
-    return steps;
+    return true;
+}
+
+bool pick_up_zero(Route& route, const RouteNeeds& needs, const Handwheels& machine, DialWriter& x, DialWriter& y) {
+    PickUp pick_up(route, needs);
+    if (!pick_up.is_known())
+        return false;
+    const OrderWishes& wishes = at_hand(needs.job).order;
+    const auto at_zero = [&](const Screw& screw, int line) {
+        return machine.dials_turn ? 0 : dial_line(line, screw.engraved());
+    };
+    const auto go = [&](DialWriter& dial, Length to) {
+        for (const TurnHandwheel& move : dial.moves_to(to))
+            route.list.push_back({move});
+    };
+    touch_by_dial(pick_up, pick_up.x, machine.x, x, at_zero(machine.x, wishes.dial_x), machine.dials_turn);
+    // The other face is touched well inside the work.
+    if (!pick_up.x.both) {
+        const Length in = std::min((pick_up.x.high - pick_up.x.low) / 2.0, needs.held.finder->diameter * 2.0);
+        go(x, pick_up.x.high_only ? pick_up.x.high - in : pick_up.x.low + in);
+    }
+    touch_by_dial(pick_up, pick_up.y, machine.y, y, at_zero(machine.y, wishes.dial_y), machine.dials_turn);
+    if (!needs.job.blank.is_round()) {
+        go(x, pick_up.x.high_only ? pick_up.x.high : pick_up.x.low);
+        go(y, pick_up.y.high_only ? pick_up.y.high : pick_up.y.low);
+        pick_up.look(needs.job, pick_up.x.high_only, pick_up.y.high_only);
+    }
+    return true;
+}
+
+std::size_t moves_that_find_zero(const Route& route) {
+    std::size_t found = 0;
+    for (std::size_t i = 0; i < route.list.size() && route.list[i].hole < 0; ++i)
+        if (std::holds_alternative<TouchEdge>(route.list[i].action) ||
+            std::holds_alternative<LookAtCorner>(route.list[i].action))
+            found = i + 1;
+    return found;
+}
+
+Length zero_found_within(const Route& route, const Machine& machine) {
+    for (const Instruction& each : route.list)
+        if (const auto* touch = std::get_if<TouchEdge>(&each.action))
+            return touch->finder.repeats / std::sqrt(static_cast<double>(std::max(1, touch->times)));
+    return machine.errors.pick_up;
 }
 
 } // namespace clockface

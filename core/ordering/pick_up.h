@@ -1,40 +1,26 @@
-// Finding zero: which faces are touched with what, from which side, and what to set while touching.
+// Finding zero: which faces are touched with what, from which side, and what is set while touching.
 #pragma once
 
-#include "holding/held.h"
-
-#include <string>
-#include <vector>
+#include "ordering/handwheel.h"
+#include "ordering/route.h"
 
 namespace clockface {
 
-/// One touch. Lengths are from the drawing's zero, x to the right and y away from the operator.
-struct Touch {
-    Axis axis = Axis::X;
-    Towards stands = Towards::Minus; ///< where the finder stands: Minus, at smaller X (left) or Y (near) than the face
-    Length face;                     ///< that is touched
-    Length finder;                   ///< diameter
-    /// The spindle while touching: face minus or plus half the finder.
-    [[nodiscard]] Length spindle() const { return face + finder / (stands == Towards::Minus ? -2.0 : 2.0); }
-};
+/// Writes the moves that find a set-up's zero: the faces are touched one axis after the other, both sides of an axis
+/// whose zero lies in the middle of the work (whatever its size, the middle is found), otherwise the end that goes to
+/// the stop (the left one without a stop) and the face at the fixed jaw, or the near one of what is clamped. Then over
+/// the corner between them, to look. Figures are rounded once, from the exact place of the spindle.
+/// Writes nothing, and says so, where it is not known how the work lies, or without a finder.
+bool pick_up_zero(Route& route, const RouteNeeds& needs, const Readout& machine);
+/// The same by dials, which count from the line they show at zero. Dials that cannot be set touch one side only.
+bool pick_up_zero(Route& route, const RouteNeeds& needs, const Handwheels& machine, DialWriter& x, DialWriter& y);
 
-/// What a machine's device shows there, rounded once from the exact place, half away from zero.
-struct ShownAt {
-    std::string figure; ///< with its sign, as the device counts: "-5.000"; of a dial "turn -2, then 2.46"
-    Length leftover;    ///< the exact place less what is shown, along the axis
-};
+/// How many moves of a list find zero by touching: the first ones, none where zero is brought under the spindle as a
+/// whole.
+std::size_t moves_that_find_zero(const Route& route);
 
-/// The touches that find a set-up's zero: along X at the end that goes to the stop (the left one without a stop), along
-/// Y at the fixed jaw, or at the near edge of what is clamped. Nothing where it is not known how the work lies, or
-/// without a finder. Requires `held` of that job.
-std::vector<Touch> touches_for(const Job& job, const Held& held);
-
-/// What the device of a machine shows at a place of an axis (from zero, x right and y up), once zero is set: a readout
-/// in the drawing's axes, a dial in whole turns counted down from zero too. Nothing for a machine without such a
-/// device.
-std::optional<ShownAt> shown_at(const Job& job, const Machine& machine, Axis axis, Length at);
-
-/// The steps in plain sentences, with this job's figures: each touch, then going to zero, then looking.
-std::vector<std::string> pick_up_in_words(const Job& job, const Machine& machine, const Held& held);
+/// What zero is picked up within on each axis, one standard deviation: the finder's repeats over the root of how often
+/// each face is touched; without touches what the machine's page says.
+Length zero_found_within(const Route& route, const Machine& machine);
 
 } // namespace clockface

@@ -1,6 +1,7 @@
 #include "measure/figures.h"
 #include "measure/radians.h"
 #include "ordering/cut_writer.h"
+#include "ordering/pick_up.h"
 
 #include <algorithm>
 #include <map>
@@ -93,7 +94,8 @@ public:
 
     Route make() {
         m_route.order = m_needs.order;
-        m_route.list.push_back({ZeroReadout{}});
+        if (!pick_up_zero(m_route, m_needs, m_machine))
+            m_route.list.push_back({ZeroReadout{}});
         if (at_hand(m_needs.job).order.walk_first)
             for (const int hole : m_needs.order) {
                 go(hole);

@@ -1,6 +1,7 @@
 // Makes the instruction list for one machine.
 #pragma once
 
+#include "holding/held.h"
 #include "job/job.h"
 #include "layout/pattern.h"
 #include "ordering/instruction.h"
@@ -19,6 +20,7 @@ struct RouteNeeds {
     const Room& room;
     const Machine& machine;
     const Estimates& estimates;
+    const Held& held;
 };
 
 // One maker for each kind of machine. All figures are rounded once, from the absolute place; moves are differences of

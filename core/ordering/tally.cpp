@@ -2,6 +2,8 @@
 
 #include "measure/cases.h"
 
+#include <utility>
+
 namespace clockface {
 
 namespace {
@@ -17,10 +19,13 @@ public:
 
     Tally count(const Route& route) {
         for (const Instruction& instruction : route.list)
-            std::visit(Cases{[&](const TurnHandwheel& move) { turn(move); },
+            std::visit(Cases{[&](const TouchEdge&) { find_zero(); },
+                             // This, and what serves no hole, is in the time of finding zero.
+                             [](const LookAtCorner&) {},
+                             [&](const TurnHandwheel& move) { instruction.hole < 0 ? void() : turn(move); },
                              [&](const TurnTable& move) { handle(move.turns + 0.5, move.take_up > 0); },
                              [&](const TurnIndex& move) { handle(move.turns + 0.5, false); },
-                             [&](const GoToReadout& go) { go_to(go); },
+                             [&](const GoToReadout& go) { instruction.hole < 0 ? void() : go_to(go); },
                              [&](const RoutinePlace&) { moved(m_guess.a_touch * 2.0); },
                              [&](const KeyCircle&) { m_seconds += m_guess.key_circle; },
                              [&](const KeyRow&) { m_seconds += m_guess.key_row; },
@@ -77,6 +82,7 @@ private:
     const std::vector<int>& m_kind_of;
     Tally m_tally;
     double m_seconds = 0.0, m_once = 0.0;
+    bool m_zero_found = false;
     Point m_at;
 
     void moved(double seconds) {
@@ -86,6 +92,11 @@ private:
     void once(double seconds) {
         m_once += seconds;
         m_seconds += seconds;
+    }
+    // However many touches it takes.
+    void find_zero() {
+        if (!std::exchange(m_zero_found, true))
+            once(m_guess.find_zero);
     }
     // A device set once for all pieces of a batch, and what it then takes for each.
     void set(double once_for_all, double each) {

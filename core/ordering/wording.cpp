@@ -8,6 +8,7 @@
 #include "ordering/marks_wording.h"
 #include "ordering/route.h"
 #include "ordering/work_wording.h"
+#include "ordering/zero_wording.h"
 #include "words/say.h"
 
 #include <algorithm>
@@ -44,6 +45,13 @@ struct Say {
     }
     template <class Kind> [[nodiscard]] const Kind& machine() const { return std::get<Kind>(needs.machine.kind); }
 
+    // Where the touches that find zero cannot be given.
+    static std::string how_zero_is_found() {
+        return say(
+            "How the work lies is not known, so no touches can be given: find zero by its edges, and look at the "
+            "end that the tip stands over it.");
+    }
+
     Wording operator()(const PickUpZero& zero) const {
         if (needs.job.blank.on_side())
             return zero_along_words(zero, needs.job);
@@ -58,7 +66,8 @@ struct Say {
         w.direction =
             say("last moving {finish_x} on X and {finish_y} on Y",
                 {{"finish_x", side_word(Axis::X, zero.approach_x)}, {"finish_y", side_word(Axis::Y, zero.approach_y)}});
-        w.note = say("Every hole is reached going these ways, so zero must be too: then backlash does not count.");
+        w.note = say("Every hole is reached going these ways, so zero must be too: then backlash does not count.") +
+                 " " + how_zero_is_found();
         w.sentence = fixed ? say("Bring the drawing's zero under the spindle, {direction}: the X dial must show {x} "
                                  "and the Y dial {y}.",
                                  {{"direction", w.direction}, {"x", w.figures[0].value}, {"y", w.figures[1].value}})
@@ -69,6 +78,9 @@ struct Say {
                       : say("All dial figures are counted from the drawing's zero.");
         return w;
     }
+
+    Wording operator()(const TouchEdge& touch) const { return touch_edge_words(touch, needs); }
+    Wording operator()(const LookAtCorner& look) const { return look_at_corner_words(look, needs); }
 
     [[nodiscard]] Screw screw_of(Axis axis) const {
         if (const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind))
@@ -138,6 +150,9 @@ struct Say {
     }
 
     [[nodiscard]] std::string why_dial(const TurnHandwheel& move, const Screw& screw) const {
+        if (instruction.hole < 0)
+            return say("On the way to finding zero: in over the work for the face that is touched next, or to the "
+                       "corner of the two that were touched.");
         const Hole& target = hole(instruction.hole);
         Length to = move.axis == Axis::X ? target.at.x : target.at.y;
         std::string what = say("{axis} of {target}", {{"axis", axis_name(move.axis)}, {"target", target.name}});
@@ -202,6 +217,7 @@ struct Say {
         }
         w.heading = say("Zero");
         w.figures = {{"X", "0", ""}, {"Y", "0", "", true}};
+        w.note = how_zero_is_found();
         w.direction = say("X counts up to the {x_plus_right}, Y {y_plus_up}",
                           {{"x_plus_right", datum.x_plus_right ? say("right") : say("left")},
                            {"y_plus_up", datum.y_plus_up ? say("away from you") : say("towards you")}});
@@ -227,6 +243,8 @@ struct Say {
 
     Wording operator()(const GoToReadout& go) const {
         const auto& readout = machine<Readout>();
+        if (instruction.hole < 0)
+            return to_corner_words(go, readout);
         const Hole& target = hole(instruction.hole);
         const Point at = target.bar ? Point{target.at.x, -target.bar->offset} : target.at;
         const Point drawn = as_drawn(needs.job.datum, at);
@@ -272,6 +290,18 @@ struct Say {
             w.why +=
                 " " +
                 say("Tightening the locks moves the slides by what the shop has found, so it is aimed off by as much.");
+        return w;
+    }
+
+    static Wording to_corner_words(const GoToReadout& go, const Readout& readout) {
+        const std::string x = step_figure(go.x, readout.resolution, readout.unit, true);
+        const std::string y = step_figure(go.y, readout.resolution, readout.unit, true);
+        Wording w;
+        w.heading = say("Go to the corner");
+        w.figures = {{"X", x, unit_name(readout.unit), true}, {"Y", y, unit_name(readout.unit), true}};
+        w.direction = say("come from the usual sides");
+        w.sentence = say("Go to the corner: X {x}, Y {y}.", {{"x", x}, {"y", y}});
+        w.why = say("That is where the two faces that were touched meet, counted from the drawing's zero.");
         return w;
     }
 

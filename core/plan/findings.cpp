@@ -183,7 +183,11 @@ void lists(const Job& job, const Shop& shop, const SetupPlan& plan, Findings& fi
                  {{"wanted", wanted.name.empty() ? wanted.id : wanted.name}, {"name", plan.machine.name}}),
              say("Choose a machine under Order."),
              {}});
-    if (!plan.run.complaints.empty())
+    // What holds the work has findings of its own.
+    const bool held_wrong = std::any_of(findings.begin(), findings.end(), [](const Finding& each) {
+        return each.kind == FindingKind::DrillsHolding || each.kind == FindingKind::NotHeld;
+    });
+    if (!plan.run.complaints.empty() && !held_wrong)
         findings.push_back({Grade::Stop,
                             FindingKind::ListFails,
                             say("The simulated operator could not carry out the list. {complaints}",

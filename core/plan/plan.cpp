@@ -41,13 +41,17 @@ public:
         plan.holes = face.holes;
         plan.kind_of = face.kind_of;
         plan.shares = shares_of(setup, face);
+        plan.made_before = made_before(setup, face);
         plan.held = held_for(job, m_shop, plan.machine, {plan.holes, plan.kind_of, plan.chains()});
         plan.beneath = beneath_holes(plan.held, from_middle(job, plan.holes), plan.kind_of, plan.chains());
         plan.room = room_for(chains_in(plan), plan.machine.spindle, m_job.unit);
         plan.work = work_order(work_needs(job, plan, m_effort));
         plan.route = route_for(job, m_shop, plan, plan.work);
         plan.fingerprint = fingerprint(plan.route);
-        plan.run = carry_out(plan.route, plan.machine, job, plan.holes);
+        const Workplace workplace = workplace_of(plan);
+        Conditions exactly;
+        exactly.workplace = &workplace;
+        plan.run = carry_out(plan.route, plan.machine, job, plan.holes, exactly);
         plan.findings = find_faults(job, m_shop, plan);
         return plan;
     }
@@ -102,6 +106,21 @@ private:
             own.push_back(maker_of(face.setups, pattern, nullptr) == &setup);
         }
         return shares;
+    }
+
+    // What earlier set-ups have made of each hole when this one's turn comes.
+    [[nodiscard]] std::vector<std::vector<bool>> made_before(const Setup& setup, const OnFace& face) const {
+        std::vector<std::vector<bool>> made;
+        const auto turn = [&](const Setup* each) { return std::find(face.setups.begin(), face.setups.end(), each); };
+        const auto own = turn(&setup);
+        if (own == face.setups.begin())
+            return made;
+        for (std::size_t h = 0; h < face.holes.size(); ++h) {
+            std::vector<bool>& steps = made.emplace_back();
+            for (const CutStep& step : m_cutting->chains[static_cast<std::size_t>(face.kind_of[h])].steps)
+                steps.push_back(turn(maker_of(face.setups, m_job.patterns[face.holes[h].pattern].id, &step)) < own);
+        }
+        return made;
     }
 
     // The chains the set-up cuts any step of.
@@ -177,9 +196,9 @@ WorkNeeds work_needs(const Job& job, const SetupPlan& plan, Effort effort) {
 }
 
 Route route_for(const Job& job, const Shop& shop, const SetupPlan& plan, const WorkOrder& work) {
-    return make_route(
-        {job, plan.holes, work, work.holes(), shop.kit, plan.cutters(), plan.room, plan.machine, plan.estimates},
-        plan.machine);
+    return make_route({job, plan.holes, work, work.holes(), shop.kit, plan.cutters(), plan.room, plan.machine,
+                       plan.estimates, plan.held},
+                      plan.machine);
 }
 
 } // namespace clockface

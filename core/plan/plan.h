@@ -11,6 +11,7 @@
 #include "plan/findings.h"
 #include "shop/shop.h"
 #include "simulate/operator.h"
+#include "simulate/workplace.h"
 
 #include <memory>
 #include <vector>
@@ -27,10 +28,11 @@ struct SetupPlan {
     std::shared_ptr<const JobChains> cutting; ///< of the whole job, shared by all its set-ups
     Shares shares;                            ///< which steps of which holes it makes
     Room room;                                ///< for its cutters under its spindle
-    Machine machine;              ///< the one it names, or the shop's first that suits when it names none that is there
-    Held held;                    ///< how the work lies
-    std::vector<Beneath> beneath; ///< what the drill of each hole meets
-    WorkOrder work;               ///< what is cut when, and why that way
+    Machine machine; ///< the one it names, or the shop's first that suits when it names none that is there
+    std::vector<std::vector<bool>> made_before; ///< by hole and step: in an earlier set-up; empty: nothing is
+    Held held;                                  ///< how the work lies
+    std::vector<Beneath> beneath;               ///< what the drill of each hole meets
+    WorkOrder work;                             ///< what is cut when, and why that way
     Route route;
     std::string fingerprint; ///< of the route
     SimulatedRun run;
@@ -65,6 +67,11 @@ struct Plan {
 /// What the words of a set-up's moves need to know. The job, with that set-up at hand, and the plan must outlive it.
 inline WordingNeeds words_for(const Job& job, const SetupPlan& plan) {
     return {job, plan.holes, plan.machine, &plan.chains(), &plan.kind_of, &plan.cutters()};
+}
+
+/// What the simulated machine finds around the work. The plan must outlive it.
+inline Workplace workplace_of(const SetupPlan& plan) {
+    return {plan.held, plan.chains(), plan.kind_of, plan.made_before};
 }
 
 /// Calls `act` with every set-up of a plan that has work or holes, and the job with that set-up at hand.

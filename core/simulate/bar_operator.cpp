@@ -45,41 +45,42 @@ public:
 protected:
     void obey(const Instruction& instruction) override {
         std::visit(
-            Cases{
-                [&](const TurnBar& turn) { turn_bar(turn); },
-                [&](const StandOverAxis& stand) { stand_over_axis(stand); },
-                [&](const PickUpZero& zero) {
-                    if (m_x)
-                        m_x->zero(zero.approach_x == Towards::Plus);
-                    else
-                        complain(say("there is no dial to set to 0"));
-                },
-                [&](const ZeroReadout&) { m_at = {}; },
-                [&](const GoToReadout& go) {
-                    if (const auto* readout = std::get_if<Readout>(&m_machine.kind))
-                        m_at = from_drawn(job().datum, shown_locked(go, *readout));
-                    else
-                        complain(say("there is no readout to go by"));
-                },
-                [&](const TurnHandwheel& move) {
-                    auto& slide = move.axis == Axis::X ? m_x : m_y;
-                    if (!slide || !slide->turn(move.way == Turn::Clockwise, move.turns, move.line))
-                        complain(say("the dial has no such line"));
-                },
-                [&](const TurnTable& turn) {
-                    if (!m_table || !m_table->turn(turn.way == Turn::Clockwise, turn.turns, turn.line))
-                        complain(say("the handle's dial has no such line"));
-                },
-                [&](const SetPacking& packing) { set(packing); }, [&](const ScribeAlongBar& line) { scribe(line); },
-                [&](const ScribeAcrossBar& line) { scribe(line); },
-                [&](const PunchMark&) {
-                    if (!mark(hole()))
-                        complain(say("there is no crossing of two lines to punch"));
-                },
-                [&](const DrillHole& cut) { drill(cut.step); }, [&](const ChangeCutter& change) { carry_out(change); },
-                [&](const CheckPlace& check) { carry_out(check); }, [&](const MoveKnee&) {}, [&](const WorkByHand&) {},
-                [&]<MoveOf<RoutineMoves, PlateMoves, AcrossMoves, Kinds<CentreOnTable, TurnIndex, TouchLightly>> Move>(
-                    const Move&) { complain(say("this cannot be done with a bar")); }},
+            Cases{[&](const TurnBar& turn) { turn_bar(turn); },
+                  [&](const StandOverAxis& stand) { stand_over_axis(stand); },
+                  [&](const PickUpZero& zero) {
+                      if (m_x)
+                          m_x->zero(zero.approach_x == Towards::Plus);
+                      else
+                          complain(say("there is no dial to set to 0"));
+                  },
+                  [&](const ZeroReadout&) { m_at = {}; },
+                  [&](const GoToReadout& go) {
+                      if (const auto* readout = std::get_if<Readout>(&m_machine.kind))
+                          m_at = from_drawn(job().datum, shown_locked(go, *readout));
+                      else
+                          complain(say("there is no readout to go by"));
+                  },
+                  [&](const TurnHandwheel& move) {
+                      auto& slide = move.axis == Axis::X ? m_x : m_y;
+                      if (!slide || !slide->turn(move.way == Turn::Clockwise, move.turns, move.line))
+                          complain(say("the dial has no such line"));
+                  },
+                  [&](const TurnTable& turn) {
+                      if (!m_table || !m_table->turn(turn.way == Turn::Clockwise, turn.turns, turn.line))
+                          complain(say("the handle's dial has no such line"));
+                  },
+                  [&](const SetPacking& packing) { set(packing); }, [&](const ScribeAlongBar& line) { scribe(line); },
+                  [&](const ScribeAcrossBar& line) { scribe(line); },
+                  [&](const PunchMark&) {
+                      if (!mark(hole()))
+                          complain(say("there is no crossing of two lines to punch"));
+                  },
+                  [&](const DrillHole& cut) { drill(cut); }, [&](const ChangeCutter& change) { carry_out(change); },
+                  [&](const CheckPlace& check) { carry_out(check); }, [&](const MoveKnee&) {},
+                  [&](const WorkByHand& work) { carry_out(work); },
+                  [&]<MoveOf<RoutineMoves, PlateMoves, AcrossMoves, TouchMoves,
+                             Kinds<CentreOnTable, TurnIndex, TouchLightly>>
+                          Move>(const Move&) { complain(say("this cannot be done with a bar")); }},
             instruction.action);
     }
 
@@ -155,11 +156,14 @@ private:
         m_axis_beside = stand.way == TopWay::TouchOne
                             ? stand.go - section_at(job().blank, where).radius - stand.finder / 2.0
                             : Length{};
+        if (stand.way == TopWay::TouchOne)
+            watch().put_in(Watch::InChuck::Finder);
         if (m_y)
             m_y->zero(stand.approach == Towards::Plus);
     }
 
     void set(const SetPacking& packing) {
+        watch().put_in(Watch::InChuck::Pin);
         if (packing.gap < Length{})
             complain(say("the pin would have to stand inside the fence"));
         const Length out = packing.gap + packing.pin / 2.0;
@@ -207,9 +211,10 @@ private:
     [[nodiscard]] Length along() const { return (m_x ? Length::mm(m_x->position()) : m_at.x) + zero_on_side(job()); }
     [[nodiscard]] Length across() const { return (m_y ? Length::mm(m_y->position()) : m_at.y) + m_axis_beside; }
 
-    void drill(int step) {
+    void drill(const DrillHole& cut) {
         if (!is_hole(hole()))
             return complain(say("no hole is named"));
+        complain_of(watch().cut(hole(), cut, std::nullopt));
         OnBar at{along(), up().wrapped(), -across() - m_faults.off_axis};
         if (std::holds_alternative<LayoutBench>(m_machine.kind)) {
             const Mark* marked = mark(hole());
@@ -229,7 +234,7 @@ private:
         const Point start = polar(hypot(near->height, at.offset), near->bearing);
         const Length lateral = start.y * leaning.cosine() - start.x * leaning.sine();
         const auto far = entry_at(section, leaning + Angle::degrees(180.0), -lateral);
-        Landing landing{hole(), rolled_out(job(), at.along, near->bearing), {}, step, false, {}};
+        Landing landing{hole(), rolled_out(job(), at.along, near->bearing), {}, cut.step, false, {}};
         if (far && !wanted.spec.depth)
             landing.far = rolled_out(job(), at.along, far->bearing);
         landing.miss = miss(wanted, landing);

@@ -1,5 +1,7 @@
 #include "simulate/broken.h"
 
+#include "measure/figures.h"
+#include "ordering/handwheel.h"
 #include "simulate/allowed.h"
 #include "words/say.h"
 
@@ -46,6 +48,16 @@ template <class Change> bool change_turns(Action& action, const Change& change) 
     return false;
 }
 
+// What a figure is off by when so many diameters of the finder are counted the wrong way, in its own counts.
+std::int64_t counted_on(const TouchEdge& touch, const Machine& machine, double diameters) {
+    const Length off = touch.finder.diameter * (touch.stands == Towards::Minus ? diameters : -diameters);
+    if (const auto* readout = std::get_if<Readout>(&machine.kind))
+        return round_to_step(off, readout->resolution).counts;
+    if (const auto* wheels = std::get_if<Handwheels>(&machine.kind))
+        return dial_count(touch.axis == Axis::X ? wheels->x : wheels->y, off);
+    return 0;
+}
+
 // What can go wrong with each kind of move by itself.
 struct OwnFaults {
     using Faults = std::vector<MoveFault>;
@@ -64,6 +76,12 @@ struct OwnFaults {
     Faults operator()(const GoToReadout&) const {
         return {MoveFault::LeftOut, MoveFault::HundredOff, MoveFault::SignTurned};
     }
+    // Of two sides half the finder falls out by itself.
+    Faults operator()(const TouchEdge& touch) const {
+        if (touch.halves || touch.figure == 0 || touch.finder.diameter == Length{})
+            return {MoveFault::LeftOut};
+        return {MoveFault::LeftOut, MoveFault::HalfLeftOut, MoveFault::OtherSide};
+    }
     Faults operator()(const ScribeLine&) const { return {MoveFault::LeftOut, MoveFault::HundredOff}; }
     template <class Move>
     requires MoveOf<Move, Kinds<RoutinePlace, SetPacking, PrickMark>> Faults operator()(const Move&) const {
@@ -73,7 +91,7 @@ struct OwnFaults {
     template <class Move>
     requires MoveOf<Move, BarMoves, AcrossMoves, Kinds<PickUpZero, ZeroReadout, CentreOnTable, KeyCircle, KeyRow>,
                     Kinds<StrikeCircle, StepChord, PunchMark, LookAtMarks, CompareMarks>,
-                    Kinds<DrillHole, ChangeCutter, MoveKnee, TouchLightly, CheckPlace, WorkByHand>>
+                    Kinds<DrillHole, ChangeCutter, MoveKnee, TouchLightly, CheckPlace, WorkByHand, LookAtCorner>>
         Faults operator()(const Move&) const {
         return {};
     }
@@ -113,6 +131,10 @@ std::string in_words(MoveFault fault) {
         return say("backlash is never taken up");
     case MoveFault::SignTurned:
         return say("the sign of X is lost");
+    case MoveFault::HalfLeftOut:
+        return say("half the finder is left out");
+    case MoveFault::OtherSide:
+        return say("half the finder is counted to the other side");
     case MoveFault::OtherZero:
         return say("the readout counts from a quarter turn on");
     case MoveFault::OtherSense:
@@ -153,6 +175,11 @@ Broken with_fault(const Route& route, const Machine& machine, std::size_t move, 
     case MoveFault::SignTurned:
         if (auto* go = std::get_if<GoToReadout>(&action))
             go->x = -go->x;
+        break;
+    case MoveFault::HalfLeftOut:
+    case MoveFault::OtherSide:
+        if (auto* touch = std::get_if<TouchEdge>(&action))
+            touch->figure += counted_on(*touch, machine, fault == MoveFault::HalfLeftOut ? 0.5 : 1.0);
         break;
     case MoveFault::OtherZero:
         if (readout)

@@ -19,6 +19,8 @@ enum class MoveFault {
     HundredOff,  ///< a figure read a hundred lines or steps off
     NoTakeUp,    ///< backlash is never taken up
     SignTurned,  ///< the sign of a figure is lost
+    HalfLeftOut, ///< half the finder is not counted: the figure is the face's own
+    OtherSide,   ///< half the finder is counted to the wrong side of the face
     OtherZero,   ///< the readout's routine counts from a quarter turn on
     OtherSense   ///< the readout's routine counts the other way round
 };

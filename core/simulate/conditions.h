@@ -12,6 +12,7 @@
 namespace clockface {
 
 struct Survey;
+struct Workplace;
 
 /// What may go wrong with a bar that no list can know of, to see whether it shows.
 struct BarFaults {
@@ -26,12 +27,14 @@ inline constexpr std::array error_sources = {ErrorSource::PickUp,   ErrorSource:
                                              ErrorSource::LockJump, ErrorSource::Marking, ErrorSource::Wander};
 
 struct Conditions {
-    const Survey* survey = nullptr; ///< of the old part, for a list of marks, where it is worked out already
+    const Workplace* workplace = nullptr; ///< nothing: the list is carried out without looking what stands around
+    const Survey* survey = nullptr;       ///< of the old part, for a list of marks, where it is worked out already
     BarFaults bar{};
     std::vector<ErrorSource> drawn{};            ///< empty: all goes exactly as told
     std::uint64_t seed = 0;                      ///< the same seed draws the same errors
     const std::vector<Length>* wander = nullptr; ///< of each hole's drill, one standard deviation on each axis
     double lock_jump_varies = 0.0;               ///< one standard deviation, as a share of the jump
+    Point larger{};                              ///< the work's real size less the drawn one, along x and y
 };
 
 /// Draws errors under the conditions; nought for what is not drawn.

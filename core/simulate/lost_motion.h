@@ -25,6 +25,23 @@ public:
         m_offset = driven_towards_plus ? 0.0 : -m_play;
     }
 
+    /// The slide stands there, driven towards plus (or minus) last, and the dial shows so many lines, whole turns
+    /// counted.
+    void stand(double at, bool driven_towards_plus, double lines) {
+        m_lines = 0.0;
+        m_at_zero = lines;
+        m_slide = at;
+        m_offset = driven_towards_plus ? at : at - m_play;
+    }
+    /// Lines, whole turns counted, that the dial shows where the slide stands there, driven towards plus (or minus).
+    [[nodiscard]] double lines_at(double at, bool driven_towards_plus) const {
+        return ((driven_towards_plus ? at : at - m_play) - m_offset) / m_per_line + m_at_zero;
+    }
+    /// Where the slide stands, driven towards plus (or minus), when the dial shows so many lines.
+    [[nodiscard]] double place_at(double lines, bool driven_towards_plus) const {
+        return m_offset + (lines - m_at_zero) * m_per_line + (driven_towards_plus ? 0.0 : m_play);
+    }
+
     /// Leaves the dial at 0 with all play on the side that a drive towards plus has still to use up.
     void zero_slack() {
         zero(true);

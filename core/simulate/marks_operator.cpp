@@ -29,8 +29,8 @@ protected:
                   [&](const DrillMark& drill) { drill_mark(drill.from); },
                   [&](const ChangeCutter& change) { carry_out(change); },
                   [&](const CheckPlace& check) { carry_out(check); }, [&](const MoveKnee&) {},
-                  [&](const WorkByHand&) {},
-                  [&]<MoveOf<DialMoves, ReadoutMoves, RoutineMoves, TableMoves, PlateMoves, BarMoves,
+                  [&](const WorkByHand& work) { carry_out(work); },
+                  [&]<MoveOf<DialMoves, ReadoutMoves, RoutineMoves, TableMoves, PlateMoves, BarMoves, TouchMoves,
                              Kinds<SetPacking, PunchMark, TouchLightly, DrillHole>>
                           Move>(const Move&) { complain(say("this cannot be done with the old part laid on")); }},
             instruction.action);

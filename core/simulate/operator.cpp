@@ -2,6 +2,7 @@
 
 #include "layout/outline.h"
 #include "measure/figures.h"
+#include "ordering/handwheel.h"
 #include "simulate/bar_operator.h"
 #include "simulate/lost_motion.h"
 #include "simulate/marks_operator.h"
@@ -15,12 +16,17 @@ namespace clockface {
 
 namespace {
 
+std::string no_zero(Axis axis) {
+    return say("{axis} has no zero yet", {{"axis", axis == Axis::X ? "X" : "Y"}});
+}
+
 class SimulatedHandwheels : public SimulatedMachine {
 public:
     SimulatedHandwheels(const Job& job, const std::vector<Hole>& holes, const Conditions& conditions,
                         const Machine& machine, const Handwheels& wheels)
         : SimulatedMachine(job, holes, conditions)
         , m_machine(machine)
+        , m_wheels(wheels)
         , m_x(slide_of(wheels.x))
         , m_y(slide_of(wheels.y)) {}
 
@@ -32,14 +38,37 @@ protected:
 
 private:
     const Machine& m_machine;
+    const Handwheels& m_wheels;
     LostMotion m_x, m_y;
-    Point m_zero, m_set; // errors: of zero, of how each dial was last set
+    bool m_x_known = false, m_y_known = false; // zero was found
+    Point m_zero, m_set;                       // errors: of zero, of how each dial was last set
 
     using SimulatedMachine::carry_out;
     void carry_out(const PickUpZero& zero) {
         m_x.zero(zero.approach_x == Towards::Plus, zero.line_x);
         m_y.zero(zero.approach_y == Towards::Plus, zero.line_y);
         m_zero = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
+        m_x_known = m_y_known = true;
+    }
+    void carry_out(const TouchEdge& touch) {
+        const bool x = touch.axis == Axis::X;
+        const Screw& screw = x ? m_wheels.x : m_wheels.y;
+        LostMotion& slide = x ? m_x : m_y;
+        const bool towards_plus = touch.stands == Towards::Minus;
+        const double at = touched(touch).in_mm();
+        const auto lines_of = [&](std::int64_t figure) {
+            const int line = dial_line(figure, screw.engraved());
+            return static_cast<double>((figure - line) / screw.engraved()) * screw.lines + line;
+        };
+        (x ? m_x_known : m_y_known) = true;
+        if (!touch.halves)
+            return slide.stand(at, towards_plus, lines_of(touch.figure));
+        // What the play counts for is taken off before it is halved; half a line is set by eye.
+        const double play = (screw.plus == Turn::Clockwise ? 1.0 : -1.0) * (touch.play / screw.graduation());
+        const double shown = std::round(slide.lines_at(at, towards_plus));
+        must_be_about(screw.graduation() * shown, screw.graduation() * lines_of(touch.figure));
+        const bool comes_last = screw.approach == Towards::Plus;
+        slide.stand(slide.place_at((shown - play) / 2.0, comes_last), comes_last, 0.0);
     }
     void carry_out(const DrillHole& drill) { make_hole(drill, locked()); }
     void carry_out(const TouchLightly&) { touch(locked()); }
@@ -52,6 +81,8 @@ private:
 
     void carry_out(const TurnHandwheel& move) {
         const bool x = move.axis == Axis::X;
+        if (!(x ? m_x_known : m_y_known))
+            complain(no_zero(move.axis));
         if (!(x ? m_x : m_y).turn(move.way == Turn::Clockwise, move.turns, move.line))
             complain(say("the dial has no such line"));
         (x ? m_set.x : m_set.y) = chance().draw(ErrorSource::Setting, m_machine.errors.setting) +
@@ -77,16 +108,35 @@ protected:
 private:
     const Machine& m_machine;
     const Readout& m_readout;
-    Point m_at, m_aimed, m_zero; // in the readout's axes, which are the drawing's
-    Point m_picked_up, m_set;    // errors
+    Point m_at, m_aimed, m_zero;               // in the readout's axes, which are the drawing's
+    Point m_picked_up, m_set;                  // errors
+    bool m_x_known = false, m_y_known = false; // zero was found
     std::vector<std::optional<Point>> m_routine;
     std::vector<int> m_routine_holes;
 
     using SimulatedMachine::carry_out;
+    void carry_out(const TouchEdge& touch) {
+        const bool x = touch.axis == Axis::X;
+        const auto along = [x](Point& point) -> Length& { return x ? point.x : point.y; };
+        const Length there = touched(touch);
+        Point drawn = as_drawn(job().datum, {there, there});
+        const Length at = along(drawn);
+        std::int64_t figure = touch.figure;
+        if (touch.halves) {
+            const std::int64_t shown = round_to_step(at - along(m_zero), m_readout.resolution).counts;
+            must_be_about(m_readout.resolution * static_cast<double>(shown),
+                          m_readout.resolution * static_cast<double>(touch.figure));
+            figure = std::llround(static_cast<double>(shown) / 2.0);
+        }
+        along(m_zero) = at - m_readout.resolution * static_cast<double>(figure);
+        along(m_at) = along(m_aimed) = at;
+        (x ? m_x_known : m_y_known) = true;
+    }
     void carry_out(const ZeroReadout& zero) {
         if (!zero.here)
             m_at = {};
         m_zero = m_at;
+        m_x_known = m_y_known = true;
         if (!zero.here) {
             m_picked_up = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
         } else { // zero takes over what this hole is off, and so does every hole after it
@@ -95,6 +145,9 @@ private:
         }
     }
     void carry_out(const GoToReadout& go) {
+        for (const Axis axis : {Axis::X, Axis::Y})
+            if (!(axis == Axis::X ? m_x_known : m_y_known))
+                complain(no_zero(axis));
         m_aimed = m_zero + shown_before_locking(go, m_readout);
         settle();
         m_at = m_zero + shown_locked(go, m_readout); // if the locks move the slides as thought
@@ -149,8 +202,8 @@ private:
         // It shows nought before the locks are tightened, so these are allowed for by nothing but the hand.
         // It counts steps of its scale: nought is shown at the one nearest to the routine's own figure.
         const Point to = *m_routine[index] - as_drawn(job().datum, m_machine.lock_jump);
-        m_at = m_aimed =
-            shown(round_to_step(to.x, m_readout.resolution).counts, round_to_step(to.y, m_readout.resolution).counts);
+        m_at = m_aimed = m_zero + shown(round_to_step(to.x, m_readout.resolution).counts,
+                                        round_to_step(to.y, m_readout.resolution).counts);
         settle();
     }
 };
@@ -210,7 +263,7 @@ private:
         settle();
     }
     void carry_out(const DrillHole& drill) { make_hole(drill, *standing() + m_zero + m_set); }
-    template <MoveOf<ReadoutMoves, RoutineMoves, PlateMoves, BarMoves, AcrossMoves,
+    template <MoveOf<ReadoutMoves, RoutineMoves, PlateMoves, BarMoves, AcrossMoves, TouchMoves,
                      Kinds<PickUpZero, SetPacking, PunchMark, TouchLightly>>
                   Move>
     void carry_out(const Move&) {
@@ -278,7 +331,7 @@ private:
         else
             complain(say("there is no mark to drill"));
     }
-    template <MoveOf<DialMoves, ReadoutMoves, RoutineMoves, TableMoves, BarMoves, AcrossMoves,
+    template <MoveOf<DialMoves, ReadoutMoves, RoutineMoves, TableMoves, BarMoves, AcrossMoves, TouchMoves,
                      Kinds<SetPacking, TouchLightly>>
                   Move>
     void carry_out(const Move&) {
@@ -397,9 +450,10 @@ private:
         if (setting.gap < Length{})
             complain(say("the pin would have to stand inside the fence"));
         (setting.axis == Axis::X ? m_out.x : m_out.y) = setting.from_far_end ? -out : out;
+        watch().put_in(Watch::InChuck::Pin);
     }
     void carry_out(const DrillHole& drill) { make_hole(drill, m_edges.corner + m_out); }
-    template <MoveOf<DialMoves, ReadoutMoves, RoutineMoves, TableMoves, PlateMoves, BarMoves, AcrossMoves,
+    template <MoveOf<DialMoves, ReadoutMoves, RoutineMoves, TableMoves, PlateMoves, BarMoves, AcrossMoves, TouchMoves,
                      Kinds<PunchMark, TouchLightly>>
                   Move>
     void carry_out(const Move&) {

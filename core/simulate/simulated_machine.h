@@ -4,7 +4,11 @@
 #include "layout/outline.h"
 #include "simulate/lost_motion.h"
 #include "simulate/operator.h"
+#include "simulate/watch.h"
 #include "words/say.h"
+
+#include <algorithm>
+#include <cmath>
 
 namespace clockface {
 
@@ -14,7 +18,9 @@ public:
         : m_job(job)
         , m_holes(holes)
         , m_chance(conditions)
-        , m_wander(conditions.wander) {}
+        , m_wander(conditions.wander)
+        , m_larger(conditions.larger)
+        , m_watch(conditions.workplace, holes) {}
     virtual ~SimulatedMachine() = default;
     SimulatedMachine(const SimulatedMachine&) = delete;
     SimulatedMachine& operator=(const SimulatedMachine&) = delete;
@@ -30,18 +36,41 @@ public:
 protected:
     virtual void obey(const Instruction& instruction) = 0;
     // What is the same on every machine.
-    void carry_out(const ChangeCutter& change) { m_in_spindle = change.cutter; }
+    void carry_out(const ChangeCutter& change) { m_watch.put_in(Watch::InChuck::Cutter, change.cutter); }
     void carry_out(const CheckPlace& check) { check_place(check); }
     void carry_out(const MoveKnee&) {}
-    void carry_out(const WorkByHand&) {}
+    void carry_out(const WorkByHand& work) {
+        for (const int each : work.holes)
+            complain_of(m_watch.by_hand(each, work.step));
+    }
+    void carry_out(const LookAtCorner& look) {
+        const auto at = standing();
+        const Point corner{face(Axis::X, look.right), face(Axis::Y, look.far)};
+        if (!at || abs(at->x - corner.x) > seen_by_eye || abs(at->y - corner.y) > seen_by_eye)
+            complain(say("the tip does not stand over the corner"));
+    }
+    /// Where the spindle stands along the axis, from zero, while the finder touches: against the real face, by which
+    /// nothing of the list is known.
+    Length touched(const TouchEdge& touch) {
+        const Length repeats = touch.finder.repeats / std::sqrt(static_cast<double>(std::max(1, touch.times)));
+        const Length half = touch.finder.diameter / 2.0;
+        const bool high = touch.stands == Towards::Plus;
+        m_watch.put_in(Watch::InChuck::Finder);
+        return face(touch.axis, high) + (high ? half : -half) + m_chance.draw(ErrorSource::PickUp, repeats);
+    }
+    /// Between two touches it has to come out as drawn, as far as a blank is ever sawn to its size.
+    void must_be_about(Length shown, Length expected) {
+        constexpr Length off = Length::mm(1.0);
+        if (abs(shown - expected) > off)
+            complain(say("from one side to the other it is not what it should be"));
+    }
     /// Where a pin in the spindle (or the mark) stands now; nothing where nobody can tell.
     [[nodiscard]] virtual std::optional<Point> standing() { return std::nullopt; }
 
     void make_hole(const DrillHole& drill, Point at) {
         if (!is_hole(m_hole))
             return complain(say("no hole is named"));
-        if (drill.cutter >= 0 && drill.cutter != m_in_spindle)
-            complain(say("another cutter is in the spindle"));
+        complain_of(m_watch.cut(m_hole, drill, at + datum_from_middle(m_job)));
         // The first cut runs off by itself; what follows runs in it.
         Length wander;
         if (m_wander && static_cast<std::size_t>(m_hole) < m_wander->size())
@@ -57,6 +86,11 @@ protected:
     void complain(const std::string& what) {
         m_proof.complaints.push_back(say("Move {step}: {what}.", {{"step", m_step + 1}, {"what", what}}));
     }
+    void complain_of(const std::vector<std::string>& faults) {
+        for (const std::string& fault : faults)
+            complain(fault);
+    }
+    [[nodiscard]] Watch& watch() { return m_watch; }
     [[nodiscard]] const Job& job() const { return m_job; }
     [[nodiscard]] const std::vector<Hole>& holes() const { return m_holes; }
     [[nodiscard]] int hole() const { return m_hole; }
@@ -67,10 +101,20 @@ private:
     const std::vector<Hole>& m_holes;
     Chance m_chance;
     const std::vector<Length>* m_wander;
+    Point m_larger;
     SimulatedRun m_proof;
     std::size_t m_step = 0;
     int m_hole = -1;
-    int m_in_spindle = -1;
+    Watch m_watch;
+
+    // The real face of the work from zero; the work is as much larger on either side of zero as it has to either side.
+    [[nodiscard]] Length face(Axis axis, bool high) const {
+        const bool x = axis == Axis::X;
+        const Length size = x ? m_job.blank.extent_x() : m_job.blank.extent_y();
+        const Point datum = datum_from_middle(m_job);
+        const Length drawn = (high ? size / 2.0 : size / -2.0) - (x ? datum.x : datum.y);
+        return drawn * ((size + (x ? m_larger.x : m_larger.y)) / size);
+    }
 
     void check_place(const CheckPlace& check) {
         const auto at = standing();

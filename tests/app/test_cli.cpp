@@ -55,7 +55,8 @@ private slots:
         QCOMPARE(document["holding"]["in"].get<std::string>(), std::string()); // a disc is clamped on the table
         QCOMPARE(document["holding"]["beneath"].size(), 17U);
         QCOMPARE(document["holding"]["beneath"][0]["meets"].get<std::string>(), std::string("free")); // A1 is blind
-        QVERIFY(document["proof"]["worst"]["miss"] < 0.0142); // half a line of 0.02 in X and Y: 0.01414
+        // Half a line of 0.02 in X and Y, and what reading and halving leaves of zero, a quarter of a line: 0.0212.
+        QVERIFY(document["proof"]["worst"]["miss"] < 0.0213);
         QVERIFY(std::abs(document["holes"][2]["x"].get<double>() - 22.541) < 0.0005);
         QVERIFY(run({"plan", demo, "--as", "csv"}).out.startsWith("step,hole,device"));
         QVERIFY(run({"plan", demo, "--as", "coordinates"}).out.contains("\r\nA1,15.3"));

@@ -6,7 +6,6 @@
 #include "layout/hole_names.h"
 #include "measure/figures.h"
 #include "ordering/handwheel.h"
-#include "ordering/pick_up.h"
 #include "plan/beneath_words.h"
 #include "plan/plan.h"
 #include "shop/holdings.h"
@@ -257,67 +256,10 @@ private slots:
         QVERIFY(!high.fault.empty() && high.gripped == Length{});
     }
 
-    // Left face at X 0, finder of 10: the spindle stands at -5. Fixed jaw behind a plate of 60: Y 60 + 5.
-    void touches_of_a_plate() {
-        Job job = held_job(100, 60, 19);
-        job.patterns = {single("A", 50, 30, 6)};
-        job = with_ids(job);
-        at_hand(job).holding.in = "wide vise";
-        const Shop shop = default_shop();
-        const SetupPlan plan = plan_at_hand(job, shop);
-        const std::vector<Touch> touches = touches_for(job, plan.held);
-        QCOMPARE(touches.size(), std::size_t{2});
-        QVERIFY(same(touches[0].spindle(), mm(-5)));
-        QVERIFY(same(touches[1].spindle(), mm(65)));
-        const std::vector<std::string> steps = pick_up_in_words(job, plan.machine, plan.held);
-        QCOMPARE(steps.size(), std::size_t{3});
-        QVERIFY(steps[0].find("Set X to \u22125.000.") != std::string::npos);
-        QVERIFY(steps[1].find("Set Y to +65.000.") != std::string::npos);
-        // Dials that cannot be set are not set: from the touch at X -5 it is 5 mm on to zero, from Y 65 it is 65 back.
-        const std::vector<std::string> fixed = pick_up_in_words(
-            job,
-            {"M", "",
-             Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.1), screw(Unit::Millimetre, 2.5, 125, 0.1), false}},
-            plan.held);
-        QVERIFY(fixed[0].find("X 0 lies 5 mm further on towards plus") != std::string::npos);
-        QVERIFY(fixed[1].find("Y 0 lies 65 mm further on towards minus") != std::string::npos);
-        QVERIFY(fixed[0].find("Set X") == std::string::npos);
-        // -2.54 on a screw of 2.5 mm is turn -2, then 2.46.
-        const Machine wheels{
-            "M", "", Handwheels{screw(Unit::Millimetre, 2.5, 125, 0.1), screw(Unit::Millimetre, 2.5, 125, 0.1)}};
-        QCOMPARE(shown_at(job, wheels, Axis::X, mm(-2.54))->figure, std::string("turn \u22122, then 2.46"));
-    }
-
-    // Whatever the machine: what is shown, and what is left over, make the exact place; half a step at most is left.
-    void what_is_set_is_the_place() {
-        holds("readouts", [] {
-            Job job = held_job(100, 60, 19);
-            job.datum.x_plus_right = *rc::gen::arbitrary<bool>();
-            job.datum.y_plus_up = *rc::gen::arbitrary<bool>();
-            const Readout readout = *any_readout();
-            const Length at = mm(*rc::gen::inRange(-200'000, 200'000) / 1000.0);
-            const Axis axis = *rc::gen::element(Axis::X, Axis::Y);
-            const ShownAt shown = *shown_at(job, {"M", "", readout}, axis, at);
-            RC_ASSERT(abs(shown.leftover) <= readout.resolution * 0.5000001);
-            std::string figure = shown.figure;
-            if (const auto minus = figure.find("\u2212"); minus != std::string::npos)
-                figure.replace(minus, std::string("\u2212").size(), "-");
-            const bool turned = axis == Axis::X ? !job.datum.x_plus_right : !job.datum.y_plus_up;
-            const Length set = Length::of(std::stod(figure), readout.unit) * (turned ? -1.0 : 1.0);
-            RC_ASSERT(same(set + shown.leftover, at, 2e-5)); // six decimals of an inch are written at most
-        });
-        holds("dials", [] {
-            const Screw x = *any_screw();
-            const Length at = mm(*rc::gen::inRange(-200'000, 200'000) / 1000.0);
-            const ShownAt shown = *shown_at(held_job(100, 60, 19), {"M", "", Handwheels{x, x}}, Axis::X, at);
-            RC_ASSERT(abs(shown.leftover) <= x.graduation() * 0.5000001);
-        });
-    }
-
     void is_kept_in_files() {
         Job job = with_ids(held_job(100, 60, 19));
         HoldingWishes& wishes = at_hand(job).holding;
-        wishes = {"wide vise", "6x28", true, mm(12.7), StopAt::Right, "wiggler"};
+        wishes = {"wide vise", "6x28", true, mm(12.7), StopAt::Right, "wiggler", 3};
         const auto back = job_from_json(job_to_json(job));
         QVERIFY2(back.has_value(), back ? "" : back.error().text().c_str());
         QVERIFY(at_hand(*back).holding == wishes);

@@ -531,7 +531,8 @@ private slots:
         const SetupPlan plan = plan_at_hand(job, default_shop());
         QStringList notes;
         for (const Instruction& each : plan.route.list)
-            if (const auto* move = std::get_if<TurnHandwheel>(&each.action); move && move->turns >= 8 && !move->past)
+            if (const auto* move = std::get_if<TurnHandwheel>(&each.action);
+                move && each.hole >= 0 && move->turns >= 8 && !move->past)
                 notes << QString::fromStdString(in_words(each, words_for(job, plan)).note);
         QVERIFY(!notes.isEmpty());
         // 250 mm at 2.5 a turn: a hundred turns.
@@ -635,7 +636,7 @@ private slots:
             QVERIFY(plan.run.complaints.empty());
             int sent = 0, zeroed = 0;
             for (const Instruction& each : plan.route.list) {
-                sent += std::holds_alternative<GoToReadout>(each.action);
+                sent += std::holds_alternative<GoToReadout>(each.action) && each.hole >= 0;
                 const auto* zero = std::get_if<ZeroReadout>(&each.action);
                 zeroed += zero && zero->here;
             }

@@ -163,7 +163,7 @@ private slots:
         person.job = with_ids(person.job);
         const BenchState state = person.state();
         QVERIFY(state.broken_off && state.next == 0);
-        QVERIFY(std::holds_alternative<PickUpZero>(state.list.list.front().action));
+        QVERIFY(std::holds_alternative<TouchEdge>(state.list.list.front().action));
         for (const Task& each : state.tasks)
             QVERIFY(each.deed.act != Act::Cut || !work_done(person.piece).has(each));
         person.next();
@@ -437,7 +437,15 @@ private slots:
         QCOMPARE(job.begun.size(), 1U);
         const BenchState state = bench_state(job, shop, plan_at_hand(job, shop), job.begun[0]);
         QVERIFY(!state.broken_off);
-        QCOMPARE(state.now()->move, moves);
+        // The list finds zero by touches now, and puts the cutter in after the pin: what comes next is what came
+        // eighth.
+        Shop as_it_was = shop;
+        as_it_was.holdings.finders.clear();
+        const auto move = [](const Route& route, int at) { return route.list.at(static_cast<std::size_t>(at)); };
+        if (!job.blank.is_bar())
+            QVERIFY(move(state.list, state.now()->move) == move(plan_at_hand(job, as_it_was).route, moves));
+        else
+            QVERIFY(std::holds_alternative<TurnBar>(move(state.list, state.now()->move).action)); // A1 is drilled
         // With another list it cannot be told what the seven moves were, and that is noted.
         job = *read;
         job.patterns[0].left_out.insert(1);

@@ -74,6 +74,8 @@ Shop shop_with(MachineKind kind) {
     shop.kit = default_kit();
     shop.drawer = default_drawer();
     shop.customs = default_customs();
+    // No vise to drill into, and zero is brought under the spindle as a whole: what is looked at is the machine.
+    shop.holdings.waste = {mm(490)};
     return shop;
 }
 

@@ -1,0 +1,208 @@
+#include "ordering/zero_wording.h"
+
+#include "measure/figures.h"
+#include "ordering/handwheel.h"
+#include "words/say.h"
+
+#include <numbers>
+
+namespace clockface {
+
+namespace {
+
+const char* axis_word(Axis axis) {
+    return axis == Axis::X ? "X" : "Y";
+}
+
+std::string face_words(const TouchEdge& touch, bool round) {
+    const bool high = touch.stands == Towards::Plus;
+    if (round && touch.axis == Axis::X)
+        return high ? say("the rim at its right") : say("the rim at its left");
+    if (round)
+        return high ? say("the rim at its far side") : say("the rim at its near side");
+    switch (touch.against) {
+    case LiesAgainst::Stop:
+        return high ? say("the right end at the stop") : say("the left end at the stop");
+    case LiesAgainst::FixedJaw:
+        return high ? say("the rear face at the fixed jaw") : say("the near face at the fixed jaw");
+    case LiesAgainst::MovingJaw:
+        return high ? say("the rear face at the moving jaw") : say("the near face at the moving jaw");
+    case LiesAgainst::Nothing:
+        break;
+    }
+    if (touch.axis == Axis::X)
+        return high ? say("the right end") : say("the left end");
+    return high ? say("the far edge") : say("the near edge");
+}
+
+std::string short_face(const TouchEdge& touch) {
+    const bool high = touch.stands == Towards::Plus;
+    if (touch.axis == Axis::X)
+        return high ? say("Touch at the right") : say("Touch at the left");
+    return high ? say("Touch at the far side") : say("Touch at the near side");
+}
+
+std::string side_words(const TouchEdge& touch) {
+    const bool high = touch.stands == Towards::Plus;
+    if (touch.axis == Axis::X)
+        return high ? say("standing right of it") : say("standing left of it");
+    return high ? say("standing behind it") : say("standing in front of it");
+}
+
+// How the eye or the hand knows that it touches.
+std::string sign_words(FinderKind kind) {
+    switch (kind) {
+    case FinderKind::EdgeFinder:
+        return say("until it kicks over");
+    case FinderKind::Wiggler:
+        return say("until it jumps aside");
+    case FinderKind::CentreDrill:
+        return say("until its body just rubs");
+    case FinderKind::DrillTip:
+        return say("until its tip stands over the edge, by eye");
+    case FinderKind::Pin:
+        break;
+    }
+    return say("until it just rubs");
+}
+
+// What the device of the machine shows at a figure.
+struct Device {
+    std::string shown; ///< "-5.000"; of a dial its line, and the whole turns from zero before
+    std::string unit;
+    Length at; ///< the place that figure is, along the axis as the device counts it
+};
+std::string turns_and_line(const Screw& screw, std::int64_t figure) {
+    const int line = dial_line(figure, screw.engraved());
+    const std::int64_t turns = (figure - line) / screw.engraved();
+    if (turns == 0)
+        return dial_figure(screw, line);
+    return say("turn {turns}, then {line}",
+               {{"turns", decimal(static_cast<double>(turns), 0)}, {"line", dial_figure(screw, line)}});
+}
+Device device_at(const TouchEdge& touch, const WordingNeeds& needs) {
+    if (const auto* readout = std::get_if<Readout>(&needs.machine.kind))
+        return {step_figure(touch.figure, readout->resolution, readout->unit, true), unit_name(readout->unit),
+                readout->resolution * static_cast<double>(touch.figure)};
+    const auto& wheels = std::get<Handwheels>(needs.machine.kind);
+    const Screw& screw = touch.axis == Axis::X ? wheels.x : wheels.y;
+    const OrderWishes& wishes = at_hand(needs.job).order;
+    int at_zero = 0;
+    if (!wheels.dials_turn)
+        at_zero = dial_line(touch.axis == Axis::X ? wishes.dial_x : wishes.dial_y, screw.engraved());
+    return {turns_and_line(screw, touch.figure), unit_name(screw.unit), dial_position(screw, touch.figure, at_zero)};
+}
+
+Length as_drawn(const WordingNeeds& needs, Axis axis, Length at) {
+    const Point drawn = clockface::as_drawn(needs.job.datum, {at, at});
+    return axis == Axis::X ? drawn.x : drawn.y;
+}
+
+// A dial that cannot be turned on its screw is not set: it shows what it shows, and zero lies where it lies.
+std::string fixed_dial_words(const TouchEdge& touch, const WordingNeeds& needs, const std::string& figure) {
+    const Length on = as_drawn(needs, touch.axis, Length{} - spindle_at(touch));
+    return say(
+        on >= Length{} ? later("The {axis} dial cannot be set; it should show {figure}. Where it does not, {axis} 0 "
+                               "lies {way} further on towards plus: type what it shows there under Order.")
+                       : later("The {axis} dial cannot be set; it should show {figure}. Where it does not, {axis} 0 "
+                               "lies {way} further on towards minus: type what it shows there under Order."),
+        {{"axis", axis_word(touch.axis)}, {"figure", figure}, {"way", with_unit(abs(on), unit_of(needs.machine))}});
+}
+
+} // namespace
+
+Wording touch_edge_words(const TouchEdge& touch, const WordingNeeds& needs) {
+    const Unit unit = unit_of(needs.machine);
+    const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind);
+    const bool fixed = wheels && !wheels->dials_turn;
+    const Device device = device_at(touch, needs);
+    const Length half = touch.finder.diameter / 2.0;
+    const std::string face = face_words(touch, needs.job.blank.is_round());
+    const std::string axis = axis_word(touch.axis);
+
+    Wording w;
+    w.heading = short_face(touch);
+    w.figures = {{axis, device.shown, wheels ? "" : device.unit, true}};
+    const auto touching = [&](const char* words) {
+        return say(words, {{"face", face},
+                           {"finder", touch.finder.name},
+                           {"side", side_words(touch)},
+                           {"sign", sign_words(touch.finder.kind)}});
+    };
+    w.direction = touching(later("{face}: with the {finder}, {side}, {sign}"));
+    const std::string touched = touching(later("Touch {face} with the {finder}, {side}, {sign}."));
+    std::string set;
+    if (touch.halves && wheels)
+        set = say(
+            touch.play == Length{}
+                ? later("If the work is as drawn the {axis} dial comes to {figure}. Go back to half of what it "
+                        "shows, last the way every place is come to, and set it to 0 there.")
+                : later("If the work is as drawn the {axis} dial comes to {figure}. Add the play of {play}, go back "
+                        "to half of that, last the way every place is come to, and set it to 0 there."),
+            {{"axis", axis}, {"figure", device.shown}, {"play", with_unit(abs(touch.play), unit)}});
+    else if (touch.halves)
+        set = say("If the work is as drawn it shows {axis} {figure}. Set {axis} to half of what it shows.",
+                  {{"axis", axis}, {"figure", device.shown}});
+    else if (fixed)
+        set = fixed_dial_words(touch, needs, device.shown);
+    else
+        set = say("Set {axis} to {figure}.", {{"axis", axis}, {"figure", device.shown}});
+    w.sentence = touched + " " + set;
+    w.note = touch.halves ? set : std::string();
+    if (touch.times > 1) {
+        const std::string again =
+            say("Touch it {times} times and take the middle of what shows; where two differ by more than {spread}, "
+                "look for a burr or a chip.",
+                {{"times", touch.times}, {"spread", deviation_in_words(spread_allowed(touch.finder), unit)}});
+        w.note += (w.note.empty() ? "" : " ") + again;
+        w.sentence += " " + again;
+    }
+    if (touch.halves) {
+        w.why = say("From the spindle at one side to the spindle at the other it is the work's size and the finder's "
+                    "diameter of {finder}; whatever they really are, half of it is the middle.",
+                    {{"finder", with_unit(touch.finder.diameter, unit)}});
+    } else {
+        const Length exact = as_drawn(needs, touch.axis, spindle_at(touch));
+        w.why = say("The face is drawn at {axis} {face}, and half of the finder, {half}, stands between it and the "
+                    "spindle: that is at {axis} {spindle}.",
+                    {{"axis", axis},
+                     {"face", with_unit(as_drawn(needs, touch.axis, touch.face), unit)},
+                     {"half", with_unit(half, unit)},
+                     {"spindle", with_unit(exact, unit)}});
+        // A dial counts right and up; so does what it leaves.
+        const Length leftover = wheels ? spindle_at(touch) + touch.play - device.at : exact - device.at;
+        if (abs(leftover) > Length::mm(1e-6))
+            w.why += " " + say("The figure is {leftover} off the exact place, all it can show.",
+                               {{"leftover", deviation_in_words(abs(leftover), unit)}});
+    }
+    if (touch.play != Length{})
+        w.why += " " + say("It is touched against the way every place is come to, so the play of {play} is counted in.",
+                           {{"play", with_unit(abs(touch.play), unit)}});
+    return w;
+}
+
+Wording look_at_corner_words(const LookAtCorner& look, const WordingNeeds& needs) {
+    std::string corner;
+    if (look.right)
+        corner = look.far ? say("the far right corner") : say("the near right corner");
+    else
+        corner = look.far ? say("the far left corner") : say("the near left corner");
+    Wording w;
+    w.heading = say("Look at the corner");
+    w.direction = say("half the tip stands over each edge at {corner}", {{"corner", corner}});
+    w.sentence = say("Look: half the tip must stand over each edge at {corner}. Where it does not, zero is not where "
+                     "it should be: find it again.",
+                     {{"corner", corner}});
+    w.note = say("Look again after every interruption.");
+    w.why = say("All figures are counted from the drawing's zero, {zero}: half the finder left out, or counted on the "
+                "wrong side, shows at a corner at once.",
+                {{"zero", in_words(needs.job.datum, needs.job.blank)}});
+    return w;
+}
+
+Length spread_allowed(const Finder& finder) {
+    // Two readings of the same spread differ by more than 3 sqrt(2) deviations once in three hundred times.
+    return finder.repeats * (3.0 * std::numbers::sqrt2);
+}
+
+} // namespace clockface
