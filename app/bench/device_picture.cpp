@@ -40,6 +40,7 @@ private:
     const SetupPlan& m_plan;
     QRectF m_area;
     QPointF m_centre;
+    double m_shrunk = 1.0; // of the work as it would fill its place
     double m_radius;
     int m_hole = -1;
 
@@ -123,6 +124,7 @@ private:
     void picture(const ZeroReadout&) { zero_on_work(); }
     // The face that is touched, thick, and the finder beside it.
     void picture(const TouchEdge& touch) {
+        m_shrunk = 0.8; // so that there is room beside it
         work(false);
         const bool high = touch.stands == Towards::Plus, x = touch.axis == Axis::X;
         const Length w = m_job.blank.extent_x() / 2.0, h = m_job.blank.extent_y() / 2.0;
@@ -347,7 +349,7 @@ private:
 
     [[nodiscard]] const Hole& hole(int index) const { return m_plan.holes[static_cast<std::size_t>(index)]; }
     [[nodiscard]] double scale() const {
-        return 2.0 * m_radius / std::max(m_job.blank.extent_x().in_mm(), m_job.blank.extent_y().in_mm());
+        return m_shrunk * 2.0 * m_radius / std::max(m_job.blank.extent_x().in_mm(), m_job.blank.extent_y().in_mm());
     }
     [[nodiscard]] QPointF screen(Point from_middle) const {
         return m_centre + QPointF(from_middle.x.in_mm(), -from_middle.y.in_mm()) * scale();

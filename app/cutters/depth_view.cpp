@@ -2,9 +2,11 @@
 
 #include "cutting/depth_figure.h"
 #include "formats/cutter_report.h"
+#include "holding/beneath.h"
 #include "look/hatch.h"
 #include "look/words.h"
 #include "measure/figures.h"
+#include "plan/beneath_words.h"
 #include "shop/cutter_points.h"
 
 #include <QPainter>
@@ -17,7 +19,7 @@ namespace {
 
 constexpr double head = 30.0;  // of the title
 constexpr double above = 14.0; // the face
-constexpr double below = 26.0; // the metal
+constexpr double below = 44.0; // the metal: "far face", and what is met there
 constexpr double line_height = 21.0;
 
 } // namespace
@@ -40,9 +42,14 @@ void DepthView::follow() {
             tr("%1 in section: %2, %3")
                 .arg(q(hole.name), q(size_in_words(hole.spec, job.unit)),
                      hole.spec.depth ? tr("%1 deep").arg(q(with_unit(*hole.spec.depth, job.unit))) : tr("through"));
+        const Beneath& under = plan.beneath[static_cast<std::size_t>(index)];
+        m_spoils = spoils(under.what);
+        m_beneath = under.what == Underneath::NotKnown ? QString() : q(beneath_in_words(plan, index, job.unit));
         QStringList words;
         for (const std::string& sentence : depths_in_words(*m_stack, job.unit))
             words << q(sentence);
+        if (!m_beneath.isEmpty())
+            words << m_beneath;
         setAccessibleName(m_title);
         setAccessibleDescription(words.join(QStringLiteral(". ")));
     }
@@ -74,6 +81,7 @@ void DepthView::paintEvent(QPaintEvent*) {
     painter.drawText(QRectF(20.0, 8.0, width() - 40.0, 22.0), Qt::AlignLeft | Qt::AlignVCenter, m_title);
     const Frame at = frame();
     paint_metal(painter, at);
+    paint_beneath(painter, at);
     paint_hole(painter, at);
     paint_crossings(painter, at);
     paint_thread(painter, at);
@@ -105,6 +113,21 @@ void DepthView::paint_metal(QPainter& painter, const Frame& at) const {
     painter.setPen(m_look->faint);
     painter.setFont(type(9));
     painter.drawText(QRectF(metal.left(), metal.bottom() + 2.0, metal.width(), 18.0), Qt::AlignCenter, tr("far face"));
+}
+
+// What stands under the work at this hole, as it is held: below the far face, in the stage's red where it is drilled
+// into.
+void DepthView::paint_beneath(QPainter& painter, const Frame& at) const {
+    if (m_beneath.isEmpty())
+        return;
+    const double bottom = at.y(m_stack->metal);
+    const QRectF under(at.middle - at.half, bottom + 3.0, 2.0 * at.half, 6.0);
+    const QColor colour = m_spoils ? m_look->stop_on_dark : m_look->faint;
+    if (m_spoils)
+        hatch(painter, under, QPen(colour, 1.4), 6.0);
+    painter.setPen(m_spoils ? colour : m_look->scribed);
+    painter.setFont(type(10, m_spoils));
+    painter.drawText(QRectF(20.0, height() - 22.0, width() - 40.0, 20.0), Qt::AlignLeft | Qt::AlignVCenter, m_beneath);
 }
 
 void DepthView::paint_crossings(QPainter& painter, const Frame& at) const {

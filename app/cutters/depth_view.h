@@ -20,6 +20,8 @@ protected:
 private:
     std::optional<DepthStack> m_stack;
     QString m_title;
+    QString m_beneath; ///< what the drill meets when it is through, or would meet; empty: nothing is said
+    bool m_spoils = false;
 
     struct Frame {
         double scale = 1.0;  // pixels a millimetre
@@ -31,6 +33,7 @@ private:
     };
     [[nodiscard]] Frame frame() const;
     void paint_metal(QPainter& painter, const Frame& at) const;
+    void paint_beneath(QPainter& painter, const Frame& at) const;
     void paint_crossings(QPainter& painter, const Frame& at) const;
     void paint_hole(QPainter& painter, const Frame& at) const;
     void paint_thread(QPainter& painter, const Frame& at) const;

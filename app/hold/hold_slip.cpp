@@ -44,6 +44,7 @@ void HoldSlip::write(Card& card) {
     write_holding(card);
     write_beneath(card);
     write_zero(card);
+    write_reseating(card);
 }
 
 void HoldSlip::write_holding(Card& card) {
@@ -64,34 +65,35 @@ void HoldSlip::write_holding(Card& card) {
     std::vector<std::pair<std::string, QString>> pairs{{std::string(), tr("no parallels")}};
     for (const ParallelPair& pair : all.parallels)
         pairs.emplace_back(name_of(pair), tr("the %1 parallels").arg(q(in_words(pair))));
-    std::vector<std::pair<std::string, QString>> finders;
-    for (const Finder& finder : all.finders)
-        finders.emplace_back(finder.name, tr("the %1").arg(q(finder.name)));
-
     Sentence& s = card.sentence(QStringLiteral("holding"));
     card.hangs_on(held.vise.has_value());
+    card.hangs_on(held.touched);
+    card.hangs_on(held.against_fence);
     const QString machine = q(plan.machine.name);
     const QHash<QString, QString> said{{QStringLiteral("machine"), machine},
                                        {QStringLiteral("face"), q(face_in_words(job.blank.shape, job.blank.up))}};
-    if (held.vise)
+    if (held.against_fence)
+        s.reads(tr("On the {machine}, {face} up as drawn, it lies against fence and stop, on a board of {waste}."),
+                said);
+    else if (held.vise && held.touched)
         s.reads(tr("On the {machine}, {face} up as drawn, it is held {holder}, on {parallels}, {rear}, against {stop}; "
                    "edges are found with {finder}."),
                 said);
-    else
+    else if (held.vise)
+        s.reads(
+            tr("On the {machine}, {face} up as drawn, it is held {holder}, on {parallels}, {rear}, against {stop}."),
+            said);
+    else if (held.touched)
         s.reads(tr("On the {machine}, {face} up as drawn, it is held {holder}, with a board of {waste} under it, "
                    "against {stop}; "
                    "edges are found with {finder}."),
                 said);
-    blanks().one_of<std::string>(
-        s, QStringLiteral("holder"), tr("what holds the work"), Fillings<std::string>(holders),
-        [this](const Job&) {
-            const Held& now = document().plan().held;
-            return now.vise ? now.vise->name : std::string();
-        },
-        [](Job& at, const std::string& in) {
-            wishes(at).in = in;
-            wishes(at).parallels.reset(); // what stood well in one vise need not in another
-        });
+    else
+        s.reads(tr("On the {machine}, {face} up as drawn, it is held {holder}, with a board of {waste} under it, "
+                   "against {stop}."),
+                said);
+    if (!held.against_fence)
+        write_holder(s, holders);
     if (held.vise) {
         blanks().one_of<std::string>(
             s, QStringLiteral("parallels"), tr("what it stands on"), Fillings<std::string>(pairs),
@@ -112,23 +114,14 @@ void HoldSlip::write_holding(Card& card) {
             },
             [](Job& at, const QString& text) -> Result<QString> { return read_waste(at, text); });
     }
-    blanks().one_of<StopAt>(
-        s, QStringLiteral("stop"), tr("where it is stopped"),
-        {{StopAt::None, tr("no stop")},
-         {StopAt::Left, tr("a stop at the left")},
-         {StopAt::Right, tr("a stop at the right")}},
-        [this](const Job&) { return document().plan().held.stop; },
-        [](Job& at, StopAt stop) { wishes(at).stop = stop; });
-    blanks().one_of<std::string>(
-        s, QStringLiteral("finder"), tr("what edges are found with"), Fillings<std::string>(finders),
-        [this](const Job&) {
-            const Held& now = document().plan().held;
-            return now.finder ? now.finder->name : std::string();
-        },
-        [](Job& at, const std::string& name) { wishes(at).finder = name; });
+    if (!held.against_fence)
+        write_stop(s);
+    if (held.touched)
+        write_finder(s);
     card.words(QStringLiteral("heldFault"), q(held.fault));
     card.words(QStringLiteral("heldWhy"), q(held.why));
     card.words(QStringLiteral("parallelsWhy"), q(held.why_parallels));
+    card.words(QStringLiteral("spinning"), q(kept_from_spinning(held)));
     card.words(QStringLiteral("madeUp"),
                all == default_holdings() ? tr("Sizes of vises and parallels are the made-up shop's: measure your own "
                                               "and type them in under what the shop has.")
@@ -144,6 +137,42 @@ void HoldSlip::write_holding(Card& card) {
                 document().edit(tr("hold as proposed"), next);
             });
     });
+}
+
+void HoldSlip::write_holder(Sentence& s, const std::vector<std::pair<std::string, QString>>& holders) {
+    blanks().one_of<std::string>(
+        s, QStringLiteral("holder"), tr("what holds the work"), Fillings<std::string>(holders),
+        [this](const Job&) {
+            const Held& now = document().plan().held;
+            return now.vise ? now.vise->name : std::string();
+        },
+        [](Job& at, const std::string& in) {
+            wishes(at).in = in;
+            wishes(at).parallels.reset(); // what stood well in one vise need not in another
+        });
+}
+
+void HoldSlip::write_stop(Sentence& s) {
+    blanks().one_of<StopAt>(
+        s, QStringLiteral("stop"), tr("where it is stopped"),
+        {{StopAt::None, tr("no stop")},
+         {StopAt::Left, tr("a stop at the left")},
+         {StopAt::Right, tr("a stop at the right")}},
+        [this](const Job&) { return document().plan().held.stop; },
+        [](Job& at, StopAt stop) { wishes(at).stop = stop; });
+}
+
+void HoldSlip::write_finder(Sentence& s) {
+    std::vector<std::pair<std::string, QString>> finders;
+    for (const Finder& finder : document().shop().holdings.finders)
+        finders.emplace_back(finder.name, tr("the %1").arg(q(finder.name)));
+    blanks().one_of<std::string>(
+        s, QStringLiteral("finder"), tr("what edges are found with"), Fillings<std::string>(finders),
+        [this](const Job&) {
+            const Held& now = document().plan().held;
+            return now.finder ? now.finder->name : std::string();
+        },
+        [](Job& at, const std::string& name) { wishes(at).finder = name; });
 }
 
 void HoldSlip::write_beneath(Card& card) {
@@ -181,6 +210,18 @@ void HoldSlip::write_zero(Card& card) {
         card.words(QStringLiteral("zero:%1").arg(move + 1),
                    tr("%1. %2").arg(move + 1).arg(q(in_words(plan.route.list[move], needs).sentence)),
                    Card::OfUse::ToCopy);
+}
+
+void HoldSlip::write_reseating(Card& card) {
+    const std::vector<std::string> steps = reseating(document().plan().held);
+    if (steps.empty())
+        return;
+    card.heading(tr("When it has been out and goes back"));
+    int number = 0;
+    for (const std::string& step : steps) {
+        ++number;
+        card.words(QStringLiteral("reseat:%1").arg(number), tr("%1. %2").arg(number).arg(q(step)));
+    }
 }
 
 } // namespace clockface::app

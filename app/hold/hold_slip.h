@@ -21,8 +21,12 @@ private:
 
     void write(Card& card);
     void write_holding(Card& card);
+    void write_holder(Sentence& s, const std::vector<std::pair<std::string, QString>>& holders);
+    void write_stop(Sentence& s);
+    void write_finder(Sentence& s);
     void write_beneath(Card& card);
     void write_zero(Card& card);
+    void write_reseating(Card& card);
 };
 
 } // namespace clockface::app

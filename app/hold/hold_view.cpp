@@ -34,10 +34,11 @@ void HoldView::follow() {
     if (plan.held.by_its_list)
         m_title = q(plan.held.why);
     else if (hole < 0)
-        m_title = tr("As it is held, across the jaws");
+        m_title = plan.held.vise ? tr("As it is held, across the jaws") : tr("As it lies, from the side");
     else
-        m_title =
-            tr("As it is held, across the jaws through %1").arg(q(plan.holes[static_cast<std::size_t>(hole)].name));
+        m_title = (plan.held.vise ? tr("As it is held, across the jaws through %1")
+                                  : tr("As it lies, from the side, through %1"))
+                      .arg(q(plan.holes[static_cast<std::size_t>(hole)].name));
     setAccessibleName(m_title);
     QStringList said;
     for (const BeneathGroup& group : beneath_groups(plan, m_document.job().unit))

@@ -18,17 +18,18 @@ constexpr Length far_off = Length::mm(1e5);
 // By so much of its height work has to be gripped for drilling, which only pushes down.
 constexpr double share_for_drilling = 0.5;
 
-enum class Lies { InVise, OnRotaryTable, ByItsList };
+enum class Lies { InVise, OnRotaryTable, AgainstFence, MarkedOut, ByItsList };
 
 // Where a machine's list itself says how the work lies, nothing is proposed here.
 Lies lies_on(const Machine& machine, const Blank& blank) {
     if (blank.is_bar() || blank.shape == BlankShape::Angle)
         return Lies::ByItsList;
-    return std::visit(
-        Cases{[](const Handwheels&) { return Lies::InVise; }, [](const Readout&) { return Lies::InVise; },
-              [](const DrillPress&) { return Lies::ByItsList; }, [](const RotaryTable&) { return Lies::OnRotaryTable; },
-              [](const LayoutBench&) { return Lies::ByItsList; }, [](const MarksAcross&) { return Lies::ByItsList; }},
-        machine.kind);
+    return std::visit(Cases{[](const Handwheels&) { return Lies::InVise; }, [](const Readout&) { return Lies::InVise; },
+                            [](const DrillPress&) { return Lies::AgainstFence; },
+                            [](const RotaryTable&) { return Lies::OnRotaryTable; },
+                            [](const LayoutBench&) { return Lies::MarkedOut; },
+                            [](const MarksAcross&) { return Lies::ByItsList; }},
+                      machine.kind);
 }
 
 class HoldingProposal {
@@ -48,7 +49,10 @@ public:
             return m_held;
         }
         lay();
-        choose_finder();
+        m_held.touched = m_lies == Lies::InVise;
+        m_held.against_fence = m_lies == Lies::AgainstFence;
+        if (m_held.touched)
+            choose_finder();
         choose_holder();
         if (!m_held.known)
             return m_held;
@@ -56,7 +60,8 @@ public:
             choose_parallels();
         else
             choose_waste();
-        m_held.stop = m_wishes.stop.value_or(m_held.vise && m_all.stop ? StopAt::Left : StopAt::None);
+        if (!m_held.against_fence)
+            m_held.stop = m_wishes.stop.value_or(m_held.vise && m_all.stop ? StopAt::Left : StopAt::None);
         return m_held;
     }
 
@@ -112,6 +117,15 @@ private:
     }
 
     void choose_holder() {
+        if (m_lies == Lies::AgainstFence) {
+            if (m_wishes.in && !m_wishes.in->empty())
+                fault(say(
+                    "Against fence and stop the work lies on the table: for the {vise}, mark it out, or take a mill.",
+                    {{"vise", *m_wishes.in}}));
+            return clamp(
+                say("Against fence and stop work lies on the table, on a board that may be drilled into, and is "
+                    "clamped down for every hole."));
+        }
         if (m_wishes.in && !m_wishes.in->empty()) {
             const auto named = std::find_if(m_all.vises.begin(), m_all.vises.end(),
                                             [&](const Vise& each) { return each.name == *m_wishes.in; });
@@ -133,6 +147,10 @@ private:
             return clamp(say("It is clamped on the table, as you said."));
         if (m_lies == Lies::OnRotaryTable)
             return clamp(say("On a rotary table work is clamped, on a board that may be drilled into."));
+        if (m_lies == Lies::MarkedOut)
+            return clamp(
+                say("Marked work is drilled on a board that may be drilled into, brought under the drill mark by "
+                    "mark and clamped for each."));
         if (m_job.blank.is_round())
             return clamp(say("Flat jaws touch a disc at two points only, so it is clamped on the table."));
         if (const Vise* vise = smallest_that_takes_it())

@@ -28,6 +28,8 @@ struct Solid {
 struct Held {
     bool known = false;                    ///< otherwise nothing takes it, or its list says how it lies
     bool by_its_list = false;              ///< a bar, a layout plate, a fence: the moves themselves lay the work
+    bool touched = false;                  ///< zero is found by touching its faces
+    bool against_fence = false;            ///< it lies against the fence and stop of a drill press
     std::optional<Vise> vise;              ///< nothing: clamped on the table
     std::optional<ParallelPair> parallels; ///< nothing: it stands on the bed, or on the waste
     bool rear_taken_out = false;
@@ -57,12 +59,19 @@ struct HolesToHold {
 /// How a set-up's work is held: as the user said and, where nothing was said, as proposed. The job has that set-up at
 /// hand. Proposed is the smallest vise that takes it as drawn, y across the jaws; the parallels that are met by the
 /// fewest drills, let it be gripped by half its height (drilling pushes down: more is only wanted for side loads) and
-/// stand proud enough for the finder; clamps and a waste board where no vise takes it. Of a bar, an angle section, a
-/// layout plate, a fence and marks across nothing is known: their lists say how the work lies.
+/// stand proud enough for the finder; clamps and a waste board where no vise takes it, against a fence, on a rotary
+/// table and for marked work. Of a bar, an angle section and marks across nothing is known: their lists say how the
+/// work lies.
 Held held_for(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes);
 
 /// "In the wide vise, on the 6 × 28 mm parallels, with a stop at the left." Empty where it is not known.
 std::string in_words(const Held& held, Unit unit);
+
+/// What keeps the work from being spun by the drill, and what has to be seen to for that.
+std::string kept_from_spinning(const Held& held);
+/// What to do when the work has been out and goes back, step by step, and what of its zero is left then. Empty where it
+/// is not known how it lies.
+std::vector<std::string> reseating(const Held& held);
 
 /// "a parallel", "the bed of the vise" …
 std::string in_words(Underneath what);

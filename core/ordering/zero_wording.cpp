@@ -69,28 +69,30 @@ std::string sign_words(FinderKind kind) {
 // What the device of the machine shows at a figure.
 struct Device {
     std::string shown; ///< "-5.000"; of a dial its line, and the whole turns from zero before
-    std::string unit;
-    Length at; ///< the place that figure is, along the axis as the device counts it
+    std::string large; ///< of a dial the line alone
+    std::string after; ///< that figure: its unit, or the turn it stands in
+    Length at;         ///< the place that figure is, along the axis as the device counts it
 };
-std::string turns_and_line(const Screw& screw, std::int64_t figure) {
-    const int line = dial_line(figure, screw.engraved());
-    const std::int64_t turns = (figure - line) / screw.engraved();
-    if (turns == 0)
-        return dial_figure(screw, line);
-    return say("turn {turns}, then {line}",
-               {{"turns", decimal(static_cast<double>(turns), 0)}, {"line", dial_figure(screw, line)}});
-}
 Device device_at(const TouchEdge& touch, const WordingNeeds& needs) {
-    if (const auto* readout = std::get_if<Readout>(&needs.machine.kind))
-        return {step_figure(touch.figure, readout->resolution, readout->unit, true), unit_name(readout->unit),
-                readout->resolution * static_cast<double>(touch.figure)};
+    if (const auto* readout = std::get_if<Readout>(&needs.machine.kind)) {
+        const std::string shown = step_figure(touch.figure, readout->resolution, readout->unit, true);
+        return {shown, shown, unit_name(readout->unit), readout->resolution * static_cast<double>(touch.figure)};
+    }
     const auto& wheels = std::get<Handwheels>(needs.machine.kind);
     const Screw& screw = touch.axis == Axis::X ? wheels.x : wheels.y;
     const OrderWishes& wishes = at_hand(needs.job).order;
     int at_zero = 0;
     if (!wheels.dials_turn)
         at_zero = dial_line(touch.axis == Axis::X ? wishes.dial_x : wishes.dial_y, screw.engraved());
-    return {turns_and_line(screw, touch.figure), unit_name(screw.unit), dial_position(screw, touch.figure, at_zero)};
+    const Length at = dial_position(screw, touch.figure, at_zero);
+    const int line = dial_line(touch.figure, screw.engraved());
+    const std::string large = dial_figure(screw, line);
+    const std::int64_t turns = (touch.figure - line) / screw.engraved();
+    if (turns == 0)
+        return {large, large, "", at};
+    const std::string turn = decimal(static_cast<double>(turns), 0);
+    return {say("turn {turns}, then {line}", {{"turns", turn}, {"line", large}}), large,
+            say("in turn {turns}", {{"turns", turn}}), at};
 }
 
 Length as_drawn(const WordingNeeds& needs, Axis axis, Length at) {
@@ -122,7 +124,7 @@ Wording touch_edge_words(const TouchEdge& touch, const WordingNeeds& needs) {
 
     Wording w;
     w.heading = short_face(touch);
-    w.figures = {{axis, device.shown, wheels ? "" : device.unit, true}};
+    w.figures = {{axis, device.large, device.after, true}};
     const auto touching = [&](const char* words) {
         return say(words, {{"face", face},
                            {"finder", touch.finder.name},

@@ -115,6 +115,9 @@ private slots:
         SetupPlan plan = plan_at_hand(job, shop);
         QVERIFY2(sentences(job, plan).find("Set X to turn \u22122, then 2.46.") != std::string::npos,
                  sentences(job, plan).c_str());
+        const Wording words = in_words(plan.route.list.front(), words_for(job, plan));
+        QCOMPARE(words.figures.front().value, std::string("2.46")); // large at the bench
+        QCOMPARE(words.figures.front().after, std::string("in turn \u22122"));
         // Dials that cannot be set are not set: from the touch at X -2.54 zero lies 2.54 on.
         shop = wheels_shop(screw(Unit::Millimetre, 2.5, 125, 0.1), screw(Unit::Millimetre, 2.5, 125, 0.1), false);
         shop.holdings.finders = {{"pin", FinderKind::Pin, mm(5.08), mm(0.01), mm(2)}};

@@ -1,0 +1,66 @@
+// What keeps held work where it is, and how it goes back when it has been out.
+#include "holding/held.h"
+#include "words/say.h"
+
+namespace clockface {
+
+std::string kept_from_spinning(const Held& held) {
+    if (!held.known)
+        return {};
+    if (held.against_fence)
+        return say(
+            "The drill turns clockwise and swings the left end of the work away from you, against the fence, and "
+            "the right end towards you, where nothing stops it: clamp it down for every hole, never hold it by "
+            "hand.");
+    if (!held.vise)
+        return say(
+            "Two clamps at least: round a single one the drill swings the work. Neither may stand over a hole or "
+            "in the way of chuck and handle.");
+    return say("The jaws keep it from being spun by the drill, as long as the {vise} itself is bolted down.",
+               {{"vise", held.vise->name}});
+}
+
+std::vector<std::string> reseating(const Held& held) {
+    if (!held.known)
+        return {};
+    if (held.against_fence)
+        return {
+            say("Brush fence, stop, board and the faces of the work that lie against them; a chip between them is a "
+                "hole in the wrong place."),
+            say("The same end to the stop and the same edge to the fence: mark both with a felt pen before the first "
+                "hole.")};
+    if (!held.vise)
+        return {
+            say("Clamped work that comes off loses its zero: find it again, touch by touch, before the next hole.")};
+    std::vector<std::string> steps;
+    steps.push_back(say("Mark the face that is up, and the end and the face that go to {what}, before it comes out.",
+                        {{"what", held.stop == StopAt::None ? std::string(say("the fixed jaw"))
+                                                            : std::string(say("the stop and the fixed jaw"))}}));
+    steps.push_back(held.parallels
+                        ? say("Brush jaws, bed, parallels and work; take the burr off the holes' edges, or it "
+                              "stands on them.")
+                        : say("Brush jaws, bed and work; take the burr off the holes' edges, or it stands on "
+                              "them."));
+    if (held.parallels)
+        steps.push_back(held.rear_taken_out ? say("Put both parallels back in.")
+                                            : say("The parallels stay at the jaws."));
+    if (held.stop != StopAt::None)
+        steps.push_back(say("The marked end against the stop, lightly, and the marked face against the fixed jaw."));
+    steps.push_back(
+        held.vise->jaw_lifts
+            ? say("Tighten; the moving jaw lifts the work, so tap it down with a soft hammer until it sits.")
+            : say("Tighten, then tap it down with a soft hammer until it sits."));
+    if (held.parallels && held.rear_taken_out)
+        steps.push_back(say("Neither parallel may be pushed about by hand now; then take the rear one out."));
+    else if (held.parallels)
+        steps.push_back(say("Neither parallel may be pushed about by hand now."));
+    steps.push_back(
+        held.stop == StopAt::None
+            ? say("Without a stop zero is lost along the jaws: touch the end again. Across the jaws it is "
+                  "kept, as long as the vise was not moved.")
+            : say("Zero is kept by stop and fixed jaw, as long as neither was moved. Look at the corner all "
+                  "the same."));
+    return steps;
+}
+
+} // namespace clockface
