@@ -126,13 +126,13 @@ private:
     void picture(const TouchEdge& touch) {
         m_shrunk = 0.8; // so that there is room beside it
         work(false);
-        const bool high = touch.stands == Towards::Plus, x = touch.axis == Axis::X;
+        const bool high = is_high_face(touch), x = touch.axis == Axis::X, behind = touch.stands == Towards::Plus;
         const Length w = m_job.blank.extent_x() / 2.0, h = m_job.blank.extent_y() / 2.0;
         const Length face = (x ? w : h) * (high ? 1.0 : -1.0);
         m_painter.setPen(QPen(m_look.brass_on_dark, 6.0));
         m_painter.drawLine(screen(x ? Point{face, -h} : Point{-w, face}), screen(x ? Point{face, h} : Point{w, face}));
         const double r = std::max(9.0, touch.finder.diameter.in_mm() / 2.0 * scale());
-        const QPointF out = x ? QPointF(high ? r : -r, 0.0) : QPointF(0.0, high ? -r : r);
+        const QPointF out = x ? QPointF(behind ? r : -r, 0.0) : QPointF(0.0, behind ? -r : r);
         m_painter.setPen(QPen(m_look.scribed, 3.0));
         m_painter.setBrush(m_look.air);
         m_painter.drawEllipse(screen(x ? Point{face, {}} : Point{{}, face}) + out, r, r);

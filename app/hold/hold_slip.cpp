@@ -44,6 +44,7 @@ void HoldSlip::write(Card& card) {
     write_holding(card);
     write_beneath(card);
     write_zero(card);
+    write_square(card);
     write_reseating(card);
 }
 
@@ -210,6 +211,24 @@ void HoldSlip::write_zero(Card& card) {
         card.words(QStringLiteral("zero:%1").arg(move + 1),
                    tr("%1. %2").arg(move + 1).arg(q(in_words(plan.route.list[move], needs).sentence)),
                    Card::OfUse::ToCopy);
+}
+
+void HoldSlip::write_square(Card& card) {
+    const Held& held = document().plan().held;
+    if (!held.known)
+        return;
+    card.heading(tr("Square to the spindle"));
+    Sentence& s = card.sentence(QStringLiteral("square"));
+    s.reads(tr("An indicator swung half round the spindle, over {span}, reads {apart} apart."));
+    blanks().length(s, QStringLiteral("span"), tr("what the indicator is swung over"),
+                    [](Job& at) -> Length& { return wishes(at).swing_span; });
+    blanks().optional_length(s, QStringLiteral("apart"), tr("what the indicator reads apart"), tr("not swung yet"),
+                             [](Job& at) -> std::optional<Length>& { return wishes(at).swing_reads; });
+    if (held.lean)
+        card.words(QStringLiteral("lean"),
+                   tr("The spindle leans by %1; a hole through %2 comes out %3 beside where it went in.")
+                       .arg(q(in_degrees(held.lean->tilt, 3)), q(with_unit(held.height, document().job().unit)),
+                            q(deviation_in_words(held.lean->beside, document().job().unit))));
 }
 
 void HoldSlip::write_reseating(Card& card) {

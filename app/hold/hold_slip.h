@@ -26,6 +26,7 @@ private:
     void write_finder(Sentence& s);
     void write_beneath(Card& card);
     void write_zero(Card& card);
+    void write_square(Card& card);
     void write_reseating(Card& card);
 };
 

@@ -34,7 +34,7 @@ struct NameOf {
 
     Named operator()(const PickUpZero&) const { return {Act::Zero}; }
     Named operator()(const TouchEdge& a) const {
-        return {Act::Zero, touch_prefix + axis_word(a.axis) + (a.stands == Towards::Plus ? "-far" : "-near")};
+        return {Act::Zero, touch_prefix + axis_word(a.axis) + (is_high_face(a) ? "-far" : "-near")};
     }
     Named operator()(const LookAtCorner&) const { return {Act::Zero, look_at_corner}; }
     Named operator()(const TurnHandwheel& a) const { return {Act::Move, "wheel-" + axis_word(a.axis)}; }

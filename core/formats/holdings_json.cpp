@@ -104,6 +104,10 @@ void write_holding(ordered& setup, const HoldingWishes& wishes) {
         out["stop"] = word_for(*wishes.stop, stops);
     if (wishes.finder)
         out["finder"] = *wishes.finder;
+    if (wishes.swing_reads)
+        out["swing_reads"] = wishes.swing_reads->in_mm();
+    if (wishes.swing_span != HoldingWishes{}.swing_span)
+        out["swing_span"] = wishes.swing_span.in_mm();
     if (wishes.touches != 1)
         out["touches"] = wishes.touches;
     setup["holding"] = std::move(out);
@@ -126,6 +130,10 @@ HoldingWishes read_holding(JsonObject& setup) {
         wishes.stop = static_cast<StopAt>(in.word("stop", stops));
     if (in.has("finder"))
         wishes.finder = in.text("finder");
+    if (in.has("swing_reads"))
+        wishes.swing_reads = length(in, "swing_reads");
+    if (in.has("swing_span"))
+        wishes.swing_span = length(in, "swing_span");
     if (in.has("touches"))
         wishes.touches = in.integer("touches");
     return wishes;

@@ -6,6 +6,8 @@
 #include "words/say.h"
 
 #include <algorithm>
+#include <cmath>
+#include <numbers>
 #include <set>
 #include <tuple>
 
@@ -49,6 +51,7 @@ public:
             return m_held;
         }
         lay();
+        m_held.lean = lean_of(m_wishes, m_held.height);
         m_held.touched = m_lies == Lies::InVise;
         m_held.against_fence = m_lies == Lies::AgainstFence;
         if (m_held.touched)
@@ -307,6 +310,13 @@ std::vector<Solid> Held::solids() const {
             all.push_back({Underneath::Parallel, -reach, reach, y - parallels->thickness, y, height, true, bed});
     }
     return all;
+}
+
+std::optional<Lean> lean_of(const HoldingWishes& wishes, Length height) {
+    if (!wishes.swing_reads)
+        return std::nullopt;
+    const double slope = abs(*wishes.swing_reads) / wishes.swing_span;
+    return Lean{Angle::degrees(std::atan(slope) * 180.0 / std::numbers::pi), height * slope};
 }
 
 Held held_for(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes) {

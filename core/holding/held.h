@@ -25,6 +25,12 @@ struct Solid {
     Length bottom{};   ///< down to this level; of the table, which is thick enough for every drill, its top again
 };
 
+/// How the spindle stands to the work, from an indicator swung half round it.
+struct Lean {
+    Angle tilt;    ///< off square, nought or more: its tangent is what the indicator reads apart over the span
+    Length beside; ///< how far a straight hole through the work comes out beside where it went in: height times that
+};
+
 struct Held {
     bool known = false;                    ///< otherwise nothing takes it, or its list says how it lies
     bool by_its_list = false;              ///< a bar, a layout plate, a fence: the moves themselves lay the work
@@ -36,6 +42,7 @@ struct Held {
     Length waste; ///< thickness below it on the table
     StopAt stop = StopAt::None;
     std::optional<Finder> finder;
+    std::optional<Lean> lean; ///< where an indicator was swung
 
     Length along, across; ///< extents of the work as it lies
     Length height;        ///< of the work
@@ -66,6 +73,9 @@ Held held_for(const Job& job, const Shop& shop, const Machine& machine, const Ho
 
 /// "In the wide vise, on the 6 × 28 mm parallels, with a stop at the left." Empty where it is not known.
 std::string in_words(const Held& held, Unit unit);
+
+/// Nothing where it was not swung. Requires a span above nought (`first_fault`).
+std::optional<Lean> lean_of(const HoldingWishes& wishes, Length height);
 
 /// What keeps the work from being spun by the drill, and what has to be seen to for that.
 std::string kept_from_spinning(const Held& held);

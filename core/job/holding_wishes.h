@@ -19,6 +19,8 @@ struct HoldingWishes {
     std::optional<StopAt> stop{};
     std::optional<std::string> finder{}; ///< by name
     int touches = 1;                     ///< each face is touched so often, and the mean counts
+    std::optional<Length> swing_reads{}; ///< an indicator swung half round the spindle reads so much apart
+    Length swing_span = Length::mm(150); ///< between the two places it reads at
     bool operator==(const HoldingWishes&) const = default;
 };
 

@@ -46,6 +46,11 @@ Fault holding_fault(const std::string& place, const HoldingWishes& holding) {
     constexpr Length thickest = Length::mm(500.0);
     if (holding.waste && !(*holding.waste >= Length{} && *holding.waste <= thickest))
         return fault(place + ".waste", say("A board from nought to 500 mm thick would do."));
+    constexpr Length narrowest = Length::mm(10.0), widest = Length::mm(1000.0), apart = Length::mm(10.0);
+    if (!(holding.swing_span >= narrowest && holding.swing_span <= widest))
+        return fault(place + ".swing_span", say("A span from 10 mm to 1000 mm would do."));
+    if (holding.swing_reads && !(abs(*holding.swing_reads) <= apart))
+        return fault(place + ".swing_reads", say("A difference of up to 10 mm would do."));
     if (holding.touches < 1 || holding.touches > limits::touches)
         return fault(place + ".touches",
                      say("A face touched 1 to {touches} times would do.", {{"touches", limits::touches}}));

@@ -23,8 +23,8 @@ struct PickUpZero {
     bool operator==(const PickUpZero&) const = default;
 };
 
-/// What a face of the work lies against.
-enum class LiesAgainst { Nothing, Stop, FixedJaw, MovingJaw };
+/// What a face of the work lies against. EmptyJaw: the fixed jaw itself is touched, before the work is in it.
+enum class LiesAgainst { Nothing, Stop, FixedJaw, MovingJaw, EmptyJaw };
 
 /// Touch a face of the work, the slide last moving towards it, and set the axis to a figure while it touches. Where two
 /// sides are touched the first is set to nought; at the second half of what shows there is set, or, by a dial, half of
@@ -45,6 +45,11 @@ struct TouchEdge {
 /// The spindle while a face is touched: face minus or plus half the finder.
 inline Length spindle_at(const TouchEdge& touch) {
     return touch.face + touch.finder.diameter / (touch.stands == Towards::Minus ? -2.0 : 2.0);
+}
+
+/// Whether it is the right or far face that is touched; of an empty jaw the one the finder looks at.
+inline bool is_high_face(const TouchEdge& touch) {
+    return (touch.stands == Towards::Plus) != (touch.against == LiesAgainst::EmptyJaw);
 }
 
 /// What two touches of the same face may differ by before something lies between: two readings differ by more than 3

@@ -27,6 +27,9 @@ public:
         const Point half{m_held.along / 2.0, m_held.across / 2.0};
         x = to_touch(Axis::X, half.x, datum.x, m_held.stop == StopAt::Right);
         y = to_touch(Axis::Y, half.y, datum.y, m_held.vise && m_held.vise->fixed_rear);
+        // Where the work does not stand out of the jaws far enough, the fixed jaw is touched before it is in.
+        m_empty_jaw = m_held.vise && m_held.finder && m_held.proud < m_held.finder->needs;
+        y.both = y.both && !m_empty_jaw;
     }
 
     ToTouch x, y;
@@ -38,6 +41,9 @@ public:
     }
     [[nodiscard]] Length spindle(const ToTouch& at, bool high) const {
         return spindle_at(touching(at, high, 0, false));
+    }
+    [[nodiscard]] bool stands_behind(const ToTouch& at, bool high) const {
+        return touching(at, high, 0, false).stands == Towards::Plus;
     }
     // From the spindle at one side to the spindle at the other.
     [[nodiscard]] Length across(const ToTouch& at) const { return spindle(at, true) - spindle(at, false); }
@@ -52,6 +58,7 @@ private:
     Route& m_route;
     const Held& m_held;
     int m_times;
+    bool m_empty_jaw = false;
 
     static ToTouch to_touch(Axis axis, Length half, Length zero, bool high_only) {
         constexpr Length exact = Length::mm(1e-9);
@@ -60,7 +67,7 @@ private:
     [[nodiscard]] TouchEdge touching(const ToTouch& at, bool high, std::int64_t figure, bool halves,
                                      Length play = {}) const {
         return {at.axis,
-                high ? Towards::Plus : Towards::Minus,
+                high != (m_empty_jaw && at.axis == Axis::Y) ? Towards::Plus : Towards::Minus,
                 against(at.axis, high),
                 *m_held.finder,
                 high ? at.high : at.low,
@@ -74,6 +81,8 @@ private:
             return m_held.stop == (high ? StopAt::Right : StopAt::Left) ? LiesAgainst::Stop : LiesAgainst::Nothing;
         if (!m_held.vise)
             return LiesAgainst::Nothing;
+        if (m_empty_jaw)
+            return LiesAgainst::EmptyJaw;
         return m_held.vise->fixed_rear == high ? LiesAgainst::FixedJaw : LiesAgainst::MovingJaw;
     }
 };
@@ -82,10 +91,10 @@ private:
 // on the real width of the work could not be counted on from.
 void touch_by_dial(PickUp& pick_up, const ToTouch& at, const Screw& screw, DialWriter& dial, int at_zero,
                    bool can_be_set) {
-    // Standing left of a face the slide goes towards plus to touch it.
-    const auto finishes = [&](bool high) { return (screw.approach == Towards::Plus) != high; };
-    const auto play = [&](bool high) {
-        if (finishes(high))
+    // Standing left of a face, or before it, the slide goes towards plus to touch it.
+    const auto finishes = [&](bool behind) { return (screw.approach == Towards::Plus) != behind; };
+    const auto play = [&](bool behind) {
+        if (finishes(behind))
             return Length{};
         return screw.approach == Towards::Plus ? -screw.backlash : screw.backlash;
     };
@@ -95,9 +104,10 @@ void touch_by_dial(PickUp& pick_up, const ToTouch& at, const Screw& screw, DialW
         return; // it stands at 0, where the dial begins
     }
     const bool high = at.high_only;
-    const std::int64_t count = dial_count(screw, pick_up.spindle(at, high) + play(high), at_zero);
-    pick_up.touch(at, high, count, false, play(high));
-    dial.set_to(count, finishes(high));
+    const bool behind = pick_up.stands_behind(at, high);
+    const std::int64_t count = dial_count(screw, pick_up.spindle(at, high) + play(behind), at_zero);
+    pick_up.touch(at, high, count, false, play(behind));
+    dial.set_to(count, finishes(behind));
 }
 
 } // namespace

@@ -15,7 +15,7 @@ const char* axis_word(Axis axis) {
 }
 
 std::string face_words(const TouchEdge& touch, bool round) {
-    const bool high = touch.stands == Towards::Plus;
+    const bool high = is_high_face(touch);
     if (round && touch.axis == Axis::X)
         return high ? say("the rim at its right") : say("the rim at its left");
     if (round)
@@ -27,6 +27,8 @@ std::string face_words(const TouchEdge& touch, bool round) {
         return high ? say("the rear face at the fixed jaw") : say("the near face at the fixed jaw");
     case LiesAgainst::MovingJaw:
         return high ? say("the rear face at the moving jaw") : say("the near face at the moving jaw");
+    case LiesAgainst::EmptyJaw:
+        return say("the fixed jaw's own face, before the work is in,");
     case LiesAgainst::Nothing:
         break;
     }
@@ -36,7 +38,9 @@ std::string face_words(const TouchEdge& touch, bool round) {
 }
 
 std::string short_face(const TouchEdge& touch) {
-    const bool high = touch.stands == Towards::Plus;
+    const bool high = is_high_face(touch);
+    if (touch.against == LiesAgainst::EmptyJaw)
+        return say("Touch the fixed jaw");
     if (touch.axis == Axis::X)
         return high ? say("Touch at the right") : say("Touch at the left");
     return high ? say("Touch at the far side") : say("Touch at the near side");

@@ -61,7 +61,8 @@ enum class FindingKind {
     NotHeld,
     DrillsHolding,
     LittleGrip,
-    NoRoomForFinder
+    NoRoomForFinder,
+    OutOfSquare
 };
 
 struct Finding {

@@ -67,6 +67,17 @@ void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding
                                                  {"depth", with_unit(under.tip - under.met, job.unit)}}),
                                 what_would_do(under),
                                 {static_cast<int>(i)}});
+    if (held.lean && held.lean->beside > job.holes_within / 2.0)
+        findings.push_back(
+            {Grade::Check,
+             FindingKind::OutOfSquare,
+             say("The spindle leans by {tilt}: a hole through {height} comes out {beside} beside where it "
+                 "went in.",
+                 {{"tilt", in_degrees(held.lean->tilt, 3)},
+                  {"height", with_unit(held.height, job.unit)},
+                  {"beside", deviation_in_words(held.lean->beside, job.unit)}}),
+             say("Bring head or table square to the spindle and swing the indicator again."),
+             {}});
     if (!held.vise)
         return;
     if (held.finder && held.proud < held.finder->needs)
@@ -80,7 +91,8 @@ void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding
                                 {{"proud", with_unit(held.proud, job.unit)},
                                  {"finder", held.finder->name},
                                  {"needs", with_unit(held.finder->needs, job.unit)}}),
-                            say("Touch the jaw's own face before the work is in, or take higher parallels under Hold."),
+                            say("The list has the fixed jaw's own face touched, before the work is in. Higher "
+                                "parallels would leave room."),
                             {}});
     constexpr double little = 0.25; // of its height
     if (held.gripped < held.height * little)

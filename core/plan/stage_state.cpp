@@ -34,6 +34,7 @@ StageOf put_right_in(FindingKind kind) {
     case FindingKind::DrillsHolding:
     case FindingKind::LittleGrip:
     case FindingKind::NoRoomForFinder:
+    case FindingKind::OutOfSquare:
         return StageOf::Hold;
     case FindingKind::OffBlank:
     case FindingKind::NearEdge:

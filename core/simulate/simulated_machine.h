@@ -54,9 +54,9 @@ protected:
     Length touched(const TouchEdge& touch) {
         const Length repeats = touch.finder.repeats / std::sqrt(static_cast<double>(std::max(1, touch.times)));
         const Length half = touch.finder.diameter / 2.0;
-        const bool high = touch.stands == Towards::Plus;
         m_watch.put_in(Watch::InChuck::Finder);
-        return face(touch.axis, high) + (high ? half : -half) + m_chance.draw(ErrorSource::PickUp, repeats);
+        return face(touch.axis, is_high_face(touch)) + (touch.stands == Towards::Plus ? half : -half) +
+               m_chance.draw(ErrorSource::PickUp, repeats);
     }
     /// Between two touches it has to come out as drawn, as far as a blank is ever sawn to its size.
     void must_be_about(Length shown, Length expected) {

@@ -1,5 +1,6 @@
 // The Hold stage through the real window: what holds the work chosen and typed, what the drills then meet, undo, files.
 #include "board/board_painter.h"
+#include "bench/big_figures.h"
 #include "support/sentences.h"
 #include "widgets/line_button.h"
 
@@ -139,6 +140,46 @@ private slots:
     }
 
     // A hole whose drill meets steel is ringed in another colour than one that is free.
+    // Touched three times, said so at once and in the list; nought times is refused at the place and nothing is lost.
+    void touches_are_counted() {
+        HoldWindow w;
+        w.fill("times", "3");
+        QCOMPARE(at_hand(w.document.job()).holding.touches, 3);
+        QVERIFY(w.said("zero:1").contains("Touch it 3 times"));
+        w.fill("times", "0", false);
+        QVERIFY(!fault_below(w, "times").isEmpty());
+        QCOMPARE(at_hand(w.document.job()).holding.touches, 3);
+        w.document.undo_stack().undo();
+        QVERIFY(!w.said("zero:1").contains("Touch it"));
+        // A list done at the Bench begins with the touch, its figure large.
+        w.main.show_stage(app::Stage::Bench);
+        QVERIFY(w.find<app::BigFigures>("bigFigures")->accessibleName().startsWith("X "));
+    }
+    // Read 0.06 apart over 150: a slope of 1 in 2500, 0.0088 in 22.
+    void an_indicator_is_swung() {
+        HoldWindow w;
+        QVERIFY(!w.find("lean"));
+        w.fill("apart", "0.06");
+        QVERIFY2(w.said("lean").contains("22 mm comes out 0.009 mm beside"), qPrintable(w.said("lean")));
+        w.fill("apart", "crooked", false);
+        QVERIFY(!fault_below(w, "apart").isEmpty());
+        w.fill("apart", "");
+        QVERIFY(!w.find("lean"));
+    }
+    // On a drill press nothing is touched and no vise is offered: it lies against fence and stop, on a board.
+    void against_fence_and_stop() {
+        HoldWindow w;
+        Job job = w.document.job();
+        at_hand(job).machine = "Drill press";
+        QVERIFY(w.document.edit("machine", job));
+        QTRY_VERIFY(!w.find("holder"));
+        QVERIFY(!w.find("finder") && !w.find("times") && w.find("waste"));
+        QVERIFY(w.said("spinning").contains("never hold it by hand"));
+        QVERIFY(w.find("reseat:1"));
+        w.fill("waste", "none");
+        QVERIFY(w.stopped());
+    }
+
     void the_board_shows_it() {
         HoldWindow w;
         w.choose("parallels", "the 9 × 34 mm parallels");

@@ -6,6 +6,7 @@
 #include "layout/hole_names.h"
 #include "measure/figures.h"
 #include "ordering/handwheel.h"
+#include "layout/validate.h"
 #include "plan/beneath_words.h"
 #include "plan/plan.h"
 #include "shop/holdings.h"
@@ -290,6 +291,27 @@ private slots:
         const Held held = plan_at_hand(with_ids(job), default_shop()).held;
         QVERIFY(!held.vise && held.fault.find("mark it out, or take a mill") != std::string::npos);
     }
+    // 0.06 over 150 is a slope of 1 in 2500: 0.023 degrees, and 0.008 in a plate of 20, more than half of 0.01.
+    void a_leaning_spindle_comes_out_beside() {
+        Job job = held_job(100, 60, 20);
+        job.patterns = {single("A", 50, 30, 6)};
+        job = with_ids(job);
+        QVERIFY(!plan_at_hand(job, default_shop()).held.lean);
+        at_hand(job).holding.swing_reads = mm(-0.06);
+        job.holes_within = mm(0.01);
+        SetupPlan plan = plan_at_hand(job, default_shop());
+        QVERIFY(same(plan.held.lean->beside, mm(0.008), 1e-9));
+        QVERIFY(std::fabs(plan.held.lean->tilt.in_degrees() - 0.0229183) < 1e-6);
+        QVERIFY(has(plan, FindingKind::OutOfSquare));
+        at_hand(job).holding.swing_span = mm(300);
+        plan = plan_at_hand(job, default_shop());
+        QVERIFY(same(plan.held.lean->beside, mm(0.004), 1e-9) && !has(plan, FindingKind::OutOfSquare));
+        at_hand(job).holding.swing_span = mm(0);
+        QVERIFY(first_fault(job)->text().find("swing_span") != std::string::npos);
+        at_hand(job).holding = {};
+        at_hand(job).holding.swing_reads = mm(20);
+        QVERIFY(first_fault(job).has_value());
+    }
     // What is said of going back follows what holds it: a lifting jaw is tapped down, a rear parallel comes out last,
     // and only a stop keeps zero along the jaws.
     void how_it_goes_back() {
@@ -318,7 +340,7 @@ private slots:
     void is_kept_in_files() {
         Job job = with_ids(held_job(100, 60, 19));
         HoldingWishes& wishes = at_hand(job).holding;
-        wishes = {"wide vise", "6x28", true, mm(12.7), StopAt::Right, "wiggler", 3};
+        wishes = {"wide vise", "6x28", true, mm(12.7), StopAt::Right, "wiggler", 3, mm(0.06), mm(210)};
         const auto back = job_from_json(job_to_json(job));
         QVERIFY2(back.has_value(), back ? "" : back.error().text().c_str());
         QVERIFY(at_hand(*back).holding == wishes);

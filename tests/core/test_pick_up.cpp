@@ -86,6 +86,33 @@ private slots:
         QVERIFY(words.find("drawing's zero under the spindle") == std::string::npos);
     }
 
+    // Jaws of 41, parallels of 28 and a plate of 12: it stands 1 below them, so the jaw itself is touched, standing in
+    // front of it: Y 60 less 5. On a mill with play it is touched the other way than a face from behind.
+    void a_jaw_is_touched_where_no_face_stands_free() {
+        Job job = plate(100, 60, DatumPlace::LowerLeft, "Readout mill");
+        job.blank.thickness = mm(12);
+        at_hand(job).holding.in = "wide vise";
+        at_hand(job).holding.parallels = "6x28";
+        SetupPlan plan = plan_at_hand(job, default_shop());
+        const TouchEdge jaw = touches_in(plan.route).at(1);
+        QVERIFY(jaw.against == LiesAgainst::EmptyJaw && jaw.stands == Towards::Minus);
+        QVERIFY(same(spindle_at(jaw), mm(55)));
+        QVERIFY(plan.run.complaints.empty() && plan.run.worst()->miss < mm(0.01));
+        QVERIFY2(sentences(job, plan).find("the fixed jaw's own face, before the work is in, with the edge finder, "
+                                           "standing in front of it") != std::string::npos,
+                 sentences(job, plan).c_str());
+        Shop shop = wheels_shop(screw(Unit::Millimetre, 2.5, 125, 0.1), screw(Unit::Millimetre, 2.5, 125, 0.4));
+        plan = plan_at_hand(job, shop);
+        QVERIFY(plan.run.complaints.empty() && plan.run.worst()->miss < mm(0.03));
+        // Two sides cannot be halved where neither stands free.
+        job = plate(100, 60, DatumPlace::Middle, "Readout mill");
+        job.blank.thickness = mm(12);
+        at_hand(job).holding = {"wide vise", "6x28"};
+        plan = plan_at_hand(job, default_shop());
+        QCOMPARE(touches_in(plan.route).size(), std::size_t{3});
+        QVERIFY(plan.run.complaints.empty() && plan.run.worst()->miss < mm(0.01));
+    }
+
     // Zero in the middle of 100 x 60: from side to side it is 110 and 70.
     void of_a_middle() {
         const Job job = plate(100, 60, DatumPlace::Middle, "Readout mill");
