@@ -34,6 +34,8 @@ public:
 
     ToTouch x, y;
 
+    // What the jaw is touched for is done before the work is in it, so it comes first.
+    [[nodiscard]] bool jaw_first() const { return m_empty_jaw; }
     [[nodiscard]] bool is_known() const { return m_held.known && m_held.finder; }
 
     void touch(const ToTouch& at, bool high, std::int64_t figure, bool halves, Length play = {}) {
@@ -120,13 +122,16 @@ bool pick_up_zero(Route& route, const RouteNeeds& needs, const Readout& machine)
         const Point drawn = as_drawn(needs.job.datum, {at, at});
         return round_to_step(axis == Axis::X ? drawn.x : drawn.y, machine.resolution).counts;
     };
-    for (const ToTouch& at : {pick_up.x, pick_up.y})
+    const auto touch = [&](const ToTouch& at) {
         if (at.both) {
             pick_up.touch(at, false, 0, false);
             pick_up.touch(at, true, counts(at.axis, pick_up.across(at)), true);
         } else {
             pick_up.touch(at, at.high_only, counts(at.axis, pick_up.spindle(at, at.high_only)), false);
         }
+    };
+    touch(pick_up.jaw_first() ? pick_up.y : pick_up.x);
+    touch(pick_up.jaw_first() ? pick_up.x : pick_up.y);
     if (!needs.job.blank.is_round()) {
         const auto corner = [](const ToTouch& at) { return at.high_only ? at.high : at.low; };
         route.list.push_back(
@@ -148,13 +153,24 @@ bool pick_up_zero(Route& route, const RouteNeeds& needs, const Handwheels& machi
         for (const TurnHandwheel& move : dial.moves_to(to))
             route.list.push_back({move});
     };
-    touch_by_dial(pick_up, pick_up.x, machine.x, x, at_zero(machine.x, wishes.dial_x), machine.dials_turn);
-    // The other face is touched well inside the work.
-    if (!pick_up.x.both) {
-        const Length in = std::min((pick_up.x.high - pick_up.x.low) / 2.0, needs.held.finder->diameter * 2.0);
-        go(x, pick_up.x.high_only ? pick_up.x.high - in : pick_up.x.low + in);
+    const auto touch_x = [&] {
+        touch_by_dial(pick_up, pick_up.x, machine.x, x, at_zero(machine.x, wishes.dial_x), machine.dials_turn);
+    };
+    const auto touch_y = [&] {
+        touch_by_dial(pick_up, pick_up.y, machine.y, y, at_zero(machine.y, wishes.dial_y), machine.dials_turn);
+    };
+    if (pick_up.jaw_first()) { // in front of the jaw it stands beside the ends of the work already
+        touch_y();
+        touch_x();
+    } else {
+        touch_x();
+        // The other face is touched well inside the work.
+        if (!pick_up.x.both) {
+            const Length in = std::min((pick_up.x.high - pick_up.x.low) / 2.0, needs.held.finder->diameter * 2.0);
+            go(x, pick_up.x.high_only ? pick_up.x.high - in : pick_up.x.low + in);
+        }
+        touch_y();
     }
-    touch_by_dial(pick_up, pick_up.y, machine.y, y, at_zero(machine.y, wishes.dial_y), machine.dials_turn);
     if (!needs.job.blank.is_round()) {
         go(x, pick_up.x.high_only ? pick_up.x.high : pick_up.x.low);
         go(y, pick_up.y.high_only ? pick_up.y.high : pick_up.y.low);

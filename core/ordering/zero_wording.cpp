@@ -153,8 +153,10 @@ Wording touch_edge_words(const TouchEdge& touch, const WordingNeeds& needs) {
         set = fixed_dial_words(touch, needs, device.shown);
     else
         set = say("Set {axis} to {figure}.", {{"axis", axis}, {"figure", device.shown}});
+    if (touch.against == LiesAgainst::EmptyJaw)
+        set += " " + say("Then the work goes in.");
     w.sentence = touched + " " + set;
-    w.note = touch.halves ? set : std::string();
+    w.note = touch.halves || touch.against == LiesAgainst::EmptyJaw ? set : std::string();
     if (touch.times > 1) {
         const std::string again =
             say("Touch it {times} times and take the middle of what shows; where two differ by more than {spread}, "

@@ -94,7 +94,7 @@ private slots:
         at_hand(job).holding.in = "wide vise";
         at_hand(job).holding.parallels = "6x28";
         SetupPlan plan = plan_at_hand(job, default_shop());
-        const TouchEdge jaw = touches_in(plan.route).at(1);
+        const TouchEdge jaw = touches_in(plan.route).front(); // while there is no work in it
         QVERIFY(jaw.against == LiesAgainst::EmptyJaw && jaw.stands == Towards::Minus);
         QVERIFY(same(spindle_at(jaw), mm(55)));
         QVERIFY(plan.run.complaints.empty() && plan.run.worst()->miss < mm(0.01));
@@ -104,6 +104,8 @@ private slots:
         Shop shop = wheels_shop(screw(Unit::Millimetre, 2.5, 125, 0.1), screw(Unit::Millimetre, 2.5, 125, 0.4));
         plan = plan_at_hand(job, shop);
         QVERIFY(plan.run.complaints.empty() && plan.run.worst()->miss < mm(0.03));
+        QVERIFY(touches_in(plan.route).front().axis == Axis::Y && touches_in(plan.route).back().axis == Axis::X);
+        QVERIFY(sentences(job, plan).find("Then the work goes in.") < sentences(job, plan).find("Touch the left end"));
         // Two sides cannot be halved where neither stands free.
         job = plate(100, 60, DatumPlace::Middle, "Readout mill");
         job.blank.thickness = mm(12);
