@@ -1,6 +1,6 @@
 // The Hold stage through the real window: what holds the work chosen and typed, what the drills then meet, undo, files.
-#include "board/board_painter.h"
 #include "bench/big_figures.h"
+#include "board/board_painter.h"
 #include "support/sentences.h"
 #include "widgets/line_button.h"
 
