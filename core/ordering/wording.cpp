@@ -47,9 +47,9 @@ struct Say {
 
     // Where the touches that find zero cannot be given.
     static std::string how_zero_is_found() {
-        return say(
-            "How the work lies is not known, so no touches can be given: find zero by its edges, and look at the "
-            "end that the tip stands over it.");
+        return say("It is not known how the work lies, or what its edges are found with, so no touches can be given: "
+                   "find zero by "
+                   "its edges, and look at the end that the tip stands over it.");
     }
 
     Wording operator()(const PickUpZero& zero) const {
