@@ -75,6 +75,7 @@ Reckoner::Reckoner(Document& document, Selection& selection, QWidget* parent)
     add_round_sums();
     add_scribing_sums();
     add_cutting_sums();
+    add_zero_sums();
     auto* back = link_button(QStringLiteral("leaveReckoner"), tr("back to the job"));
     set_tip(back, tr("The figures stay (Ctrl+R)"));
     connect(back, &QPushButton::clicked, this, &Reckoner::leave_wanted);
@@ -101,14 +102,22 @@ void Reckoner::answer(QString (Reckoner::*sum)() const) {
 }
 
 void Reckoner::length(Sentence& s, const QString& name, const QString& what, Length first) {
+    length_if(s, name, what, first, true);
+}
+
+void Reckoner::reading(Sentence& s, const QString& name, const QString& what, Length first) {
+    length_if(s, name, what, first, false);
+}
+
+void Reckoner::length_if(Sentence& s, const QString& name, const QString& what, Length first, bool above_nought) {
     m_lengths[name] = m_firsts[name] = first;
     s.blank(
         name, what, [this, name] { return fig(m_lengths.at(name)); },
-        [this, name](const QString& text, bool) -> Verdict {
+        [this, name, above_nought](const QString& text, bool) -> Verdict {
             const Result<ReadLength> read = read_length(text.toStdString(), document().settled().unit);
             if (!read)
                 return {q(read.error().sentence), {}};
-            if (!(read->value > Length{}))
+            if (above_nought && !(read->value > Length{}))
                 return {tr("A length above nought would do."), {}};
             m_lengths[name] = read->value;
             m_firsts.erase(name);

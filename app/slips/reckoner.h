@@ -33,6 +33,8 @@ private:
     /// A line below the sentence, with what it comes to.
     void answer(QString (Reckoner::*sum)() const);
     void length(Sentence& s, const QString& name, const QString& what, Length first);
+    /// A length of either sign, or nought.
+    void reading(Sentence& s, const QString& name, const QString& what, Length first);
     void count(Sentence& s, const QString& name, const QString& what, int first);
     void take_firsts();
     void reckon();
@@ -70,7 +72,12 @@ private:
     [[nodiscard]] QString pecks_counted() const;
     [[nodiscard]] QString chamfer_touch() const;
     [[nodiscard]] QString which_machine() const;
+    // Finding zero.
+    void add_zero_sums();
+    [[nodiscard]] QString bore() const;
     [[nodiscard]] QString fig(Length length) const;
+
+    void length_if(Sentence& s, const QString& name, const QString& what, Length first, bool above_nought);
 };
 
 } // namespace clockface::app

@@ -14,7 +14,7 @@ void Reckoner::add_scribing_sums() {
     Sentence* s = add();
     s->reads(tr("Lines from both edges at {twoLineSetting} fall apart by {twoLineGap}:"));
     length(*s, "twoLineSetting", tr("setting of the gauge"), Length::mm(23.4));
-    length(*s, "twoLineGap", tr("gap between the lines, minus where they cross over"), Length::mm(0.3));
+    reading(*s, "twoLineGap", tr("gap between the lines, minus where they cross over"), Length::mm(0.3));
     answer(&Reckoner::two_lines);
     s = add();
     s->reads(tr("Arcs of {lensSetting} from both ends form a lens {lensWidth} wide:"));

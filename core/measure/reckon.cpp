@@ -97,4 +97,9 @@ PairInWidth pair_from_nearest_edges(Length spacing, Length drawn, Length measure
     return {measured - edge * 2.0, edge, edge};
 }
 
+BoreFound bore_found(const BoreReadings& readings) {
+    return {(readings.right - readings.left) / 2.0, (readings.far - readings.near) / 2.0,
+            abs(readings.right + readings.left - readings.far - readings.near)};
+}
+
 } // namespace clockface

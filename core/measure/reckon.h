@@ -58,4 +58,17 @@ PairInWidth pair_from_middle(Length spacing, Length measured);
 PairInWidth pair_from_left(Length spacing, Length drawn, Length measured);
 PairInWidth pair_from_nearest_edges(Length spacing, Length drawn, Length measured);
 
+/// What an indicator swung round inside a bore reads at its four sides.
+struct BoreReadings {
+    Length right, left, far, near;
+};
+/// Where the spindle stands from the bore's centre, to the right and away from the user. A wall that is nearer pushes
+/// the plunger in further: from a bore of radius r the spindle stands e to the right of, the walls are r - e and r + e
+/// away, the readings differ by 2 e.
+struct BoreFound {
+    Length right, far;
+    Length oval; ///< what the two diameters differ by: right and left together, less far and near together
+};
+BoreFound bore_found(const BoreReadings& readings);
+
 } // namespace clockface

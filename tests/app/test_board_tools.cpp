@@ -495,6 +495,13 @@ private slots:
         QVERIFY(answer(14).contains("62 mm apart"));
         QVERIFY(answer(15).contains("0.388 mm") && answer(15).contains("0.166 mm"));
         QVERIFY(answer(16).contains("22.3°") && answer(16).contains("too shallow"));
+        w.fill("twoLineGap", "-0.2"); // they cross over: half of it less
+        QVERIFY(answer(13).contains("23.3 mm would have met"));
+        // A bore: (0.34 - 0.26) / 2 to the right, (0.28 - 0.32) / 2 away, which is towards.
+        QVERIFY(answer(27).contains("bring the work 0.04 mm to the right and 0.02 mm towards you"));
+        w.fill("boreRight", "-0.14");
+        w.fill("boreLeft", "0");
+        QVERIFY(answer(27).contains("0.07 mm to the left") && answer(27).contains("not round"));
         QVERIFY(answer(17).startsWith("58 percent of thread"));
         w.fill("anyThread", "2BA");
         w.fill("anyDrill", "4");

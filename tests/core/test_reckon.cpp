@@ -77,6 +77,21 @@ private slots:
                 RC_ASSERT(same(pair.left + pair.spacing + pair.right, measured, 1e-9));
         });
     }
+    // Standing 0.04 right of the middle of a bore of radius 20 the walls are 19.96 and 20.04 away; the plunger, which
+    // reads 0.3 at 20, reads 0.34 and 0.26.
+    void a_bore_by_four_readings() {
+        const BoreFound found = bore_found({mm(0.34), mm(0.26), mm(0.28), mm(0.32)});
+        QVERIFY(same(found.right, mm(0.04)) && same(found.far, mm(-0.02)) && same(found.oval, mm(0)));
+        holds("whatever the bore, its place and how far it is oval", [](void) {
+            const auto any = [](int most) { return *rc::gen::inRange(-most, most) / 1000.0; };
+            const double right = any(400), far = any(400), at = any(2000), oval = *rc::gen::inRange(0, 60) / 1000.0;
+            // Wider along X by the oval, its walls are half of that further away there.
+            const BoreFound back =
+                bore_found({mm(at + right - oval / 2.0), mm(at - right - oval / 2.0), mm(at + far), mm(at - far)});
+            RC_ASSERT(same(back.right, mm(right), 1e-9) && same(back.far, mm(far), 1e-9));
+            RC_ASSERT(same(back.oval, mm(oval), 1e-9));
+        });
+    }
 };
 
 QTEST_GUILESS_MAIN(TestReckon)
