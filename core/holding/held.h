@@ -33,7 +33,7 @@ struct Lean {
 
 struct Held {
     bool known = false;                    ///< otherwise nothing takes it, or its list says how it lies
-    bool by_its_list = false;              ///< a bar, a layout plate, a fence: the moves themselves lay the work
+    bool by_its_list = false;              ///< a bar, an angle section, marks across: the moves themselves lay the work
     bool touched = false;                  ///< zero is found by touching its faces
     bool against_fence = false;            ///< it lies against the fence and stop of a drill press
     std::optional<Vise> vise;              ///< nothing: clamped on the table

@@ -30,6 +30,13 @@ Length dial_position(const Screw& screw, std::int64_t count, int at_zero) {
     return screw.plus == Turn::Clockwise ? along : -along;
 }
 
+int line_at_zero(const Handwheels& wheels, const OrderWishes& wishes, Axis axis) {
+    if (wheels.dials_turn)
+        return 0;
+    return axis == Axis::X ? dial_line(wishes.dial_x, wheels.x.engraved())
+                           : dial_line(wishes.dial_y, wheels.y.engraved());
+}
+
 int take_up_turns(double backlash_in_turns) {
     return static_cast<int>(std::floor(backlash_in_turns)) + 1;
 }
@@ -39,8 +46,12 @@ int dial_line(std::int64_t count, int engraved) {
     return static_cast<int>(rest < 0 ? rest + engraved : rest);
 }
 
+std::int64_t DialWriter::count_at(Length position) const {
+    return dial_count(m_screw, position, m_at_zero);
+}
+
 std::vector<TurnHandwheel> DialWriter::moves_to(Length target) {
-    const std::int64_t count = dial_count(m_screw, target, m_at_zero);
+    const std::int64_t count = count_at(target);
     const std::int64_t way = count - m_count;
     const int engraved = m_screw.engraved();
     const int from = dial_line(m_count, engraved);
@@ -70,8 +81,7 @@ Route make_route(const RouteNeeds& needs, const Handwheels& machine) {
     Route route;
     route.order = needs.order;
     const OrderWishes& wishes = at_hand(needs.job).order;
-    const int line_x = machine.dials_turn ? 0 : dial_line(wishes.dial_x, machine.x.engraved());
-    const int line_y = machine.dials_turn ? 0 : dial_line(wishes.dial_y, machine.y.engraved());
+    const int line_x = line_at_zero(machine, wishes, Axis::X), line_y = line_at_zero(machine, wishes, Axis::Y);
     DialWriter x(Axis::X, machine.x, line_x);
     DialWriter y(Axis::Y, machine.y, line_y);
     if (!pick_up_zero(route, needs, machine, x, y))

@@ -1,6 +1,7 @@
 // One screw with its dial, as the planner thinks of it.
 #pragma once
 
+#include "job/order_wishes.h"
 #include "ordering/instruction.h"
 
 #include <optional>
@@ -22,6 +23,8 @@ public:
     /// is the finishing way; otherwise past it by whole turns, more than the backlash, and back to the same reading.
     std::vector<TurnHandwheel> moves_to(Length target);
 
+    /// The figure at which it stands for a slide position, by where its zero is.
+    [[nodiscard]] std::int64_t count_at(Length position) const;
     /// It has been set to a figure where it stands, the slide having come the finishing way or against it.
     void set_to(std::int64_t count, bool finished) {
         m_count = count;
@@ -42,6 +45,9 @@ private:
 std::int64_t dial_count(const Screw& screw, Length position, int at_zero = 0);
 /// The slide position of a figure.
 Length dial_position(const Screw& screw, std::int64_t count, int at_zero = 0);
+
+/// The line a dial shows at zero: 0 where it can be set, otherwise what the user has read there.
+int line_at_zero(const Handwheels& wheels, const OrderWishes& wishes, Axis axis);
 
 /// Whole turns that are certainly more than the lost motion.
 int take_up_turns(double backlash_in_turns);

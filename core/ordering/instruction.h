@@ -7,6 +7,7 @@
 #include "measure/length.h"
 #include "shop/shop.h"
 
+#include <cmath>
 #include <cstdint>
 #include <string>
 #include <type_traits>
@@ -52,9 +53,10 @@ inline bool is_high_face(const TouchEdge& touch) {
     return (touch.stands == Towards::Plus) != (touch.against == LiesAgainst::EmptyJaw);
 }
 
-/// What two touches of the same face may differ by before something lies between: two readings differ by more than 3
-/// sqrt(2) standard deviations of one in three hundred tries.
-Length spread_allowed(const Finder& finder);
+/// What the touch finds its face within, one standard deviation: that of a mean is smaller by the root of the number.
+inline Length found_within(const TouchEdge& touch) {
+    return touch.finder.repeats / std::sqrt(static_cast<double>(touch.times));
+}
 
 /// Look whether the spindle stands over the corner of the work that lies right or left, at the far or the near side:
 /// half its tip stands over each edge.

@@ -1,9 +1,9 @@
 #include "ordering/pick_up.h"
 
+#include "layout/outline.h"
 #include "measure/figures.h"
 
 #include <algorithm>
-#include <cmath>
 
 namespace clockface {
 
@@ -50,11 +50,13 @@ public:
     // From the spindle at one side to the spindle at the other.
     [[nodiscard]] Length across(const ToTouch& at) const { return spindle(at, true) - spindle(at, false); }
 
-    // Both edges of a corner can be seen only on work that has one.
-    void look(const Job& job, bool right, bool far) {
-        if (!job.blank.is_round())
-            m_route.list.push_back({LookAtCorner{right, far}});
+    // The corner of the two faces that were touched; what is round, or cut off there, has none to look at.
+    [[nodiscard]] Point corner() const { return {x.high_only ? x.high : x.low, y.high_only ? y.high : y.low}; }
+    [[nodiscard]] bool has_corner(const Job& job) const {
+        constexpr Length exact = Length::mm(1e-6);
+        return abs(metal_to_edge(job.blank, corner() + datum_from_middle(job))) < exact;
     }
+    void look() { m_route.list.push_back({LookAtCorner{x.high_only, y.high_only}}); }
 
 private:
     Route& m_route;
@@ -91,8 +93,7 @@ private:
 
 // By a dial. Between two sides half of what it shows is gone back and the dial is set to 0 there: a figure that hangs
 // on the real width of the work could not be counted on from.
-void touch_by_dial(PickUp& pick_up, const ToTouch& at, const Screw& screw, DialWriter& dial, int at_zero,
-                   bool can_be_set) {
+void touch_by_dial(PickUp& pick_up, const ToTouch& at, const Screw& screw, DialWriter& dial, bool can_be_set) {
     // Standing left of a face, or before it, the slide goes towards plus to touch it.
     const auto finishes = [&](bool behind) { return (screw.approach == Towards::Plus) != behind; };
     const auto play = [&](bool behind) {
@@ -101,13 +102,13 @@ void touch_by_dial(PickUp& pick_up, const ToTouch& at, const Screw& screw, DialW
         return screw.approach == Towards::Plus ? -screw.backlash : screw.backlash;
     };
     if (at.both && can_be_set) {
-        pick_up.touch(at, false, dial_count(screw, play(false)), false, play(false));
-        pick_up.touch(at, true, dial_count(screw, pick_up.across(at) + play(true)), true, play(true));
+        pick_up.touch(at, false, dial.count_at(play(false)), false, play(false));
+        pick_up.touch(at, true, dial.count_at(pick_up.across(at) + play(true)), true, play(true));
         return; // it stands at 0, where the dial begins
     }
     const bool high = at.high_only;
     const bool behind = pick_up.stands_behind(at, high);
-    const std::int64_t count = dial_count(screw, pick_up.spindle(at, high) + play(behind), at_zero);
+    const std::int64_t count = dial.count_at(pick_up.spindle(at, high) + play(behind));
     pick_up.touch(at, high, count, false, play(behind));
     dial.set_to(count, finishes(behind));
 }
@@ -132,11 +133,10 @@ bool pick_up_zero(Route& route, const RouteNeeds& needs, const Readout& machine)
     };
     touch(pick_up.jaw_first() ? pick_up.y : pick_up.x);
     touch(pick_up.jaw_first() ? pick_up.x : pick_up.y);
-    if (!needs.job.blank.is_round()) {
-        const auto corner = [](const ToTouch& at) { return at.high_only ? at.high : at.low; };
-        route.list.push_back(
-            {GoToReadout{counts(Axis::X, corner(pick_up.x)), counts(Axis::Y, corner(pick_up.y)), 0, 0, false}});
-        pick_up.look(needs.job, pick_up.x.high_only, pick_up.y.high_only);
+    if (pick_up.has_corner(needs.job)) {
+        const Point corner = pick_up.corner();
+        route.list.push_back({GoToReadout{counts(Axis::X, corner.x), counts(Axis::Y, corner.y), 0, 0, false}});
+        pick_up.look();
     }
     return true;
 }
@@ -145,20 +145,12 @@ bool pick_up_zero(Route& route, const RouteNeeds& needs, const Handwheels& machi
     PickUp pick_up(route, needs);
     if (!pick_up.is_known())
         return false;
-    const OrderWishes& wishes = at_hand(needs.job).order;
-    const auto at_zero = [&](const Screw& screw, int line) {
-        return machine.dials_turn ? 0 : dial_line(line, screw.engraved());
-    };
     const auto go = [&](DialWriter& dial, Length to) {
         for (const TurnHandwheel& move : dial.moves_to(to))
             route.list.push_back({move});
     };
-    const auto touch_x = [&] {
-        touch_by_dial(pick_up, pick_up.x, machine.x, x, at_zero(machine.x, wishes.dial_x), machine.dials_turn);
-    };
-    const auto touch_y = [&] {
-        touch_by_dial(pick_up, pick_up.y, machine.y, y, at_zero(machine.y, wishes.dial_y), machine.dials_turn);
-    };
+    const auto touch_x = [&] { touch_by_dial(pick_up, pick_up.x, machine.x, x, machine.dials_turn); };
+    const auto touch_y = [&] { touch_by_dial(pick_up, pick_up.y, machine.y, y, machine.dials_turn); };
     if (pick_up.jaw_first()) { // in front of the jaw it stands beside the ends of the work already
         touch_y();
         touch_x();
@@ -171,10 +163,10 @@ bool pick_up_zero(Route& route, const RouteNeeds& needs, const Handwheels& machi
         }
         touch_y();
     }
-    if (!needs.job.blank.is_round()) {
-        go(x, pick_up.x.high_only ? pick_up.x.high : pick_up.x.low);
-        go(y, pick_up.y.high_only ? pick_up.y.high : pick_up.y.low);
-        pick_up.look(needs.job, pick_up.x.high_only, pick_up.y.high_only);
+    if (pick_up.has_corner(needs.job)) {
+        go(x, pick_up.corner().x);
+        go(y, pick_up.corner().y);
+        pick_up.look();
     }
     return true;
 }
@@ -191,7 +183,7 @@ std::size_t moves_that_find_zero(const Route& route) {
 Length zero_found_within(const Route& route, const Machine& machine) {
     for (const Instruction& each : route.list)
         if (const auto* touch = std::get_if<TouchEdge>(&each.action))
-            return touch->finder.repeats / std::sqrt(static_cast<double>(std::max(1, touch->times)));
+            return found_within(*touch);
     return machine.errors.pick_up;
 }
 

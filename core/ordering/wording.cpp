@@ -29,10 +29,6 @@ std::string side_word(Axis axis, Towards side) {
     return side == Towards::Plus ? say("away from you") : say("towards you");
 }
 
-std::string axis_name(Axis axis) {
-    return axis == Axis::X ? "X" : "Y";
-}
-
 struct Say {
     const Instruction& instruction;
     const WordingNeeds& needs;
@@ -172,11 +168,7 @@ struct Say {
                        {{"what", what}, {"jump", with_unit(jump, screw.unit)}});
         }
         const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind);
-        int at_zero = at_hand(needs.job).order.dial_y;
-        if (!wheels || wheels->dials_turn)
-            at_zero = 0;
-        else if (move.axis == Axis::X)
-            at_zero = at_hand(needs.job).order.dial_x;
+        const int at_zero = wheels ? line_at_zero(*wheels, at_hand(needs.job).order, move.axis) : 0;
         const Length reached = dial_position(screw, dial_count(screw, to, at_zero), at_zero);
         const double lines = abs(reached) / screw.graduation(), turns = std::floor(lines / screw.lines + 1e-9);
         const auto number = [](double value) { return decimal(value, 3, Sign::WhenNegative, Tail::Trim); };

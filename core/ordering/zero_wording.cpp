@@ -10,8 +10,10 @@ namespace clockface {
 
 namespace {
 
-const char* axis_word(Axis axis) {
-    return axis == Axis::X ? "X" : "Y";
+// What two touches of the same face may differ by before something lies between: two readings differ by more than 3
+// sqrt(2) standard deviations of one in three hundred tries.
+Length spread_allowed(const Finder& finder) {
+    return finder.repeats * (3.0 * std::numbers::sqrt2);
 }
 
 std::string face_words(const TouchEdge& touch, bool round) {
@@ -84,11 +86,7 @@ Device device_at(const TouchEdge& touch, const WordingNeeds& needs) {
     }
     const auto& wheels = std::get<Handwheels>(needs.machine.kind);
     const Screw& screw = touch.axis == Axis::X ? wheels.x : wheels.y;
-    const OrderWishes& wishes = at_hand(needs.job).order;
-    int at_zero = 0;
-    if (!wheels.dials_turn)
-        at_zero = dial_line(touch.axis == Axis::X ? wishes.dial_x : wishes.dial_y, screw.engraved());
-    const Length at = dial_position(screw, touch.figure, at_zero);
+    const Length at = dial_position(screw, touch.figure, line_at_zero(wheels, at_hand(needs.job).order, touch.axis));
     const int line = dial_line(touch.figure, screw.engraved());
     const std::string large = dial_figure(screw, line);
     const std::int64_t turns = (touch.figure - line) / screw.engraved();
@@ -112,10 +110,14 @@ std::string fixed_dial_words(const TouchEdge& touch, const WordingNeeds& needs, 
                                "lies {way} further on towards plus: type what it shows there under Order.")
                        : later("The {axis} dial cannot be set; it should show {figure}. Where it does not, {axis} 0 "
                                "lies {way} further on towards minus: type what it shows there under Order."),
-        {{"axis", axis_word(touch.axis)}, {"figure", figure}, {"way", with_unit(abs(on), unit_of(needs.machine))}});
+        {{"axis", axis_name(touch.axis)}, {"figure", figure}, {"way", with_unit(abs(on), unit_of(needs.machine))}});
 }
 
 } // namespace
+
+std::string axis_name(Axis axis) {
+    return axis == Axis::X ? "X" : "Y";
+}
 
 Wording touch_edge_words(const TouchEdge& touch, const WordingNeeds& needs) {
     const Unit unit = unit_of(needs.machine);
@@ -124,7 +126,7 @@ Wording touch_edge_words(const TouchEdge& touch, const WordingNeeds& needs) {
     const Device device = device_at(touch, needs);
     const Length half = touch.finder.diameter / 2.0;
     const std::string face = face_words(touch, needs.job.blank.is_round());
-    const std::string axis = axis_word(touch.axis);
+    const std::string axis = axis_name(touch.axis);
 
     Wording w;
     w.heading = short_face(touch);
@@ -206,11 +208,6 @@ Wording look_at_corner_words(const LookAtCorner& look, const WordingNeeds& needs
                 "wrong side, shows at a corner at once.",
                 {{"zero", in_words(needs.job.datum, needs.job.blank)}});
     return w;
-}
-
-Length spread_allowed(const Finder& finder) {
-    // Two readings of the same spread differ by more than 3 sqrt(2) deviations once in three hundred times.
-    return finder.repeats * (3.0 * std::numbers::sqrt2);
 }
 
 } // namespace clockface

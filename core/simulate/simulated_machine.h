@@ -7,9 +7,6 @@
 #include "simulate/watch.h"
 #include "words/say.h"
 
-#include <algorithm>
-#include <cmath>
-
 namespace clockface {
 
 class SimulatedMachine {
@@ -52,11 +49,10 @@ protected:
     /// Where the spindle stands along the axis, from zero, while the finder touches: against the real face, by which
     /// nothing of the list is known.
     Length touched(const TouchEdge& touch) {
-        const Length repeats = touch.finder.repeats / std::sqrt(static_cast<double>(std::max(1, touch.times)));
         const Length half = touch.finder.diameter / 2.0;
         m_watch.put_in(Watch::InChuck::Finder);
         return face(touch.axis, is_high_face(touch)) + (touch.stands == Towards::Plus ? half : -half) +
-               m_chance.draw(ErrorSource::PickUp, repeats);
+               m_chance.draw(ErrorSource::PickUp, found_within(touch));
     }
     /// Between two touches it has to come out as drawn, as far as a blank is ever sawn to its size.
     void must_be_about(Length shown, Length expected) {

@@ -19,7 +19,8 @@ public:
         , m_holes(holes)
         , m_made(place ? place->made : std::vector<std::vector<bool>>())
         , m_solids(place ? place->held.solids() : std::vector<Solid>()) {
-        m_made.resize(holes.size());
+        if (place)
+            m_made.resize(holes.size());
     }
 
     enum class InChuck { Nothing, Cutter, Finder, Pin };

@@ -115,6 +115,25 @@ private slots:
         QVERIFY(plan.run.complaints.empty() && plan.run.worst()->miss < mm(0.01));
     }
 
+    // A plate whose far left corner is cut off has nothing there to look over; near the fixed jaw in front it has.
+    void a_corner_that_is_not_there_is_not_looked_at() {
+        Job job = plate(100, 60, DatumPlace::LowerLeft, "Readout mill");
+        job.blank.shape = BlankShape::Outline;
+        job.blank.corners = {{mm(0), mm(0)}, {mm(100), mm(0)}, {mm(100), mm(60)}, {mm(20), mm(60)}, {mm(0), mm(40)}};
+        at_hand(job).holding.in = "wide vise";
+        Shop shop = default_shop();
+        const auto looks = [&] {
+            const Route route = plan_at_hand(job, shop).route;
+            return std::any_of(route.list.begin(), route.list.end(), [](const Instruction& each) {
+                return std::holds_alternative<LookAtCorner>(each.action);
+            });
+        };
+        QVERIFY(!looks());
+        for (Vise& vise : shop.holdings.vises)
+            vise.fixed_rear = false;
+        QVERIFY(looks());
+    }
+
     // Zero in the middle of 100 x 60: from side to side it is 110 and 70.
     void of_a_middle() {
         const Job job = plate(100, 60, DatumPlace::Middle, "Readout mill");
