@@ -219,8 +219,10 @@ int main(int argc, char** argv) {
         if (!shop)
             window.tell(QStringLiteral("%1 The made-up shop is used until this is mended.")
                             .arg(QString::fromStdString(shop.error().text())));
-        else if (wishes.shot.isEmpty() && (opened || wishes.job.isEmpty()))
+        else if (wishes.shot.isEmpty() && (opened || wishes.job.isEmpty())) {
             window.offer_left_behind(); // but not over the sentence why a file could not be opened
+            window.offer_interview();
+        }
         if (!wishes.shot.isEmpty())
             if (auto* understood = window.findChild<QWidget*>(QStringLiteral("notice")))
                 understood->hide();

@@ -139,6 +139,17 @@ private:
         text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("brass: the face; the finder stands beside it"),
              16, m_look.bench_quiet);
     }
+    void picture(const CentreOver& over) {
+        work(false);
+        m_painter.setPen(QPen(m_look.brass_on_dark, 3.0));
+        m_painter.setBrush(Qt::NoBrush);
+        const QPointF at = screen(over.place + datum_from_middle(m_job));
+        m_painter.drawEllipse(at, 16.0, 16.0);
+        m_painter.drawLine(at - QPointF(24.0, 0.0), at + QPointF(24.0, 0.0));
+        m_painter.drawLine(at - QPointF(0.0, 24.0), at + QPointF(0.0, 24.0));
+        text(QPointF(m_centre.x(), m_area.bottom() - 4), QObject::tr("brass: bring this under the spindle"), 16,
+             m_look.bench_quiet);
+    }
     void picture(const LookAtCorner& look) {
         work(false);
         const Length w = m_job.blank.extent_x() / 2.0, h = m_job.blank.extent_y() / 2.0;

@@ -186,6 +186,8 @@ void BoardView::let_go(bool keep) {
         return;
     const std::optional<Job> moved = keep && m_hover ? std::optional(dragged_to(*m_hover)) : std::nullopt;
     m_drag.reset();
+    if (m_fitted)
+        fit();
     unsetCursor();
     if (!moved || !m_document.edit(tr("dragging %1").arg(QString::fromStdString(m_selection.pattern())), *moved))
         m_document.drop_preview();
@@ -211,7 +213,7 @@ void BoardView::follow_document() {
     // What was measured may have moved; the rings would lie.
     m_one.reset();
     m_other.reset();
-    if (m_fitted)
+    if (m_fitted && !m_drag)
         fit();
     update();
 }
@@ -409,8 +411,9 @@ void BoardView::show_holes(const std::vector<int>& holes) {
     }
 }
 
+// A strip that comes or goes while something is dragged must not move the board away under the hand.
 void BoardView::resizeEvent(QResizeEvent*) {
-    if (m_fitted)
+    if (m_fitted && !m_drag)
         fit();
 }
 

@@ -19,9 +19,11 @@ QRectF HoldLayer::box(const Solid& solid) const {
 }
 
 std::pair<Point, Point> HoldLayer::extent(const Held& held) {
-    Point low{-held.along / 2.0, -held.across / 2.0}, high{held.along / 2.0, held.across / 2.0};
-    for (const Solid& each : held.solids())
-        if (each.kind == Underneath::Jaw) {
+    const Point size = held.extents();
+    Point low{-size.x / 2.0, -size.y / 2.0}, high{size.x / 2.0, size.y / 2.0};
+    for (const Solid& solid : held.solids())
+        if (solid.kind == Underneath::Jaw || solid.kind == Underneath::Clamp) {
+            const Solid each = upright(solid);
             low = {std::min(low.x, each.left), std::min(low.y, each.near)};
             high = {std::max(high.x, each.right), std::max(high.y, each.far)};
         }
@@ -44,19 +46,38 @@ void HoldLayer::jaw(const Solid& solid, bool fixed) {
     m_board.taken.push_back(at);
 }
 
+void HoldLayer::clamp(const Solid& solid) {
+    const Point middle{(solid.left + solid.right) / 2.0, (solid.near + solid.far) / 2.0};
+    const QRectF straight = box(solid);
+    m_painter.save();
+    m_painter.translate(m_map.to_screen(middle));
+    m_painter.rotate(-solid.turn.in_degrees());
+    const QRectF at(-straight.width() / 2.0, -straight.height() / 2.0, straight.width(), straight.height());
+    m_painter.fillRect(at, m_look.surround);
+    hatch(m_painter, at, QPen(m_look.faint, hatch_line), hatch_step);
+    m_painter.setPen(QPen(m_look.scribed, 1.6));
+    m_painter.setBrush(Qt::NoBrush);
+    m_painter.drawRect(at);
+    m_painter.restore();
+}
+
 void HoldLayer::stop(const Held& held) {
     if (held.stop == StopAt::None)
         return;
-    const bool left = held.stop == StopAt::Left;
-    const QPointF end = m_map.to_screen({left ? -held.along / 2.0 : held.along / 2.0, {}});
+    // Along the jaws, which run up the board where the vise is turned.
+    const Length half = held.along / (held.stop == StopAt::Left ? -2.0 : 2.0);
+    const QPointF end = m_map.to_screen(held.turned ? Point{{}, half} : Point{half, {}});
     constexpr double wide = 26.0, high = 18.0, point = 8.0;
-    const double out = left ? -1.0 : 1.0;
+    const double sign = held.stop == StopAt::Left ? -1.0 : 1.0;
+    const QPointF out = held.turned ? QPointF(0.0, -sign) : QPointF(sign, 0.0);
+    const QPointF side(-out.y(), out.x());
     m_painter.setPen(QPen(m_look.brass_on_dark, 1.8));
     m_painter.setBrush(m_look.surround);
     m_painter.drawPolygon(
-        QPolygonF({end, end + QPointF(out * point, -high / 2.0), end + QPointF(out * wide, -high / 2.0),
-                   end + QPointF(out * wide, high / 2.0), end + QPointF(out * point, high / 2.0)}));
-    m_board.label(end + QPointF(out * wide / 1.6, high), QObject::tr("stop"), m_look.brass_on_dark, 10, false);
+        QPolygonF({end, end + out * point - side * (high / 2.0), end + out * wide - side * (high / 2.0),
+                   end + out * wide + side * (high / 2.0), end + out * point + side * (high / 2.0)}));
+    const QPointF beside = held.turned ? QPointF(wide, 0.0) : QPointF(0.0, high);
+    m_board.label(end + out * (wide / 1.6) + beside, QObject::tr("stop"), m_look.brass_on_dark, 10, false);
 }
 
 void HoldLayer::holding() {
@@ -77,18 +98,19 @@ void HoldLayer::holding() {
             m_painter.drawRect(at);
             break;
         }
-        case Underneath::Bed:
         case Underneath::Slot:
+            m_painter.setPen(QPen(m_look.faint, 1.1, Qt::DotLine));
+            m_painter.setBrush(Qt::NoBrush);
+            m_painter.drawRect(box(each));
+            break;
+        case Underneath::Clamp:
+            clamp(each);
+            break;
+        case Underneath::Bed:
         case Underneath::Table:
         case Underneath::Free:
         case Underneath::NotKnown:
             break;
-        }
-    if (held.vise && held.vise->slot > Length{})
-        for (const double side : {-0.5, 0.5}) {
-            const Length x = held.vise->slot * side;
-            m_painter.setPen(QPen(m_look.faint, 1.1, Qt::DotLine));
-            m_painter.drawLine(m_map.to_screen({x, -held.across / 2.0}), m_map.to_screen({x, held.across / 2.0}));
         }
     stop(held);
 }

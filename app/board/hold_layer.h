@@ -20,6 +20,7 @@ public:
 private:
     [[nodiscard]] QRectF box(const Solid& solid) const;
     void jaw(const Solid& solid, bool fixed);
+    void clamp(const Solid& solid);
     void stop(const Held& held);
 };
 

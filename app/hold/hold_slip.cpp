@@ -1,11 +1,13 @@
 #include "hold/hold_slip.h"
 
 #include "holding/beneath.h"
+#include "holding/clamps.h"
 #include "look/words.h"
 #include "measure/figures.h"
 #include "measure/limits.h"
 #include "measure/shop_number.h"
 #include "ordering/pick_up.h"
+#include "ordering/zero_advice.h"
 #include "plan/beneath_words.h"
 
 namespace clockface::app {
@@ -27,6 +29,18 @@ Result<QString> read_waste(Job& job, const QString& text) {
     });
 }
 
+// Where a kind of middle is looked for until the user says: the rim's is the work's own; otherwise the first hole that is
+// in the blank already, or zero.
+CentreWish centre_of(const Job& job, CentreKind kind) {
+    const Point datum = datum_from_middle(job);
+    if (kind == CentreKind::Rim)
+        return {kind, {-datum.x, -datum.y}};
+    for (const Existing& there : job.blank.existing)
+        if (there.face == job.blank.up && there.kind == ExistingKind::Hole)
+            return {kind, there.at - datum};
+    return {kind, {}};
+}
+
 } // namespace
 
 HoldSlip::HoldSlip(Document& document, Selection& selection, QWidget* parent)
@@ -44,8 +58,28 @@ void HoldSlip::write(Card& card) {
     write_holding(card);
     write_beneath(card);
     write_zero(card);
+    write_rest(card);
+}
+
+// What is only wanted now and then opens on asking.
+void HoldSlip::write_rest(Card& card) {
+    const Held& held = document().plan().held;
+    if (!held.known)
+        return;
+    card.hangs_on(m_all);
+    if (!m_all && !held.lean)
+        return card.link(QStringLiteral("allOfHold"),
+                         tr("more of how it is held"), [this] {
+                             m_all = true;
+                             refresh();
+                         });
     write_square(card);
     write_reseating(card);
+    if (m_all)
+        card.link(QStringLiteral("lessOfHold"), tr("less"), [this] {
+            m_all = false;
+            refresh();
+        });
 }
 
 void HoldSlip::write_holding(Card& card) {
@@ -104,7 +138,8 @@ void HoldSlip::write_holding(Card& card) {
             },
             [](Job& at, const std::string& name) { wishes(at).parallels = name; });
         blanks().flag(s, QStringLiteral("rear"), tr("whether the parallel at the rear jaw stays"),
-                      tr("both stay where they are"), tr("the rear one is taken out once it is clamped"),
+                      tr("both stay where they are"),
+                      tr("the %1 one is taken out once it is clamped").arg(q(side_in_words(held, true))),
                       [](Job& at) -> bool& { return wishes(at).rear_taken_out; });
     } else {
         blanks().custom(
@@ -119,14 +154,17 @@ void HoldSlip::write_holding(Card& card) {
         write_stop(s);
     if (held.touched)
         write_finder(s);
+    if (held.vise && (m_all || held.turned || held.aside != Length{}))
+        write_vise_stands(card);
+    else if (!held.clamps.empty())
+        write_clamps(card);
     card.words(QStringLiteral("heldFault"), q(held.fault));
     card.words(QStringLiteral("heldWhy"), q(held.why));
     card.words(QStringLiteral("parallelsWhy"), q(held.why_parallels));
     card.words(QStringLiteral("spinning"), q(kept_from_spinning(held)));
     card.words(QStringLiteral("madeUp"),
-               all == default_holdings() ? tr("Sizes of vises and parallels are the made-up shop's: measure your own "
-                                              "and type them in under what the shop has.")
-                                         : QString());
+               all.own || !(all == default_holdings()) ? QString() : tr("Sizes of vises and parallels are the made-up shop's: measure your own "
+                                              "and type them in under what the shop has."));
     const bool said_any = !(at_hand(job).holding == HoldingWishes{});
     card.links([&] {
         card.link(QStringLiteral("holdingsInShop"), tr("what the shop has"),
@@ -153,12 +191,60 @@ void HoldSlip::write_holder(Sentence& s, const std::vector<std::pair<std::string
         });
 }
 
+// How the vise stands on the table, and the work in it.
+void HoldSlip::write_vise_stands(Card& card) {
+    Sentence& s = card.sentence(QStringLiteral("viseStands"));
+    const bool turned = document().plan().held.turned;
+    s.reads(turned ? tr("The vise stands {turned}; the work's middle lies {aside} beyond the middle of the jaws.")
+                   : tr("The vise stands {turned}; the work's middle lies {aside} right of the middle of the jaws."));
+    blanks().one_of<bool>(
+        s, QStringLiteral("turned"), tr("how the vise stands on the table"),
+        {{false, tr("with its jaws from left to right")}, {true, tr("turned a quarter, its rear jaw at the left")}},
+        [this](const Job&) { return document().plan().held.turned; },
+        [](Job& at, bool is) { wishes(at).turned = is; });
+    blanks().length(s, QStringLiteral("aside"), tr("how far the work lies beside the middle of the jaws"),
+                    [](Job& at) -> Length& { return wishes(at).aside; });
+}
+
+void HoldSlip::write_clamps(Card& card) {
+    const Held& held = document().plan().held;
+    std::vector<std::pair<std::optional<ClampAt>, QString>> places;
+    for (const ClampAt& each : clamp_places(held.round))
+        places.emplace_back(each, q(in_words(each)));
+    const auto blank = [&](Sentence& s, const QString& name, const QString& what, std::size_t index) {
+        auto all = places;
+        if (index > 0)
+            all.emplace_back(std::nullopt, tr("nowhere else"));
+        blanks().one_of<std::optional<ClampAt>>(
+            s, name, what, Fillings<std::optional<ClampAt>>(all),
+            [this, index](const Job&) {
+                const std::vector<ClampAt>& now = document().plan().held.clamps;
+                return index < now.size() ? std::optional(now[index]) : std::nullopt;
+            },
+            [this, index](Job& at, const std::optional<ClampAt>& place) {
+                std::vector<ClampAt> next = document().plan().held.clamps;
+                if (!place)
+                    next.resize(std::min(next.size(), index));
+                else if (index < next.size())
+                    next[index] = *place;
+                else
+                    next.push_back(*place);
+                wishes(at).clamps = next;
+            });
+    };
+    Sentence& s = card.sentence(QStringLiteral("clampsAt"));
+    s.reads(tr("Clamps stand at {firstClamp} and {secondClamp}."));
+    blank(s, QStringLiteral("firstClamp"), tr("where the first clamp stands"), 0);
+    blank(s, QStringLiteral("secondClamp"), tr("where the second clamp stands"), 1);
+}
+
 void HoldSlip::write_stop(Sentence& s) {
+    const bool turned = document().plan().held.turned;
     blanks().one_of<StopAt>(
         s, QStringLiteral("stop"), tr("where it is stopped"),
         {{StopAt::None, tr("no stop")},
-         {StopAt::Left, tr("a stop at the left")},
-         {StopAt::Right, tr("a stop at the right")}},
+         {StopAt::Left, turned ? tr("a stop at the near end") : tr("a stop at the left")},
+         {StopAt::Right, turned ? tr("a stop at the far end") : tr("a stop at the right")}},
         [this](const Job&) { return document().plan().held.stop; },
         [](Job& at, StopAt stop) { wishes(at).stop = stop; });
 }
@@ -198,14 +284,16 @@ void HoldSlip::write_beneath(Card& card) {
 void HoldSlip::write_zero(Card& card) {
     const SetupPlan& plan = document().plan();
     const std::size_t moves = moves_that_find_zero(plan.route);
-    if (moves == 0)
+    const bool wished = at_hand(document().job()).holding.centre.has_value();
+    if (moves == 0 && !wished)
         return;
     card.heading(tr("Zero is found so"));
-    Sentence& s = card.sentence(QStringLiteral("touches"));
-    s.reads(tr("Times each face is touched: {times}."));
-    blanks().count(
-        s, QStringLiteral("times"), tr("how often each face is touched"), 1, limits::touches,
-        [](Job& at) -> int& { return wishes(at).touches; }, later("times"));
+    write_zero_by(card);
+    if (std::holds_alternative<Readout>(plan.machine.kind))
+        write_local_zero(card);
+    int number = 0;
+    for (const std::string& sentence : zero_advice(document().job(), plan.held, plan.route, plan.holes))
+        card.words(QStringLiteral("zeroAdvice:%1").arg(++number), q(sentence));
     const WordingNeeds needs = words_for(document().job(), plan);
     for (std::size_t move = 0; move < moves; ++move)
         card.words(QStringLiteral("zero:%1").arg(move + 1),
@@ -213,10 +301,71 @@ void HoldSlip::write_zero(Card& card) {
                    Card::OfUse::ToCopy);
 }
 
+// A zero of its own on a hole: the drawing's stays, and at every place both are given.
+void HoldSlip::write_local_zero(Card& card) {
+    Sentence& s = card.sentence(QStringLiteral("local"));
+    s.reads(tr("Figures are given from a local zero too, on hole {localZero}."));
+    blanks().custom(
+        s, QStringLiteral("localZero"), tr("hole that a local zero stands on"),
+        [this](const Job& at) {
+            for (const Hole& hole : document().plan().holes)
+                if (at_hand(at).holding.local_zero == id_of(at, hole))
+                    return q(hole.name);
+            return QString(none_word);
+        },
+        [this](Job& at, const QString& text) -> Result<QString> {
+            const QString name = text.trimmed();
+            wishes(at).local_zero.reset();
+            if (name.isEmpty() || name == none_word)
+                return QString(none_word);
+            for (const Hole& hole : document().plan().holes)
+                if (q(hole.name).compare(name, Qt::CaseInsensitive) == 0) {
+                    wishes(at).local_zero = id_of(at, hole);
+                    return q(hole.name);
+                }
+            return problem("", tr("There is no hole %1 in this face. One of its holes would do, or none.")
+                                   .arg(name)
+                                   .toStdString());
+        });
+}
+
+// By what zero is found, and how often or where.
+void HoldSlip::write_zero_by(Card& card) {
+    const Job& job = document().job();
+    const bool wished = at_hand(job).holding.centre.has_value();
+    Sentence& s = card.sentence(QStringLiteral("zeroBy"));
+    s.reads(wished ? tr("It is found {zeroBy}, whose middle stands at X {centreX}, Y {centreY}.")
+                   : tr("It is found {zeroBy}. Times each face is touched: {times}."));
+    std::vector<std::pair<std::optional<CentreKind>, QString>> ways{
+        {std::nullopt, tr("by touching faces of the work")},
+        {CentreKind::Bore, tr("over a bore, with an indicator")},
+        {CentreKind::PinInHole, tr("over a hole, with a pin")},
+        {CentreKind::ScribedCross, tr("over a scribed crossing, by eye")}};
+    if (job.blank.is_round() || (wished && at_hand(job).holding.centre->kind == CentreKind::Rim))
+        ways.emplace_back(CentreKind::Rim, tr("over the disc, with an indicator round its rim"));
+    card.hangs_on(ways.size());
+    blanks().one_of<std::optional<CentreKind>>(
+        s, QStringLiteral("zeroBy"), tr("what zero is found by"), Fillings<std::optional<CentreKind>>(ways),
+        [](const Job& at) {
+            const std::optional<CentreWish>& wish = at_hand(at).holding.centre;
+            return wish ? std::optional(wish->kind) : std::nullopt;
+        },
+        [](Job& at, const std::optional<CentreKind>& kind) {
+            wishes(at).centre = kind ? std::optional(centre_of(at, *kind)) : std::nullopt;
+        });
+    if (!wished) {
+        blanks().count(
+            s, QStringLiteral("times"), tr("how often each face is touched"), 1, limits::touches,
+            [](Job& at) -> int& { return wishes(at).touches; }, later("times"));
+        return;
+    }
+    const auto place = [](Job& at) -> Point& { return wishes(at).centre->at; };
+    blanks().coordinate(s, QStringLiteral("centreX"), tr("X of its middle"), Axis::X, place);
+    blanks().coordinate(s, QStringLiteral("centreY"), tr("Y of its middle"), Axis::Y, place);
+}
+
 void HoldSlip::write_square(Card& card) {
     const Held& held = document().plan().held;
-    if (!held.known)
-        return;
     card.heading(tr("Square to the spindle"));
     Sentence& s = card.sentence(QStringLiteral("square"));
     s.reads(tr("An indicator swung half round the spindle, over {span}, reads {apart} apart."));
@@ -224,6 +373,10 @@ void HoldSlip::write_square(Card& card) {
                     [](Job& at) -> Length& { return wishes(at).swing_span; });
     blanks().optional_length(s, QStringLiteral("apart"), tr("what the indicator reads apart"), tr("not swung yet"),
                              [](Job& at) -> std::optional<Length>& { return wishes(at).swing_reads; });
+    int number = 0;
+    for (const std::string& sentence : square_advice(at_hand(document().job()).holding, held.height,
+                                                     document().job().holes_within, document().job().unit))
+        card.words(QStringLiteral("square:%1").arg(++number), q(sentence));
     if (held.lean)
         card.words(QStringLiteral("lean"),
                    tr("The spindle leans by %1; a hole through %2 comes out %3 beside where it went in.")

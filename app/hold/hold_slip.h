@@ -18,14 +18,20 @@ protected:
 
 private:
     Card m_card;
+    bool m_all = false; ///< what is only wanted now and then is shown too
 
     void write(Card& card);
     void write_holding(Card& card);
     void write_holder(Sentence& s, const std::vector<std::pair<std::string, QString>>& holders);
+    void write_vise_stands(Card& card);
+    void write_clamps(Card& card);
     void write_stop(Sentence& s);
     void write_finder(Sentence& s);
     void write_beneath(Card& card);
     void write_zero(Card& card);
+    void write_zero_by(Card& card);
+    void write_local_zero(Card& card);
+    void write_rest(Card& card);
     void write_square(Card& card);
     void write_reseating(Card& card);
 };

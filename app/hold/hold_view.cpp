@@ -1,5 +1,6 @@
 #include "hold/hold_view.h"
 
+#include "cutting/cutter_list.h"
 #include "holding/beneath.h"
 #include "look/hatch.h"
 #include "look/words.h"
@@ -20,6 +21,8 @@ constexpr double words = 240.0; // at the right
 
 // What is seen of the table.
 constexpr Length of_table = Length::mm(8.0);
+// And of the chuck.
+constexpr Length of_chuck = Length::mm(9.0);
 
 } // namespace
 
@@ -52,15 +55,30 @@ Length HoldView::deepest() const {
     return hole < 0 ? Length{} : plan.beneath[static_cast<std::size_t>(hole)].tip;
 }
 
+Point HoldView::place_of(int hole) const {
+    const SetupPlan& plan = m_document.plan();
+    return plan.held.in_jaws(plan.holes[static_cast<std::size_t>(hole)].at + datum_from_middle(m_document.job()));
+}
+
+Length HoldView::chuck_over_work() const {
+    const SetupPlan& plan = m_document.plan();
+    const int hole = chosen_hole(m_document, m_selection);
+    if (hole < 0 || plan.held.chuck == Length{} || plan.beneath[static_cast<std::size_t>(hole)].step < 0)
+        return {};
+    const auto step = static_cast<std::size_t>(plan.beneath[static_cast<std::size_t>(hole)].step);
+    const CutStep& cut = plan.chain_of(static_cast<std::size_t>(hole)).steps[step];
+    return std::max(stick_out(cut.cutter) - cut.tip + of_chuck, Length{});
+}
+
 HoldView::Frame HoldView::frame(const std::vector<Solid>& solids) const {
     const Held& held = m_document.plan().held;
-    Length above, below = std::max(held.height, deepest()), wide = held.across;
+    Length above = chuck_over_work(), below = std::max(held.height, deepest()), wide = held.across;
     for (const Solid& each : solids) {
         above = std::max(above, -each.top);
         if (each.kind == Underneath::Table)
             below = std::max(below, each.top + of_table);
-        if (each.kind == Underneath::Jaw)
-            wide = std::max(wide, each.far * 2.0);
+        if (each.kind == Underneath::Jaw || each.kind == Underneath::Clamp)
+            wide = std::max(wide, std::max(abs(each.far), abs(each.near)) * 2.0);
     }
     const double room = std::max(60.0, height() - head - foot);
     const double across = std::max(120.0, width() - words - 60.0);
@@ -85,7 +103,10 @@ void HoldView::paintEvent(QPaintEvent*) {
     }
     painter.setFont(type(11, true));
     painter.drawText(QRectF(20.0, 8.0, width() - 40.0, 22.0), Qt::AlignLeft | Qt::AlignVCenter, m_title);
-    const std::vector<Solid> solids = held.solids();
+    std::vector<Solid> solids;
+    for (const Solid& each : held.solids())
+        if (each.kind != Underneath::Slot) // is the room between two halves of the bed
+            solids.push_back(held.in_jaws(each));
     const Frame at = frame(solids);
     for (const Solid& each : solids)
         paint_solid(painter, at, each);
@@ -99,12 +120,15 @@ void HoldView::paint_solid(QPainter& painter, const Frame& at, const Solid& soli
     const SetupPlan& plan = m_document.plan();
     const Held& held = plan.held;
     const int hole = chosen_hole(m_document, m_selection);
-    const Length x =
-        hole < 0 ? Length{} : (plan.holes[static_cast<std::size_t>(hole)].at + datum_from_middle(m_document.job())).x;
+    const Length x = hole < 0 ? Length{} : place_of(hole).x;
     const bool cut = solid.left <= x && x <= solid.right;
     const Length wide = held.vise ? held.across / 2.0 + held.vise->jaw_thickness : held.across * 0.53;
+    if (solid.kind == Underneath::Clamp && !cut)
+        return; // beside it, not below
     const Length bottom = solid.kind == Underneath::Table ? solid.top + of_table : solid.bottom;
-    const QRectF box(at.at(std::max(solid.near, -wide), solid.top), at.at(std::min(solid.far, wide), bottom));
+    const bool over = solid.kind == Underneath::Clamp;
+    const QRectF box(at.at(over ? solid.near : std::max(solid.near, -wide), solid.top),
+                     at.at(over ? solid.far : std::min(solid.far, wide), bottom));
     if (!cut) {
         painter.setPen(QPen(m_look->faint, 0.9, Qt::DashLine));
         painter.setBrush(Qt::NoBrush);
@@ -138,7 +162,7 @@ void HoldView::paint_drill(QPainter& painter, const Frame& at) const {
     if (under.step < 0)
         return;
     const CutStep& step = plan.chain_of(hole).steps[static_cast<std::size_t>(under.step)];
-    const Length y = (plan.holes[hole].at + datum_from_middle(m_document.job())).y;
+    const Length y = place_of(index).y;
     const Length r = step.widest / 2.0;
     const Length full = std::max(step.tip - point_length(step.widest, step.cutter.point), Length{});
     const QPolygonF path(
@@ -148,6 +172,18 @@ void HoldView::paint_drill(QPainter& painter, const Frame& at) const {
     painter.setPen(QPen(colour, 2.0, bad ? Qt::DashLine : Qt::SolidLine));
     painter.setBrush(m_look->surround);
     painter.drawPolygon(path);
+    const Length chuck = plan.held.chuck / 2.0, jaws = step.tip - stick_out(step.cutter); // the chuck's, at that depth
+    if (chuck > Length{} && jaws < Length{}) {
+        painter.setPen(QPen(colour, 1.2));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawRect(QRectF(at.at(y - r, jaws), at.at(y + r, {})));
+        const Plunge shape = plunge_of(plan.chain_of(hole), under.step, plan.held.chuck).chuck;
+        const Angle half = shape.point / 2.0;
+        const Length wide = std::min(chuck, shape.flat + of_chuck * (half.sine() / half.cosine()));
+        painter.setBrush(m_look->bench);
+        painter.drawPolygon(QPolygonF({at.at(y - shape.flat, jaws), at.at(y - wide, jaws - of_chuck),
+                                       at.at(y + wide, jaws - of_chuck), at.at(y + shape.flat, jaws)}));
+    }
     painter.setPen(QPen(colour, 0.9, Qt::DashDotLine));
     painter.drawLine(at.at(y, {}) - QPointF(0.0, 10.0), at.at(y, step.tip) + QPointF(0.0, 8.0));
 }

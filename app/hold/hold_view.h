@@ -32,6 +32,10 @@ private:
     void paint_drill(QPainter& painter, const Frame& at) const;
     void paint_words(QPainter& painter) const;
     [[nodiscard]] Length deepest() const;
+    /// A hole, along (x) and across the jaws (y), from the middle of the work.
+    [[nodiscard]] Point place_of(int hole) const;
+    /// How far the chuck that is seen reaches over the work.
+    [[nodiscard]] Length chuck_over_work() const;
 };
 
 } // namespace clockface::app

@@ -381,6 +381,7 @@ void MainWindow::new_job() {
     if (!make_way())
         return;
     m_document.new_job();
+    offer_interview();
     show_stage(Stage::Blank);
 }
 
@@ -552,9 +553,26 @@ bool MainWindow::show_demo(const QString& name) {
         m_notice->tell(
             tr("This is a finished job to look round in. Type over any underlined figure and watch the board. "
                "Under Order choose how it is made, then let the Bench lead you move by move."),
-            {{tr("Understood"), [this] { m_settings.setValue(QStringLiteral("guided"), true); }}},
+            {{tr("Understood"),
+[this] { m_settings.setValue(QStringLiteral("guided"), true); }}},
             NoticeStrip::OfThisJob);
     return true;
+}
+
+void MainWindow::offer_interview() {
+    const bool understood = m_settings.value(QStringLiteral("guided"), false).toBool();
+    if (!m_document.shop_path().isEmpty() || !understood ||
+        m_settings.value(QStringLiteral("shop_asked"), false).toBool() || !m_notice->text().isEmpty())
+        return;
+    const auto asked = [this] { m_settings.setValue(QStringLiteral("shop_asked"), true); };
+    m_notice->tell(tr("Clockface works with a made-up shop so far. Five questions make it yours: machines, finders, "
+                      "vises, parallels, drills."),
+                   {{tr("The questions"),
+                     [this, asked] {
+                         asked();
+                         show_shop(QStringLiteral("interview"));
+                     }},
+                    {tr("Not now"), asked}});
 }
 
 void MainWindow::offer_left_behind() {

@@ -1,5 +1,6 @@
 // The page of the shop about what holds work and finds its zero: vises, parallels, boards, finders.
 #include "look/words.h"
+#include "shop/listed.h"
 #include "shop/shop_view.h"
 
 #include <algorithm>
@@ -7,32 +8,6 @@
 namespace clockface::app {
 
 namespace {
-
-// A list of the shop's holdings, and finding one of its things again in a shop that may have changed.
-template <class Thing> struct Listed {
-    std::vector<Thing> Holdings::*list;
-    std::size_t index;
-
-    Thing* operator()(Shop& shop) const {
-        std::vector<Thing>& all = shop.holdings.*list;
-        return index < all.size() ? &all[index] : nullptr;
-    }
-    template <class Part> ShopBlanks::Reach<Part> part(Part Thing::*member) const {
-        return [found = *this, member](Shop& shop) { return found(shop) ? &(found(shop)->*member) : nullptr; };
-    }
-    /// Of a blank or link about it: no two things of the shop have the same.
-    [[nodiscard]] QString called(const char* name) const {
-        return QStringLiteral("%1:%2").arg(QLatin1String(name)).arg(index + 1);
-    }
-    void size(const ShopBlanks& blanks, Sentence& s, const char* name, const QString& what,
-              Length Thing::*member) const {
-        blanks.length(s, called(name), what, Unit::Millimetre, part(member));
-    }
-    void take_out(Shop& shop) const {
-        if ((*this)(shop))
-            (shop.holdings.*list).erase((shop.holdings.*list).begin() + static_cast<std::ptrdiff_t>(index));
-    }
-};
 
 // "vise", "vise 2": a name nothing else in the list has.
 template <class Thing> std::string free_name(const std::vector<Thing>& all, const std::string& plain) {
@@ -70,6 +45,10 @@ void ShopView::write_vises(Card& card) {
         s.ends_with(vise.called("viseGone"), tr("it is no longer here"),
                     [this, vise] { change(tr("vise taken out"), [vise](Shop& shop) { vise.take_out(shop); }); });
     }
+    add_vise_link(card);
+}
+
+void ShopView::add_vise_link(Card& card) {
     card.link(QStringLiteral("addVise"), tr("another vise"), [this] {
         change(tr("another vise"), [](Shop& shop) {
             Vise vise = default_holdings().vises.front();
@@ -109,6 +88,19 @@ void ShopView::write_parallels(Card& card) {
                   [](Shop& shop) { return &shop.holdings.clamps; });
     m_blanks.flag(more, QStringLiteral("workStop"), tr("whether there is a stop"), tr("is missing"), tr("is there"),
                   [](Shop& shop) { return &shop.holdings.stop; });
+    Sentence& strap = card.sentence();
+    strap.reads(
+        tr("A clamp reaches {strapReach} over the work and is {strapWidth} wide and {strapThickness} thick; its stud "
+           "stands {studOut} outside the work's edge and {studAbove} above its top."));
+    const auto size = [&](const char* name, const QString& what, Length Strap::*member) {
+        m_blanks.length(strap, QLatin1String(name), what, Unit::Millimetre,
+                        [member](Shop& shop) { return &(shop.holdings.strap.*member); });
+    };
+    size("strapReach", tr("how far a clamp reaches over the work"), &Strap::reach);
+    size("strapWidth", tr("width of a clamp"), &Strap::width);
+    size("strapThickness", tr("thickness of a clamp"), &Strap::thickness);
+    size("studOut", tr("how far outside the work its stud stands"), &Strap::stud_out);
+    size("studAbove", tr("how far the stud stands above the work"), &Strap::stud_above);
 }
 
 void ShopView::write_finders(Card& card) {

@@ -277,7 +277,7 @@ void ShopView::write_spindle(Card& card, std::size_t index) {
     Sentence& s = card.sentence();
     s.reads(tr(
         "The spindle turns {speeds} times a minute. It drives {oneGo} through mild steel in one go. There are {room} "
-        "under the chuck, its stroke is {stroke}, and changing the height {keepsPlace}. Depth is read on a scale with "
+        "under the chuck, which is {chuck} across, its stroke is {stroke}, and changing the height {keepsPlace}. Depth is read on a scale with "
         "lines of {scaleStep}. Changing a cutter takes {changeMinutes} minutes; an hour is reckoned at {hour}."));
     m_blanks.custom(
         s, "speeds", tr("speeds of the spindle"),
@@ -289,6 +289,8 @@ void ShopView::write_spindle(Card& card, std::size_t index) {
         });
     m_blanks.length(s, "oneGo", tr("largest drill in mild steel without a pilot"), unit, spindle(&Spindle::one_go));
     m_blanks.length(s, "room", tr("room under the chuck"), unit, spindle(&Spindle::room));
+    m_blanks.length(s, "chuck", tr("diameter of the chuck, 0 where it is not to be looked at"), unit,
+                    spindle(&Spindle::chuck));
     m_blanks.length(s, "stroke", tr("stroke of the quill"), unit, spindle(&Spindle::stroke));
     m_blanks.flag(s, "keepsPlace", tr("whether changing the height keeps the place"),
                   tr("loses the place (round column)"), tr("keeps the place"), spindle(&Spindle::keeps_place));

@@ -18,7 +18,7 @@ namespace {
 
 // Pages that are no machine's.
 const QStringList& own_pages() {
-    static const QStringList all = {"drawer", "singles", "taps", "cutting", "hold", "kit", "shops"};
+    static const QStringList all = {"drawer", "singles", "taps", "cutting", "hold", "kit", "shops", "interview"};
     return all;
 }
 
@@ -138,6 +138,7 @@ void ShopView::write_nav(Card& card) {
                   },
                   {}, {.chosen = page == m_page});
     };
+    entry(QStringLiteral("interview"), tr("Five questions"));
     entry(QStringLiteral("drawer"), tr("Sets in the drawer"));
     entry(QStringLiteral("singles"), tr("Single cutters"));
     entry(QStringLiteral("taps"), tr("Taps and fluids"));
@@ -164,6 +165,8 @@ void ShopView::write_page(Card& card) {
         write_cutting(card);
     else if (m_page == QLatin1String("hold"))
         write_holdings(card);
+    else if (m_page == QLatin1String("interview"))
+        write_interview(card);
     else if (m_page == QLatin1String("kit"))
         write_kit(card);
     else if (m_page == QLatin1String("shops"))

@@ -19,7 +19,7 @@ class ShopView : public QWidget {
     Q_OBJECT
 public:
     ShopView(Document& document, ShopStore& store, Seams seams, QWidget* parent = nullptr);
-    /// "drawer", "singles", "taps", "cutting", "hold", "kit", "shops", or the name of a machine. False when there is no
+    /// "interview", "drawer", "singles", "taps", "cutting", "hold", "kit", "shops", or the name of a machine. False when there is no
     /// such page.
     bool show_page(const QString& page);
     /// On the page of a machine: the guided test of this axis, where it has such a screw.
@@ -58,8 +58,10 @@ private:
     // holdings_page.cpp
     void write_holdings(Card& card);
     void write_vises(Card& card);
+    void add_vise_link(Card& card);
     void write_parallels(Card& card);
     void write_finders(Card& card);
+    void write_interview(Card& card); // interview_page.cpp
     // machine_page.cpp
     void write_machine(Card& card, std::size_t index);
     void write_screw(Card& card, const QString& id, const QString& axis, Unit unit,

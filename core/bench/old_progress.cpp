@@ -19,6 +19,7 @@ struct Spell {
     // Lists of version 1 had no touches.
     std::string operator()(const TouchEdge&) const { return {}; }
     std::string operator()(const LookAtCorner&) const { return {}; }
+    std::string operator()(const CentreOver&) const { return {}; }
     std::string operator()(const TurnHandwheel& a) const {
         return fmt::format("wheel {} {} {} {} {} {}", int(a.axis), int(a.way), a.turns, a.line, a.take_up, a.past);
     }

@@ -17,7 +17,7 @@ int first_of(const std::vector<int>& holes) {
     return holes.empty() ? -1 : holes.front();
 }
 
-const std::string touch_prefix = "touch-", look_at_corner = "look";
+const std::string touch_prefix = "touch-", look_at_corner = "look", over_middle = "middle";
 
 std::string axis_word(Axis axis) {
     return axis == Axis::X ? "x" : "y";
@@ -36,6 +36,7 @@ struct NameOf {
     Named operator()(const TouchEdge& a) const {
         return {Act::Zero, touch_prefix + axis_word(a.axis) + (is_high_face(a) ? "-far" : "-near")};
     }
+    Named operator()(const CentreOver&) const { return {Act::Zero, over_middle}; }
     Named operator()(const LookAtCorner&) const { return {Act::Zero, look_at_corner}; }
     Named operator()(const TurnHandwheel& a) const { return {Act::Move, "wheel-" + axis_word(a.axis)}; }
     Named operator()(const ZeroReadout& a) const { return {Act::Zero, a.here ? "here" : ""}; }
@@ -80,7 +81,7 @@ bool is_logged(Act act) {
 
 bool is_part_of_zero(const Deed& deed) {
     const std::string what = deed.what.substr(deed.what.find(':') + 1);
-    return deed.act == Act::Zero && (what.starts_with(touch_prefix) || what == look_at_corner);
+    return deed.act == Act::Zero && (what.starts_with(touch_prefix) || what == look_at_corner || what == over_middle);
 }
 
 namespace {
@@ -113,10 +114,6 @@ bool is_same(const Made& was, const Made& wanted) {
     constexpr Length within = Length::mm(0.01);
     return abs(was.deep - wanted.deep) <= within && (distance(was.from_zero, wanted.from_zero) <= within ||
                                                      distance(was.from_middle, wanted.from_middle) <= within);
-}
-
-HoleId id_of(const Job& job, const Hole& hole) {
-    return {job.patterns[hole.pattern].id, hole.number};
 }
 
 std::vector<Task> tasks_of(const Job& job, const SetupPlan& plan, const Route& route) {

@@ -29,10 +29,7 @@ bool is_same(const Made& was, const Made& wanted);
 /// Whether it leaves something behind (metal cut, a line, a zero, a reading) and so is written in the log; the others
 /// are moves, of which only the last is kept.
 bool is_logged(Act act);
-/// Whether it is one of the touches that find zero, or the look at the corner.
+/// Whether it is one of the moves that find zero together: a touch, standing over a middle, the look at the corner.
 bool is_part_of_zero(const Deed& deed);
-
-/// The hole a task serves, by id.
-HoleId id_of(const Job& job, const Hole& hole);
 
 } // namespace clockface

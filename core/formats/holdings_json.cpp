@@ -11,6 +11,8 @@ using nlohmann::json;
 const std::vector<std::string> finder_kinds = {"edge-finder", "wiggler", "centre-drill", "drill-tip", "pin"};
 const std::vector<std::string> fixed_jaws = {"rear", "front"};
 const std::vector<std::string> stops = {"none", "left", "right"};
+const std::vector<std::string> edges = {"left", "right", "near", "far"};
+const std::vector<std::string> centres = {"bore", "rim", "pin-in-hole", "scribed-cross"};
 
 // Each thing in a list of things.
 template <class Thing, class Read>
@@ -28,6 +30,13 @@ std::vector<Thing> read_all(JsonObject& in, const std::string& name, const Read&
 ordered holdings_json(const Holdings& all) {
     ordered out{{"vises", ordered::array()},   {"parallels", ordered::array()}, {"waste", ordered::array()},
                 {"finders", ordered::array()}, {"clamps", all.clamps},          {"stop", all.stop}};
+    if (all.own)
+        out["own"] = true;
+    out["strap"] = {{"reach", all.strap.reach.in_mm()},
+                    {"width", all.strap.width.in_mm()},
+                    {"thickness", all.strap.thickness.in_mm()},
+                    {"stud_out", all.strap.stud_out.in_mm()},
+                    {"stud_above", all.strap.stud_above.in_mm()}};
     for (const Vise& vise : all.vises)
         out["vises"].push_back({{"name", vise.name},
                                 {"jaw_width", vise.jaw_width.in_mm()},
@@ -84,6 +93,16 @@ Holdings read_holdings(JsonObject& shop) {
         return finder;
     });
     all.clamps = in.flag("clamps");
+    if (in.has("own"))
+        all.own = in.flag("own");
+    if (in.has("strap")) {
+        JsonObject strap(in.member("strap"), in.place_of("strap"), in.fault());
+        all.strap.reach = length(strap, "reach");
+        all.strap.width = length(strap, "width");
+        all.strap.thickness = length(strap, "thickness");
+        all.strap.stud_out = length(strap, "stud_out");
+        all.strap.stud_above = length(strap, "stud_above");
+    }
     all.stop = in.flag("stop");
     return all;
 }
@@ -110,6 +129,18 @@ void write_holding(ordered& setup, const HoldingWishes& wishes) {
         out["swing_span"] = wishes.swing_span.in_mm();
     if (wishes.touches != 1)
         out["touches"] = wishes.touches;
+    if (wishes.turned)
+        out["turned"] = *wishes.turned;
+    if (wishes.aside != Length{})
+        out["aside"] = wishes.aside.in_mm();
+    for (const ClampAt& each : wishes.clamps)
+        out["clamps"].push_back({{"edge", word_for(each.edge, edges)}, {"quarter", each.quarter}});
+    if (wishes.centre)
+        out["centre"] = {{"over", word_for(wishes.centre->kind, centres)},
+                         {"x", wishes.centre->at.x.in_mm()},
+                         {"y", wishes.centre->at.y.in_mm()}};
+    if (wishes.local_zero)
+        out["local_zero"] = {{"pattern", wishes.local_zero->pattern}, {"number", wishes.local_zero->number}};
     setup["holding"] = std::move(out);
 }
 
@@ -136,6 +167,26 @@ HoldingWishes read_holding(JsonObject& setup) {
         wishes.swing_span = length(in, "swing_span");
     if (in.has("touches"))
         wishes.touches = in.integer("touches");
+    if (in.has("turned"))
+        wishes.turned = in.flag("turned");
+    if (in.has("aside"))
+        wishes.aside = length(in, "aside");
+    if (in.has("clamps"))
+        wishes.clamps = read_all<ClampAt>(in, "clamps", [](JsonObject& each) {
+            const auto edge = static_cast<WorkEdge>(each.word("edge", edges));
+            return ClampAt{edge, each.integer("quarter")};
+        });
+    if (in.has("centre")) {
+        JsonObject centre(in.member("centre"), in.place_of("centre"), in.fault());
+        const auto kind = static_cast<CentreKind>(centre.word("over", centres));
+        const Length x = length(centre, "x");
+        wishes.centre = CentreWish{kind, {x, length(centre, "y")}};
+    }
+    if (in.has("local_zero")) {
+        JsonObject hole(in.member("local_zero"), in.place_of("local_zero"), in.fault());
+        const int pattern = hole.integer("pattern");
+        wishes.local_zero = HoleId{pattern, hole.integer("number")};
+    }
     return wishes;
 }
 

@@ -1,3 +1,4 @@
+#include "holding/clamps.h"
 #include "formats/plan_json.h"
 
 #include "bench/work_findings.h"
@@ -84,6 +85,10 @@ ordered holding_json(const SetupPlan& plan) {
     out["in"] = held.vise ? held.vise->name : std::string();
     if (held.parallels)
         out["parallels"] = name_of(*held.parallels);
+    out["turned"] = held.turned;
+    out["clamps"] = ordered::array();
+    for (const ClampAt& each : held.clamps)
+        out["clamps"].push_back(in_words(each));
     out["waste"] = held.waste.in_mm();
     out["proud"] = held.proud.in_mm();
     out["gripped"] = held.gripped.in_mm();
@@ -92,6 +97,7 @@ ordered holding_json(const SetupPlan& plan) {
         const Beneath& under = plan.beneath[i];
         out["beneath"].push_back({{"hole", plan.holes[i].name},
                                   {"meets", name_of(under.what)},
+                                  {"chuck", under.chuck},
                                   {"tip", under.tip.in_mm()},
                                   {"met_at", under.met.in_mm()}});
     }

@@ -271,6 +271,8 @@ ordered spindle_json(const Spindle& spindle) {
         out["knee_lead"] = spindle.knee_lead.in_mm();
         out["knee_lines"] = spindle.knee_lines;
     }
+    if (spindle.chuck > Length{})
+        out["chuck"] = spindle.chuck.in_mm();
     return out;
 }
 
@@ -295,6 +297,8 @@ Spindle read_spindle(JsonObject& machine) {
         spindle.knee_lead = length(in, "knee_lead");
         spindle.knee_lines = in.integer("knee_lines");
     }
+    if (in.has("chuck"))
+        spindle.chuck = length(in, "chuck");
     return spindle;
 }
 

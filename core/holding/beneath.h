@@ -12,32 +12,33 @@ struct Beneath {
     Length met;        ///< depth of the tip below the work's top at which it is met; of what is free: the next there is
     Length tip;        ///< how deep the tip goes
     int step = -1;     ///< of the hole's chain whose tip that is; -1: nothing is cut on the machine
+    bool chuck = false; ///< it is the chuck that meets it; `tip` is how deep that comes down, above the work negative
     bool operator==(const Beneath&) const = default;
 };
 
-/// A cutter that goes straight down: half its diameter, the included angle of its point (nought: flat), and how deep
-/// its tip goes below the work's top.
+/// A cutter that goes straight down: half its diameter, the included angle of its point (nought: flat), how deep its tip
+/// goes below the work's top, and the radius of the flat its tip ends in.
 struct Plunge {
     Length radius;
     Angle point;
     Length tip;
+    Length flat{};
 };
 
 /// What it meets first, where it goes down at a point of the work as it lies. An edge at distance d < radius from its
-/// axis is met when the tip is d cot(point / 2) below it; just touching is clear. Waste only counts where nothing else
-/// is met. Where it goes deeper than the bed and stays clear of it in the open slot, that is said: Slot. Without
-/// solids: not known.
+/// axis is met when the tip is (d - flat) cot(point / 2) below it; just touching is clear. Waste, and an open slot it goes into,
+/// only count where nothing else is met. Without solids: not known.
 Beneath beneath(const std::vector<Solid>& solids, Point at, const Plunge& plunge);
 
-/// What one step of a chain does.
-Plunge plunge_of(const CutStep& step);
-
-/// A step of a chain that is cut on the machine.
+/// A step of a chain that is cut on the machine, and the chuck that comes down with it, as far above the tip as the cutter
+/// stands out of it: a third of its diameter wide at its jaws, and widening from there at 35 degrees.
 struct StepPlunge {
     int step = 0; ///< of the chain
     Plunge plunge;
+    Plunge chuck; ///< of radius nought where the chuck is not known
 };
-std::vector<StepPlunge> plunges_of(const Chain& chain);
+StepPlunge plunge_of(const Chain& chain, int step, Length chuck);
+std::vector<StepPlunge> plunges_of(const Chain& chain, Length chuck);
 
 /// The same for all that is cut at a hole: of all cuts the one that meets something it should not, or else the deepest.
 Beneath beneath(const std::vector<Solid>& solids, Point at, const std::vector<StepPlunge>& cuts);

@@ -12,18 +12,23 @@
 
 namespace clockface {
 
-/// What a drill can meet below or beside the work. A slot is open: the drill goes into it and meets the table.
-enum class Underneath { Free, Parallel, Jaw, Bed, Slot, Table, Waste, NotKnown };
+/// What a drill, or the chuck above it, can meet below or beside the work. A slot is open: the drill goes into it and
+/// meets the table.
+enum class Underneath { Free, Parallel, Jaw, Bed, Slot, Table, Waste, Clamp, NotKnown };
 
 /// Something solid, seen from above a box, from a level downwards. The work lies as drawn: measured from the middle of
-/// its face, x along the jaws to the right, y away from the operator.
+/// its face, x to the right, y away from the operator. Slot is the room between the two halves of a bed.
 struct Solid {
     Underneath kind = Underneath::Table;
     Length left, right, near, far;
     Length top;        ///< its level below the work's top; above it where negative
-    bool rear = false; ///< of jaws and parallels: at the operator's far side
+    bool rear = false; ///< of jaws and parallels: the vise's rear one, at the operator's far side unless it is turned
     Length bottom{};   ///< down to this level; of the table, which is thick enough for every drill, its top again
+    Angle turn{};      ///< the box is turned counter-clockwise about its middle
 };
+
+/// The box round it whose sides lie along x and y.
+Solid upright(const Solid& solid);
 
 /// How the spindle stands to the work, from an indicator swung half round it.
 struct Lean {
@@ -43,8 +48,15 @@ struct Held {
     StopAt stop = StopAt::None;
     std::optional<Finder> finder;
     std::optional<Lean> lean; ///< where an indicator was swung
+    bool turned = false;      ///< the vise stands turned a quarter, its rear jaw at the left
+    Length aside;             ///< the work's middle, along the jaws, from theirs
+    std::vector<ClampAt> clamps; ///< on the table, where they stay for the whole set-up
+    bool round = false;          ///< a disc or a ring
+    Strap strap;                 ///< each of them
+    Length chuck;                ///< its diameter; nought: not known
+    std::optional<CentreWish> centre; ///< zero is found over the middle of this
 
-    Length along, across; ///< extents of the work as it lies
+    Length along, across; ///< extents of the work along and across the jaws; on the table along x and y
     Length height;        ///< of the work
     Length proud;         ///< from the jaws' top to the work's top; negative: it stands below them
     Length gripped;       ///< from the work's bottom to the jaws' top, from nought to its height; nought on the table
@@ -54,6 +66,16 @@ struct Held {
 
     /// Everything solid around it. Empty where nothing is known.
     [[nodiscard]] std::vector<Solid> solids() const;
+    /// Extents of the work along the drawing's x and y.
+    [[nodiscard]] Point extents() const { return turned ? Point{across, along} : Point{along, across}; }
+    /// A point of the face, from its middle, seen along (x) and across the jaws (y).
+    [[nodiscard]] Point in_jaws(Point from_middle) const {
+        return turned ? Point{from_middle.y, -from_middle.x} : from_middle;
+    }
+    /// A solid seen so.
+    [[nodiscard]] Solid in_jaws(const Solid& solid) const;
+    /// Whether the fixed jaw stands at the right or far side.
+    [[nodiscard]] bool fixed_at_high() const { return vise && vise->fixed_rear != turned; }
 };
 
 /// The holes of the face that is up, with what cuts each.
@@ -64,10 +86,10 @@ struct HolesToHold {
 };
 
 /// How a set-up's work is held: as the user said and, where nothing was said, as proposed. The job has that set-up at
-/// hand. Proposed is the smallest vise that takes it as drawn, y across the jaws; the parallels that are met by the
-/// fewest drills, let it be gripped by half its height (drilling pushes down: more is only wanted for side loads) and
-/// stand proud enough for the finder; clamps and a waste board where no vise takes it, against a fence, on a rotary
-/// table and for marked work. Of a bar, an angle section and marks across nothing is known: their lists say how the
+/// hand. Proposed is the smallest vise that takes it, y across the jaws, or turned a quarter where none takes it so; the
+/// parallels that are met by the fewest drills, let it be gripped by half its height (drilling pushes down: more is only
+/// wanted for side loads) and stand proud enough for the finder; clamps and a waste board where no vise takes it, for
+/// discs and thin sheet, against a fence, on a rotary table and for marked work. Of a bar, an angle section and marks across nothing is known: their lists say how the
 /// work lies.
 Held held_for(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes);
 
@@ -77,11 +99,22 @@ std::string in_words(const Held& held, Unit unit);
 /// Nothing where it was not swung. Requires a span above nought (`first_fault`).
 std::optional<Lean> lean_of(const HoldingWishes& wishes, Length height);
 
+/// What the indicator may read apart until a straight hole through the work comes out by half of what is allowed beside.
+/// Requires a height above nought.
+Length lean_allowed(const HoldingWishes& wishes, Length height, Length holes_within);
+/// That, and what to do without an indicator or with a table that gives. Empty where nothing is allowed or known.
+std::vector<std::string> square_advice(const HoldingWishes& wishes, Length height, Length holes_within, Unit unit);
+
 /// What keeps the work from being spun by the drill, and what has to be seen to for that.
 std::string kept_from_spinning(const Held& held);
 /// What to do when the work has been out and goes back, step by step, and what of its zero is left then. Empty where it
 /// is not known how it lies.
 std::vector<std::string> reseating(const Held& held);
+
+/// Where the vise's rear or its other jaw stands, for a sentence: "rear" and "near", or "left" and "right".
+std::string side_in_words(const Held& held, bool rear);
+/// What a sheet that is thin for its width does between jaws.
+bool bows(Length height, Length across);
 
 /// "a parallel", "the bed of the vise" …
 std::string in_words(Underneath what);

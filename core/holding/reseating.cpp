@@ -12,10 +12,14 @@ std::string kept_from_spinning(const Held& held) {
             "The drill turns clockwise and swings the left end of the work away from you, against the fence, and "
             "the right end towards you, where nothing stops it: clamp it down for every hole, never hold it by "
             "hand.");
+    if (!held.vise && held.clamps.empty()) // marked work, clamped anew under every mark
+        return say(
+            "Lower the stopped drill into the mark, hold the work there, clamp it, then drill. Only a drill of 3 mm or "
+            "less may find its mark with the work loose, and only for a shallow start: then clamp.");
     if (!held.vise)
         return say(
             "Two clamps at least: round a single one the drill swings the work. Neither may stand over a hole or "
-            "in the way of chuck and handle.");
+            "in the way of chuck and handle. Turn the handle once round over each clamp before the spindle is on.");
     return say("The jaws keep it from being spun by the drill, as long as the {vise} itself is bolted down.",
                {{"vise", held.vise->name}});
 }
@@ -51,7 +55,8 @@ std::vector<std::string> reseating(const Held& held) {
             ? say("Tighten; the moving jaw lifts the work, so tap it down with a soft hammer until it sits.")
             : say("Tighten, then tap it down with a soft hammer until it sits."));
     if (held.parallels && held.rear_taken_out)
-        steps.push_back(say("Neither parallel may be pushed about by hand now; then take the rear one out."));
+        steps.push_back(say("Neither parallel may be pushed about by hand now; then take the {side} one out.",
+                            {{"side", side_in_words(held, true)}}));
     else if (held.parallels)
         steps.push_back(say("Neither parallel may be pushed about by hand now."));
     steps.push_back(

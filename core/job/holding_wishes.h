@@ -1,15 +1,39 @@
 // What the user has said of how the work is held in a set-up. Whatever is left alone is proposed.
 #pragma once
 
+#include "job/hole_id.h"
 #include "measure/length.h"
 
 #include <optional>
 #include <string>
+#include <vector>
 
 namespace clockface {
 
-/// The end of the work that goes to the stop, as it lies on the machine.
+/// The end of the work that goes to the stop, as it lies on the machine; in a vise that is turned a quarter the left one
+/// is the near one and the right one the far one.
 enum class StopAt { None, Left, Right };
+
+/// An edge of the work, as it lies.
+enum class WorkEdge { Left, Right, Near, Far };
+
+/// Where a clamp reaches over the work: at an edge, 1 to 3 quarters along it, from the left or from the near end.
+struct ClampAt {
+    WorkEdge edge = WorkEdge::Left;
+    int quarter = 2;
+    bool operator==(const ClampAt&) const = default;
+};
+
+/// Something of the work whose middle the spindle is brought over: a bore or the rim of a disc with an indicator, a
+/// hole with a pin, a crossing of scribed lines by eye.
+enum class CentreKind { Bore, Rim, PinInHole, ScribedCross };
+
+/// Zero is not found by touching faces but over the middle of something whose place is known.
+struct CentreWish {
+    CentreKind kind = CentreKind::Bore;
+    Point at{}; ///< from the datum
+    bool operator==(const CentreWish&) const = default;
+};
 
 struct HoldingWishes {
     std::optional<std::string> in{};        ///< a vise, by name; empty: clamped on the table
@@ -21,6 +45,11 @@ struct HoldingWishes {
     int touches = 1;                     ///< each face is touched so often, and the mean counts
     std::optional<Length> swing_reads{}; ///< an indicator swung half round the spindle reads so much apart
     Length swing_span = Length::mm(150); ///< between the two places it reads at
+    std::optional<bool> turned{};        ///< the vise stands turned a quarter on the table, its rear jaw at the left
+    Length aside{};                      ///< the work's middle, along the jaws from their middle, to the right (or far)
+    std::vector<ClampAt> clamps{};       ///< on the table; none: proposed
+    std::optional<CentreWish> centre{};  ///< nothing: zero is found by touching faces
+    std::optional<HoleId> local_zero{};  ///< a readout's figures are given from this hole too
     bool operator==(const HoldingWishes&) const = default;
 };
 

@@ -2,9 +2,9 @@
 // line that says so. How far a piece has come follows from its log.
 #pragma once
 
+#include "job/hole_id.h"
 #include "measure/length.h"
 
-#include <compare>
 #include <cstdint>
 #include <optional>
 #include <string>
@@ -12,12 +12,6 @@
 #include <vector>
 
 namespace clockface {
-
-/// A hole by what never changes: the id of its pattern, and its number in it.
-struct HoleId {
-    int pattern = 0, number = 0;
-    auto operator<=>(const HoleId&) const = default;
-};
 
 /// What kinds of thing are done to a piece or for it, told apart so that a changed list is still recognised. Moves of
 /// a slide are not among them: they leave nothing on the piece.

@@ -22,6 +22,11 @@ struct Hole {
     bool operator==(const Hole&) const = default;
 };
 
+/// What it is known by, whatever its pattern is called.
+inline HoleId id_of(const Job& job, const Hole& hole) {
+    return {job.patterns[hole.pattern].id, hole.number};
+}
+
 /// One place of a pattern, and whether a hole is made there: not when it is left out, and in a copy not where it would
 /// fall on a hole that is there already (a hole on the line of a mirror is not doubled).
 struct Place {

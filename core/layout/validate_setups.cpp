@@ -51,6 +51,19 @@ Fault holding_fault(const std::string& place, const HoldingWishes& holding) {
         return fault(place + ".swing_span", say("A span from 10 mm to 1000 mm would do."));
     if (holding.swing_reads && !(abs(*holding.swing_reads) <= apart))
         return fault(place + ".swing_reads", say("A difference of up to 10 mm would do."));
+    constexpr Length furthest = Length::mm(2000.0);
+    if (!(abs(holding.aside) <= furthest))
+        return fault(place + ".aside", say("A distance of up to 2000 mm would do."));
+    constexpr std::size_t clamps = 4;
+    if (holding.clamps.size() > clamps)
+        return fault(place + ".clamps", say("Up to {clamps} clamps would do.", {{"clamps", clamps}}));
+    for (const ClampAt& each : holding.clamps)
+        if (each.quarter < 1 || each.quarter > 3)
+            return fault(place + ".clamps", say("A quarter of 1, 2 or 3 would do."));
+    if (holding.centre)
+        for (const Length along : {holding.centre->at.x, holding.centre->at.y})
+            if (!(abs(along) <= furthest))
+                return fault(place + ".centre", say("A place up to 2000 mm from zero would do."));
     if (holding.touches < 1 || holding.touches > limits::touches)
         return fault(place + ".touches",
                      say("A face touched 1 to {touches} times would do.", {{"touches", limits::touches}}));

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "job/bar_ways.h"
+#include "job/holding_wishes.h"
 #include "job/old_part.h"
 #include "measure/length.h"
 #include "shop/shop.h"
@@ -66,6 +67,16 @@ struct LookAtCorner {
 };
 /// What the eye sees a tip stand beside a corner.
 inline constexpr Length seen_by_eye = Length::mm(0.3);
+
+/// Bring the spindle over the middle of something of the work, the slides last moving the way every place is come to,
+/// and set both axes to a figure there.
+struct CentreOver {
+    CentreKind kind = CentreKind::Bore;
+    Point place;                        ///< where the drawing has its middle, from zero
+    Length within;                      ///< what it is found within on each axis, one standard deviation
+    std::int64_t figure_x = 0, figure_y = 0; ///< counted as those of TouchEdge
+    bool operator==(const CentreOver&) const = default;
+};
 
 /// Turn a handwheel: `turns` whole turns, then on the same way until the dial shows `line` (0 … graduations-1).
 struct TurnHandwheel {
@@ -373,12 +384,12 @@ using Action =
                  StrikeCircle, StepChord, PunchMark, CompareMarks, TurnBar, StandOverAxis, SetPacking, ScribeAlongBar,
                  ScribeAcrossBar, LayOldPart, MarkAcross, PinThrough, TakeOldPartOff, CompareAcross, DrillMark,
                  DrillHole, KeyRow, RoutinePlace, TurnIndex, PrickMark, LookAtMarks, ChangeCutter, MoveKnee,
-                 TouchLightly, CheckPlace, WorkByHand, TouchEdge, LookAtCorner>;
+                 TouchLightly, CheckPlace, WorkByHand, TouchEdge, LookAtCorner, CentreOver>;
 
 // Which moves belong together, so that a reader can name those it has nothing to do with, and the compiler names the
 // readers that do not know a new one.
 template <class... Moves> struct Kinds {};
-using TouchMoves = Kinds<TouchEdge, LookAtCorner>;
+using TouchMoves = Kinds<TouchEdge, LookAtCorner, CentreOver>;
 using DialMoves = Kinds<PickUpZero, TurnHandwheel>;
 using ReadoutMoves = Kinds<ZeroReadout, GoToReadout>;
 using RoutineMoves = Kinds<KeyCircle, KeyRow, RoutinePlace>;

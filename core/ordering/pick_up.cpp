@@ -24,18 +24,20 @@ public:
         , m_held(needs.held)
         , m_times(at_hand(needs.job).holding.touches) {
         const Point datum = datum_from_middle(needs.job);
-        const Point half{m_held.along / 2.0, m_held.across / 2.0};
-        x = to_touch(Axis::X, half.x, datum.x, m_held.stop == StopAt::Right);
-        y = to_touch(Axis::Y, half.y, datum.y, m_held.vise && m_held.vise->fixed_rear);
+        const Point half{m_held.extents().x / 2.0, m_held.extents().y / 2.0};
+        const bool at_stop = m_held.stop == StopAt::Right, at_jaw = m_held.fixed_at_high();
+        x = to_touch(Axis::X, half.x, datum.x, m_held.turned ? at_jaw : at_stop);
+        y = to_touch(Axis::Y, half.y, datum.y, m_held.turned ? at_stop : at_jaw);
         // Where the work does not stand out of the jaws far enough, the fixed jaw is touched before it is in.
         m_empty_jaw = m_held.vise && m_held.finder && m_held.proud < m_held.finder->needs;
-        y.both = y.both && !m_empty_jaw;
+        ToTouch& across = m_held.turned ? x : y;
+        across.both = across.both && !m_empty_jaw;
     }
 
     ToTouch x, y;
 
-    // What the jaw is touched for is done before the work is in it, so it comes first.
-    [[nodiscard]] bool jaw_first() const { return m_empty_jaw; }
+    // What the jaw is touched for is done before the work is in it, so it comes first; otherwise X does.
+    [[nodiscard]] bool y_first() const { return m_empty_jaw && !m_held.turned; }
     [[nodiscard]] bool is_known() const { return m_held.known && m_held.finder; }
 
     void touch(const ToTouch& at, bool high, std::int64_t figure, bool halves, Length play = {}) {
@@ -71,7 +73,7 @@ private:
     [[nodiscard]] TouchEdge touching(const ToTouch& at, bool high, std::int64_t figure, bool halves,
                                      Length play = {}) const {
         return {at.axis,
-                high != (m_empty_jaw && at.axis == Axis::Y) ? Towards::Plus : Towards::Minus,
+                high != (m_empty_jaw && at.axis == across_jaws()) ? Towards::Plus : Towards::Minus,
                 against(at.axis, high),
                 *m_held.finder,
                 high ? at.high : at.low,
@@ -80,14 +82,15 @@ private:
                 halves,
                 play};
     }
+    [[nodiscard]] Axis across_jaws() const { return m_held.turned ? Axis::X : Axis::Y; }
     [[nodiscard]] LiesAgainst against(Axis axis, bool high) const {
-        if (axis == Axis::X)
+        if (axis != across_jaws())
             return m_held.stop == (high ? StopAt::Right : StopAt::Left) ? LiesAgainst::Stop : LiesAgainst::Nothing;
         if (!m_held.vise)
             return LiesAgainst::Nothing;
         if (m_empty_jaw)
             return LiesAgainst::EmptyJaw;
-        return m_held.vise->fixed_rear == high ? LiesAgainst::FixedJaw : LiesAgainst::MovingJaw;
+        return m_held.fixed_at_high() == high ? LiesAgainst::FixedJaw : LiesAgainst::MovingJaw;
     }
 };
 
@@ -113,9 +116,34 @@ void touch_by_dial(PickUp& pick_up, const ToTouch& at, const Screw& screw, DialW
     dial.set_to(count, finishes(behind));
 }
 
+Length found_within(CentreKind kind, const Estimates& estimates) {
+    switch (kind) {
+    case CentreKind::Bore:
+    case CentreKind::Rim:
+        return estimates.indicated;
+    case CentreKind::PinInHole:
+        return estimates.pin_in_hole;
+    case CentreKind::ScribedCross:
+        return estimates.seen_cross;
+    }
+    return {};
+}
+
+CentreOver centre_over(const CentreWish& wish, const Estimates& estimates) {
+    return {wish.kind, wish.at, found_within(wish.kind, estimates)};
+}
+
 } // namespace
 
 bool pick_up_zero(Route& route, const RouteNeeds& needs, const Readout& machine) {
+    if (needs.held.known && needs.held.centre) {
+        CentreOver over = centre_over(*needs.held.centre, needs.estimates);
+        const Point drawn = as_drawn(needs.job.datum, over.place);
+        over.figure_x = round_to_step(drawn.x, machine.resolution).counts;
+        over.figure_y = round_to_step(drawn.y, machine.resolution).counts;
+        route.list.push_back({over});
+        return true;
+    }
     PickUp pick_up(route, needs);
     if (!pick_up.is_known())
         return false;
@@ -131,8 +159,8 @@ bool pick_up_zero(Route& route, const RouteNeeds& needs, const Readout& machine)
             pick_up.touch(at, at.high_only, counts(at.axis, pick_up.spindle(at, at.high_only)), false);
         }
     };
-    touch(pick_up.jaw_first() ? pick_up.y : pick_up.x);
-    touch(pick_up.jaw_first() ? pick_up.x : pick_up.y);
+    touch(pick_up.y_first() ? pick_up.y : pick_up.x);
+    touch(pick_up.y_first() ? pick_up.x : pick_up.y);
     if (pick_up.has_corner(needs.job)) {
         const Point corner = pick_up.corner();
         route.list.push_back({GoToReadout{counts(Axis::X, corner.x), counts(Axis::Y, corner.y), 0, 0, false}});
@@ -142,6 +170,15 @@ bool pick_up_zero(Route& route, const RouteNeeds& needs, const Readout& machine)
 }
 
 bool pick_up_zero(Route& route, const RouteNeeds& needs, const Handwheels& machine, DialWriter& x, DialWriter& y) {
+    if (needs.held.known && needs.held.centre) {
+        CentreOver over = centre_over(*needs.held.centre, needs.estimates);
+        over.figure_x = x.count_at(over.place.x);
+        over.figure_y = y.count_at(over.place.y);
+        x.set_to(over.figure_x, true);
+        y.set_to(over.figure_y, true);
+        route.list.push_back({over});
+        return true;
+    }
     PickUp pick_up(route, needs);
     if (!pick_up.is_known())
         return false;
@@ -151,7 +188,7 @@ bool pick_up_zero(Route& route, const RouteNeeds& needs, const Handwheels& machi
     };
     const auto touch_x = [&] { touch_by_dial(pick_up, pick_up.x, machine.x, x, machine.dials_turn); };
     const auto touch_y = [&] { touch_by_dial(pick_up, pick_up.y, machine.y, y, machine.dials_turn); };
-    if (pick_up.jaw_first()) { // in front of the jaw it stands beside the ends of the work already
+    if (pick_up.y_first()) { // in front of the jaw it stands beside the ends of the work already
         touch_y();
         touch_x();
     } else {
@@ -175,15 +212,19 @@ std::size_t moves_that_find_zero(const Route& route) {
     std::size_t found = 0;
     for (std::size_t i = 0; i < route.list.size() && route.list[i].hole < 0; ++i)
         if (std::holds_alternative<TouchEdge>(route.list[i].action) ||
-            std::holds_alternative<LookAtCorner>(route.list[i].action))
+            std::holds_alternative<LookAtCorner>(route.list[i].action) ||
+            std::holds_alternative<CentreOver>(route.list[i].action))
             found = i + 1;
     return found;
 }
 
 Length zero_found_within(const Route& route, const Machine& machine) {
-    for (const Instruction& each : route.list)
+    for (const Instruction& each : route.list) {
         if (const auto* touch = std::get_if<TouchEdge>(&each.action))
             return found_within(*touch);
+        if (const auto* over = std::get_if<CentreOver>(&each.action))
+            return over->within;
+    }
     return machine.errors.pick_up;
 }
 

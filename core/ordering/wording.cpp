@@ -76,6 +76,7 @@ struct Say {
     }
 
     Wording operator()(const TouchEdge& touch) const { return touch_edge_words(touch, needs); }
+    Wording operator()(const CentreOver& over) const { return centre_over_words(over, needs); }
     Wording operator()(const LookAtCorner& look) const { return look_at_corner_words(look, needs); }
 
     [[nodiscard]] Screw screw_of(Axis axis) const {
@@ -282,6 +283,10 @@ struct Say {
             w.why +=
                 " " +
                 say("Tightening the locks moves the slides by what the shop has found, so it is aimed off by as much.");
+        if (const std::string local = from_local_zero(go, needs); !local.empty()) {
+            w.sentence += " " + local;
+            w.note += (w.note.empty() ? "" : " ") + local;
+        }
         return w;
     }
 

@@ -22,19 +22,26 @@ std::string face_words(const TouchEdge& touch, bool round) {
         return high ? say("the rim at its right") : say("the rim at its left");
     if (round)
         return high ? say("the rim at its far side") : say("the rim at its near side");
+    const bool x = touch.axis == Axis::X; // jaws stand at the left and right where the vise is turned a quarter
     switch (touch.against) {
     case LiesAgainst::Stop:
-        return high ? say("the right end at the stop") : say("the left end at the stop");
+        if (x)
+            return high ? say("the right end at the stop") : say("the left end at the stop");
+        return high ? say("the far end at the stop") : say("the near end at the stop");
     case LiesAgainst::FixedJaw:
+        if (x)
+            return high ? say("the right face at the fixed jaw") : say("the left face at the fixed jaw");
         return high ? say("the rear face at the fixed jaw") : say("the near face at the fixed jaw");
     case LiesAgainst::MovingJaw:
+        if (x)
+            return high ? say("the right face at the moving jaw") : say("the left face at the moving jaw");
         return high ? say("the rear face at the moving jaw") : say("the near face at the moving jaw");
     case LiesAgainst::EmptyJaw:
         return say("the fixed jaw's own face, before the work is in,");
     case LiesAgainst::Nothing:
         break;
     }
-    if (touch.axis == Axis::X)
+    if (x)
         return high ? say("the right end") : say("the left end");
     return high ? say("the far edge") : say("the near edge");
 }
@@ -79,17 +86,17 @@ struct Device {
     std::string after; ///< that figure: its unit, or the turn it stands in
     Length at;         ///< the place that figure is, along the axis as the device counts it
 };
-Device device_at(const TouchEdge& touch, const WordingNeeds& needs) {
+Device device_at(Axis axis, std::int64_t figure, const WordingNeeds& needs) {
     if (const auto* readout = std::get_if<Readout>(&needs.machine.kind)) {
-        const std::string shown = step_figure(touch.figure, readout->resolution, readout->unit, true);
-        return {shown, shown, unit_name(readout->unit), readout->resolution * static_cast<double>(touch.figure)};
+        const std::string shown = step_figure(figure, readout->resolution, readout->unit, true);
+        return {shown, shown, unit_name(readout->unit), readout->resolution * static_cast<double>(figure)};
     }
     const auto& wheels = std::get<Handwheels>(needs.machine.kind);
-    const Screw& screw = touch.axis == Axis::X ? wheels.x : wheels.y;
-    const Length at = dial_position(screw, touch.figure, line_at_zero(wheels, at_hand(needs.job).order, touch.axis));
-    const int line = dial_line(touch.figure, screw.engraved());
+    const Screw& screw = axis == Axis::X ? wheels.x : wheels.y;
+    const Length at = dial_position(screw, figure, line_at_zero(wheels, at_hand(needs.job).order, axis));
+    const int line = dial_line(figure, screw.engraved());
     const std::string large = dial_figure(screw, line);
-    const std::int64_t turns = (touch.figure - line) / screw.engraved();
+    const std::int64_t turns = (figure - line) / screw.engraved();
     if (turns == 0)
         return {large, large, "", at};
     const std::string turn = decimal(static_cast<double>(turns), 0);
@@ -103,14 +110,14 @@ Length as_drawn(const WordingNeeds& needs, Axis axis, Length at) {
 }
 
 // A dial that cannot be turned on its screw is not set: it shows what it shows, and zero lies where it lies.
-std::string fixed_dial_words(const TouchEdge& touch, const WordingNeeds& needs, const std::string& figure) {
-    const Length on = as_drawn(needs, touch.axis, Length{} - spindle_at(touch));
+std::string fixed_dial_words(Axis axis, Length spindle, const WordingNeeds& needs, const std::string& figure) {
+    const Length on = as_drawn(needs, axis, Length{} - spindle);
     return say(
         on >= Length{} ? later("The {axis} dial cannot be set; it should show {figure}. Where it does not, {axis} 0 "
                                "lies {way} further on towards plus: type what it shows there under Order.")
                        : later("The {axis} dial cannot be set; it should show {figure}. Where it does not, {axis} 0 "
                                "lies {way} further on towards minus: type what it shows there under Order."),
-        {{"axis", axis_name(touch.axis)}, {"figure", figure}, {"way", with_unit(abs(on), unit_of(needs.machine))}});
+        {{"axis", axis_name(axis)}, {"figure", figure}, {"way", with_unit(abs(on), unit_of(needs.machine))}});
 }
 
 } // namespace
@@ -123,7 +130,7 @@ Wording touch_edge_words(const TouchEdge& touch, const WordingNeeds& needs) {
     const Unit unit = unit_of(needs.machine);
     const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind);
     const bool fixed = wheels && !wheels->dials_turn;
-    const Device device = device_at(touch, needs);
+    const Device device = device_at(touch.axis, touch.figure, needs);
     const Length half = touch.finder.diameter / 2.0;
     const std::string face = face_words(touch, needs.job.blank.is_round());
     const std::string axis = axis_name(touch.axis);
@@ -152,7 +159,7 @@ Wording touch_edge_words(const TouchEdge& touch, const WordingNeeds& needs) {
         set = say("If the work is as drawn it shows {axis} {figure}. Set {axis} to half of what it shows.",
                   {{"axis", axis}, {"figure", device.shown}});
     else if (fixed)
-        set = fixed_dial_words(touch, needs, device.shown);
+        set = fixed_dial_words(touch.axis, spindle_at(touch), needs, device.shown);
     else
         set = say("Set {axis} to {figure}.", {{"axis", axis}, {"figure", device.shown}});
     if (touch.against == LiesAgainst::EmptyJaw)
@@ -189,6 +196,76 @@ Wording touch_edge_words(const TouchEdge& touch, const WordingNeeds& needs) {
         w.why += " " + say("It is touched against the way every place is come to, so the play of {play} is counted in.",
                            {{"play", with_unit(abs(touch.play), unit)}});
     return w;
+}
+
+Wording centre_over_words(const CentreOver& over, const WordingNeeds& needs) {
+    const Unit unit = unit_of(needs.machine);
+    const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind);
+    Wording w;
+    std::string how;
+    switch (over.kind) {
+    case CentreKind::Bore:
+        w.heading = say("Over the bore");
+        how = say("Swing an indicator round in the bore. Of two opposite readings, bring the spindle half of their "
+                  "difference away from the wall that is nearer, where the indicator is pushed in further; on both "
+                  "axes, until it reads the same all round.");
+        break;
+    case CentreKind::Rim:
+        w.heading = say("Over the disc");
+        how = say("Swing an indicator round the rim. Of two opposite readings, bring the spindle half of their "
+                  "difference away from the side where the rim is nearer, where the indicator is pushed in less; on "
+                  "both axes, until it reads the same all round.");
+        break;
+    case CentreKind::PinInHole:
+        w.heading = say("Over the hole");
+        how = say("A pin that fits the hole in the chuck, spindle off: move until it slides into the hole by itself, and "
+                  "turns in it without rubbing anywhere.");
+        break;
+    case CentreKind::ScribedCross:
+        w.heading = say("Over the crossing");
+        how = say("A point in the chuck, and a glass: move until its tip stands in the crossing of the scribed lines. It "
+                  "is no better than the lines are.");
+        break;
+    }
+    std::string set;
+    for (const Axis axis : {Axis::X, Axis::Y}) {
+        const Length place = axis == Axis::X ? over.place.x : over.place.y;
+        const Device device = device_at(axis, axis == Axis::X ? over.figure_x : over.figure_y, needs);
+        w.figures.push_back({axis_name(axis), device.large, device.after, true});
+        set += (set.empty() ? "" : " ") +
+               (wheels && !wheels->dials_turn
+                    ? fixed_dial_words(axis, place, needs, device.shown)
+                    : say("Set {axis} to {figure}.", {{"axis", axis_name(axis)}, {"figure", device.shown}}));
+    }
+    if (wheels)
+        how += " " + say("Each handwheel is turned last the way every place is come to.");
+    w.direction = say("bring it under the spindle, then set both");
+    w.note = how;
+    w.sentence = how + " " + set;
+    w.why = say("The drawing has its middle at X {x}, Y {y}; it is found within about {within} on each axis.",
+                {{"x", with_unit(as_drawn(needs, Axis::X, over.place.x), unit)},
+                 {"y", with_unit(as_drawn(needs, Axis::Y, over.place.y), unit)},
+                 {"within", deviation_in_words(over.within, unit)}});
+    return w;
+}
+
+std::string from_local_zero(const GoToReadout& go, const WordingNeeds& needs) {
+    const std::optional<HoleId>& local = at_hand(needs.job).holding.local_zero;
+    const auto* readout = std::get_if<Readout>(&needs.machine.kind);
+    if (!local || !readout || go.from_last)
+        return {};
+    for (const Hole& hole : needs.holes)
+        if (!hole.bar && id_of(needs.job, hole) == *local) {
+            // The difference of two figures that were each rounded from the drawing's zero, as the readout shows it.
+            const Point zero = clockface::as_drawn(needs.job.datum, hole.at);
+            const auto shown = [&](std::int64_t counts, Length from) {
+                return step_figure(counts - round_to_step(from, readout->resolution).counts, readout->resolution,
+                                   readout->unit, true);
+            };
+            return say("From the local zero on {hole}: X {x}, Y {y}.",
+                       {{"hole", hole.name}, {"x", shown(go.x, zero.x)}, {"y", shown(go.y, zero.y)}});
+        }
+    return {};
 }
 
 Wording look_at_corner_words(const LookAtCorner& look, const WordingNeeds& needs) {

@@ -10,11 +10,12 @@ namespace clockface {
 
 namespace {
 
-std::string met_in_words(const BeneathGroup& group) {
+std::string met_in_words(const BeneathGroup& group, const Held& held) {
+    const std::string side = side_in_words(held, group.rear);
     if (group.what == Underneath::Parallel)
-        return group.rear ? say("the rear parallel") : say("the near parallel");
+        return say("the {side} parallel", {{"side", side}});
     if (group.what == Underneath::Jaw)
-        return group.rear ? say("the rear jaw") : say("the near jaw");
+        return say("the {side} jaw", {{"side", side}});
     return in_words(group.what);
 }
 
@@ -51,18 +52,25 @@ std::string sentence_of(const BeneathGroup& group, const SetupPlan& plan, Unit u
     case Underneath::Jaw:
     case Underneath::Bed:
     case Underneath::Table:
+    case Underneath::Clamp:
         break;
     }
     const int deepest = *std::max_element(group.holes.begin(), group.holes.end(), nearer);
+    const std::string what = met_in_words(group, plan.held), depth = depth_figure(room(deepest), unit);
+    if (group.chuck)
+        return say("{holes}: the chuck comes down on {what}, by {depth}.",
+                   {{"holes", holes}, {"what", what}, {"depth", depth}});
+    if (group.what == Underneath::Clamp)
+        return say("{holes}: {what} stands over it.", {{"holes", holes}, {"what", what}});
     return say("{holes}: drilled into {what}, up to {depth} deep.",
-               {{"holes", holes}, {"what", met_in_words(group)}, {"depth", depth_figure(room(deepest), unit)}});
+               {{"holes", holes}, {"what", what}, {"depth", depth}});
 }
 
 } // namespace
 
 std::string beneath_in_words(const SetupPlan& plan, int hole, Unit unit) {
     const Beneath& under = plan.beneath[static_cast<std::size_t>(hole)];
-    return sentence_of({under.what, under.rear, spoils(under.what), {hole}, {}}, plan, unit);
+    return sentence_of({under.what, under.rear, under.chuck, spoils(under.what), {hole}, {}}, plan, unit);
 }
 
 std::vector<BeneathGroup> beneath_groups(const SetupPlan& plan, Unit unit) {
@@ -70,10 +78,10 @@ std::vector<BeneathGroup> beneath_groups(const SetupPlan& plan, Unit unit) {
     for (std::size_t i = 0; i < plan.beneath.size(); ++i) {
         const Beneath& under = plan.beneath[i];
         auto same = std::find_if(groups.begin(), groups.end(), [&](const BeneathGroup& each) {
-            return each.what == under.what && each.rear == under.rear;
+            return each.what == under.what && each.rear == under.rear && each.chuck == under.chuck;
         });
         if (same == groups.end())
-            same = groups.insert(groups.end(), {under.what, under.rear, spoils(under.what), {}, {}});
+            same = groups.insert(groups.end(), {under.what, under.rear, under.chuck, spoils(under.what), {}, {}});
         same->holes.push_back(static_cast<int>(i));
     }
     std::stable_sort(groups.begin(), groups.end(),

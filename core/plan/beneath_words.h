@@ -11,6 +11,7 @@ namespace clockface {
 struct BeneathGroup {
     Underneath what = Underneath::Free;
     bool rear = false;
+    bool chuck = false; ///< it is the chuck that meets it
     bool spoils = false;
     std::vector<int> holes; ///< of the set-up's plan
     std::string sentence;   ///< which holes, what their drills meet and at which depth

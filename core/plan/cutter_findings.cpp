@@ -337,7 +337,12 @@ void find_cutter_faults(const Job& job, const Shop& shop, const SetupPlan& plan,
         findings.push_back({plan.room.loses ? Grade::Check : Grade::Note,
                             FindingKind::NoRoom,
                             plan.room.sentence,
-                            say("Short cutters, where there are any, also wander less."),
+                            plan.room.loses
+                                ? say("Short cutters, where there are any, also wander less. Where the place is lost all "
+                                      "the same, lower the longer drill, stopped, into the spot: the way it bends on "
+                                      "touching is the way the spindle stands off. Move the work until it goes in "
+                                      "straight; a bent drill breaks.")
+                                : say("Short cutters, where there are any, also wander less."),
                             {}});
     auto then = job.planned_with.find(plan.machine.id);
     if (then == job.planned_with.end())

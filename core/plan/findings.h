@@ -62,7 +62,8 @@ enum class FindingKind {
     DrillsHolding,
     LittleGrip,
     NoRoomForFinder,
-    OutOfSquare
+    OutOfSquare,
+    Unsteady
 };
 
 struct Finding {

@@ -1,18 +1,27 @@
 #include "plan/hold_findings.h"
 
+#include "holding/beneath.h"
+#include "holding/steady.h"
+#include "layout/hole_names.h"
 #include "measure/figures.h"
 #include "plan/named_place.h"
 #include "words/say.h"
+
+#include <algorithm>
 
 namespace clockface {
 
 namespace {
 
-std::string what_would_do(const Beneath& under) {
+std::string what_would_do(const Held& held, const Beneath& under) {
+    if (under.chuck)
+        return say("Under Hold, let the work stand higher or move the clamp; or take a longer cutter, which keeps the "
+                   "chuck away.");
     switch (under.what) {
     case Underneath::Parallel:
         return under.rear
-                   ? say("Under Hold, take the rear parallel out once the work is clamped, or take thinner ones.")
+                   ? say("Under Hold, take the {side} parallel out once the work is clamped, or take thinner ones.",
+                         {{"side", side_in_words(held, true)}})
                    : say("Under Hold, take thinner parallels, or clamp the work over a board that may be drilled "
                          "into.");
     case Underneath::Jaw:
@@ -21,6 +30,9 @@ std::string what_would_do(const Beneath& under) {
         return say("Under Hold, take higher parallels, or lay a board that may be drilled into under the work.");
     case Underneath::Table:
         return say("Under Hold, lay a board under the work that is thicker than the drill goes beyond it.");
+    case Underneath::Clamp:
+        return say("Under Hold, move the clamp. Where no place is free, drill the other holes first, set a further clamp "
+                   "and only then take this one off: never both at once.");
     case Underneath::Free:
     case Underneath::Slot:
     case Underneath::Waste:
@@ -31,16 +43,21 @@ std::string what_would_do(const Beneath& under) {
 }
 
 const char* met(const Beneath& under) {
+    if (under.chuck)
+        return under.what == Underneath::Clamp ? later("The chuck comes down on a clamp at {hole}, by {depth}.")
+                                               : later("The chuck comes down on a jaw of the vise at {hole}, by "
+                                                       "{depth}.");
     switch (under.what) {
     case Underneath::Parallel:
-        return under.rear ? later("The drill of {hole} meets the rear parallel, {depth} deep.")
-                          : later("The drill of {hole} meets the near parallel, {depth} deep.");
+        return later("The drill of {hole} meets the {side} parallel, {depth} deep.");
     case Underneath::Jaw:
         return later("The drill of {hole} meets a jaw of the vise, {depth} deep.");
     case Underneath::Bed:
         return later("The drill of {hole} meets the bed of the vise, {depth} deep.");
     case Underneath::Table:
         return later("The drill of {hole} meets the table, {depth} deep.");
+    case Underneath::Clamp:
+        return later("The drill of {hole} meets a clamp.");
     case Underneath::Free:
     case Underneath::Slot:
     case Underneath::Waste:
@@ -50,6 +67,41 @@ const char* met(const Beneath& under) {
     return "";
 }
 
+Finding finding_of(const Unsteady& each, const SetupPlan& plan, Unit unit) {
+    const auto made = [&](Grade grade, std::string sentence, std::string would_do) {
+        return Finding{grade, FindingKind::Unsteady, std::move(sentence), std::move(would_do), each.holes};
+    };
+    switch (each.kind) {
+    case UnsteadyKind::Tips:
+        return made(Grade::Stop, say("What the work stands on ends short of its middle: it tips over."),
+                    say("Under Hold, let it stand on parallels, which reach over the slot of the bed, or nearer to the "
+                        "middle of the jaws."));
+    case UnsteadyKind::JawsOffMiddle:
+        return made(Grade::Check,
+                    say("The middle of the jaws is {by} beside the end of the work: the moving jaw turns aside and grips "
+                        "at one corner only.",
+                        {{"by", with_unit(each.by, unit)}}),
+                    say("Put a piece of the same width between the jaws at the other end, or move the work to their "
+                        "middle."));
+    case UnsteadyKind::Overhangs:
+        return made(Grade::Check,
+                    say("Nothing stands under {holes}, up to {by} beyond what the work stands on: the drill's thrust "
+                        "lifts its other end.",
+                        {{"holes", names_in_runs(plan.holes, each.holes)}, {"by", with_unit(each.by, unit)}}),
+                    say("Set a jack under that end, or let the work lie the other way along the jaws."));
+    case UnsteadyKind::Bows:
+        return made(Grade::Check,
+                    say("The work is {height} thin and squeezed over {across}: it bows, and springs back when it is let "
+                        "go.",
+                        {{"height", with_unit(plan.held.height, unit)}, {"across", with_unit(plan.held.across, unit)}}),
+                    say("Clamp it flat over a board."));
+    case UnsteadyKind::SingleClamp:
+        break;
+    }
+    return made(Grade::Check, say("A single clamp holds the work: the drill swings it round that."),
+                say("Set a second clamp under Hold, at the opposite edge."));
+}
+
 } // namespace
 
 void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding>& findings) {
@@ -57,15 +109,25 @@ void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding
     if (held.by_its_list || plan.holes.empty())
         return;
     if (!held.fault.empty())
-        findings.push_back(
-            {Grade::Check, FindingKind::NotHeld, held.fault, say("Say under Hold what holds the work."), {}});
+        findings.push_back({held.known ? Grade::Check : Grade::Stop,
+                            FindingKind::NotHeld,
+                            held.fault,
+                            held.known ? say("Say it in another way under Hold.")
+                                       : say("Say under Hold what holds the work: a drill spins what nothing holds."),
+                            {}});
+    std::vector<bool> drilled;
+    for (const Beneath& under : plan.beneath)
+        drilled.push_back(under.step >= 0);
+    for (const Unsteady& each : unsteady(held, from_middle(job, plan.holes), drilled))
+        findings.push_back(finding_of(each, plan, job.unit));
     for (std::size_t i = 0; i < plan.beneath.size(); ++i)
         if (const Beneath& under = plan.beneath[i]; spoils(under.what))
             findings.push_back({Grade::Stop,
                                 FindingKind::DrillsHolding,
                                 say(met(under), {{"hole", of_hole(plan.holes[i].name)},
+                                                 {"side", side_in_words(held, under.rear)},
                                                  {"depth", with_unit(under.tip - under.met, job.unit)}}),
-                                what_would_do(under),
+                                what_would_do(held, under),
                                 {static_cast<int>(i)}});
     if (held.lean && held.lean->beside > job.holes_within / 2.0)
         findings.push_back(
@@ -95,13 +157,16 @@ void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding
                                 "parallels would leave room."),
                             {}});
     constexpr double little = 0.25; // of its height
-    if (held.gripped < held.height * little)
+    // What is taller than it is wide does not need more than its own width.
+    if (held.gripped < std::min(held.height * little, held.across))
         findings.push_back(
             {Grade::Check,
              FindingKind::LittleGrip,
              say("Only {gripped} of the work's {height} are gripped.",
                  {{"gripped", with_unit(held.gripped, job.unit)}, {"height", with_unit(held.height, job.unit)}}),
-             say("Under Hold, take lower parallels: half its height does for drilling."),
+             held.parallels ? say("Under Hold, take lower parallels: half its height does for drilling.")
+                            : say("A deeper vise or a chuck would grip more; until then steady its upper end, and feed "
+                                  "gently."),
              {}});
 }
 

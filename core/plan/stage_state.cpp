@@ -35,6 +35,7 @@ StageOf put_right_in(FindingKind kind) {
     case FindingKind::LittleGrip:
     case FindingKind::NoRoomForFinder:
     case FindingKind::OutOfSquare:
+    case FindingKind::Unsteady:
         return StageOf::Hold;
     case FindingKind::OffBlank:
     case FindingKind::NearEdge:

@@ -21,6 +21,7 @@ struct Estimates {
     double set_to_line = 0.3, set_to_count = 0.6, set_to_gauge = 0.8; // shares of a line, of a step of the display
     Length press_set = Length::mm(0.04);
     double backlash_left = 0.04, lock_jump_varies = 0.3; // shares of the backlash, of the jump
+    Length indicated = Length::mm(0.01), pin_in_hole = Length::mm(0.02), seen_cross = Length::mm(0.15);
     Length punched = Length::mm(0.045), punched_across = Length::mm(0.08);
 
     // Where a drill starts: one standard deviation in a spot; without one, nineteen times in twenty.

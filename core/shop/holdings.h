@@ -40,13 +40,23 @@ struct Finder {
     bool operator==(const Finder&) const = default;
 };
 
+/// A clamp for the table: a strap that reaches over the work, drawn down by a stud that stands outside it.
+struct Strap {
+    Length reach = Length::mm(10), width = Length::mm(24), thickness = Length::mm(12);
+    Length stud_out = Length::mm(28);   ///< of the work's edge to the stud's middle
+    Length stud_above = Length::mm(30); ///< of the stud's end over the top of the work
+    bool operator==(const Strap&) const = default;
+};
+
 struct Holdings {
     std::vector<Vise> vises;
     std::vector<ParallelPair> parallels;
     std::vector<Length> waste; ///< boards of wood or scrap to drill into: thicknesses
     std::vector<Finder> finders;
     bool clamps = true; ///< clamps and bolts for the table
+    Strap strap{};      ///< such a clamp
     bool stop = true;   ///< a stop that can be fixed at either end
+    bool own = false;   ///< the user has said that these are his: no figure of the made-up set is among them any more
     bool operator==(const Holdings&) const = default;
 };
 

@@ -209,6 +209,7 @@ Spindle default_spindle(const Machine& machine, const Estimates& estimates) {
             spindle.room = Length::mm(room);
             spindle.stroke = Length::mm(70.0);
             spindle.scale_step = Length::mm(1.0);
+            spindle.chuck = Length::mm(43.0);
             return spindle;
         }
         // A pillar drill: its table swings on a round column.
@@ -219,6 +220,7 @@ Spindle default_spindle(const Machine& machine, const Estimates& estimates) {
             spindle.room = Length::mm(310.0);
             spindle.stroke = Length::mm(75.0);
             spindle.scale_step = Length::mm(1.0);
+            spindle.chuck = Length::mm(51.0);
             spindle.keeps_place = false;
             return spindle;
         }
@@ -232,6 +234,7 @@ Spindle default_spindle(const Machine& machine, const Estimates& estimates) {
             spindle.room = Length::mm(380.0);
             spindle.stroke = Length::mm(120.0);
             spindle.scale_step = Length::mm(0.5);
+            spindle.chuck = Length::mm(46.0);
             return spindle;
         }
         Spindle operator()(const DrillPress&) const { return pillar(); }

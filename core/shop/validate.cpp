@@ -289,6 +289,9 @@ Fault spindle_fault(const std::string& place, const Machine& machine) {
         if (Fault found =
                 range_fault(place + what, size.in_mm(), 0.5, 5000.0, say("A length from 0.5 mm to 5 m would do.")))
             return found;
+    if (Fault found = range_fault(place + ".chuck", spindle.chuck.in_mm(), 0.0, 500.0,
+                                  say("A diameter from nought to 500 mm would do.")))
+        return found;
     if (Fault found = step_fault(place + ".scale_step", spindle.scale_step))
         return found;
     if (Fault found = range_fault(place + ".change_minutes", spindle.change_minutes, 0.0, 600.0,
@@ -367,6 +370,13 @@ Fault holdings_fault(const Holdings& all) {
     }
     for (std::size_t i = 0; i < all.waste.size(); ++i)
         if (Fault found = size_fault(fmt::format("holdings.waste[{}]", i), all.waste[i], least))
+            return found;
+    for (const auto& [what, size] : {std::pair(".reach", all.strap.reach),
+                                     {".width", all.strap.width},
+                                     {".thickness", all.strap.thickness},
+                                     {".stud_out", all.strap.stud_out},
+                                     {".stud_above", all.strap.stud_above}})
+        if (Fault found = size_fault(std::string("holdings.strap") + what, size, least))
             return found;
     names.clear();
     for (std::size_t i = 0; i < all.finders.size(); ++i) {

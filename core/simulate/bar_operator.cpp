@@ -95,6 +95,7 @@ private:
     Sense m_rising = Sense::Clockwise;
     double m_gripped_at = 0.0; // of the table, when the bar was gripped
     Point m_at;                // of a readout or a fence: along from zero, across from the axis
+    bool m_laid = false;       // it has been laid and clamped
     Angle m_first;             // the bearing that was called up first
     Angle m_up;
     Length m_axis_beside; // what the spindle stands beside the axis when it is thought to stand over it
@@ -111,11 +112,15 @@ private:
 
     void turn_bar(const TurnBar& turn) {
         if (turn.first) {
+            m_laid = true; // and clamped, the line across its end scribed
             m_first = m_up = turn.bearing;
             if (m_table)
                 m_gripped_at = m_table->position();
             return;
         }
+        if (!m_laid && turn.way == AngleWay::EndLine)
+            complain(say("the bar was let go before the line across its end was scribed"));
+        m_laid = true;
         // A rod stands in the hole that was made; lines and faces go by how the bar lay first.
         const bool rod = turn.way == AngleWay::RodAndProtractor || turn.way == AngleWay::RodHeights;
         Angle from = m_first;
@@ -214,6 +219,8 @@ private:
     void drill(const DrillHole& cut) {
         if (!is_hole(hole()))
             return complain(say("no hole is named"));
+        if (!m_laid)
+            complain(say("nothing holds the bar"));
         complain_of(watch().cut(hole(), cut, std::nullopt));
         OnBar at{along(), up().wrapped(), -across() - m_faults.off_axis};
         if (std::holds_alternative<LayoutBench>(m_machine.kind)) {

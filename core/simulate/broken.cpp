@@ -82,6 +82,7 @@ struct OwnFaults {
             return {MoveFault::LeftOut};
         return {MoveFault::LeftOut, MoveFault::HalfLeftOut, MoveFault::OtherSide};
     }
+    Faults operator()(const CentreOver&) const { return {MoveFault::LeftOut}; }
     Faults operator()(const ScribeLine&) const { return {MoveFault::LeftOut, MoveFault::HundredOff}; }
     template <class Move>
     requires MoveOf<Move, Kinds<RoutinePlace, SetPacking, PrickMark>> Faults operator()(const Move&) const {

@@ -70,6 +70,17 @@ private:
         const bool comes_last = screw.approach == Towards::Plus;
         slide.stand(slide.place_at((shown - play) / 2.0, comes_last), comes_last, 0.0);
     }
+    void carry_out(const CentreOver& over) {
+        const Point at = found(over);
+        const auto stand = [](LostMotion& slide, const Screw& screw, Length where, std::int64_t figure) {
+            const int line = dial_line(figure, screw.engraved());
+            slide.stand(where.in_mm(), screw.approach == Towards::Plus,
+                        static_cast<double>((figure - line) / screw.engraved()) * screw.lines + line);
+        };
+        stand(m_x, m_wheels.x, at.x, over.figure_x);
+        stand(m_y, m_wheels.y, at.y, over.figure_y);
+        m_x_known = m_y_known = true;
+    }
     void carry_out(const DrillHole& drill) { make_hole(drill, locked()); }
     void carry_out(const TouchLightly&) { touch(locked()); }
     template <
@@ -131,6 +142,11 @@ private:
         along(m_zero) = at - m_readout.resolution * static_cast<double>(figure);
         along(m_at) = along(m_aimed) = at;
         (x ? m_x_known : m_y_known) = true;
+    }
+    void carry_out(const CentreOver& over) {
+        m_at = m_aimed = as_drawn(job().datum, found(over));
+        m_zero = m_at - shown(over.figure_x, over.figure_y);
+        m_x_known = m_y_known = true;
     }
     void carry_out(const ZeroReadout& zero) {
         if (!zero.here)

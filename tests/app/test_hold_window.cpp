@@ -158,13 +158,98 @@ private slots:
     // Read 0.06 apart over 150: a slope of 1 in 2500, 0.0088 in 22.
     void an_indicator_is_swung() {
         HoldWindow w;
-        QVERIFY(!w.find("lean"));
+        QVERIFY(!w.find("lean") && !w.find("apart")); // opens on asking
+        w.click("allOfHold");
         w.fill("apart", "0.06");
         QVERIFY2(w.said("lean").contains("22 mm comes out 0.009 mm beside"), qPrintable(w.said("lean")));
         w.fill("apart", "crooked", false);
         QVERIFY(!fault_below(w, "apart").isEmpty());
         w.fill("apart", "");
         QVERIFY(!w.find("lean"));
+        w.click("lessOfHold");
+        QVERIFY(!w.find("apart") && w.find("allOfHold"));
+    }
+    // Turned a quarter the stop stands at an end along Y and X is touched at the jaw; each is one step, and undone.
+    void the_vise_is_turned() {
+        HoldWindow w;
+        w.choose("holder", "in the wide vise");
+        w.click("allOfHold");
+        w.choose("turned", "turned a quarter, its rear jaw at the left");
+        QVERIFY(w.held().turned && w.held().vise);
+        QVERIFY2(w.said("zero:1").contains("the left face at the fixed jaw"), qPrintable(w.said("zero:1")));
+        w.choose("stop", "a stop at the far end");
+        QVERIFY2(w.said("zero:2").contains("the far end at the stop"), qPrintable(w.said("zero:2")));
+        w.fill("aside", "80", false);
+        QTest::keyClick(w.blank("aside"), Qt::Key_Return);
+        QVERIFY(w.document.plan().held.aside == mm(80)); // its end is 44 from the middle of the jaws: a check says so
+        QVERIFY(std::any_of(w.document.findings().begin(), w.document.findings().end(),
+                            [](const Finding& each) { return each.kind == FindingKind::Unsteady; }));
+        w.fill("aside", "far", false);
+        QVERIFY(!fault_below(w, "aside").isEmpty());
+        w.fill("aside", "900");
+        QVERIFY2(w.said("heldFault").contains("lies beside the wide vise"), qPrintable(w.said("heldFault")));
+        for (int i = 0; i < 4; ++i)
+            w.document.undo_stack().undo();
+        QVERIFY(!w.held().turned && w.held().aside == mm(0));
+    }
+    // A clamp stands at the middle of the near edge; one that reaches 36 comes over B2 at (50, 36).
+    void clamps_are_put_where_they_are_wanted() {
+        HoldWindow w;
+        w.choose("holder", "by clamps on the table");
+        QCOMPARE(w.held().clamps.size(), std::size_t{2});
+        QVERIFY(!w.stopped());
+        w.choose("firstClamp", "the near edge, in the middle");
+        QCOMPARE(at_hand(w.document.job()).holding.clamps.front(), (ClampAt{WorkEdge::Near, 2}));
+        QVERIFY(!w.stopped());
+        Shop shop = w.document.shop();
+        shop.holdings.strap.reach = mm(36);
+        QVERIFY(w.document.edit_shop("longer straps", shop, w.folder.filePath("shop.json")));
+        QVERIFY(w.stopped());
+        QVERIFY2(w.find<app::LineButton>("beneath:1")->words().contains("a clamp stands over it"),
+                 qPrintable(w.find<app::LineButton>("beneath:1")->words()));
+        w.choose("firstClamp", "the near edge, at the left");
+        QVERIFY(!w.find<app::LineButton>("beneath:1")->words().contains("B2"));
+        w.choose("secondClamp", "nowhere else");
+        QCOMPARE(w.held().clamps.size(), std::size_t{1});
+        QVERIFY(std::any_of(w.document.findings().begin(), w.document.findings().end(),
+                            [](const Finding& each) { return each.sentence.find("single clamp") != std::string::npos; }));
+    }
+    // Zero over a bore at X 40, Y 25; the place is typed as the drawing counts it, and refused where there is no work.
+    void zero_over_a_bore() {
+        HoldWindow w;
+        QVERIFY(w.said("zeroAdvice:1").contains("prove them square"));
+        w.choose("zeroBy", "over a bore, with an indicator");
+        w.fill("centreX", "40");
+        w.fill("centreY", "25");
+        QVERIFY2(w.said("zero:1").contains("Set X to +40.000. Set Y to +25.000."), qPrintable(w.said("zero:1")));
+        QVERIFY(!w.find("finder") && !w.find("times") && !w.find("zeroAdvice:1"));
+        w.fill("centreX", "here", false);
+        QVERIFY(!fault_below(w, "centreX").isEmpty());
+        w.fill("centreX", "140");
+        QVERIFY(w.said("heldFault").contains("There is no work at that place"));
+        QVERIFY(w.find("centreX") && w.said("zero:1").contains("Touch")); // faces are touched instead, nothing is lost
+        w.choose("zeroBy", "by touching faces of the work");
+        w.fill("localZero", "b2"); // at (50, 36), A1 at (20, 68)
+        QCOMPARE(w.blank("localZero")->text(), QString("B2"));
+        const std::size_t at_a1 = [&] {
+            const auto& list = w.document.plan().route.list;
+            for (std::size_t i = 0; i < list.size(); ++i)
+                if (list[i].hole == 0 && std::holds_alternative<GoToReadout>(list[i].action))
+                    return i;
+            return list.size();
+        }();
+        const std::string sentence = in_words(w.document.plan().route.list.at(at_a1),
+                                              words_for(w.document.job(), w.document.plan()))
+                                         .sentence;
+        QVERIFY2(sentence.find("From the local zero on B2: X \u221230.000, Y +32.000.") != std::string::npos,
+                 sentence.c_str());
+        w.fill("localZero", "Q7", false);
+        QVERIFY(fault_below(w, "localZero").contains("no hole Q7"));
+        w.fill("localZero", "none");
+        QVERIFY(!at_hand(w.document.job()).holding.local_zero);
+        QVERIFY(w.find("finder") && w.find("times"));
+        w.main.show_stage(app::Stage::Bench);
+        QVERIFY(w.find<app::BigFigures>("bigFigures")->accessibleName().startsWith("X "));
     }
     // On a drill press nothing is touched and no vise is offered: it lies against fence and stop, on a board.
     void against_fence_and_stop() {
@@ -175,7 +260,8 @@ private slots:
         QTRY_VERIFY(!w.find("holder"));
         QVERIFY(!w.find("finder") && !w.find("times") && w.find("waste"));
         QVERIFY(w.said("spinning").contains("never hold it by hand"));
-        QVERIFY(w.find("reseat:1"));
+        w.click("allOfHold");
+        QVERIFY(w.find("reseat:1") && !w.find("turned"));
         w.fill("waste", "none");
         QVERIFY(w.stopped());
     }
@@ -209,6 +295,18 @@ private slots:
         w.click("holdingsInShop");
         QApplication::processEvents();
         w.fill("opening:1", "69.4");
+        QTest::keyClick(w.find<QWidget>("slip"), Qt::Key_Escape);
+        QApplication::processEvents();
+        QVERIFY(w.find("holder") && !w.find("madeUp"));
+    }
+
+    void figures_of_ones_own_are_not_called_made_up() {
+        HoldWindow w;
+        w.click("holdingsInShop");
+        QApplication::processEvents();
+        w.click("shopPage:interview");
+        w.click("theseAreMine");
+        QVERIFY(w.document.shop().holdings.own && !w.find("theseAreMine"));
         QTest::keyClick(w.find<QWidget>("slip"), Qt::Key_Escape);
         QApplication::processEvents();
         QVERIFY(w.find("holder") && !w.find("madeUp"));

@@ -1,6 +1,7 @@
 // The shop through the real window: sets, single cutters, taps, machines, the backlash test, several shops, bad input.
 #include "formats/shop_json.h"
 #include "shop/backlash_test.h"
+#include "shell/strips.h"
 #include "shop/shop_view.h"
 #include "support/sentences.h"
 
@@ -31,6 +32,73 @@ struct ShopWindow : Window {
 class TestShopWindow : public QObject {
     Q_OBJECT
 private slots:
+    // Five questions: what is not here leaves the shop, and comes back as it was; one undo step each.
+    void the_made_up_shop_becomes_ones_own() {
+        ShopWindow w;
+        w.page("interview");
+        w.choose("have:Inch mill", "not here");
+        QVERIFY(!w.shop().find("Inch mill"));
+        w.choose("have:Inch mill", "here");
+        QVERIFY(w.shop().find("Inch mill") && *w.shop().find("Inch mill") == *default_shop().find("Inch mill"));
+        w.choose("have:wiggler", "not here");
+        QCOMPARE(w.shop().holdings.finders.size(), default_holdings().finders.size() - 1);
+        QTest::keyClick(&w.main, Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(w.shop().holdings.finders.size(), default_holdings().finders.size());
+        w.fill("opening:1", "71.5");
+        QVERIFY(same(w.shop().holdings.vises[0].opening, mm(71.5)));
+        w.click("viseGone:3");
+        QCOMPARE(w.shop().holdings.vises.size(), std::size_t{2});
+        // Pairs: known ones keep their length, inches are inches.
+        w.fill("pairs", "6 x 28, 1/8x1 in, 4x19.5 mm");
+        const auto& pairs = w.shop().holdings.parallels;
+        QCOMPARE(pairs.size(), std::size_t{3});
+        QVERIFY(pairs[0] == default_holdings().parallels[5]);
+        QVERIFY(same(pairs[1].thickness, mm(3.175)) && same(pairs[1].height, mm(25.4)));
+        QCOMPARE(w.blank("pairs")->text(), QString("6 × 28 mm, 1/8 × 1 in, 4 × 19.5 mm"));
+        for (const char* nonsense : {"6", "6 x high", "6 x 28 x 3", "6 x 28, 6 x 28", "0 x 20"}) {
+            w.fill("pairs", nonsense, false);
+            QTest::keyClick(w.blank("pairs"), Qt::Key_Return);
+            QVERIFY2(!w.below("pairs").isEmpty(), nonsense);
+            QCOMPARE(w.shop().holdings.parallels.size(), std::size_t{3});
+        }
+        w.choose("have:metric drills", "not here");
+        QVERIFY(!w.owns("8 mm drill"));
+    }
+    // The last machine cannot leave: a sentence says so, and it stays.
+    void a_shop_keeps_a_machine() {
+        ShopWindow w;
+        w.page("interview");
+        for (const char* name : {"Metric mill", "Inch mill", "Rotary table", "Layout bench", "Drill press"})
+            w.choose(QString("have:") + name, "not here");
+        QCOMPARE(w.shop().machines.size(), std::size_t{1});
+        w.choose("have:Readout mill", "not here");
+        QCOMPARE(w.shop().machines.size(), std::size_t{1});
+        const auto labels = w.main.findChildren<QLabel*>();
+        QVERIFY(std::any_of(labels.begin(), labels.end(), [](const QLabel* each) {
+            return each->isVisible() && each->text().startsWith("▲") && each->text().contains("has no machine");
+        }));
+    }
+    // Offered once the demo is understood, never before; not again once it was answered, nor with a shop of one's own.
+    void the_questions_are_offered_after_the_demo() {
+        Window w;
+        auto* notice = w.main.findChild<app::NoticeStrip*>();
+        QVERIFY(notice->text().contains("finished job to look round in"));
+        w.main.offer_interview();
+        QVERIFY(notice->text().contains("finished job to look round in"));
+        w.click("noticeFirst");
+        QVERIFY(notice->text().isEmpty());
+        w.command("new");
+        QVERIFY2(notice->text().contains("Five questions make it yours"), qPrintable(notice->text()));
+        w.click("noticeSecond");
+        QVERIFY(notice->text().isEmpty());
+        w.main.offer_interview();
+        QVERIFY(notice->text().isEmpty());
+        Window again;
+        again.click("noticeFirst");
+        again.command("new");
+        again.click("noticeFirst"); // the questions
+        QVERIFY(again.find("have:Inch mill"));
+    }
     void a_gap_in_a_set_changes_the_plan() {
         ShopWindow w;
         QVERIFY(w.find("drawerPicture"));

@@ -3,6 +3,7 @@
 #include "formats/survey_report.h"
 #include "formats/text_file.h"
 #include "ordering/bar_route.h"
+#include "ordering/pick_up.h"
 #include "ordering/travel.h"
 #include "plan/advisor.h"
 #include "support/bars.h"
@@ -102,6 +103,20 @@ std::string shown_of_a_flat_job(const Estimates& estimates) {
     return out;
 }
 
+// What zero is found within over a bore, by a pin and over a crossing.
+std::string shown_of_zero(const Estimates& estimates) {
+    std::string out;
+    Job job = plate_job();
+    at_hand(job).machine = "Readout mill";
+    job.patterns = {single("A", 20, 20)};
+    for (const CentreKind kind : {CentreKind::Bore, CentreKind::PinInHole, CentreKind::ScribedCross}) {
+        at_hand(job).holding.centre = CentreWish{kind, {mm(30), mm(30)}};
+        const SetupPlan plan = plan_at_hand(with_ids(job), default_shop(), estimates);
+        out += figure(zero_found_within(plan.route, plan.machine).in_mm());
+    }
+    return out;
+}
+
 std::string shown_of_a_bar(const Estimates& estimates) {
     std::string out;
     const Shop shop = default_shop();
@@ -188,7 +203,7 @@ private slots:
     }
     void doubled_each_moves_something_shown() {
         const std::vector<std::string (*)(const Estimates&)> pages = {
-            shown_of_machines, shown_of_a_bar, shown_of_an_old_part, shown_of_a_flat_job, shown_of_advice};
+            shown_of_machines, shown_of_zero, shown_of_a_bar, shown_of_an_old_part, shown_of_a_flat_job, shown_of_advice};
         std::vector<std::string> before;
         for (const auto& page : pages) {
             before.push_back(page({}));

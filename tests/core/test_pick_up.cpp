@@ -1,6 +1,7 @@
 // Finding zero by touching: the list, its words, and what the simulated machines make of it.
 #include "bench/session.h"
 #include "ordering/pick_up.h"
+#include "ordering/zero_advice.h"
 #include "plan/plan.h"
 #include "simulate/broken.h"
 #include "support/jobs.h"
@@ -206,6 +207,123 @@ private slots:
             RC_ASSERT(abs(off.x) <= step_x * 1.51);
             RC_ASSERT(abs(off.y) <= step_y * 1.51);
         });
+    }
+
+    // Over a bore, the rim, a pin's hole or a crossing, wherever it is: the list puts zero where the drawing has it, but
+    // for half a step of what is set and half of the hole's own; by dials that cannot be set too.
+    void zero_over_the_middle_of_something() {
+        holds("bores, rims, pins and crossings", [] {
+            const CentreKind kind = *rc::gen::element(CentreKind::Bore, CentreKind::PinInHole, CentreKind::ScribedCross);
+            const auto place = *rc::gen::element(DatumPlace::LowerLeft, DatumPlace::UpperRight, DatumPlace::Middle);
+            Job job = plate(120, 90, place, "");
+            job.datum.x_plus_right = *rc::gen::arbitrary<bool>();
+            job.datum.y_plus_up = *rc::gen::arbitrary<bool>();
+            at_hand(job).order.dial_x = *rc::gen::inRange(0, 40);
+            const Point from_middle{mm(*rc::gen::inRange(-5900, 5900) / 100.0), mm(*rc::gen::inRange(-4400, 4400) / 100.0)};
+            at_hand(job).holding.centre = CentreWish{kind, from_middle - datum_from_middle(job)};
+            const bool wheels = *rc::gen::arbitrary<bool>();
+            const Screw x = *any_screw(), y = *any_screw();
+            const Readout readout = *any_readout();
+            const Shop shop = wheels ? wheels_shop(x, y, *rc::gen::arbitrary<bool>()) : shop_of({"Mill", "", readout});
+            const SetupPlan plan = plan_at_hand(job, shop);
+            RC_ASSERT(touches_in(plan.route).empty());
+            RC_ASSERT(moves_that_find_zero(plan.route) == 1U);
+            RC_ASSERT(plan.run.complaints.empty());
+            const Point off = off_of(plan.run, plan.holes);
+            RC_ASSERT(abs(off.x) <= (wheels ? x.graduation() : readout.resolution) * 1.01);
+            RC_ASSERT(abs(off.y) <= (wheels ? y.graduation() : readout.resolution) * 1.01);
+        });
+    }
+
+    // A bore at X 40, Y 25 from the lower left: the figures set there, and what it is found within.
+    void a_bore_in_words() {
+        Job job = plate(100, 60, DatumPlace::LowerLeft, "Readout mill");
+        at_hand(job).holding.centre = CentreWish{CentreKind::Bore, {mm(40), mm(25)}};
+        SetupPlan plan = plan_at_hand(job, default_shop());
+        const std::string words = sentences(job, plan);
+        for (const char* part : {"Swing an indicator round in the bore", "half of their difference away from the wall",
+                                 "Set X to +40.000.", "Set Y to +25.000."})
+            QVERIFY2(words.find(part) != std::string::npos, (std::string(part) + "\n" + words).c_str());
+        QVERIFY(same(zero_found_within(plan.route, plan.machine), Estimates{}.indicated));
+        at_hand(job).holding.centre->kind = CentreKind::ScribedCross;
+        plan = plan_at_hand(job, default_shop());
+        QVERIFY(same(zero_found_within(plan.route, plan.machine), Estimates{}.seen_cross));
+        // Drawn 2,000 times, zero is off by that, one standard deviation on each axis.
+        double squares = 0.0;
+        for (std::uint64_t seed = 0; seed < 2000; ++seed) {
+            Conditions drawn;
+            drawn.drawn = {ErrorSource::PickUp};
+            drawn.seed = seed;
+            const SimulatedRun run = carry_out(plan.route, plan.machine, job, plan.holes, drawn);
+            squares += std::pow(off_of(run, plan.holes).y.in_mm(), 2.0);
+        }
+        QVERIFY2(std::fabs(std::sqrt(squares / 2000) - 0.15) < 0.01, qPrintable(QString::number(squares)));
+        // What has no rim, and a place beside the work, are said and touched instead.
+        at_hand(job).holding.centre = CentreWish{CentreKind::Rim, {mm(50), mm(30)}};
+        plan = plan_at_hand(job, default_shop());
+        QVERIFY(plan.held.fault.find("Only a disc or a ring has a rim") != std::string::npos);
+        QCOMPARE(touches_in(plan.route).size(), std::size_t{2});
+        at_hand(job).holding.centre = CentreWish{CentreKind::PinInHole, {mm(101), mm(30)}};
+        QVERIFY(plan_at_hand(job, default_shop()).held.fault.find("no work at that place") != std::string::npos);
+        // The move left out: nothing has a zero.
+        at_hand(job).holding.centre = CentreWish{CentreKind::Bore, {mm(40), mm(25)}};
+        plan = plan_at_hand(job, default_shop());
+        const Broken forgotten = with_fault(plan.route, plan.machine, 0, MoveFault::LeftOut);
+        QVERIFY(carry_out(forgotten.route, forgotten.machine, job, plan.holes).complaints.front().find("no zero yet") !=
+                std::string::npos);
+    }
+
+    // Holes at X 20 and 45.0025 on a step of 0.005: shown are 20 and 45.005 (half away from zero), so 25.005 from the first.
+    void a_local_zero_beside_the_drawings() {
+        Job job = plate(100, 60, DatumPlace::LowerLeft, "Readout mill");
+        job.patterns = {single("A", 20, 30, 5), single("B", 45.0025, 12, 5)};
+        job = with_ids(job);
+        const auto said = [&] {
+            const SetupPlan plan = plan_at_hand(job, default_shop());
+            std::string all;
+            for (const Instruction& each : plan.route.list)
+                all += in_words(each, words_for(job, plan)).sentence + "\n";
+            return all;
+        };
+        QVERIFY(said().find("local zero") == std::string::npos);
+        at_hand(job).holding.local_zero = HoleId{job.patterns[0].id, 1};
+        QVERIFY2(said().find("X +45.005, Y +12.000. From the local zero on A1: X +25.005, Y \u221218.000.") !=
+                     std::string::npos,
+                 said().c_str());
+        QVERIFY(said().find("From the local zero on A1: X 0.000, Y 0.000.") != std::string::npos);
+        job.patterns[0].name = "H"; // it is known by its id, not by its name
+        QVERIFY(said().find("From the local zero on H1") != std::string::npos);
+        at_hand(job).holding.local_zero = HoleId{99, 1};
+        QVERIFY(said().find("local zero") == std::string::npos);
+    }
+
+    // Zero at the lower left, touched at the rear jaw: the width of 60 goes into every Y. Holes within 0.15, the furthest
+    // 53 from zero: 0.15 / 53 over 100 is 0.283.
+    void what_is_worth_knowing_before() {
+        Job job = plate(100, 60, DatumPlace::LowerLeft, "Readout mill");
+        at_hand(job).holding.in = "wide vise";
+        const auto said = [&] {
+            const SetupPlan plan = plan_at_hand(job, default_shop());
+            std::string all;
+            for (const std::string& each : zero_advice(job, plan.held, plan.route, plan.holes))
+                all += each + "\n";
+            return all;
+        };
+        job.holes_within = mm(0.15);
+        QVERIFY2(said().find("out of square by 0.283 mm over 100 mm") != std::string::npos, said().c_str());
+        QVERIFY(said().find("Y is touched at one side and counted from the other") != std::string::npos);
+        QVERIFY(said().find("off 60 mm goes into every Y") != std::string::npos);
+        QVERIFY(said().find("X is touched") == std::string::npos);
+        QVERIFY2(said().find("the far left corner, where fixed jaw and stop meet") != std::string::npos, said().c_str());
+        job.blank.height.measured = mm(60.2); // then it is counted in
+        QVERIFY(said().find("Y is touched") == std::string::npos);
+        job = plate(100, 60, DatumPlace::UpperLeft, "Readout mill");
+        at_hand(job).holding.in = "wide vise";
+        QVERIFY(said().find("Easiest") == std::string::npos && said().find("counted from the other") == std::string::npos);
+        job = plate(100, 60, DatumPlace::Middle, "Readout mill");
+        QVERIFY(said().find("takes 4 touches") != std::string::npos);
+        at_hand(job).holding.centre = CentreWish{};
+        QVERIFY(said().empty());
     }
 
     // Half of 6 left out puts every hole 3 off, on the wrong side 6, and the corner shows both. A dial only knows its

@@ -1,5 +1,6 @@
 // What the simulated machine refuses: each fault is planted in a list or in what stands around, and must be complained
 // of.
+#include "formats/job_json.h"
 #include "plan/plan.h"
 #include "support/jobs.h"
 
@@ -121,6 +122,41 @@ private slots:
         QVERIFY(complains(run_of(job, plan, plan.route), "nothing holds the work"));
     }
 
+    // A bar that was never laid is held by nothing; one let go before its end line was scribed has lost its bearings.
+    void a_bar_is_laid_before_it_is_drilled() {
+        const auto job = job_from_json(read_text(SOURCE_FOLDER "/demo/winding-arbor.clockface.json"));
+        const SetupPlan plan = plan_at_hand(*job, default_shop());
+        QVERIFY(plan.run.complaints.empty());
+        const auto lays = [](const Instruction& each) { return std::holds_alternative<TurnBar>(each.action); };
+        QVERIFY(complains(run_of(*job, plan, without(plan.route, lays)), "nothing holds the bar"));
+        Route unscribed = plan.route;
+        bool first = true;
+        for (Instruction& each : unscribed.list)
+            if (auto* turn = std::get_if<TurnBar>(&each.action)) {
+                if (first) // the first laying is forgotten; the next goes by a line that is not there
+                    *turn = TurnBar{.way = AngleWay::EndLine};
+                first = false;
+            }
+        QVERIFY(complains(run_of(*job, plan, unscribed), "let go before the line across its end was scribed"));
+    }
+
+    // The same with a clamp over the hole, and a chuck that is wider than the way to the jaw beside it.
+    void neither_clamp_nor_jaw_is_met_from_above() {
+        Job job = tapped_plate("Readout mill");
+        SetupPlan plan = plan_at_hand(job, default_shop());
+        QVERIFY(plan.run.complaints.empty());
+        plan.held.proud = mm(-90); // jaws that stand 90 above the work, 30 from the chuck's middle
+        plan.held.chuck = mm(70);
+        QVERIFY(complains(run_of(job, plan, plan.route), "the chuck comes down on a jaw"));
+        plan.held.chuck = mm(40);
+        QVERIFY(!complains(run_of(job, plan, plan.route), "the chuck comes down"));
+        plan.held.vise.reset();
+        plan.held.waste = mm(40);
+        plan.held.clamps = {{WorkEdge::Left, 2}};
+        plan.held.strap.reach = mm(35); // over the hole, 30 from the left edge
+        QVERIFY(complains(run_of(job, plan, plan.route), "into a clamp"));
+    }
+
     // What counts is where the hole comes out, not where it was meant: zero found on the wrong side puts it into the
     // parallel at the fixed jaw.
     void a_wrong_zero_is_drilled_into_the_parallel() {
@@ -152,7 +188,8 @@ private slots:
             for (const Beneath& under : plan.beneath)
                 found = found || spoils(under.what);
             bool ran = false;
-            for (const char* into : {"into a parallel", "into a jaw", "into the bed of the vise", "into the table"})
+            for (const char* into : {"into a parallel", "into a jaw", "into the bed of the vise", "into the table",
+                                     "into a clamp", "the chuck comes down on"})
                 ran = ran || complains(plan.run, into);
             // A set-up that cuts nothing drills into nothing.
             RC_ASSERT(found == ran || plan.run.landings.empty());

@@ -1,0 +1,373 @@
+// What is proposed where nothing was said of how the work lies, and what of that was said instead.
+#include "holding/beneath.h"
+#include "holding/clamps.h"
+#include "holding/held.h"
+#include "holding/steady.h"
+#include "measure/cases.h"
+#include "measure/figures.h"
+#include "words/say.h"
+
+#include <algorithm>
+#include <set>
+#include <tuple>
+
+namespace clockface {
+
+namespace {
+
+// By so much of its height work has to be gripped for drilling, which only pushes down.
+constexpr double share_for_drilling = 0.5;
+
+enum class Lies { InVise, OnRotaryTable, AgainstFence, MarkedOut, ByItsList };
+
+// Where a machine's list itself says how the work lies, nothing is proposed here.
+Lies lies_on(const Machine& machine, const Blank& blank) {
+    const bool mill = std::holds_alternative<Handwheels>(machine.kind) || std::holds_alternative<Readout>(machine.kind);
+    if (blank.on_side() || (blank.is_bar() && !mill) || blank.shape == BlankShape::Angle)
+        return Lies::ByItsList;
+    return std::visit(Cases{[](const Handwheels&) { return Lies::InVise; }, [](const Readout&) { return Lies::InVise; },
+                            [](const DrillPress&) { return Lies::AgainstFence; },
+                            [](const RotaryTable&) { return Lies::OnRotaryTable; },
+                            [](const LayoutBench&) { return Lies::MarkedOut; },
+                            [](const MarksAcross&) { return Lies::ByItsList; }},
+                      machine.kind);
+}
+
+class HoldingProposal {
+public:
+    HoldingProposal(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes)
+        : m_job(job)
+        , m_all(shop.holdings)
+        , m_wishes(at_hand(job).holding)
+        , m_holes(holes)
+        , m_places(from_middle(job, holes.holes))
+        , m_lies(lies_on(machine, job.blank)) {
+        m_held.chuck = machine.spindle.chuck;
+        m_held.strap = shop.holdings.strap;
+        m_held.round = job.blank.is_round();
+    }
+
+    Held make() {
+        if (m_lies == Lies::ByItsList) {
+            m_held.by_its_list = true;
+            m_held.why = say("How the work lies is said where it is laid in the list of moves.");
+            return m_held;
+        }
+        lay(m_wishes.turned.value_or(false));
+        m_held.lean = lean_of(m_wishes, m_held.height);
+        if (m_lies == Lies::InVise)
+            choose_centre();
+        m_held.touched = m_lies == Lies::InVise && !m_held.centre;
+        m_held.against_fence = m_lies == Lies::AgainstFence;
+        if (m_held.touched)
+            choose_finder();
+        choose_holder();
+        if (!m_held.known)
+            return m_held;
+        if (m_held.vise)
+            choose_parallels();
+        else
+            choose_waste();
+        if (!m_held.vise && (m_lies == Lies::InVise || m_lies == Lies::OnRotaryTable))
+            choose_clamps();
+        if (!m_held.against_fence)
+            m_held.stop = m_wishes.stop.value_or(m_held.vise && m_all.stop ? StopAt::Left : StopAt::None);
+        return m_held;
+    }
+
+private:
+    const Job& m_job;
+    const Holdings& m_all;
+    const HoldingWishes& m_wishes;
+    const HolesToHold& m_holes;
+    std::vector<Point> m_places;
+    Lies m_lies;
+    Held m_held;
+
+    [[nodiscard]] std::string figure(Length length) const { return with_unit(length, m_job.unit); }
+
+    void fault(const std::string& sentence) {
+        if (m_held.fault.empty())
+            m_held.fault = sentence;
+    }
+
+    // The jaws lie along x, or along y where the vise stands turned a quarter.
+    void lay(bool turned) {
+        const Blank& blank = m_job.blank;
+        m_held.turned = turned;
+        m_held.along = turned ? blank.extent_y() : blank.extent_x();
+        m_held.across = turned ? blank.extent_x() : blank.extent_y();
+        m_held.height = blank.metal_under({});
+        if (blank.step && (blank.up == Face::Top || blank.up == Face::Under))
+            m_held.height = std::max(blank.thickness, blank.step->thickness);
+    }
+
+    void choose_finder() {
+        const std::vector<Finder>& all = m_all.finders;
+        if (m_wishes.finder) {
+            const auto named =
+                std::find_if(all.begin(), all.end(), [&](const Finder& each) { return each.name == *m_wishes.finder; });
+            if (named != all.end()) {
+                m_held.finder = *named;
+                return;
+            }
+            fault(say("There is no {finder} in the shop.", {{"finder", *m_wishes.finder}}));
+        }
+        const auto best = std::min_element(all.begin(), all.end(),
+                                           [](const Finder& a, const Finder& b) { return a.repeats < b.repeats; });
+        if (best != all.end())
+            m_held.finder = *best;
+    }
+
+    // An end of a bar is up.
+    [[nodiscard]] bool stands_upright() const { return m_job.blank.is_bar(); }
+
+    void choose_centre() {
+        if (!m_wishes.centre)
+            return;
+        const CentreWish& wish = *m_wishes.centre;
+        const bool round = m_job.blank.is_round();
+        m_held.centre = wish;
+        if (wish.kind == CentreKind::Rim && !round)
+            fault(say("Only a disc or a ring has a rim to go round: find zero over a bore, with a pin, or by its "
+                      "faces."));
+        else if (wish.kind == CentreKind::Rim && distance(wish.at + datum_from_middle(m_job), {}) > Length::mm(1e-6))
+            fault(say("The middle of the rim is the middle of the work, which does not lie there."));
+        else if (wish.kind != CentreKind::Rim && !on_work(wish.at))
+            fault(say("There is no work at that place: the {what} must lie on it.", {{"what", in_words(wish.kind)}}));
+        else
+            return;
+        m_held.centre.reset();
+    }
+    // Inside the work's outline; a bore stands in no metal any more, so the outline is all that can be asked.
+    [[nodiscard]] bool on_work(Point at) const {
+        const Point from_middle = at + datum_from_middle(m_job);
+        return abs(from_middle.x) <= m_job.blank.extent_x() / 2.0 && abs(from_middle.y) <= m_job.blank.extent_y() / 2.0;
+    }
+
+    [[nodiscard]] const Vise* smallest_that_takes_it() const {
+        if (bows(m_held.height, m_held.across))
+            return nullptr;
+        const Vise* best = nullptr;
+        for (const Vise& each : m_all.vises)
+            if (each.opening >= m_held.across && m_held.along <= each.jaw_width * 2.0 &&
+                (!best || each.jaw_width < best->jaw_width))
+                best = &each;
+        return best;
+    }
+
+    void choose_holder() {
+        if (m_lies == Lies::AgainstFence) {
+            if (m_wishes.in && !m_wishes.in->empty())
+                fault(say(
+                    "Against fence and stop the work lies on the table: for the {vise}, mark it out, or take a mill.",
+                    {{"vise", *m_wishes.in}}));
+            return clamp(
+                say("Against fence and stop work lies on the table, on a board that may be drilled into, and is "
+                    "clamped down for every hole."));
+        }
+        if (m_wishes.in && !m_wishes.in->empty()) {
+            const auto named = std::find_if(m_all.vises.begin(), m_all.vises.end(),
+                                            [&](const Vise& each) { return each.name == *m_wishes.in; });
+            if (named == m_all.vises.end()) {
+                fault(say("There is no {vise} in the shop: name one of its vises, or clamp the work on the table.",
+                          {{"vise", *m_wishes.in}}));
+                return;
+            }
+            if (named->opening < m_held.across && !m_wishes.turned && named->opening >= m_held.along) {
+                lay(true);
+                return take(*named, say("It is held in the {vise}, as you said, turned a quarter, since it does not "
+                                        "open far enough for the work as drawn.",
+                                        {{"vise", named->name}}));
+            }
+            if (named->opening < m_held.across) {
+                fault(say(
+                    "The {vise} opens {opening} and the work is {across} across: take a wider vise, or clamp "
+                    "it on the table.",
+                    {{"vise", named->name}, {"opening", figure(named->opening)}, {"across", figure(m_held.across)}}));
+                return;
+            }
+            return take(*named, say("It is held in the {vise}, as you said.", {{"vise", named->name}}));
+        }
+        if (m_wishes.in)
+            return clamp(say("It is clamped on the table, as you said."));
+        if (m_lies == Lies::OnRotaryTable)
+            return clamp(say("On a rotary table work is clamped, on a board that may be drilled into."));
+        if (m_lies == Lies::MarkedOut)
+            return clamp(
+                say("Marked work is drilled on a board that may be drilled into, brought under the drill mark by "
+                    "mark and clamped for each."));
+        if (m_job.blank.is_round() && !stands_upright())
+            return clamp(say("Flat jaws touch a disc at two points only, so it is clamped on the table."));
+        if (const Vise* vise = smallest_that_takes_it(); vise && stands_upright())
+            return take(*vise, m_job.blank.is_round()
+                                   ? say("The bar stands upright in the {vise}, in a vee against its fixed jaw: flat jaws "
+                                         "alone let it turn.",
+                                         {{"vise", vise->name}})
+                                   : say("The bar stands upright in the {vise}, gripped by its flats.",
+                                         {{"vise", vise->name}}));
+        if (const Vise* vise = smallest_that_takes_it())
+            return take(*vise, say("The {vise} is the smallest that takes {across} across the jaws.",
+                                   {{"vise", vise->name}, {"across", figure(m_held.across)}}));
+        if (bows(m_held.height, m_held.across))
+            return clamp(say("So thin a sheet would bow between jaws, so it is clamped flat on the table."));
+        if (!m_wishes.turned) {
+            lay(true);
+            if (const Vise* vise = smallest_that_takes_it())
+                return take(*vise, say("No vise takes it as drawn; turned a quarter on the table the {vise} is the "
+                                       "smallest that takes {across} across the jaws.",
+                                       {{"vise", vise->name}, {"across", figure(m_held.across)}}));
+            lay(false);
+        }
+        clamp(say("No vise in the shop takes it, so it is clamped on the table."));
+    }
+    void take(const Vise& vise, const std::string& why) {
+        m_held.aside = m_wishes.aside;
+        if (abs(m_held.aside) >= (m_held.along + vise.jaw_width) / 2.0)
+            return fault(say("So far from the middle of the jaws the work lies beside the {vise}: less than {most} "
+                             "would do.",
+                             {{"vise", vise.name}, {"most", figure((m_held.along + vise.jaw_width) / 2.0)}}));
+        m_held.vise = vise;
+        m_held.why = why;
+        m_held.known = true;
+    }
+    void clamp(const std::string& why) {
+        if (m_held.turned) // there is nothing to turn
+            lay(false);
+        m_held.why = why;
+        m_held.proud = m_held.height;
+        m_held.known = (m_all.clamps && !stands_upright()) || m_wishes.in;
+        if (stands_upright())
+            fault(say("Clamps do not hold a bar that stands upright: hold it in a vise that opens {across}.",
+                      {{"across", figure(m_held.across)}}));
+        else if (!m_held.known)
+            fault(say("There is nothing in the shop that holds it: add a vise that opens {across}, or clamps.",
+                      {{"across", figure(m_held.across)}}));
+    }
+
+    void choose_clamps() {
+        const Point extents = m_held.extents();
+        if (!m_wishes.clamps.empty()) {
+            m_held.clamps = m_wishes.clamps;
+            return;
+        }
+        std::vector<std::vector<StepPlunge>> cuts;
+        for (const Chain& chain : m_holes.chains)
+            cuts.push_back(plunges_of(chain, m_held.chuck));
+        m_held.clamps = proposed_clamps(extents, m_held.strap, m_job.blank.is_round(), [&](const std::vector<Solid>& clamp) {
+            std::vector<bool> met;
+            for (std::size_t i = 0; i < m_places.size(); ++i)
+                met.push_back(
+                    spoils(beneath(clamp, m_places[i], cuts[static_cast<std::size_t>(m_holes.kind_of[i])]).what));
+            return met;
+        });
+    }
+
+    void stand_on(const std::optional<ParallelPair>& pair) {
+        m_held.parallels = pair;
+        const Length below = pair ? pair->height : Length{};
+        m_held.proud = m_held.height + below - m_held.vise->jaw_depth;
+        m_held.gripped = std::clamp(m_held.vise->jaw_depth - below, Length{}, m_held.height);
+    }
+
+    // Drills that meet what they should not, as it stands now.
+    [[nodiscard]] int spoiling() const {
+        const std::vector<Beneath> under = beneath_holes(m_held, m_places, m_holes.kind_of, m_holes.chains);
+        return static_cast<int>(
+            std::count_if(under.begin(), under.end(), [](const Beneath& each) { return spoils(each.what); }));
+    }
+    // The less, the better: drills that spoil something (and work that tips over), what is short of the grip, of the finder's room, and how far
+    // it stands out.
+    [[nodiscard]] std::tuple<int, double, double, double> price() const {
+        const Length wanted = m_held.height * share_for_drilling;
+        const Length room = m_held.finder ? m_held.finder->needs : Length{};
+        return {spoiling() + (tips(m_held) ? 1 : 0), std::max(0.0, (wanted - m_held.gripped).in_mm()),
+                std::max(0.0, (room - m_held.proud).in_mm()), m_held.proud.in_mm()};
+    }
+
+    void choose_parallels() {
+        m_held.rear_taken_out = m_wishes.rear_taken_out;
+        if (m_wishes.parallels) {
+            const auto named =
+                std::find_if(m_all.parallels.begin(), m_all.parallels.end(),
+                             [&](const ParallelPair& each) { return name_of(each) == *m_wishes.parallels; });
+            if (named != m_all.parallels.end() || m_wishes.parallels->empty()) {
+                stand_on(named == m_all.parallels.end() ? std::nullopt : std::optional(*named));
+                m_held.why_parallels = why_these(true);
+                if (m_held.gripped <= Length{})
+                    fault(
+                        say("On the {pair} parallels the work stands above the jaws, and nothing grips it: lower ones "
+                            "would do, below {depth}.",
+                            {{"pair", in_words(*m_held.parallels)}, {"depth", figure(m_held.vise->jaw_depth)}}));
+                return;
+            }
+            fault(say("There are no {pair} parallels in the shop.", {{"pair", *m_wishes.parallels}}));
+        }
+        std::vector<std::optional<ParallelPair>> all(m_all.parallels.begin(), m_all.parallels.end());
+        all.emplace_back();
+        std::optional<std::tuple<int, double, double, double>> least;
+        std::optional<ParallelPair> best;
+        for (const std::optional<ParallelPair>& each : all) {
+            stand_on(each);
+            if (m_held.gripped <= Length{})
+                continue;
+            if (const auto now = price(); !least || now < *least) {
+                least = now;
+                best = each;
+            }
+        }
+        stand_on(best);
+        m_held.why_parallels = why_these(false);
+    }
+    [[nodiscard]] std::string why_these(bool said) const {
+        const int met = spoiling();
+        const std::string stands =
+            say(m_held.proud >= Length{} ? later("The work stands {proud} above the jaws and is gripped by {gripped}, "
+                                                 "{share} percent of its height.")
+                                         : later("The work stands {proud} below the top of the jaws and is gripped by "
+                                                 "{gripped}, {share} percent of its height."),
+                {{"proud", figure(abs(m_held.proud))},
+                 {"gripped", figure(m_held.gripped)},
+                 {"share", in_hundred(m_held.gripped / m_held.height)}});
+        if (met == 0)
+            return stands + " " + say("No drill goes into what holds it.");
+        if (said)
+            return stands + " " +
+                   say("{holes} {holes:hole is|holes are} drilled into what holds it.", {{"holes", met}});
+        return stands + " " +
+               say("Whatever is taken, {holes} {holes:hole|holes} would be drilled into what holds it.",
+                   {{"holes", met}});
+    }
+
+    // A board that is thicker than the deepest drill goes beyond the work.
+    void choose_waste() {
+        Length beyond;
+        for (const int kind : std::set<int>(m_holes.kind_of.begin(), m_holes.kind_of.end()))
+            for (const StepPlunge& cut : plunges_of(m_holes.chains[static_cast<std::size_t>(kind)], {}))
+                beyond = std::max(beyond, cut.plunge.tip - m_held.height);
+        if (m_wishes.waste) {
+            m_held.waste = *m_wishes.waste;
+            m_held.why_parallels = say("As you said.");
+            return;
+        }
+        if (beyond <= Length{})
+            return;
+        std::vector<Length> boards = m_all.waste;
+        std::sort(boards.begin(), boards.end());
+        const auto enough = std::find_if(boards.begin(), boards.end(), [&](Length each) { return each > beyond; });
+        if (enough == boards.end())
+            return fault(say("Drills go {beyond} beyond the work, and no board in the shop is that thick.",
+                             {{"beyond", figure(beyond)}}));
+        m_held.waste = *enough;
+        m_held.why_parallels =
+            say("Drills go up to {beyond} beyond the work; the board takes that up.", {{"beyond", figure(beyond)}});
+    }
+};
+
+} // namespace
+
+Held held_for(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes) {
+    return HoldingProposal(job, shop, machine, holes).make();
+}
+
+} // namespace clockface

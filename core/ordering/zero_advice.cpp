@@ -1,0 +1,109 @@
+#include "ordering/zero_advice.h"
+
+#include "measure/figures.h"
+#include "words/say.h"
+
+#include <algorithm>
+
+namespace clockface {
+
+namespace {
+
+constexpr Length exact = Length::mm(1e-6);
+
+// What the touches of a list find one axis by.
+struct Touched {
+    int times = 0; // faces
+    bool low = false, high = false;
+};
+Touched touched(const Route& route, Axis axis) {
+    Touched found;
+    for (const Instruction& each : route.list)
+        if (const auto* touch = std::get_if<TouchEdge>(&each.action); touch && touch->axis == axis) {
+            ++found.times;
+            (is_high_face(*touch) ? found.high : found.low) = true;
+        }
+    return found;
+}
+
+std::string corner_in_words(bool right, bool far) {
+    if (right)
+        return far ? say("the far right corner") : say("the near right corner");
+    return far ? say("the far left corner") : say("the near left corner");
+}
+
+// Where fixed jaw and stop meet.
+std::string easiest(const Job& job, const Held& held, int faces) {
+    const Point datum = datum_from_middle(job);
+    if (job.blank.is_round())
+        return abs(datum.x) < exact && abs(datum.y) < exact
+                   ? std::string(say("An indicator swung round the rim finds the middle sooner than four touches, "
+                                     "and takes its real size as it is."))
+                   : std::string();
+    if (job.datum.place == DatumPlace::Existing)
+        return say("Zero lies on {what}: found over that, with an indicator or a pin, no size of the blank goes into "
+                   "the figures.",
+                   {{"what", job.datum.on}});
+    if (!held.vise || held.stop == StopAt::None)
+        return {};
+    const bool at_stop = held.stop == StopAt::Right, at_jaw = held.fixed_at_high();
+    const bool right = held.turned ? at_jaw : at_stop, far = held.turned ? at_stop : at_jaw;
+    const Point half{held.extents().x / 2.0, held.extents().y / 2.0};
+    const Point corner{right ? half.x : -half.x, far ? half.y : -half.y};
+    if (distance(corner, datum) < exact)
+        return {};
+    return say("Easiest to find here is {corner}, where fixed jaw and stop meet: two touches, and it stays for the next "
+               "piece. The drawing's zero takes {faces} {faces:touch|touches}.",
+               {{"corner", corner_in_words(right, far)}, {"faces", faces}});
+}
+
+// What a size of the blank is off goes into every figure where the face that is touched is not the one the drawing
+// counts from.
+std::string through_the_work(const Job& job, Axis axis, const Touched& by) {
+    const bool x = axis == Axis::X;
+    const Point datum = datum_from_middle(job);
+    const Length size = x ? job.blank.extent_x() : job.blank.extent_y();
+    const Length zero = x ? datum.x : datum.y;
+    const bool flat = job.blank.up == Face::Top || job.blank.up == Face::Under;
+    if (by.times != 1 || abs(zero) < exact || (flat && (x ? job.blank.width : job.blank.height).measured))
+        return {};
+    const bool counts_from_high = abs(zero - size / 2.0) < exact;
+    if (by.high == counts_from_high)
+        return {};
+    return say(x ? later("X is touched at one end and counted from the other: whatever the work's length is off {size} "
+                         "goes into every X. Measure it, and type it under Blank.")
+                 : later("Y is touched at one side and counted from the other: whatever the work's width is off {size} "
+                         "goes into every Y. Measure it, and type it under Blank."),
+               {{"size", with_unit(size, job.unit)}});
+}
+
+std::string proved_square(const Job& job, const std::vector<Hole>& holes) {
+    Length furthest;
+    for (const Hole& hole : holes)
+        furthest = std::max({furthest, abs(hole.at.x), abs(hole.at.y)});
+    if (furthest <= Length{} || job.holes_within <= Length{})
+        return say("Take the burr off both faces before they are touched: zero is no better than they are.");
+    constexpr Length over = Length::mm(100.0);
+    return say("Take the burr off both faces before they are touched, and prove them square to each other: out of square "
+               "by {slope} over {over}, the furthest hole would be off by all that is allowed.",
+               {{"slope", deviation_in_words(over * (job.holes_within / furthest), job.unit)},
+                {"over", with_unit(over, job.unit)}});
+}
+
+} // namespace
+
+std::vector<std::string> zero_advice(const Job& job, const Held& held, const Route& route,
+                                     const std::vector<Hole>& holes) {
+    const Touched x = touched(route, Axis::X), y = touched(route, Axis::Y);
+    if (x.times + y.times == 0)
+        return {};
+    std::vector<std::string> all;
+    for (std::string sentence :
+         {job.blank.is_round() ? std::string() : proved_square(job, holes), through_the_work(job, Axis::X, x),
+          through_the_work(job, Axis::Y, y), easiest(job, held, x.times + y.times)})
+        if (!sentence.empty())
+            all.push_back(std::move(sentence));
+    return all;
+}
+
+} // namespace clockface
