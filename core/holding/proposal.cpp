@@ -251,6 +251,8 @@ private:
             m_held.clamps = m_wishes.clamps;
             return;
         }
+        if (!m_all.clamps)
+            return;
         std::vector<std::vector<StepPlunge>> cuts;
         for (const Chain& chain : m_holes.chains)
             cuts.push_back(plunges_of(chain, m_held.chuck));

@@ -17,7 +17,8 @@ SetupPlan plan_on(Job job, MachineKind kind, Point lock_jump = {}) {
     at_hand(job).machine = "M";
     Shop shop = shop_with(std::move(kind));
     shop.machines[0].lock_jump = lock_jump;
-    at_hand(job).holding.in = ""; // there is no vise, for the end of a bar either
+    at_hand(job).holding.in = ""; // there is no vise, for the end of a bar either, and no clamp in the way of a hole
+    shop.holdings.clamps = false;
     return plan_at_hand(job, shop);
 }
 
