@@ -29,8 +29,8 @@ Result<QString> read_waste(Job& job, const QString& text) {
     });
 }
 
-// Where a kind of middle is looked for until the user says: the rim's is the work's own; otherwise the first hole that is
-// in the blank already, or zero.
+// Where a kind of middle is looked for until the user says: the rim's is the work's own; otherwise the first hole that
+// is in the blank already, or zero.
 CentreWish centre_of(const Job& job, CentreKind kind) {
     const Point datum = datum_from_middle(job);
     if (kind == CentreKind::Rim)
@@ -68,11 +68,10 @@ void HoldSlip::write_rest(Card& card) {
         return;
     card.hangs_on(m_all);
     if (!m_all && !held.lean)
-        return card.link(QStringLiteral("allOfHold"),
-                         tr("more of how it is held"), [this] {
-                             m_all = true;
-                             refresh();
-                         });
+        return card.link(QStringLiteral("allOfHold"), tr("more of how it is held"), [this] {
+            m_all = true;
+            refresh();
+        });
     write_square(card);
     write_reseating(card);
     if (m_all)
@@ -90,7 +89,7 @@ void HoldSlip::write_holding(Card& card) {
         card.heading(tr("Set-up %1: %2").arg(setup_index(job, job.setup) + 1).arg(q(in_words(job, at_hand(job)))));
     if (held.by_its_list) {
         card.words(QStringLiteral("heldWhy"), q(held.why));
-        return;
+        return write_how_it_is_laid(card);
     }
     const Holdings& all = document().shop().holdings;
     std::vector<std::pair<std::string, QString>> holders;
@@ -111,13 +110,19 @@ void HoldSlip::write_holding(Card& card) {
         s.reads(tr("On the {machine}, {face} up as drawn, it lies against fence and stop, on a board of {waste}."),
                 said);
     else if (held.vise && held.touched)
-        s.reads(tr("On the {machine}, {face} up as drawn, it is held {holder}, on {parallels}, {rear}, against {stop}; "
-                   "edges are found with {finder}."),
+        s.reads(held.parallels
+                    ? tr("On the {machine}, {face} up as drawn, it is held {holder}, on {parallels}, {rear}, "
+                         "against {stop}; edges are found with {finder}.")
+                    : tr("On the {machine}, {face} up as drawn, it is held {holder}, on {parallels}, against "
+                         "{stop}; edges are found with {finder}."),
                 said);
     else if (held.vise)
-        s.reads(
-            tr("On the {machine}, {face} up as drawn, it is held {holder}, on {parallels}, {rear}, against {stop}."),
-            said);
+        s.reads(held.parallels
+                    ? tr("On the {machine}, {face} up as drawn, it is held {holder}, on {parallels}, {rear}, "
+                         "against {stop}.")
+                    : tr("On the {machine}, {face} up as drawn, it is held {holder}, on {parallels}, against "
+                         "{stop}."),
+                said);
     else if (held.touched)
         s.reads(tr("On the {machine}, {face} up as drawn, it is held {holder}, with a board of {waste} under it, "
                    "against {stop}; "
@@ -137,10 +142,11 @@ void HoldSlip::write_holding(Card& card) {
                 return now.parallels ? name_of(*now.parallels) : std::string();
             },
             [](Job& at, const std::string& name) { wishes(at).parallels = name; });
-        blanks().flag(s, QStringLiteral("rear"), tr("whether the parallel at the rear jaw stays"),
-                      tr("both stay where they are"),
-                      tr("the %1 one is taken out once it is clamped").arg(q(side_in_words(held, true))),
-                      [](Job& at) -> bool& { return wishes(at).rear_taken_out; });
+        if (held.parallels)
+            blanks().flag(s, QStringLiteral("rear"), tr("whether the parallel at the rear jaw stays"),
+                          tr("both stay where they are"),
+                          tr("the %1 one is taken out once it is clamped").arg(q(side_in_words(held, true))),
+                          [](Job& at) -> bool& { return wishes(at).rear_taken_out; });
     } else {
         blanks().custom(
             s, QStringLiteral("waste"), tr("thickness of the board under it"),
@@ -154,7 +160,8 @@ void HoldSlip::write_holding(Card& card) {
         write_stop(s);
     if (held.touched)
         write_finder(s);
-    if (held.vise && (m_all || held.turned || held.aside != Length{}))
+    const HoldingWishes& said_of_it = at_hand(job).holding;
+    if ((held.vise && m_all) || said_of_it.turned || said_of_it.aside != Length{})
         write_vise_stands(card);
     else if (!held.clamps.empty())
         write_clamps(card);
@@ -163,8 +170,10 @@ void HoldSlip::write_holding(Card& card) {
     card.words(QStringLiteral("parallelsWhy"), q(held.why_parallels));
     card.words(QStringLiteral("spinning"), q(kept_from_spinning(held)));
     card.words(QStringLiteral("madeUp"),
-               all.own || !(all == default_holdings()) ? QString() : tr("Sizes of vises and parallels are the made-up shop's: measure your own "
-                                              "and type them in under what the shop has."));
+               all.own || !(all == default_holdings())
+                   ? QString()
+                   : tr("Sizes of vises and parallels are the made-up shop's: measure your own "
+                        "and type them in under what the shop has."));
     const bool said_any = !(at_hand(job).holding == HoldingWishes{});
     card.links([&] {
         card.link(QStringLiteral("holdingsInShop"), tr("what the shop has"),
@@ -178,11 +187,27 @@ void HoldSlip::write_holding(Card& card) {
     });
 }
 
+// The moves of the list that lay the work: their own words.
+void HoldSlip::write_how_it_is_laid(Card& card) {
+    const SetupPlan& plan = document().plan();
+    const WordingNeeds needs = words_for(document().job(), plan);
+    constexpr int most = 12;
+    int number = 0;
+    for (const Instruction& each : plan.route.list)
+        if (lays_the_work(each.action) && number < most) {
+            ++number;
+            card.words(QStringLiteral("laid:%1").arg(number),
+                       tr("%1. %2").arg(number).arg(q(in_words(each, needs).sentence)), Card::OfUse::ToCopy);
+        }
+}
+
 void HoldSlip::write_holder(Sentence& s, const std::vector<std::pair<std::string, QString>>& holders) {
     blanks().one_of<std::string>(
         s, QStringLiteral("holder"), tr("what holds the work"), Fillings<std::string>(holders),
         [this](const Job&) {
             const Held& now = document().plan().held;
+            if (!now.known) // what was wished, and cannot be
+                return at_hand(document().job()).holding.in.value_or(std::string());
             return now.vise ? now.vise->name : std::string();
         },
         [](Job& at, const std::string& in) {
@@ -200,8 +225,7 @@ void HoldSlip::write_vise_stands(Card& card) {
     blanks().one_of<bool>(
         s, QStringLiteral("turned"), tr("how the vise stands on the table"),
         {{false, tr("with its jaws from left to right")}, {true, tr("turned a quarter, its rear jaw at the left")}},
-        [this](const Job&) { return document().plan().held.turned; },
-        [](Job& at, bool is) { wishes(at).turned = is; });
+        [this](const Job&) { return document().plan().held.turned; }, [](Job& at, bool is) { wishes(at).turned = is; });
     blanks().length(s, QStringLiteral("aside"), tr("how far the work lies beside the middle of the jaws"),
                     [](Job& at) -> Length& { return wishes(at).aside; });
 }
@@ -323,9 +347,9 @@ void HoldSlip::write_local_zero(Card& card) {
                     wishes(at).local_zero = id_of(at, hole);
                     return q(hole.name);
                 }
-            return problem("", tr("There is no hole %1 in this face. One of its holes would do, or none.")
-                                   .arg(name)
-                                   .toStdString());
+            return problem(
+                "",
+                tr("There is no hole %1 in this face. One of its holes would do, or none.").arg(name).toStdString());
         });
 }
 

@@ -22,6 +22,7 @@ private:
 
     void write(Card& card);
     void write_holding(Card& card);
+    void write_how_it_is_laid(Card& card);
     void write_holder(Sentence& s, const std::vector<std::pair<std::string, QString>>& holders);
     void write_vise_stands(Card& card);
     void write_clamps(Card& card);

@@ -34,6 +34,10 @@ HoldView::HoldView(Document& document, Selection& selection, QWidget* parent)
 void HoldView::follow() {
     const SetupPlan& plan = m_document.plan();
     const int hole = chosen_hole(m_document, m_selection);
+    // Where nothing is drawn the board has the room.
+    constexpr int a_line = 44, a_section = 230;
+    setMinimumHeight(plan.held.by_its_list ? a_line : a_section);
+    setMaximumHeight(plan.held.by_its_list ? a_line : QWIDGETSIZE_MAX);
     if (plan.held.by_its_list)
         m_title = q(plan.held.why);
     else if (hole < 0)

@@ -553,8 +553,7 @@ bool MainWindow::show_demo(const QString& name) {
         m_notice->tell(
             tr("This is a finished job to look round in. Type over any underlined figure and watch the board. "
                "Under Order choose how it is made, then let the Bench lead you move by move."),
-            {{tr("Understood"),
-[this] { m_settings.setValue(QStringLiteral("guided"), true); }}},
+            {{tr("Understood"), [this] { m_settings.setValue(QStringLiteral("guided"), true); }}},
             NoticeStrip::OfThisJob);
     return true;
 }

@@ -90,7 +90,9 @@ void ShopView::write_interview(Card& card) {
     card.heading(tr("1  Which of these machines do you have?"));
     const auto same_machine = [](const Machine& a, const Machine& b) { return a.id == b.id; };
     for (const Machine& machine : default_shop().machines)
-        ask(q(machine.name), QStringLiteral("%1 (%2)").arg(q(machine.name), q(machine.remark.substr(0, machine.remark.find_last_of('.')))),
+        ask(q(machine.name),
+            QStringLiteral("%1 (%2)").arg(q(machine.name),
+                                          q(machine.remark.substr(0, machine.remark.find_last_of('.')))),
             Had<Machine, decltype(same_machine)>{[](Shop& shop) -> std::vector<Machine>& { return shop.machines; },
                                                  machine, same_machine});
 
@@ -98,8 +100,8 @@ void ShopView::write_interview(Card& card) {
     const auto same_finder = [](const Finder& a, const Finder& b) { return a.name == b.name; };
     for (const Finder& finder : default_holdings().finders)
         ask(q(finder.name), tr("The %1").arg(q(finder.name)),
-            Had<Finder, decltype(same_finder)>{
-                [](Shop& shop) -> std::vector<Finder>& { return shop.holdings.finders; }, finder, same_finder});
+            Had<Finder, decltype(same_finder)>{[](Shop& shop) -> std::vector<Finder>& { return shop.holdings.finders; },
+                                               finder, same_finder});
 
     card.heading(tr("3  Which vises do you have?"));
     for (std::size_t i = 0; i < m_document.shop().holdings.vises.size(); ++i) {
@@ -126,17 +128,17 @@ void ShopView::write_interview(Card& card) {
     for (const CutterSet& set : default_drawer().sets)
         ask(q(in_words(set.family)),
             tr("A set of %1, from %2 to %3").arg(q(in_words(set.family)), q(set.from), q(set.to)),
-            Had<CutterSet, decltype(same_set)>{
-                [](Shop& shop) -> std::vector<CutterSet>& { return shop.drawer.sets; }, set, same_set});
+            Had<CutterSet, decltype(same_set)>{[](Shop& shop) -> std::vector<CutterSet>& { return shop.drawer.sets; },
+                                               set, same_set});
 
-    card.words(QStringLiteral("interviewDone"),
-               m_document.shop().holdings.own
-                   ? tr("These are your own: nothing is called made up any more.")
-                   : tr("When the vises and parallels above are yours, say so: then nothing is called made up any more."));
+    card.words(
+        QStringLiteral("interviewDone"),
+        m_document.shop().holdings.own
+            ? tr("These are your own: nothing is called made up any more.")
+            : tr("When the vises and parallels above are yours, say so: then nothing is called made up any more."));
     if (!m_document.shop().holdings.own)
-        card.link(QStringLiteral("theseAreMine"), tr("these are mine"), [this] {
-            change(tr("the shop is the user's own"), [](Shop& shop) { shop.holdings.own = true; });
-        });
+        card.link(QStringLiteral("theseAreMine"), tr("these are mine"),
+                  [this] { change(tr("the shop is the user's own"), [](Shop& shop) { shop.holdings.own = true; }); });
 }
 
 } // namespace clockface::app

@@ -277,7 +277,8 @@ void ShopView::write_spindle(Card& card, std::size_t index) {
     Sentence& s = card.sentence();
     s.reads(tr(
         "The spindle turns {speeds} times a minute. It drives {oneGo} through mild steel in one go. There are {room} "
-        "under the chuck, which is {chuck} across, its stroke is {stroke}, and changing the height {keepsPlace}. Depth is read on a scale with "
+        "under the chuck, which is {chuck} across, its stroke is {stroke}, and changing the height {keepsPlace}. Depth "
+        "is read on a scale with "
         "lines of {scaleStep}. Changing a cutter takes {changeMinutes} minutes; an hour is reckoned at {hour}."));
     m_blanks.custom(
         s, "speeds", tr("speeds of the spindle"),
@@ -312,8 +313,10 @@ void ShopView::write_errors(Card& card, std::size_t index) {
     const bool slides = std::holds_alternative<Handwheels>(now.kind) || std::holds_alternative<Readout>(now.kind);
     if (slides) {
         Sentence& s = card.sentence();
-        s.reads(tr("Tightening the locks moves X by {lockJump} and Y by {lockJumpY}. One turn of the knee's handle is "
-                   "{kneeLead} on a dial of {kneeLines} lines (0: it has no knee)."));
+        s.reads(
+            tr("Tightening the locks moves X by {lockJump} and Y by {lockJumpY}. One turn of the knee's handle is "
+               "{kneeLead} on a dial of {kneeLines} lines (0: it has no knee). The slides travel {travelX} along X and "
+               "{travelY} along Y (0: not to be looked at)."));
         m_blanks.length(s, "lockJump", tr("jump of X when its lock is tightened"), unit,
                         [machine](Shop& shop) { return machine(shop) ? &machine(shop)->lock_jump.x : nullptr; });
         m_blanks.length(s, "lockJumpY", tr("jump of Y when its lock is tightened"), unit,
@@ -322,6 +325,10 @@ void ShopView::write_errors(Card& card, std::size_t index) {
                         [machine](Shop& shop) { return machine(shop) ? &machine(shop)->spindle.knee_lead : nullptr; });
         m_blanks.count(s, "kneeLines", tr("lines on the knee's dial"), 0, 100000,
                        [machine](Shop& shop) { return machine(shop) ? &machine(shop)->spindle.knee_lines : nullptr; });
+        m_blanks.length(s, "travelX", tr("travel along X"), unit,
+                        [machine](Shop& shop) { return machine(shop) ? &machine(shop)->travel.x : nullptr; });
+        m_blanks.length(s, "travelY", tr("travel along Y"), unit,
+                        [machine](Shop& shop) { return machine(shop) ? &machine(shop)->travel.y : nullptr; });
     }
     Sentence& s = card.sentence();
     const bool dials = std::holds_alternative<Handwheels>(now.kind) || std::holds_alternative<RotaryTable>(now.kind);

@@ -19,8 +19,8 @@ class ShopView : public QWidget {
     Q_OBJECT
 public:
     ShopView(Document& document, ShopStore& store, Seams seams, QWidget* parent = nullptr);
-    /// "interview", "drawer", "singles", "taps", "cutting", "hold", "kit", "shops", or the name of a machine. False when there is no
-    /// such page.
+    /// "interview", "drawer", "singles", "taps", "cutting", "hold", "kit", "shops", or the name of a machine. False
+    /// when there is no such page.
     bool show_page(const QString& page);
     /// On the page of a machine: the guided test of this axis, where it has such a screw.
     void open_backlash_test(const QString& axis);

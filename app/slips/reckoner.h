@@ -75,6 +75,9 @@ private:
     // Finding zero.
     void add_zero_sums();
     [[nodiscard]] QString bore() const;
+    [[nodiscard]] QString touched() const;
+    [[nodiscard]] QString sides() const;
+    [[nodiscard]] QString brushed() const;
     [[nodiscard]] QString fig(Length length) const;
 
     void length_if(Sentence& s, const QString& name, const QString& what, Length first, bool above_nought);

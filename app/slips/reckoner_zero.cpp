@@ -1,4 +1,4 @@
-// The sum on the page of reckoning that belongs to finding zero.
+// The sums on the page of reckoning that belong to finding zero.
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/reckon.h"
@@ -19,6 +19,55 @@ void Reckoner::add_zero_sums() {
     reading(*s, "boreFar", tr("reading at the far side"), Length::mm(0.28));
     reading(*s, "boreNear", tr("reading at the near side"), Length::mm(0.32));
     answer(&Reckoner::bore);
+    s = add();
+    s->reads(tr("A face touched three times, the readout showing {touchFirst}, {touchSecond} and {touchThird}:"));
+    reading(*s, "touchFirst", tr("first reading"), Length::mm(-5.0));
+    reading(*s, "touchSecond", tr("second reading"), Length::mm(-4.99));
+    reading(*s, "touchThird", tr("third reading"), Length::mm(-5.005));
+    answer(&Reckoner::touched);
+    s = add();
+    s->reads(
+        tr("Both sides touched with a finder of {sidesFinder}, at {sidesFirst} and {sidesSecond}; by the caliper the "
+           "work is {sidesCaliper}:"));
+    length(*s, "sidesFinder", tr("diameter of the finder"), Length::mm(10.0));
+    reading(*s, "sidesFirst", tr("reading at the first side"), Length::mm(0.0));
+    reading(*s, "sidesSecond", tr("reading at the second side"), Length::mm(70.12));
+    length(*s, "sidesCaliper", tr("width by the caliper"), Length::mm(60.1));
+    answer(&Reckoner::sides);
+    s = add();
+    s->reads(
+        tr("A turning drill of {brushDrill}, which runs out by {brushRunOut}, just brushes a spacer of {brushSpacer} "
+           "at the fence:"));
+    length(*s, "brushDrill", tr("diameter of the drill"), Length::mm(6.0));
+    reading(*s, "brushRunOut", tr("what it runs out, read all round"), Length::mm(0.08));
+    length(*s, "brushSpacer", tr("spacer at the fence"), Length::mm(15.0));
+    answer(&Reckoner::brushed);
+}
+
+QString Reckoner::touched() const {
+    const TouchedAgain found =
+        touched_again({m_lengths.at("touchFirst"), m_lengths.at("touchSecond"), m_lengths.at("touchThird")});
+    return tr("the mean is %1, good to %2; they spread over %3.")
+        .arg(fig(found.mean), fig(found.within.value_or(Length{})), fig(found.spread));
+}
+
+QString Reckoner::sides() const {
+    const BothSides found =
+        both_sides(m_lengths.at("sidesFirst"), m_lengths.at("sidesSecond"), m_lengths.at("sidesFinder"));
+    if (found.width <= Length{})
+        return tr("no work fits between them: the readings are closer than the finder is wide.");
+    const Length off = found.width - m_lengths.at("sidesCaliper");
+    return tr("the middle is at %1. From side to side the work is %2, %3 off the caliper: %4")
+        .arg(fig(found.middle), fig(found.width), fig(abs(off)),
+             abs(off) <= Length::mm(0.05) ? tr("the touches are good.")
+                                          : tr("look for a burr or a chip, or measure again."));
+}
+
+QString Reckoner::brushed() const {
+    const Length run_out = abs(m_lengths.at("brushRunOut"));
+    return tr("its axis stands %1 from the fence; %2 of that is half the run-out, since it brushes with its high spot.")
+        .arg(fig(fence_to_spindle(m_lengths.at("brushSpacer"), m_lengths.at("brushDrill"), run_out)),
+             fig(run_out / 2.0));
 }
 
 QString Reckoner::bore() const {

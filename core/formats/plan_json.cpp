@@ -1,5 +1,5 @@
-#include "holding/clamps.h"
 #include "formats/plan_json.h"
+#include "holding/clamps.h"
 
 #include "bench/work_findings.h"
 #include "formats/job_json.h"

@@ -315,6 +315,10 @@ Shop read_shop(const json& document, FirstFault& fault) {
         Machine read{name, remark, read_kind(machine)};
         read.spindle = machine.has("spindle") ? read_spindle(machine) : default_spindle(read);
         read.lock_jump = read_lock_jump(machine);
+        if (machine.has("travel_x"))
+            read.travel.x = length(machine, "travel_x");
+        if (machine.has("travel_y"))
+            read.travel.y = length(machine, "travel_y");
         if (machine.has("id"))
             read.id = machine.text("id");
         read.errors = machine.has("errors") ? read_errors(machine) : default_errors(read);
@@ -349,6 +353,8 @@ std::string shop_to_json(const Shop& shop) {
                       {"remark", machine.remark},
                       {"kind", machine_kinds.at(machine.kind.index())}};
         std::visit(KindOut{entry}, machine.kind);
+        entry["travel_x"] = machine.travel.x.in_mm();
+        entry["travel_y"] = machine.travel.y.in_mm();
         entry["lock_jump_x"] = machine.lock_jump.x.in_mm();
         entry["lock_jump_y"] = machine.lock_jump.y.in_mm();
         entry["errors"] = {{"pick_up", machine.errors.pick_up.in_mm()},

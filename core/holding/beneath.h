@@ -16,8 +16,8 @@ struct Beneath {
     bool operator==(const Beneath&) const = default;
 };
 
-/// A cutter that goes straight down: half its diameter, the included angle of its point (nought: flat), how deep its tip
-/// goes below the work's top, and the radius of the flat its tip ends in.
+/// A cutter that goes straight down: half its diameter, the included angle of its point (nought: flat), how deep its
+/// tip goes below the work's top, and the radius of the flat its tip ends in.
 struct Plunge {
     Length radius;
     Angle point;
@@ -26,12 +26,12 @@ struct Plunge {
 };
 
 /// What it meets first, where it goes down at a point of the work as it lies. An edge at distance d < radius from its
-/// axis is met when the tip is (d - flat) cot(point / 2) below it; just touching is clear. Waste, and an open slot it goes into,
-/// only count where nothing else is met. Without solids: not known.
+/// axis is met when the tip is (d - flat) cot(point / 2) below it; just touching is clear. Waste, and an open slot it
+/// goes into, only count where nothing else is met. Without solids: not known.
 Beneath beneath(const std::vector<Solid>& solids, Point at, const Plunge& plunge);
 
-/// A step of a chain that is cut on the machine, and the chuck that comes down with it, as far above the tip as the cutter
-/// stands out of it: a third of its diameter wide at its jaws, and widening from there at 35 degrees.
+/// A step of a chain that is cut on the machine, and the chuck that comes down with it, as far above the tip as the
+/// cutter stands out of it: a third of its diameter wide at its jaws, and widening from there at 35 degrees.
 struct StepPlunge {
     int step = 0; ///< of the chain
     Plunge plunge;

@@ -42,8 +42,15 @@ std::array<Solid, 2> clamp_solids(const ClampAt& at, Point extents, bool round, 
     const auto box = [&](Length from, Length to, Length side, Length above) {
         const Point middle = rotated({(from + to) / 2.0, aside}, bearing);
         const Length half = (to - from) / 2.0;
-        return Solid{Underneath::Clamp, middle.x - half, middle.x + half, middle.y - side, middle.y + side,
-                     -above,            false,           {},              bearing};
+        return Solid{Underneath::Clamp,
+                     middle.x - half,
+                     middle.x + half,
+                     middle.y - side,
+                     middle.y + side,
+                     -above,
+                     false,
+                     {},
+                     bearing};
     };
     const Length stud = edge + strap.stud_out;
     return {box(edge - strap.reach, stud + nut, strap.width / 2.0, strap.thickness),
@@ -88,8 +95,10 @@ std::string in_words(const ClampAt& at) {
     static constexpr const char* sides[2][3] = {
         {later("the near edge, at the left"), later("the near edge, in the middle"),
          later("the near edge, at the right")},
-        {later("the far edge, at the left"), later("the far edge, in the middle"), later("the far edge, at the right")}};
-    const auto& words = at_an_end(at.edge) ? ends[at.edge == WorkEdge::Right ? 1 : 0] : sides[at.edge == WorkEdge::Far ? 1 : 0];
+        {later("the far edge, at the left"), later("the far edge, in the middle"),
+         later("the far edge, at the right")}};
+    const auto& words =
+        at_an_end(at.edge) ? ends[at.edge == WorkEdge::Right ? 1 : 0] : sides[at.edge == WorkEdge::Far ? 1 : 0];
     return say(words[at.quarter - 1]);
 }
 

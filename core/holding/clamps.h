@@ -10,8 +10,8 @@
 
 namespace clockface {
 
-/// The places a clamp may take: each edge, a quarter, half and three quarters along it; of round work only four, half-way
-/// between the places where its rim is touched.
+/// The places a clamp may take: each edge, a quarter, half and three quarters along it; of round work only four,
+/// half-way between the places where its rim is touched.
 std::vector<ClampAt> clamp_places(bool round);
 
 /// What stands over the table with a clamp at work of these extents, from its middle: the strap, which reaches over the

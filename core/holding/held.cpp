@@ -102,13 +102,12 @@ std::string in_words(const Held& held, Unit unit) {
                     ? say("Clamped on the table, over a board of {board}.", {{"board", with_unit(held.waste, unit)}})
                     : say("Clamped on the table.");
     else if (held.parallels)
-        words = say(held.rear_taken_out
-                        ? later("In the {vise}, on the {pair} parallels; the {side} one is taken out once it is "
-                                "clamped.")
-                        : later("In the {vise}, on the {pair} parallels."),
-                    {{"vise", held.vise->name},
-                     {"pair", in_words(*held.parallels)},
-                     {"side", side_in_words(held, true)}});
+        words =
+            say(held.rear_taken_out
+                    ? later("In the {vise}, on the {pair} parallels; the {side} one is taken out once it is "
+                            "clamped.")
+                    : later("In the {vise}, on the {pair} parallels."),
+                {{"vise", held.vise->name}, {"pair", in_words(*held.parallels)}, {"side", side_in_words(held, true)}});
     else
         words = say("In the {vise}, on its bed.", {{"vise", held.vise->name}});
     if (held.turned)

@@ -47,13 +47,13 @@ struct Held {
     Length waste; ///< thickness below it on the table
     StopAt stop = StopAt::None;
     std::optional<Finder> finder;
-    std::optional<Lean> lean; ///< where an indicator was swung
-    bool turned = false;      ///< the vise stands turned a quarter, its rear jaw at the left
-    Length aside;             ///< the work's middle, along the jaws, from theirs
-    std::vector<ClampAt> clamps; ///< on the table, where they stay for the whole set-up
-    bool round = false;          ///< a disc or a ring
-    Strap strap;                 ///< each of them
-    Length chuck;                ///< its diameter; nought: not known
+    std::optional<Lean> lean;         ///< where an indicator was swung
+    bool turned = false;              ///< the vise stands turned a quarter, its rear jaw at the left
+    Length aside;                     ///< the work's middle, along the jaws, from theirs
+    std::vector<ClampAt> clamps;      ///< on the table, where they stay for the whole set-up
+    bool round = false;               ///< a disc or a ring
+    Strap strap;                      ///< each of them
+    Length chuck;                     ///< its diameter; nought: not known
     std::optional<CentreWish> centre; ///< zero is found over the middle of this
 
     Length along, across; ///< extents of the work along and across the jaws; on the table along x and y
@@ -86,11 +86,11 @@ struct HolesToHold {
 };
 
 /// How a set-up's work is held: as the user said and, where nothing was said, as proposed. The job has that set-up at
-/// hand. Proposed is the smallest vise that takes it, y across the jaws, or turned a quarter where none takes it so; the
-/// parallels that are met by the fewest drills, let it be gripped by half its height (drilling pushes down: more is only
-/// wanted for side loads) and stand proud enough for the finder; clamps and a waste board where no vise takes it, for
-/// discs and thin sheet, against a fence, on a rotary table and for marked work. Of a bar, an angle section and marks across nothing is known: their lists say how the
-/// work lies.
+/// hand. Proposed is the smallest vise that takes it, y across the jaws, or turned a quarter where none takes it so;
+/// the parallels that are met by the fewest drills, let it be gripped by half its height (drilling pushes down: more is
+/// only wanted for side loads) and stand proud enough for the finder; clamps and a waste board where no vise takes it,
+/// for discs and thin sheet, against a fence, on a rotary table and for marked work. Of a bar, an angle section and
+/// marks across nothing is known: their lists say how the work lies.
 Held held_for(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes);
 
 /// "In the wide vise, on the 6 × 28 mm parallels, with a stop at the left." Empty where it is not known.
@@ -99,8 +99,8 @@ std::string in_words(const Held& held, Unit unit);
 /// Nothing where it was not swung. Requires a span above nought (`first_fault`).
 std::optional<Lean> lean_of(const HoldingWishes& wishes, Length height);
 
-/// What the indicator may read apart until a straight hole through the work comes out by half of what is allowed beside.
-/// Requires a height above nought.
+/// What the indicator may read apart until a straight hole through the work comes out by half of what is allowed
+/// beside. Requires a height above nought.
 Length lean_allowed(const HoldingWishes& wishes, Length height, Length holes_within);
 /// That, and what to do without an indicator or with a table that gives. Empty where nothing is allowed or known.
 std::vector<std::string> square_advice(const HoldingWishes& wishes, Length height, Length holes_within, Unit unit);

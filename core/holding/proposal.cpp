@@ -71,7 +71,8 @@ public:
         if (!m_held.vise && (m_lies == Lies::InVise || m_lies == Lies::OnRotaryTable))
             choose_clamps();
         if (!m_held.against_fence)
-            m_held.stop = m_wishes.stop.value_or(m_held.vise && m_all.stop ? StopAt::Left : StopAt::None);
+            m_held.stop =
+                m_wishes.stop.value_or(m_held.vise && m_all.stop && !stands_upright() ? StopAt::Left : StopAt::None);
         return m_held;
     }
 
@@ -200,12 +201,13 @@ private:
         if (m_job.blank.is_round() && !stands_upright())
             return clamp(say("Flat jaws touch a disc at two points only, so it is clamped on the table."));
         if (const Vise* vise = smallest_that_takes_it(); vise && stands_upright())
-            return take(*vise, m_job.blank.is_round()
-                                   ? say("The bar stands upright in the {vise}, in a vee against its fixed jaw: flat jaws "
-                                         "alone let it turn.",
-                                         {{"vise", vise->name}})
-                                   : say("The bar stands upright in the {vise}, gripped by its flats.",
-                                         {{"vise", vise->name}}));
+            return take(
+                *vise,
+                m_job.blank.is_round()
+                    ? say("The bar stands upright in the {vise}, in a vee against its fixed jaw: flat jaws "
+                          "alone let it turn.",
+                          {{"vise", vise->name}})
+                    : say("The bar stands upright in the {vise}, gripped by its flats.", {{"vise", vise->name}}));
         if (const Vise* vise = smallest_that_takes_it())
             return take(*vise, say("The {vise} is the smallest that takes {across} across the jaws.",
                                    {{"vise", vise->name}, {"across", figure(m_held.across)}}));
@@ -256,13 +258,14 @@ private:
         std::vector<std::vector<StepPlunge>> cuts;
         for (const Chain& chain : m_holes.chains)
             cuts.push_back(plunges_of(chain, m_held.chuck));
-        m_held.clamps = proposed_clamps(extents, m_held.strap, m_job.blank.is_round(), [&](const std::vector<Solid>& clamp) {
-            std::vector<bool> met;
-            for (std::size_t i = 0; i < m_places.size(); ++i)
-                met.push_back(
-                    spoils(beneath(clamp, m_places[i], cuts[static_cast<std::size_t>(m_holes.kind_of[i])]).what));
-            return met;
-        });
+        m_held.clamps =
+            proposed_clamps(extents, m_held.strap, m_job.blank.is_round(), [&](const std::vector<Solid>& clamp) {
+                std::vector<bool> met;
+                for (std::size_t i = 0; i < m_places.size(); ++i)
+                    met.push_back(
+                        spoils(beneath(clamp, m_places[i], cuts[static_cast<std::size_t>(m_holes.kind_of[i])]).what));
+                return met;
+            });
     }
 
     void stand_on(const std::optional<ParallelPair>& pair) {
@@ -278,8 +281,8 @@ private:
         return static_cast<int>(
             std::count_if(under.begin(), under.end(), [](const Beneath& each) { return spoils(each.what); }));
     }
-    // The less, the better: drills that spoil something (and work that tips over), what is short of the grip, of the finder's room, and how far
-    // it stands out.
+    // The less, the better: drills that spoil something (and work that tips over), what is short of the grip, of the
+    // finder's room, and how far it stands out.
     [[nodiscard]] std::tuple<int, double, double, double> price() const {
         const Length wanted = m_held.height * share_for_drilling;
         const Length room = m_held.finder ? m_held.finder->needs : Length{};

@@ -10,10 +10,12 @@ std::optional<Support> support_of(const Held& held) {
         return Support{-half, half};
     // The vise stands `aside` the other way from the work's middle.
     const Length middle = -held.aside;
+    const Length wide = held.vise->jaw_width / 2.0, slot = held.vise->slot / 2.0;
     std::optional<Support> found;
     const auto stands_on = [&](Length from, Length to) {
-        from = std::max(from, -half);
-        to = std::min(to, half);
+        // Parallels stand on the bed themselves.
+        from = std::max({from, -half, middle - wide});
+        to = std::min({to, half, middle + wide});
         if (from < to)
             found = found ? Support{std::min(found->from, from), std::max(found->to, to)} : Support{from, to};
     };
@@ -21,7 +23,6 @@ std::optional<Support> support_of(const Held& held) {
         stands_on(middle - held.parallels->length / 2.0, middle + held.parallels->length / 2.0);
         return found;
     }
-    const Length wide = held.vise->jaw_width / 2.0, slot = held.vise->slot / 2.0;
     stands_on(middle - wide, middle - slot);
     stands_on(middle + slot, middle + wide);
     return found;
@@ -53,7 +54,7 @@ std::vector<Unsteady> unsteady(const Held& held, const std::vector<Point>& place
     for (std::size_t i = 0; i < places.size(); ++i) {
         const Length along = held.in_jaws(places[i]).x;
         const Length out = std::max(support->from - along, along - support->to);
-        if (!drilled[i] || out <= Length{})
+        if (!drilled[i] || out <= held.gripped) // the jaws hold as long a lever as they grip deep
             continue;
         over.holes.push_back(static_cast<int>(i));
         over.by = std::max(over.by, out);

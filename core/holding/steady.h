@@ -8,11 +8,12 @@
 namespace clockface {
 
 enum class UnsteadyKind {
-    Tips,   ///< nothing stands below its middle: it lies over the open slot, or beyond the bed
-    JawsOffMiddle,  ///< the middle of the jaws, where the screw pushes, is beside the work
-    Overhangs,      ///< a hole is drilled where nothing stands below: its thrust lifts the other end
-    Bows,           ///< too thin for its width between jaws
-    SingleClamp     ///< the drill swings it round
+    Tips,          ///< nothing stands below its middle: it lies over the open slot, or beyond the bed
+    JawsOffMiddle, ///< the middle of the jaws, where the screw pushes, is beside the work
+    Overhangs,     ///< a hole is drilled so far beyond what stands below, more than it is gripped deep, that its thrust
+                   ///< lifts the other end
+    Bows,          ///< too thin for its width between jaws
+    SingleClamp    ///< the drill swings it round
 };
 
 struct Unsteady {
@@ -21,8 +22,8 @@ struct Unsteady {
     Length by{}; ///< how far the outermost hole is from what stands below; the middle of the jaws from the work's end
 };
 
-/// From how far to how far along the jaws, from the work's middle, something stands below it; nothing where it stands on
-/// nothing at all. Of clamped work its whole length.
+/// From how far to how far along the jaws, from the work's middle, something stands below it; nothing where it stands
+/// on nothing at all. Of clamped work its whole length.
 struct Support {
     Length from, to;
 };

@@ -10,8 +10,8 @@
 
 namespace clockface {
 
-/// The end of the work that goes to the stop, as it lies on the machine; in a vise that is turned a quarter the left one
-/// is the near one and the right one the far one.
+/// The end of the work that goes to the stop, as it lies on the machine; in a vise that is turned a quarter the left
+/// one is the near one and the right one the far one.
 enum class StopAt { None, Left, Right };
 
 /// An edge of the work, as it lies.

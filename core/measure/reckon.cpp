@@ -1,6 +1,7 @@
 #include "measure/reckon.h"
 #include "words/say.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace clockface {
@@ -100,6 +101,30 @@ PairInWidth pair_from_nearest_edges(Length spacing, Length drawn, Length measure
 BoreFound bore_found(const BoreReadings& readings) {
     return {(readings.right - readings.left) / 2.0, (readings.far - readings.near) / 2.0,
             abs(readings.right + readings.left - readings.far - readings.near)};
+}
+
+TouchedAgain touched_again(const std::vector<Length>& readings) {
+    const auto [least, most] = std::minmax_element(readings.begin(), readings.end());
+    const auto n = static_cast<double>(readings.size());
+    Length sum;
+    for (const Length each : readings)
+        sum += each;
+    TouchedAgain found{sum / n, *most - *least, std::nullopt};
+    if (readings.size() < 2)
+        return found;
+    double squares = 0.0;
+    for (const Length each : readings)
+        squares += std::pow((each - found.mean).in_mm(), 2.0);
+    found.within = Length::mm(std::sqrt(squares / (n - 1.0) / n));
+    return found;
+}
+
+BothSides both_sides(Length first, Length second, Length tool) {
+    return {(first + second) / 2.0, abs(second - first) - tool};
+}
+
+Length fence_to_spindle(Length spacer, Length drill, Length run_out) {
+    return spacer + drill / 2.0 + run_out / 2.0;
 }
 
 } // namespace clockface

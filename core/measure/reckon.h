@@ -4,6 +4,7 @@
 #include "measure/figures.h"
 #include "measure/problem.h"
 
+#include <optional>
 #include <vector>
 
 namespace clockface {
@@ -70,5 +71,25 @@ struct BoreFound {
     Length oval; ///< what the two diameters differ by: right and left together, less far and near together
 };
 BoreFound bore_found(const BoreReadings& readings);
+
+/// A face touched several times: the mean counts. `within` is what that mean is good to, one standard deviation: the
+/// readings' own, by n - 1, over the root of their number; nothing of one reading.
+struct TouchedAgain {
+    Length mean, spread;
+    std::optional<Length> within;
+};
+/// Requires one reading at least.
+TouchedAgain touched_again(const std::vector<Length>& readings);
+
+/// Two sides touched with one tool, which stood outside each: the middle lies between the readings whatever the tool
+/// measures, and the work is as wide as they are apart, less the tool.
+struct BothSides {
+    Length middle, width;
+};
+BothSides both_sides(Length first, Length second, Length tool);
+
+/// From a fence to the spindle, over a spacer that a turning drill just brushes: it touches with its high spot, which
+/// stands half of what it runs out (read all round) further than half its diameter.
+Length fence_to_spindle(Length spacer, Length drill, Length run_out);
 
 } // namespace clockface

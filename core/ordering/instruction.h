@@ -72,8 +72,8 @@ inline constexpr Length seen_by_eye = Length::mm(0.3);
 /// and set both axes to a figure there.
 struct CentreOver {
     CentreKind kind = CentreKind::Bore;
-    Point place;                        ///< where the drawing has its middle, from zero
-    Length within;                      ///< what it is found within on each axis, one standard deviation
+    Point place;                             ///< where the drawing has its middle, from zero
+    Length within;                           ///< what it is found within on each axis, one standard deviation
     std::int64_t figure_x = 0, figure_y = 0; ///< counted as those of TouchEdge
     bool operator==(const CentreOver&) const = default;
 };
@@ -404,6 +404,12 @@ template <class Move, class... All> constexpr bool is_one_of(Kinds<All...>) {
 /// A move of any of these groups.
 template <class Move, class... Groups>
 concept MoveOf = (is_one_of<Move>(Groups{}) || ...);
+
+/// Whether it lays, turns or packs the work, or lays an old part on it.
+inline bool lays_the_work(const Action& action) {
+    return std::holds_alternative<TurnBar>(action) || std::holds_alternative<StandOverAxis>(action) ||
+           std::holds_alternative<SetPacking>(action) || std::holds_alternative<LayOldPart>(action);
+}
 
 struct Instruction {
     Action action;

@@ -19,8 +19,7 @@ public:
 
     Tally count(const Route& route) {
         for (const Instruction& instruction : route.list)
-            std::visit(Cases{[&](const TouchEdge&) { find_zero(); },
-                             [&](const CentreOver&) { find_zero(); },
+            std::visit(Cases{[&](const TouchEdge&) { find_zero(); }, [&](const CentreOver&) { find_zero(); },
                              // This, and what serves no hole, is in the time of finding zero.
                              [](const LookAtCorner&) {},
                              [&](const TurnHandwheel& move) { instruction.hole < 0 ? void() : turn(move); },

@@ -52,9 +52,14 @@ std::string easiest(const Job& job, const Held& held, int faces) {
     const Point corner{right ? half.x : -half.x, far ? half.y : -half.y};
     if (distance(corner, datum) < exact)
         return {};
-    return say("Easiest to find here is {corner}, where fixed jaw and stop meet: two touches, and it stays for the next "
-               "piece. The drawing's zero takes {faces} {faces:touch|touches}.",
-               {{"corner", corner_in_words(right, far)}, {"faces", faces}});
+    const std::string here =
+        say("Easiest to find here is {corner}, where fixed jaw and stop meet: two touches, no size of "
+            "the blank goes into them, and it stays for the next piece.",
+            {{"corner", corner_in_words(right, far)}});
+    constexpr int least = 2;
+    return faces == least
+               ? here
+               : here + " " + say("The drawing's zero takes {faces} {faces:touch|touches}.", {{"faces", faces}});
 }
 
 // What a size of the blank is off goes into every figure where the face that is touched is not the one the drawing
@@ -84,10 +89,11 @@ std::string proved_square(const Job& job, const std::vector<Hole>& holes) {
     if (furthest <= Length{} || job.holes_within <= Length{})
         return say("Take the burr off both faces before they are touched: zero is no better than they are.");
     constexpr Length over = Length::mm(100.0);
-    return say("Take the burr off both faces before they are touched, and prove them square to each other: out of square "
-               "by {slope} over {over}, the furthest hole would be off by all that is allowed.",
-               {{"slope", deviation_in_words(over * (job.holes_within / furthest), job.unit)},
-                {"over", with_unit(over, job.unit)}});
+    return say(
+        "Take the burr off both faces before they are touched, and prove them square to each other: out of square "
+        "by {slope} over {over}, the furthest hole would be off by all that is allowed.",
+        {{"slope", deviation_in_words(over * (job.holes_within / furthest), job.unit)},
+         {"over", with_unit(over, job.unit)}});
 }
 
 } // namespace

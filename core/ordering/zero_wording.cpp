@@ -112,12 +112,12 @@ Length as_drawn(const WordingNeeds& needs, Axis axis, Length at) {
 // A dial that cannot be turned on its screw is not set: it shows what it shows, and zero lies where it lies.
 std::string fixed_dial_words(Axis axis, Length spindle, const WordingNeeds& needs, const std::string& figure) {
     const Length on = as_drawn(needs, axis, Length{} - spindle);
-    return say(
-        on >= Length{} ? later("The {axis} dial cannot be set; it should show {figure}. Where it does not, {axis} 0 "
-                               "lies {way} further on towards plus: type what it shows there under Order.")
-                       : later("The {axis} dial cannot be set; it should show {figure}. Where it does not, {axis} 0 "
-                               "lies {way} further on towards minus: type what it shows there under Order."),
-        {{"axis", axis_name(axis)}, {"figure", figure}, {"way", with_unit(abs(on), unit_of(needs.machine))}});
+    return say(on >= Length{}
+                   ? later("The {axis} dial cannot be set; it should show {figure}. Where it does not, {axis} 0 "
+                           "lies {way} further on towards plus: type what it shows there under Order.")
+                   : later("The {axis} dial cannot be set; it should show {figure}. Where it does not, {axis} 0 "
+                           "lies {way} further on towards minus: type what it shows there under Order."),
+               {{"axis", axis_name(axis)}, {"figure", figure}, {"way", with_unit(abs(on), unit_of(needs.machine))}});
 }
 
 } // namespace
@@ -218,13 +218,15 @@ Wording centre_over_words(const CentreOver& over, const WordingNeeds& needs) {
         break;
     case CentreKind::PinInHole:
         w.heading = say("Over the hole");
-        how = say("A pin that fits the hole in the chuck, spindle off: move until it slides into the hole by itself, and "
-                  "turns in it without rubbing anywhere.");
+        how =
+            say("A pin that fits the hole in the chuck, spindle off: move until it slides into the hole by itself, and "
+                "turns in it without rubbing anywhere.");
         break;
     case CentreKind::ScribedCross:
         w.heading = say("Over the crossing");
-        how = say("A point in the chuck, and a glass: move until its tip stands in the crossing of the scribed lines. It "
-                  "is no better than the lines are.");
+        how =
+            say("A point in the chuck, and a glass: move until its tip stands in the crossing of the scribed lines. It "
+                "is no better than the lines are.");
         break;
     }
     std::string set;

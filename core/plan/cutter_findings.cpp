@@ -334,16 +334,16 @@ void find_cutter_faults(const Job& job, const Shop& shop, const SetupPlan& plan,
              say("Name the metal under Blank, such as brass or stainless steel."),
              {}});
     if (plan.room.tight)
-        findings.push_back({plan.room.loses ? Grade::Check : Grade::Note,
-                            FindingKind::NoRoom,
-                            plan.room.sentence,
-                            plan.room.loses
-                                ? say("Short cutters, where there are any, also wander less. Where the place is lost all "
-                                      "the same, lower the longer drill, stopped, into the spot: the way it bends on "
-                                      "touching is the way the spindle stands off. Move the work until it goes in "
-                                      "straight; a bent drill breaks.")
-                                : say("Short cutters, where there are any, also wander less."),
-                            {}});
+        findings.push_back(
+            {plan.room.loses ? Grade::Check : Grade::Note,
+             FindingKind::NoRoom,
+             plan.room.sentence,
+             plan.room.loses ? say("Short cutters, where there are any, also wander less. Where the place is lost all "
+                                   "the same, lower the longer drill, stopped, into the spot: the way it bends on "
+                                   "touching is the way the spindle stands off. Move the work until it goes in "
+                                   "straight; a bent drill breaks.")
+                             : say("Short cutters, where there are any, also wander less."),
+             {}});
     auto then = job.planned_with.find(plan.machine.id);
     if (then == job.planned_with.end())
         then = job.planned_with.find(plan.machine.name);

@@ -483,6 +483,8 @@ std::string name_of(FindingKind kind) {
         return "drills-into-holding";
     case FindingKind::LittleGrip:
         return "little-grip";
+    case FindingKind::ShortTravel:
+        return "short-travel";
     case FindingKind::Unsteady:
         return "unsteady";
     case FindingKind::OutOfSquare:

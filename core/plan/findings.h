@@ -63,7 +63,8 @@ enum class FindingKind {
     LittleGrip,
     NoRoomForFinder,
     OutOfSquare,
-    Unsteady
+    Unsteady,
+    ShortTravel
 };
 
 struct Finding {

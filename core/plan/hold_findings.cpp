@@ -31,8 +31,9 @@ std::string what_would_do(const Held& held, const Beneath& under) {
     case Underneath::Table:
         return say("Under Hold, lay a board under the work that is thicker than the drill goes beyond it.");
     case Underneath::Clamp:
-        return say("Under Hold, move the clamp. Where no place is free, drill the other holes first, set a further clamp "
-                   "and only then take this one off: never both at once.");
+        return say(
+            "Under Hold, move the clamp. Where no place is free, drill the other holes first, set a further clamp "
+            "and only then take this one off: never both at once.");
     case Underneath::Free:
     case Underneath::Slot:
     case Underneath::Waste:
@@ -77,12 +78,13 @@ Finding finding_of(const Unsteady& each, const SetupPlan& plan, Unit unit) {
                     say("Under Hold, let it stand on parallels, which reach over the slot of the bed, or nearer to the "
                         "middle of the jaws."));
     case UnsteadyKind::JawsOffMiddle:
-        return made(Grade::Check,
-                    say("The middle of the jaws is {by} beside the end of the work: the moving jaw turns aside and grips "
-                        "at one corner only.",
-                        {{"by", with_unit(each.by, unit)}}),
-                    say("Put a piece of the same width between the jaws at the other end, or move the work to their "
-                        "middle."));
+        return made(
+            Grade::Check,
+            say("The middle of the jaws is {by} beside the end of the work: the moving jaw turns aside and grips "
+                "at one corner only.",
+                {{"by", with_unit(each.by, unit)}}),
+            say("Put a piece of the same width between the jaws at the other end, or move the work to their "
+                "middle."));
     case UnsteadyKind::Overhangs:
         return made(Grade::Check,
                     say("Nothing stands under {holes}, up to {by} beyond what the work stands on: the drill's thrust "
@@ -90,16 +92,53 @@ Finding finding_of(const Unsteady& each, const SetupPlan& plan, Unit unit) {
                         {{"holes", names_in_runs(plan.holes, each.holes)}, {"by", with_unit(each.by, unit)}}),
                     say("Set a jack under that end, or let the work lie the other way along the jaws."));
     case UnsteadyKind::Bows:
-        return made(Grade::Check,
-                    say("The work is {height} thin and squeezed over {across}: it bows, and springs back when it is let "
-                        "go.",
-                        {{"height", with_unit(plan.held.height, unit)}, {"across", with_unit(plan.held.across, unit)}}),
-                    say("Clamp it flat over a board."));
+        return made(
+            Grade::Check,
+            say("The work is {height} thin and squeezed over {across}: it bows, and springs back when it is let "
+                "go.",
+                {{"height", with_unit(plan.held.height, unit)}, {"across", with_unit(plan.held.across, unit)}}),
+            say("Clamp it flat over a board."));
     case UnsteadyKind::SingleClamp:
         break;
     }
     return made(Grade::Check, say("A single clamp holds the work: the drill swings it round that."),
                 say("Set a second clamp under Hold, at the opposite edge."));
+}
+
+// How far a slide has to go between the outermost places of the list: faces touched, a middle stood over, holes.
+Length needed_along(const SetupPlan& plan, Axis axis) {
+    const auto of = [axis](Point at) { return axis == Axis::X ? at.x : at.y; };
+    std::vector<Length> places;
+    for (const Instruction& each : plan.route.list) {
+        if (const auto* touch = std::get_if<TouchEdge>(&each.action); touch && touch->axis == axis)
+            places.push_back(spindle_at(*touch));
+        if (const auto* over = std::get_if<CentreOver>(&each.action))
+            places.push_back(of(over->place));
+    }
+    for (const int hole : plan.route.order)
+        places.push_back(of(plan.holes[static_cast<std::size_t>(hole)].at));
+    if (places.empty())
+        return {};
+    const auto [least, most] = std::minmax_element(places.begin(), places.end());
+    return *most - *least;
+}
+
+void find_short_travel(const SetupPlan& plan, Unit unit, std::vector<Finding>& findings) {
+    for (const Axis axis : {Axis::X, Axis::Y}) {
+        const Length has = axis == Axis::X ? plan.machine.travel.x : plan.machine.travel.y;
+        const Length needed = needed_along(plan, axis);
+        if (has > Length{} && needed > has)
+            findings.push_back({Grade::Check,
+                                FindingKind::ShortTravel,
+                                say("Along {axis} the {machine} has to go {needed} between the outermost places of the "
+                                    "list, and it travels {has}.",
+                                    {{"axis", axis == Axis::X ? "X" : "Y"},
+                                     {"machine", plan.machine.name},
+                                     {"needed", with_unit(needed, unit)},
+                                     {"has", with_unit(has, unit)}}),
+                                say("Make it in two set-ups, each with a zero of its own, or on a larger machine."),
+                                {}});
+    }
 }
 
 } // namespace
@@ -115,6 +154,7 @@ void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding
                             held.known ? say("Say it in another way under Hold.")
                                        : say("Say under Hold what holds the work: a drill spins what nothing holds."),
                             {}});
+    find_short_travel(plan, job.unit, findings);
     std::vector<bool> drilled;
     for (const Beneath& under : plan.beneath)
         drilled.push_back(under.step >= 0);

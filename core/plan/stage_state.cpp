@@ -36,6 +36,7 @@ StageOf put_right_in(FindingKind kind) {
     case FindingKind::NoRoomForFinder:
     case FindingKind::OutOfSquare:
     case FindingKind::Unsteady:
+    case FindingKind::ShortTravel:
         return StageOf::Hold;
     case FindingKind::OffBlank:
     case FindingKind::NearEdge:

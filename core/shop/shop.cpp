@@ -185,6 +185,9 @@ Shop default_shop(const Estimates& estimates) {
          LayoutBench{Unit::Millimetre, Length::mm(0.02), Length::mm(0.1), Length::mm(0.05)}},
         {"Drill press", "The pillar drill, with fence and stop.", DrillPress{}},
     };
+    shop.machines[0].travel = {Length::mm(385.0), Length::mm(165.0)};
+    shop.machines[1].travel = {Length::inches(23.0), Length::inches(9.0)};
+    shop.machines[2].travel = {Length::mm(640.0), Length::mm(310.0)};
     for (Machine& machine : shop.machines) {
         machine.spindle = default_spindle(machine, estimates);
         machine.errors = default_errors(machine, estimates);

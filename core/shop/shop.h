@@ -141,6 +141,7 @@ struct Machine {
     double hour{};     ///< what an hour on it is reckoned at, in the shop's own money; nought: not reckoned
     MachineErrors errors{};
     std::string id{}; ///< never changes, whatever it is called
+    Point travel{};   ///< of its slides along X and Y; nought: not said, and not looked at
     bool operator==(const Machine&) const = default;
 };
 

@@ -292,6 +292,10 @@ Fault spindle_fault(const std::string& place, const Machine& machine) {
     if (Fault found = range_fault(place + ".chuck", spindle.chuck.in_mm(), 0.0, 500.0,
                                   say("A diameter from nought to 500 mm would do.")))
         return found;
+    for (const auto& [what, size] : {std::pair(".travel_x", machine.travel.x), {".travel_y", machine.travel.y}})
+        if (Fault found =
+                range_fault(place + what, size.in_mm(), 0.0, 20000.0, say("A travel from nought to 20 m would do.")))
+            return found;
     if (Fault found = step_fault(place + ".scale_step", spindle.scale_step))
         return found;
     if (Fault found = range_fault(place + ".change_minutes", spindle.change_minutes, 0.0, 600.0,

@@ -54,8 +54,8 @@ protected:
         return face(touch.axis, is_high_face(touch)) + (touch.stands == Towards::Plus ? half : -half) +
                m_chance.draw(ErrorSource::PickUp, found_within(touch));
     }
-    /// Where the spindle stands, from zero, over the middle of a bore, hole or crossing: these are where the drawing has
-    /// them.
+    /// Where the spindle stands, from zero, over the middle of a bore, hole or crossing: these are where the drawing
+    /// has them.
     Point found(const CentreOver& over) {
         if (over.kind != CentreKind::ScribedCross)
             m_watch.put_in(over.kind == CentreKind::PinInHole ? Watch::InChuck::Pin : Watch::InChuck::Finder);

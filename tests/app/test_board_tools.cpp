@@ -502,6 +502,11 @@ private slots:
         w.fill("boreRight", "-0.14");
         w.fill("boreLeft", "0");
         QVERIFY(answer(27).contains("0.07 mm to the left") && answer(27).contains("not round"));
+        QVERIFY2(answer(28).contains("\u22124.998 mm") && answer(28).contains("0.004 mm"), qPrintable(answer(28)));
+        QVERIFY2(answer(29).contains("at 35.06 mm") && answer(29).contains("good"), qPrintable(answer(29)));
+        w.fill("sidesSecond", "4");
+        QVERIFY(answer(29).contains("no work fits between them"));
+        QVERIFY(answer(30).contains("18.04 mm from the fence"));
         QVERIFY(answer(17).startsWith("58 percent of thread"));
         w.fill("anyThread", "2BA");
         w.fill("anyDrill", "4");

@@ -211,8 +211,9 @@ private slots:
         QVERIFY(!w.find<app::LineButton>("beneath:1")->words().contains("B2"));
         w.choose("secondClamp", "nowhere else");
         QCOMPARE(w.held().clamps.size(), std::size_t{1});
-        QVERIFY(std::any_of(w.document.findings().begin(), w.document.findings().end(),
-                            [](const Finding& each) { return each.sentence.find("single clamp") != std::string::npos; }));
+        QVERIFY(std::any_of(w.document.findings().begin(), w.document.findings().end(), [](const Finding& each) {
+            return each.sentence.find("single clamp") != std::string::npos;
+        }));
     }
     // Zero over a bore at X 40, Y 25; the place is typed as the drawing counts it, and refused where there is no work.
     void zero_over_a_bore() {
@@ -238,9 +239,8 @@ private slots:
                     return i;
             return list.size();
         }();
-        const std::string sentence = in_words(w.document.plan().route.list.at(at_a1),
-                                              words_for(w.document.job(), w.document.plan()))
-                                         .sentence;
+        const std::string sentence =
+            in_words(w.document.plan().route.list.at(at_a1), words_for(w.document.job(), w.document.plan())).sentence;
         QVERIFY2(sentence.find("From the local zero on B2: X \u221230.000, Y +32.000.") != std::string::npos,
                  sentence.c_str());
         w.fill("localZero", "Q7", false);
@@ -318,6 +318,8 @@ private slots:
         w.main.show_stage(app::Stage::Hold);
         QVERIFY(!w.find("holder"));
         QVERIFY(!w.said("heldWhy").isEmpty());
+        QVERIFY2(w.said("laid:1").contains("Lay the bar with its left end"), qPrintable(w.said("laid:1")));
+        QVERIFY(w.find("holdView")->height() < 60); // the board has the room
         QVERIFY(!w.stopped());
     }
 };

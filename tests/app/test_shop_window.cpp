@@ -1,7 +1,7 @@
 // The shop through the real window: sets, single cutters, taps, machines, the backlash test, several shops, bad input.
 #include "formats/shop_json.h"
-#include "shop/backlash_test.h"
 #include "shell/strips.h"
+#include "shop/backlash_test.h"
 #include "shop/shop_view.h"
 #include "support/sentences.h"
 

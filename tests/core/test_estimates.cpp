@@ -202,8 +202,9 @@ private slots:
         }
     }
     void doubled_each_moves_something_shown() {
-        const std::vector<std::string (*)(const Estimates&)> pages = {
-            shown_of_machines, shown_of_zero, shown_of_a_bar, shown_of_an_old_part, shown_of_a_flat_job, shown_of_advice};
+        const std::vector<std::string (*)(const Estimates&)> pages = {shown_of_machines,   shown_of_zero,
+                                                                      shown_of_a_bar,      shown_of_an_old_part,
+                                                                      shown_of_a_flat_job, shown_of_advice};
         std::vector<std::string> before;
         for (const auto& page : pages) {
             before.push_back(page({}));

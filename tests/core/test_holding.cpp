@@ -340,9 +340,20 @@ private slots:
     void is_kept_in_files() {
         Job job = with_ids(held_job(100, 60, 19));
         HoldingWishes& wishes = at_hand(job).holding;
-        wishes = {"wide vise", "6x28", true, mm(12.7), StopAt::Right, "wiggler", 3, mm(0.06), mm(210),
-                  true,        mm(-7.5), {{WorkEdge::Far, 3}, {WorkEdge::Near, 1}},
-                  CentreWish{CentreKind::PinInHole, {mm(12), mm(-3)}}, HoleId{4, 2}};
+        wishes = {"wide vise",
+                  "6x28",
+                  true,
+                  mm(12.7),
+                  StopAt::Right,
+                  "wiggler",
+                  3,
+                  mm(0.06),
+                  mm(210),
+                  true,
+                  mm(-7.5),
+                  {{WorkEdge::Far, 3}, {WorkEdge::Near, 1}},
+                  CentreWish{CentreKind::PinInHole, {mm(12), mm(-3)}},
+                  HoleId{4, 2}};
         const auto back = job_from_json(job_to_json(job));
         QVERIFY2(back.has_value(), back ? "" : back.error().text().c_str());
         QVERIFY(at_hand(*back).holding == wishes);
@@ -354,10 +365,11 @@ private slots:
         shop.holdings.own = true;
         shop.holdings.strap = {mm(11), mm(22), mm(13), mm(31), mm(37)};
         shop.machines[1].spindle.chuck = mm(39);
+        shop.machines[1].travel = {mm(401), mm(171)};
         const auto shop_back = shop_from_json(shop_to_json(shop));
         QVERIFY2(shop_back.has_value(), shop_back ? "" : shop_back.error().text().c_str());
         QVERIFY(shop_back->holdings == shop.holdings);
-        QVERIFY(shop_back->machines[1].spindle == shop.machines[1].spindle);
+        QVERIFY(shop_back->machines[1] == shop.machines[1]);
     }
 
     void shops_that_cannot_be_are_refused() {

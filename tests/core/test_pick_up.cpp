@@ -209,17 +209,19 @@ private slots:
         });
     }
 
-    // Over a bore, the rim, a pin's hole or a crossing, wherever it is: the list puts zero where the drawing has it, but
-    // for half a step of what is set and half of the hole's own; by dials that cannot be set too.
+    // Over a bore, the rim, a pin's hole or a crossing, wherever it is: the list puts zero where the drawing has it,
+    // but for half a step of what is set and half of the hole's own; by dials that cannot be set too.
     void zero_over_the_middle_of_something() {
         holds("bores, rims, pins and crossings", [] {
-            const CentreKind kind = *rc::gen::element(CentreKind::Bore, CentreKind::PinInHole, CentreKind::ScribedCross);
+            const CentreKind kind =
+                *rc::gen::element(CentreKind::Bore, CentreKind::PinInHole, CentreKind::ScribedCross);
             const auto place = *rc::gen::element(DatumPlace::LowerLeft, DatumPlace::UpperRight, DatumPlace::Middle);
             Job job = plate(120, 90, place, "");
             job.datum.x_plus_right = *rc::gen::arbitrary<bool>();
             job.datum.y_plus_up = *rc::gen::arbitrary<bool>();
             at_hand(job).order.dial_x = *rc::gen::inRange(0, 40);
-            const Point from_middle{mm(*rc::gen::inRange(-5900, 5900) / 100.0), mm(*rc::gen::inRange(-4400, 4400) / 100.0)};
+            const Point from_middle{mm(*rc::gen::inRange(-5900, 5900) / 100.0),
+                                    mm(*rc::gen::inRange(-4400, 4400) / 100.0)};
             at_hand(job).holding.centre = CentreWish{kind, from_middle - datum_from_middle(job)};
             const bool wheels = *rc::gen::arbitrary<bool>();
             const Screw x = *any_screw(), y = *any_screw();
@@ -273,7 +275,8 @@ private slots:
                 std::string::npos);
     }
 
-    // Holes at X 20 and 45.0025 on a step of 0.005: shown are 20 and 45.005 (half away from zero), so 25.005 from the first.
+    // Holes at X 20 and 45.0025 on a step of 0.005: shown are 20 and 45.005 (half away from zero), so 25.005 from the
+    // first.
     void a_local_zero_beside_the_drawings() {
         Job job = plate(100, 60, DatumPlace::LowerLeft, "Readout mill");
         job.patterns = {single("A", 20, 30, 5), single("B", 45.0025, 12, 5)};
@@ -297,8 +300,8 @@ private slots:
         QVERIFY(said().find("local zero") == std::string::npos);
     }
 
-    // Zero at the lower left, touched at the rear jaw: the width of 60 goes into every Y. Holes within 0.15, the furthest
-    // 53 from zero: 0.15 / 53 over 100 is 0.283.
+    // Zero at the lower left, touched at the rear jaw: the width of 60 goes into every Y. Holes within 0.15, the
+    // furthest 53 from zero: 0.15 / 53 over 100 is 0.283.
     void what_is_worth_knowing_before() {
         Job job = plate(100, 60, DatumPlace::LowerLeft, "Readout mill");
         at_hand(job).holding.in = "wide vise";
@@ -314,12 +317,14 @@ private slots:
         QVERIFY(said().find("Y is touched at one side and counted from the other") != std::string::npos);
         QVERIFY(said().find("off 60 mm goes into every Y") != std::string::npos);
         QVERIFY(said().find("X is touched") == std::string::npos);
-        QVERIFY2(said().find("the far left corner, where fixed jaw and stop meet") != std::string::npos, said().c_str());
+        QVERIFY2(said().find("the far left corner, where fixed jaw and stop meet") != std::string::npos,
+                 said().c_str());
         job.blank.height.measured = mm(60.2); // then it is counted in
         QVERIFY(said().find("Y is touched") == std::string::npos);
         job = plate(100, 60, DatumPlace::UpperLeft, "Readout mill");
         at_hand(job).holding.in = "wide vise";
-        QVERIFY(said().find("Easiest") == std::string::npos && said().find("counted from the other") == std::string::npos);
+        QVERIFY(said().find("Easiest") == std::string::npos &&
+                said().find("counted from the other") == std::string::npos);
         job = plate(100, 60, DatumPlace::Middle, "Readout mill");
         QVERIFY(said().find("takes 4 touches") != std::string::npos);
         at_hand(job).holding.centre = CentreWish{};

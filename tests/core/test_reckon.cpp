@@ -1,6 +1,9 @@
 #include "measure/reckon.h"
 #include "support/jobs.h"
 
+#include <cmath>
+#include <random>
+
 using namespace clockface;
 using namespace clockface::testing;
 
@@ -92,6 +95,38 @@ private slots:
             RC_ASSERT(same(back.oval, mm(oval), 1e-9));
         });
     }
+    // -5, -4.99 and -5.005 have the mean -4.99833 and spread over 0.015; by n - 1 they scatter by 0.0076376, their mean
+    // by that over the root of 3.
+    void touched_several_times() {
+        const TouchedAgain found = touched_again({mm(-5), mm(-4.99), mm(-5.005)});
+        QVERIFY(same(found.mean, mm(-4.9983333), 1e-6) && same(found.spread, mm(0.015), 1e-9));
+        QVERIFY(same(*found.within, mm(0.0044096), 1e-6));
+        QVERIFY(!touched_again({mm(3)}).within);
+        // The mean of n draws scatters as it says: drawn with 0.02, five touches are good to 0.02 / sqrt 5.
+        std::mt19937 chance(3);
+        std::normal_distribution<double> off(0.0, 0.02);
+        double squares = 0.0, said = 0.0;
+        constexpr int draws = 4000;
+        for (int i = 0; i < draws; ++i) {
+            std::vector<Length> readings;
+            for (int k = 0; k < 5; ++k)
+                readings.push_back(mm(7.0 + off(chance)));
+            const TouchedAgain each = touched_again(readings);
+            squares += std::pow(each.mean.in_mm() - 7.0, 2.0);
+            said += std::pow(each.within->in_mm(), 2.0);
+        }
+        QVERIFY(std::fabs(std::sqrt(squares / draws) - 0.0089443) < 0.0004);
+        QVERIFY(std::fabs(std::sqrt(said / draws) - 0.0089443) < 0.0004);
+    }
+    // A work of 60.12 from 5 to 65.12, touched with 10: the spindle stands at 0 and 70.12.
+    void both_sides_with_one_tool() {
+        const BothSides found = both_sides(mm(0), mm(70.12), mm(10));
+        QVERIFY(same(found.middle, mm(35.06)) && same(found.width, mm(60.12)));
+        const BothSides back = both_sides(mm(70.12), mm(0), mm(10));
+        QVERIFY(same(back.middle, found.middle) && same(back.width, found.width));
+    }
+    // A drill of 6 that runs out 0.08, all round, touches 3.04 from its axis.
+    void a_drill_brushes_with_its_high_spot() { QVERIFY(same(fence_to_spindle(mm(15), mm(6), mm(0.08)), mm(18.04))); }
 };
 
 QTEST_GUILESS_MAIN(TestReckon)
