@@ -559,9 +559,8 @@ bool MainWindow::show_demo(const QString& name) {
 }
 
 void MainWindow::offer_interview() {
-    const bool understood = m_settings.value(QStringLiteral("guided"), false).toBool();
-    if (!m_document.shop_path().isEmpty() || !understood ||
-        m_settings.value(QStringLiteral("shop_asked"), false).toBool() || !m_notice->text().isEmpty())
+    if (!m_document.shop_path().isEmpty() || !m_notice->text().isEmpty() ||
+        m_settings.value(QStringLiteral("shop_asked"), false).toBool())
         return;
     const auto asked = [this] { m_settings.setValue(QStringLiteral("shop_asked"), true); };
     m_notice->tell(tr("Clockface works with a made-up shop so far. Five questions make it yours: machines, finders, "

@@ -70,7 +70,7 @@ public:
     void choose_move(int move);
     /// After a kill: offers the newest job that was left behind.
     void offer_left_behind();
-    /// Where the shop is still the made-up one and the demo has been seen: offers the questions that make it the
+    /// Where the shop is still the made-up one: offers the questions that make it the
     /// user's, at a start and with a new job, until they are answered or put off, and not over another message.
     void offer_interview();
     void tell(const QString& sentence, std::vector<NoticeStrip::Answer> answers = {}) {
