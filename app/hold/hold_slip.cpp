@@ -4,41 +4,22 @@
 #include "holding/clamps.h"
 #include "look/words.h"
 #include "measure/figures.h"
-#include "measure/limits.h"
 #include "measure/shop_number.h"
-#include "ordering/pick_up.h"
-#include "ordering/zero_advice.h"
 #include "plan/beneath_words.h"
 
 namespace clockface::app {
 
 namespace {
 
-HoldingWishes& wishes(Job& job) {
-    return at_hand(job).holding;
-}
-
 Result<QString> read_waste(Job& job, const QString& text) {
     if (text.trimmed().isEmpty() || text.trimmed() == none_word) {
-        wishes(job).waste = Length{};
+        holding_wishes(job).waste = Length{};
         return QString(none_word);
     }
     return read_length(text.toStdString(), job.unit).map([&](const ReadLength& read) {
-        wishes(job).waste = read.value;
+        holding_wishes(job).waste = read.value;
         return shown_length(job, read.value);
     });
-}
-
-// Where a kind of middle is looked for until the user says: the rim's is the work's own; otherwise the first hole that
-// is in the blank already, or zero.
-CentreWish centre_of(const Job& job, CentreKind kind) {
-    const Point datum = datum_from_middle(job);
-    if (kind == CentreKind::Rim)
-        return {kind, {-datum.x, -datum.y}};
-    for (const Existing& there : job.blank.existing)
-        if (there.face == job.blank.up && there.kind == ExistingKind::Hole)
-            return {kind, there.at - datum};
-    return {kind, {}};
 }
 
 } // namespace
@@ -141,12 +122,12 @@ void HoldSlip::write_holding(Card& card) {
                 const Held& now = document().plan().held;
                 return now.parallels ? name_of(*now.parallels) : std::string();
             },
-            [](Job& at, const std::string& name) { wishes(at).parallels = name; });
+            [](Job& at, const std::string& name) { holding_wishes(at).parallels = name; });
         if (held.parallels)
             blanks().flag(s, QStringLiteral("rear"), tr("whether the parallel at the rear jaw stays"),
                           tr("both stay where they are"),
                           tr("the %1 one is taken out once it is clamped").arg(q(side_in_words(held, true))),
-                          [](Job& at) -> bool& { return wishes(at).rear_taken_out; });
+                          [](Job& at) -> bool& { return holding_wishes(at).rear_taken_out; });
     } else {
         blanks().custom(
             s, QStringLiteral("waste"), tr("thickness of the board under it"),
@@ -181,7 +162,7 @@ void HoldSlip::write_holding(Card& card) {
         if (said_any)
             card.link(QStringLiteral("asProposed"), tr("as proposed"), [this] {
                 Job next = document().settled();
-                wishes(next) = {};
+                holding_wishes(next) = {};
                 document().edit(tr("hold as proposed"), next);
             });
     });
@@ -211,8 +192,8 @@ void HoldSlip::write_holder(Sentence& s, const std::vector<std::pair<std::string
             return now.vise ? now.vise->name : std::string();
         },
         [](Job& at, const std::string& in) {
-            wishes(at).in = in;
-            wishes(at).parallels.reset(); // what stood well in one vise need not in another
+            holding_wishes(at).in = in;
+            holding_wishes(at).parallels.reset(); // what stood well in one vise need not in another
         });
 }
 
@@ -225,9 +206,10 @@ void HoldSlip::write_vise_stands(Card& card) {
     blanks().one_of<bool>(
         s, QStringLiteral("turned"), tr("how the vise stands on the table"),
         {{false, tr("with its jaws from left to right")}, {true, tr("turned a quarter, its rear jaw at the left")}},
-        [this](const Job&) { return document().plan().held.turned; }, [](Job& at, bool is) { wishes(at).turned = is; });
+        [this](const Job&) { return document().plan().held.turned; },
+        [](Job& at, bool is) { holding_wishes(at).turned = is; });
     blanks().length(s, QStringLiteral("aside"), tr("how far the work lies beside the middle of the jaws"),
-                    [](Job& at) -> Length& { return wishes(at).aside; });
+                    [](Job& at) -> Length& { return holding_wishes(at).aside; });
 }
 
 void HoldSlip::write_clamps(Card& card) {
@@ -253,7 +235,7 @@ void HoldSlip::write_clamps(Card& card) {
                     next[index] = *place;
                 else
                     next.push_back(*place);
-                wishes(at).clamps = next;
+                holding_wishes(at).clamps = next;
             });
     };
     Sentence& s = card.sentence(QStringLiteral("clampsAt"));
@@ -270,20 +252,7 @@ void HoldSlip::write_stop(Sentence& s) {
          {StopAt::Left, turned ? tr("a stop at the near end") : tr("a stop at the left")},
          {StopAt::Right, turned ? tr("a stop at the far end") : tr("a stop at the right")}},
         [this](const Job&) { return document().plan().held.stop; },
-        [](Job& at, StopAt stop) { wishes(at).stop = stop; });
-}
-
-void HoldSlip::write_finder(Sentence& s) {
-    std::vector<std::pair<std::string, QString>> finders;
-    for (const Finder& finder : document().shop().holdings.finders)
-        finders.emplace_back(finder.name, tr("the %1").arg(q(finder.name)));
-    blanks().one_of<std::string>(
-        s, QStringLiteral("finder"), tr("what edges are found with"), Fillings<std::string>(finders),
-        [this](const Job&) {
-            const Held& now = document().plan().held;
-            return now.finder ? now.finder->name : std::string();
-        },
-        [](Job& at, const std::string& name) { wishes(at).finder = name; });
+        [](Job& at, StopAt stop) { holding_wishes(at).stop = stop; });
 }
 
 void HoldSlip::write_beneath(Card& card) {
@@ -305,98 +274,15 @@ void HoldSlip::write_beneath(Card& card) {
     }
 }
 
-void HoldSlip::write_zero(Card& card) {
-    const SetupPlan& plan = document().plan();
-    const std::size_t moves = moves_that_find_zero(plan.route);
-    const bool wished = at_hand(document().job()).holding.centre.has_value();
-    if (moves == 0 && !wished)
-        return;
-    card.heading(tr("Zero is found so"));
-    write_zero_by(card);
-    if (std::holds_alternative<Readout>(plan.machine.kind))
-        write_local_zero(card);
-    int number = 0;
-    for (const std::string& sentence : zero_advice(document().job(), plan.held, plan.route, plan.holes))
-        card.words(QStringLiteral("zeroAdvice:%1").arg(++number), q(sentence));
-    const WordingNeeds needs = words_for(document().job(), plan);
-    for (std::size_t move = 0; move < moves; ++move)
-        card.words(QStringLiteral("zero:%1").arg(move + 1),
-                   tr("%1. %2").arg(move + 1).arg(q(in_words(plan.route.list[move], needs).sentence)),
-                   Card::OfUse::ToCopy);
-}
-
-// A zero of its own on a hole: the drawing's stays, and at every place both are given.
-void HoldSlip::write_local_zero(Card& card) {
-    Sentence& s = card.sentence(QStringLiteral("local"));
-    s.reads(tr("Figures are given from a local zero too, on hole {localZero}."));
-    blanks().custom(
-        s, QStringLiteral("localZero"), tr("hole that a local zero stands on"),
-        [this](const Job& at) {
-            for (const Hole& hole : document().plan().holes)
-                if (at_hand(at).holding.local_zero == id_of(at, hole))
-                    return q(hole.name);
-            return QString(none_word);
-        },
-        [this](Job& at, const QString& text) -> Result<QString> {
-            const QString name = text.trimmed();
-            wishes(at).local_zero.reset();
-            if (name.isEmpty() || name == none_word)
-                return QString(none_word);
-            for (const Hole& hole : document().plan().holes)
-                if (q(hole.name).compare(name, Qt::CaseInsensitive) == 0) {
-                    wishes(at).local_zero = id_of(at, hole);
-                    return q(hole.name);
-                }
-            return problem(
-                "",
-                tr("There is no hole %1 in this face. One of its holes would do, or none.").arg(name).toStdString());
-        });
-}
-
-// By what zero is found, and how often or where.
-void HoldSlip::write_zero_by(Card& card) {
-    const Job& job = document().job();
-    const bool wished = at_hand(job).holding.centre.has_value();
-    Sentence& s = card.sentence(QStringLiteral("zeroBy"));
-    s.reads(wished ? tr("It is found {zeroBy}, whose middle stands at X {centreX}, Y {centreY}.")
-                   : tr("It is found {zeroBy}. Times each face is touched: {times}."));
-    std::vector<std::pair<std::optional<CentreKind>, QString>> ways{
-        {std::nullopt, tr("by touching faces of the work")},
-        {CentreKind::Bore, tr("over a bore, with an indicator")},
-        {CentreKind::PinInHole, tr("over a hole, with a pin")},
-        {CentreKind::ScribedCross, tr("over a scribed crossing, by eye")}};
-    if (job.blank.is_round() || (wished && at_hand(job).holding.centre->kind == CentreKind::Rim))
-        ways.emplace_back(CentreKind::Rim, tr("over the disc, with an indicator round its rim"));
-    card.hangs_on(ways.size());
-    blanks().one_of<std::optional<CentreKind>>(
-        s, QStringLiteral("zeroBy"), tr("what zero is found by"), Fillings<std::optional<CentreKind>>(ways),
-        [](const Job& at) {
-            const std::optional<CentreWish>& wish = at_hand(at).holding.centre;
-            return wish ? std::optional(wish->kind) : std::nullopt;
-        },
-        [](Job& at, const std::optional<CentreKind>& kind) {
-            wishes(at).centre = kind ? std::optional(centre_of(at, *kind)) : std::nullopt;
-        });
-    if (!wished) {
-        blanks().count(
-            s, QStringLiteral("times"), tr("how often each face is touched"), 1, limits::touches,
-            [](Job& at) -> int& { return wishes(at).touches; }, later("times"));
-        return;
-    }
-    const auto place = [](Job& at) -> Point& { return wishes(at).centre->at; };
-    blanks().coordinate(s, QStringLiteral("centreX"), tr("X of its middle"), Axis::X, place);
-    blanks().coordinate(s, QStringLiteral("centreY"), tr("Y of its middle"), Axis::Y, place);
-}
-
 void HoldSlip::write_square(Card& card) {
     const Held& held = document().plan().held;
     card.heading(tr("Square to the spindle"));
     Sentence& s = card.sentence(QStringLiteral("square"));
     s.reads(tr("An indicator swung half round the spindle, over {span}, reads {apart} apart."));
     blanks().length(s, QStringLiteral("span"), tr("what the indicator is swung over"),
-                    [](Job& at) -> Length& { return wishes(at).swing_span; });
+                    [](Job& at) -> Length& { return holding_wishes(at).swing_span; });
     blanks().optional_length(s, QStringLiteral("apart"), tr("what the indicator reads apart"), tr("not swung yet"),
-                             [](Job& at) -> std::optional<Length>& { return wishes(at).swing_reads; });
+                             [](Job& at) -> std::optional<Length>& { return holding_wishes(at).swing_reads; });
     int number = 0;
     for (const std::string& sentence : square_advice(at_hand(document().job()).holding, held.height,
                                                      document().job().holes_within, document().job().unit))

@@ -5,6 +5,11 @@
 
 namespace clockface::app {
 
+/// What was said of the holding of the set-up at hand.
+inline HoldingWishes& holding_wishes(Job& job) {
+    return at_hand(job).holding;
+}
+
 class HoldSlip : public Slip {
     Q_OBJECT
 public:

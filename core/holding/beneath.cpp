@@ -8,20 +8,18 @@ namespace clockface {
 
 namespace {
 
-// From the axis to the box, seen from above; nought over it.
-Length distance_to(const Solid& solid, Point at) {
+// Depth of the tip at which it is met; nothing: it passes clear beside it.
+std::optional<Length> met_at(const Solid& solid, Point at, const Plunge& plunge) {
     if (solid.turn != Angle{}) {
         const Point middle{(solid.left + solid.right) / 2.0, (solid.near + solid.far) / 2.0};
         at = middle + rotated(at - middle, -solid.turn);
     }
+    // From the axis to the box, seen from above; nought over it. Most are far away, which either side alone shows.
     const Length x = std::max({solid.left - at.x, at.x - solid.right, Length{}});
     const Length y = std::max({solid.near - at.y, at.y - solid.far, Length{}});
-    return hypot(x, y);
-}
-
-// Depth of the tip at which it is met; nothing: it passes clear beside it.
-std::optional<Length> met_at(const Solid& solid, Point at, const Plunge& plunge) {
-    const Length aside = distance_to(solid, at);
+    if (x >= plunge.radius || y >= plunge.radius)
+        return std::nullopt;
+    const Length aside = hypot(x, y);
     if (aside >= plunge.radius)
         return std::nullopt;
     if (plunge.point == Angle{} || aside <= plunge.flat)

@@ -42,15 +42,16 @@ std::array<Solid, 2> clamp_solids(const ClampAt& at, Point extents, bool round, 
     const auto box = [&](Length from, Length to, Length side, Length above) {
         const Point middle = rotated({(from + to) / 2.0, aside}, bearing);
         const Length half = (to - from) / 2.0;
-        return Solid{Underneath::Clamp,
-                     middle.x - half,
-                     middle.x + half,
-                     middle.y - side,
-                     middle.y + side,
-                     -above,
-                     false,
-                     {},
-                     bearing};
+        const Solid turned{Underneath::Clamp,
+                           middle.x - half,
+                           middle.x + half,
+                           middle.y - side,
+                           middle.y + side,
+                           -above,
+                           false,
+                           {},
+                           bearing};
+        return round ? turned : upright(turned); // which stands square to the axes
     };
     const Length stud = edge + strap.stud_out;
     return {box(edge - strap.reach, stud + nut, strap.width / 2.0, strap.thickness),

@@ -256,16 +256,28 @@ private:
         if (!m_all.clamps)
             return;
         std::vector<std::vector<StepPlunge>> cuts;
-        for (const Chain& chain : m_holes.chains)
+        Length widest; // of all that comes down, from its axis
+        for (const Chain& chain : m_holes.chains) {
             cuts.push_back(plunges_of(chain, m_held.chuck));
-        m_held.clamps =
-            proposed_clamps(extents, m_held.strap, m_job.blank.is_round(), [&](const std::vector<Solid>& clamp) {
-                std::vector<bool> met;
-                for (std::size_t i = 0; i < m_places.size(); ++i)
-                    met.push_back(
-                        spoils(beneath(clamp, m_places[i], cuts[static_cast<std::size_t>(m_holes.kind_of[i])]).what));
-                return met;
-            });
+            for (const StepPlunge& cut : cuts.back())
+                widest = std::max({widest, cut.plunge.radius, cut.chuck.radius});
+        }
+        const auto met_by = [&](const std::vector<Solid>& clamp) {
+            std::vector<bool> met(m_places.size());
+            for (std::size_t i = 0; i < m_places.size(); ++i)
+                if (is_near(clamp, m_places[i], widest)) // most are not, and nothing more is to be asked of them
+                    met[i] =
+                        spoils(beneath(clamp, m_places[i], cuts[static_cast<std::size_t>(m_holes.kind_of[i])]).what);
+            return met;
+        };
+        m_held.clamps = proposed_clamps(extents, m_held.strap, m_job.blank.is_round(), met_by);
+    }
+    static bool is_near(const std::vector<Solid>& clamp, Point at, Length within) {
+        return std::any_of(clamp.begin(), clamp.end(), [&](const Solid& each) {
+            const Length half = std::max(each.right - each.left, each.far - each.near) / 2.0 + within;
+            return abs(at.x - (each.left + each.right) / 2.0) <= half * 1.42 && // whichever way it is turned
+                   abs(at.y - (each.near + each.far) / 2.0) <= half * 1.42;
+        });
     }
 
     void stand_on(const std::optional<ParallelPair>& pair) {
