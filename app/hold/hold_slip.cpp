@@ -48,18 +48,15 @@ void HoldSlip::write_rest(Card& card) {
     if (!held.known)
         return;
     card.hangs_on(m_all);
-    if (!m_all && !held.lean)
-        return card.link(QStringLiteral("allOfHold"), tr("more of how it is held"), [this] {
-            m_all = true;
-            refresh();
-        });
-    write_square(card);
-    write_reseating(card);
+    if (m_all || held.lean)
+        write_square(card);
     if (m_all)
-        card.link(QStringLiteral("lessOfHold"), tr("less"), [this] {
-            m_all = false;
-            refresh();
-        });
+        write_reseating(card);
+    card.link(m_all ? QStringLiteral("lessOfHold") : QStringLiteral("allOfHold"),
+              m_all ? tr("less") : tr("more of how it is held"), [this] {
+                  m_all = !m_all;
+                  refresh();
+              });
 }
 
 void HoldSlip::write_holding(Card& card) {

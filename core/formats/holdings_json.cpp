@@ -107,6 +107,10 @@ Holdings read_holdings(JsonObject& shop) {
     return all;
 }
 
+ordered clamp_json(const ClampAt& clamp) {
+    return {{"edge", word_for(clamp.edge, edges)}, {"quarter", clamp.quarter}};
+}
+
 void write_holding(ordered& setup, const HoldingWishes& wishes) {
     if (wishes == HoldingWishes{})
         return;
@@ -134,7 +138,7 @@ void write_holding(ordered& setup, const HoldingWishes& wishes) {
     if (wishes.aside != Length{})
         out["aside"] = wishes.aside.in_mm();
     for (const ClampAt& each : wishes.clamps)
-        out["clamps"].push_back({{"edge", word_for(each.edge, edges)}, {"quarter", each.quarter}});
+        out["clamps"].push_back(clamp_json(each));
     if (wishes.centre)
         out["centre"] = {{"over", word_for(wishes.centre->kind, centres)},
                          {"x", wishes.centre->at.x.in_mm()},

@@ -12,6 +12,8 @@ ordered holdings_json(const Holdings& all);
 /// Reads the member "holdings" of a shop.
 Holdings read_holdings(JsonObject& shop);
 
+/// Where a clamp stands, as jobs and plans have it.
+ordered clamp_json(const ClampAt& clamp);
 /// Writes a member "holding" where anything was said.
 void write_holding(ordered& setup, const HoldingWishes& wishes);
 /// Reads that member, where there is one.

@@ -1,7 +1,7 @@
 #include "formats/plan_json.h"
-#include "holding/clamps.h"
 
 #include "bench/work_findings.h"
+#include "formats/holdings_json.h"
 #include "formats/job_json.h"
 #include "formats/json_values.h"
 #include "formats/json_words.h"
@@ -88,7 +88,7 @@ ordered holding_json(const SetupPlan& plan) {
     out["turned"] = held.turned;
     out["clamps"] = ordered::array();
     for (const ClampAt& each : held.clamps)
-        out["clamps"].push_back(in_words(each));
+        out["clamps"].push_back(clamp_json(each));
     out["waste"] = held.waste.in_mm();
     out["proud"] = held.proud.in_mm();
     out["gripped"] = held.gripped.in_mm();

@@ -162,6 +162,10 @@ private slots:
         w.click("allOfHold");
         w.fill("apart", "0.06");
         QVERIFY2(w.said("lean").contains("22 mm comes out 0.009 mm beside"), qPrintable(w.said("lean")));
+        w.click("lessOfHold"); // what was read stays in sight, and the rest can be opened again
+        QVERIFY(w.find("lean") && !w.find("turned"));
+        w.click("allOfHold");
+        QVERIFY(w.find("turned"));
         w.fill("apart", "crooked", false);
         QVERIFY(!fault_below(w, "apart").isEmpty());
         w.fill("apart", "");
