@@ -52,15 +52,13 @@ QString Reckoner::touched() const {
 }
 
 QString Reckoner::sides() const {
-    const BothSides found =
-        both_sides(m_lengths.at("sidesFirst"), m_lengths.at("sidesSecond"), m_lengths.at("sidesFinder"));
+    const BothSides found = both_sides(m_lengths.at("sidesFirst"), m_lengths.at("sidesSecond"),
+                                       m_lengths.at("sidesFinder"), m_lengths.at("sidesCaliper"));
     if (found.width <= Length{})
         return tr("no work fits between them: the readings are closer than the finder is wide.");
-    const Length off = found.width - m_lengths.at("sidesCaliper");
     return tr("the middle is at %1. From side to side the work is %2, %3 off the caliper: %4")
-        .arg(fig(found.middle), fig(found.width), fig(abs(off)),
-             abs(off) <= Length::mm(0.05) ? tr("the touches are good.")
-                                          : tr("look for a burr or a chip, or measure again."));
+        .arg(fig(found.middle), fig(found.width), fig(found.off),
+             found.good ? tr("the touches are good.") : tr("look for a burr or a chip, or measure again."));
 }
 
 QString Reckoner::brushed() const {

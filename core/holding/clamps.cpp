@@ -103,18 +103,4 @@ std::string in_words(const ClampAt& at) {
     return say(words[at.quarter - 1]);
 }
 
-std::string in_words(CentreKind kind) {
-    switch (kind) {
-    case CentreKind::Bore:
-        return say("bore");
-    case CentreKind::Rim:
-        return say("rim");
-    case CentreKind::PinInHole:
-        return say("hole");
-    case CentreKind::ScribedCross:
-        return say("scribed crossing");
-    }
-    return {};
-}
-
 } // namespace clockface

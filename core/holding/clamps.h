@@ -25,7 +25,5 @@ std::vector<ClampAt> proposed_clamps(Point extents, const Strap& strap, bool rou
 
 /// "the left edge, in the middle", "the far edge, at the right".
 std::string in_words(const ClampAt& at);
-/// "bore", "rim" …, for a sentence.
-std::string in_words(CentreKind kind);
 
 } // namespace clockface

@@ -74,8 +74,12 @@ struct Held {
     }
     /// A solid seen so.
     [[nodiscard]] Solid in_jaws(const Solid& solid) const;
-    /// Whether the fixed jaw stands at the right or far side.
-    [[nodiscard]] bool fixed_at_high() const { return vise && vise->fixed_rear != turned; }
+    /// The axis the jaws close along.
+    [[nodiscard]] Axis across_jaws() const { return turned ? Axis::X : Axis::Y; }
+    /// Whether the face it lies against along an axis, at the fixed jaw or at the stop, is the right or far one.
+    [[nodiscard]] bool located_at_high(Axis axis) const {
+        return axis == across_jaws() ? vise && vise->fixed_rear != turned : stop == StopAt::Right;
+    }
 };
 
 /// The holes of the face that is up, with what cuts each.

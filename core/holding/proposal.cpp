@@ -33,6 +33,20 @@ Lies lies_on(const Machine& machine, const Blank& blank) {
                       machine.kind);
 }
 
+std::string in_words(CentreKind kind) {
+    switch (kind) {
+    case CentreKind::Bore:
+        return say("bore");
+    case CentreKind::Rim:
+        return say("rim");
+    case CentreKind::PinInHole:
+        return say("hole");
+    case CentreKind::ScribedCross:
+        return say("scribed crossing");
+    }
+    return {};
+}
+
 class HoldingProposal {
 public:
     HoldingProposal(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes)

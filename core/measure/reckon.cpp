@@ -119,8 +119,11 @@ TouchedAgain touched_again(const std::vector<Length>& readings) {
     return found;
 }
 
-BothSides both_sides(Length first, Length second, Length tool) {
-    return {(first + second) / 2.0, abs(second - first) - tool};
+BothSides both_sides(Length first, Length second, Length tool, Length by_caliper) {
+    constexpr Length trusted_to = Length::mm(0.05);
+    const Length width = abs(second - first) - tool;
+    const Length off = abs(width - by_caliper);
+    return {(first + second) / 2.0, width, off, off <= trusted_to};
 }
 
 Length fence_to_spindle(Length spacer, Length drill, Length run_out) {

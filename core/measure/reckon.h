@@ -82,11 +82,14 @@ struct TouchedAgain {
 TouchedAgain touched_again(const std::vector<Length>& readings);
 
 /// Two sides touched with one tool, which stood outside each: the middle lies between the readings whatever the tool
-/// measures, and the work is as wide as they are apart, less the tool.
+/// measures, and the work is as wide as they are apart, less the tool. They are good where that is within 0.05 mm, what
+/// a caliper is trusted to, of the width by the caliper.
 struct BothSides {
     Length middle, width;
+    Length off; ///< the caliper, nought or more
+    bool good = false;
 };
-BothSides both_sides(Length first, Length second, Length tool);
+BothSides both_sides(Length first, Length second, Length tool, Length by_caliper);
 
 /// From a fence to the spindle, over a spacer that a turning drill just brushes: it touches with its high spot, which
 /// stands half of what it runs out (read all round) further than half its diameter.

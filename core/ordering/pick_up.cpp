@@ -25,12 +25,11 @@ public:
         , m_times(at_hand(needs.job).holding.touches) {
         const Point datum = datum_from_middle(needs.job);
         const Point half{m_held.extents().x / 2.0, m_held.extents().y / 2.0};
-        const bool at_stop = m_held.stop == StopAt::Right, at_jaw = m_held.fixed_at_high();
-        x = to_touch(Axis::X, half.x, datum.x, m_held.turned ? at_jaw : at_stop);
-        y = to_touch(Axis::Y, half.y, datum.y, m_held.turned ? at_stop : at_jaw);
+        x = to_touch(Axis::X, half.x, datum.x, m_held.located_at_high(Axis::X));
+        y = to_touch(Axis::Y, half.y, datum.y, m_held.located_at_high(Axis::Y));
         // Where the work does not stand out of the jaws far enough, the fixed jaw is touched before it is in.
         m_empty_jaw = m_held.vise && m_held.finder && m_held.proud < m_held.finder->needs;
-        ToTouch& across = m_held.turned ? x : y;
+        ToTouch& across = m_held.across_jaws() == Axis::X ? x : y;
         across.both = across.both && !m_empty_jaw;
     }
 
@@ -73,7 +72,7 @@ private:
     [[nodiscard]] TouchEdge touching(const ToTouch& at, bool high, std::int64_t figure, bool halves,
                                      Length play = {}) const {
         return {at.axis,
-                high != (m_empty_jaw && at.axis == across_jaws()) ? Towards::Plus : Towards::Minus,
+                high != (m_empty_jaw && at.axis == m_held.across_jaws()) ? Towards::Plus : Towards::Minus,
                 against(at.axis, high),
                 *m_held.finder,
                 high ? at.high : at.low,
@@ -82,15 +81,14 @@ private:
                 halves,
                 play};
     }
-    [[nodiscard]] Axis across_jaws() const { return m_held.turned ? Axis::X : Axis::Y; }
     [[nodiscard]] LiesAgainst against(Axis axis, bool high) const {
-        if (axis != across_jaws())
+        if (axis != m_held.across_jaws())
             return m_held.stop == (high ? StopAt::Right : StopAt::Left) ? LiesAgainst::Stop : LiesAgainst::Nothing;
         if (!m_held.vise)
             return LiesAgainst::Nothing;
         if (m_empty_jaw)
             return LiesAgainst::EmptyJaw;
-        return m_held.fixed_at_high() == high ? LiesAgainst::FixedJaw : LiesAgainst::MovingJaw;
+        return m_held.located_at_high(axis) == high ? LiesAgainst::FixedJaw : LiesAgainst::MovingJaw;
     }
 };
 
@@ -211,9 +209,7 @@ bool pick_up_zero(Route& route, const RouteNeeds& needs, const Handwheels& machi
 std::size_t moves_that_find_zero(const Route& route) {
     std::size_t found = 0;
     for (std::size_t i = 0; i < route.list.size() && route.list[i].hole < 0; ++i)
-        if (std::holds_alternative<TouchEdge>(route.list[i].action) ||
-            std::holds_alternative<LookAtCorner>(route.list[i].action) ||
-            std::holds_alternative<CentreOver>(route.list[i].action))
+        if (std::visit([]<class Move>(const Move&) { return is_one_of<Move>(TouchMoves{}); }, route.list[i].action))
             found = i + 1;
     return found;
 }

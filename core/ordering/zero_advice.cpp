@@ -46,8 +46,7 @@ std::string easiest(const Job& job, const Held& held, int faces) {
                    {{"what", job.datum.on}});
     if (!held.vise || held.stop == StopAt::None)
         return {};
-    const bool at_stop = held.stop == StopAt::Right, at_jaw = held.fixed_at_high();
-    const bool right = held.turned ? at_jaw : at_stop, far = held.turned ? at_stop : at_jaw;
+    const bool right = held.located_at_high(Axis::X), far = held.located_at_high(Axis::Y);
     const Point half{held.extents().x / 2.0, held.extents().y / 2.0};
     const Point corner{right ? half.x : -half.x, far ? half.y : -half.y};
     if (distance(corner, datum) < exact)

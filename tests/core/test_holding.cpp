@@ -110,17 +110,6 @@ bool has(const SetupPlan& plan, FindingKind kind) {
                        [&](const Finding& each) { return each.kind == kind; });
 }
 
-Job held_job(double along, double across, double thickness) {
-    Job job;
-    job.blank.shape = BlankShape::Plate;
-    job.blank.width = {mm(along), {}};
-    job.blank.height = {mm(across), {}};
-    job.blank.thickness = mm(thickness);
-    job.datum.place = DatumPlace::LowerLeft;
-    at_hand(job).machine = "Readout mill";
-    return job;
-}
-
 } // namespace
 
 class TestHolding : public QObject {
@@ -128,7 +117,7 @@ class TestHolding : public QObject {
 private slots:
     // A vise of 41 deep jaws, parallels of 28: a plate of 19 stands 19 + 28 - 41 = 6 proud and is gripped by 13.
     void how_it_stands() {
-        Job job = held_job(100, 60, 19);
+        Job job = plate_of(100, 60, 19);
         job.patterns = {single("A", 50, 30, 6)};
         at_hand(job).holding = {"wide vise", "6x28"};
         const SetupPlan plan = plan_at_hand(with_ids(job), default_shop());
@@ -202,7 +191,7 @@ private slots:
 
     // 14.2 from the edge: parallels of 6 leave 8.2 - 4 = 4.2 beside an 8 mm drill; those of 15 would be drilled into.
     void proposes_parallels_no_drill_meets() {
-        Job job = held_job(110, 72, 22);
+        Job job = plate_of(110, 72, 22);
         job.patterns = {row("A", 20, 14.2, 4, 20, 0, 8)};
         job = with_ids(job);
         Shop shop = default_shop();
@@ -227,7 +216,7 @@ private slots:
     }
 
     void the_rear_parallel_taken_out_leaves_the_near_one() {
-        Job job = held_job(110, 72, 22);
+        Job job = plate_of(110, 72, 22);
         job.patterns = {single("A", 30, 68, 3), single("B", 60, 4, 3)};
         job = with_ids(job);
         at_hand(job).holding = {"wide vise", "9x34"};
@@ -241,7 +230,7 @@ private slots:
     }
 
     void what_does_not_fit_is_said() {
-        Job job = with_ids(held_job(145, 150, 22));
+        Job job = with_ids(plate_of(145, 150, 22));
         job.patterns = {single("A", 30, 68, 3)};
         at_hand(job).holding.in = "wide vise";
         SetupPlan plan = plan_at_hand(with_ids(job), default_shop());
@@ -261,7 +250,7 @@ private slots:
         at_hand(job).holding.in = "the vise next door";
         QVERIFY(plan_at_hand(with_ids(job), default_shop()).held.fault.find("vise next door") != std::string::npos);
         // Parallels so high that nothing grips: jaws of 31 deep, a stack of 34.
-        Job low = with_ids(held_job(60, 50, 8));
+        Job low = with_ids(plate_of(60, 50, 8));
         low.patterns = {single("A", 30, 25, 3)};
         at_hand(low).holding = {"small vise", "9x34"};
         const Held high = plan_at_hand(with_ids(low), default_shop()).held;
@@ -272,7 +261,7 @@ private slots:
     // after marking out just as on a mill.
     void what_is_not_touched_lies_on_something_too() {
         for (const char* machine : {"Drill press", "Layout bench"}) {
-            Job job = held_job(100, 60, 19);
+            Job job = plate_of(100, 60, 19);
             at_hand(job).machine = machine;
             job.patterns = {single("A", 50, 30, 6)};
             job = with_ids(job);
@@ -285,7 +274,7 @@ private slots:
             QCOMPARE(bare.beneath.front().what, Underneath::Table);
             QVERIFY(has(bare, FindingKind::DrillsHolding) && !bare.run.complaints.empty());
         }
-        Job job = held_job(100, 60, 19);
+        Job job = plate_of(100, 60, 19);
         at_hand(job).machine = "Drill press";
         at_hand(job).holding.in = "drill vise";
         const Held held = plan_at_hand(with_ids(job), default_shop()).held;
@@ -293,7 +282,7 @@ private slots:
     }
     // 0.06 over 150 is a slope of 1 in 2500: 0.023 degrees, and 0.008 in a plate of 20, more than half of 0.01.
     void a_leaning_spindle_comes_out_beside() {
-        Job job = held_job(100, 60, 20);
+        Job job = plate_of(100, 60, 20);
         job.patterns = {single("A", 50, 30, 6)};
         job = with_ids(job);
         QVERIFY(!plan_at_hand(job, default_shop()).held.lean);
@@ -315,7 +304,7 @@ private slots:
     // What is said of going back follows what holds it: a lifting jaw is tapped down, a rear parallel comes out last,
     // and only a stop keeps zero along the jaws.
     void how_it_goes_back() {
-        Job job = held_job(60, 50, 19);
+        Job job = plate_of(60, 50, 19);
         at_hand(job).holding = {"drill vise", "5x13", true};
         Held held = plan_at_hand(with_ids(job), default_shop()).held;
         const auto said = [&] {
@@ -338,7 +327,7 @@ private slots:
     }
 
     void is_kept_in_files() {
-        Job job = with_ids(held_job(100, 60, 19));
+        Job job = with_ids(plate_of(100, 60, 19));
         HoldingWishes& wishes = at_hand(job).holding;
         wishes = {"wide vise",
                   "6x28",
@@ -409,7 +398,7 @@ private slots:
     }
 
     void many_holes_by_name() {
-        Job job = held_job(200, 60, 19);
+        Job job = plate_of(200, 60, 19);
         job.patterns = {row("A", 10, 30, 6, 20, 0), row("B", 10, 50, 2, 20, 0)};
         const std::vector<Hole> holes = holes_of(with_ids(job));
         QCOMPARE(names_in_runs(holes, {0, 1, 2, 3}), std::string("A1 to A4"));

@@ -120,10 +120,11 @@ private slots:
     }
     // A work of 60.12 from 5 to 65.12, touched with 10: the spindle stands at 0 and 70.12.
     void both_sides_with_one_tool() {
-        const BothSides found = both_sides(mm(0), mm(70.12), mm(10));
+        const BothSides found = both_sides(mm(0), mm(70.12), mm(10), mm(60.1));
         QVERIFY(same(found.middle, mm(35.06)) && same(found.width, mm(60.12)));
-        const BothSides back = both_sides(mm(70.12), mm(0), mm(10));
+        const BothSides back = both_sides(mm(70.12), mm(0), mm(10), mm(60.0));
         QVERIFY(same(back.middle, found.middle) && same(back.width, found.width));
+        QVERIFY(same(found.off, mm(0.02)) && found.good && same(back.off, mm(0.12)) && !back.good);
     }
     // A drill of 6 that runs out 0.08, all round, touches 3.04 from its axis.
     void a_drill_brushes_with_its_high_spot() { QVERIFY(same(fence_to_spindle(mm(15), mm(6), mm(0.08)), mm(18.04))); }

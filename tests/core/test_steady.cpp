@@ -19,17 +19,6 @@ using namespace clockface::testing;
 
 namespace {
 
-Job block(double along, double across, double thickness) {
-    Job job;
-    job.blank.shape = BlankShape::Plate;
-    job.blank.width = {mm(along), {}};
-    job.blank.height = {mm(across), {}};
-    job.blank.thickness = mm(thickness);
-    job.datum.place = DatumPlace::LowerLeft;
-    at_hand(job).machine = "Readout mill";
-    return job;
-}
-
 const Finding* find(const SetupPlan& plan, FindingKind kind) {
     for (const Finding& each : plan.findings)
         if (each.kind == kind)
@@ -65,7 +54,7 @@ private slots:
     // fixed one, then stands at the left, and X is touched there: the face at X 0 from inside, no; from its left, at
     // -5.
     void a_vise_turned_a_quarter() {
-        Job job = block(60, 140, 30);
+        Job job = plate_of(60, 140, 30);
         job.patterns = {single("A", 30, 70, 6)};
         job = with_ids(job);
         const SetupPlan plan = plan_at_hand(job, default_shop());
@@ -139,7 +128,7 @@ private slots:
         held.aside = mm(-60); // the bed, 92 wide, begins at 60 - 46 under it
         QVERIFY(same(support_of(held)->from, mm(14)));
         QCOMPARE(kinds(held), (std::vector{UnsteadyKind::JawsOffMiddle, UnsteadyKind::Tips}));
-        Job job = block(60, 50, 20);
+        Job job = plate_of(60, 50, 20);
         job.patterns = {single("A", 30, 25, 4)};
         at_hand(job).holding.in = "drill vise";
         at_hand(job).holding.aside = mm(80);
@@ -158,7 +147,7 @@ private slots:
         held.parallels.reset();
         held.along = mm(40);
         QVERIFY(kinds(held).empty());
-        Job job = block(20, 50, 20);
+        Job job = plate_of(20, 50, 20);
         job.patterns = {single("A", 10, 25, 4)};
         at_hand(job).holding.in = "drill vise";
         at_hand(job).holding.parallels = "";
@@ -183,7 +172,7 @@ private slots:
 
     // 2.4 thick and 50 wide is thinner than a twentieth: it bows between jaws, so it is clamped flat.
     void thin_sheet_is_clamped_flat() {
-        Job job = block(60, 50, 2.4);
+        Job job = plate_of(60, 50, 2.4);
         job.patterns = {single("A", 30, 25, 4)};
         SetupPlan plan = plan_at_hand(with_ids(job), default_shop());
         QVERIFY(!plan.held.vise && plan.held.why.find("bow") != std::string::npos);
@@ -197,7 +186,7 @@ private slots:
 
     // A strap of 24 reaches 10 over the left edge, half-way along 60: it covers X 0 to 10 and Y 18 to 42.
     void a_clamp_over_a_hole() {
-        Job job = block(100, 60, 19);
+        Job job = plate_of(100, 60, 19);
         at_hand(job).holding.in = "";
         job.patterns = {single("A", 12, 30, 6), single("B", 14, 30, 6), single("C", 5, 45.5, 6)};
         at_hand(job).holding.clamps = {{WorkEdge::Left, 2}, {WorkEdge::Right, 2}};
@@ -298,7 +287,7 @@ private slots:
         QCOMPARE(meets(60, 23).what, Underneath::Free); // just touching is clear
         QVERIFY(meets(60, 22.9).chuck);
         // In a plan: jaws 41 deep, 20 of them above a plate of 8 on parallels of 13, and a drill with 17 free.
-        Job job = block(60, 50, 8);
+        Job job = plate_of(60, 50, 8);
         job.patterns = {single("A", 30, 41, 6)};
         at_hand(job).holding = {"wide vise", "5x13"};
         Shop shop = default_shop();
@@ -366,7 +355,7 @@ private slots:
 
     // A plate of 200 touched at both ends with a finder of 10 wants 210 along X; its holes alone, 160 apart, do not.
     void travel_that_is_too_short() {
-        Job job = block(200, 60, 20);
+        Job job = plate_of(200, 60, 20);
         job.datum.place = DatumPlace::Middle;
         job.patterns = {single("A", -80, 0, 4), single("B", 80, 0, 4)};
         Shop shop = default_shop();
@@ -392,7 +381,7 @@ private slots:
 
     // What nothing holds is a reason to stop: a drill spins it.
     void work_that_nothing_holds() {
-        Job job = block(300, 250, 20);
+        Job job = plate_of(300, 250, 20);
         job.patterns = {single("A", 30, 40, 6)};
         Shop shop = default_shop();
         shop.holdings.clamps = false;
@@ -407,7 +396,7 @@ private slots:
     }
 
     void figures_that_cannot_be_are_refused() {
-        Job job = with_ids(block(60, 50, 20));
+        Job job = with_ids(plate_of(60, 50, 20));
         at_hand(job).holding.clamps = {{WorkEdge::Left, 4}};
         QVERIFY(first_fault(job)->text().find("clamps") != std::string::npos);
         at_hand(job).holding.clamps.assign(5, {});

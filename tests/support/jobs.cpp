@@ -23,6 +23,17 @@ Job plate_job() {
     return job;
 }
 
+Job plate_of(double along, double across, double thickness) {
+    Job job;
+    job.blank.shape = BlankShape::Plate;
+    job.blank.width = {mm(along), {}};
+    job.blank.height = {mm(across), {}};
+    job.blank.thickness = mm(thickness);
+    job.datum.place = DatumPlace::LowerLeft;
+    at_hand(job).machine = "Readout mill";
+    return job;
+}
+
 Job flange() {
     return load_job(SOURCE_FOLDER "/demo/dial-centre-flange.clockface.json").value();
 }

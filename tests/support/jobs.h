@@ -25,6 +25,8 @@ inline Angle deg(double value) {
 
 /// A plate of 120 x 90 with zero at the lower left.
 Job plate_job();
+/// An empty plate with zero at the lower left, on the readout mill.
+Job plate_of(double along, double across, double thickness);
 /// The demo flange as shipped.
 Job flange();
 std::string read_text(const std::string& path);
