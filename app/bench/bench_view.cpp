@@ -5,6 +5,7 @@
 #include "look/words.h"
 #include "measure/figures.h"
 #include "measure/limits.h"
+#include "measure/shop_number.h"
 #include "ordering/wording.h"
 #include "words/say.h"
 
@@ -203,7 +204,7 @@ void BenchView::resizeEvent(QResizeEvent* event) {
 
 void BenchView::next() {
     if (!m_document.bench().finished())
-        return m_document.next_done();
+        return m_document.next_done(m_before);
     if (m_document.whole_plan().holes() == 0)
         return; // there is nothing to do yet
     if (const auto setup = m_document.next_setup())
@@ -254,7 +255,9 @@ void BenchView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Menu:
         return show_more();
     case Qt::Key_N:
-        return begin_line(false);
+        return begin_line(LineFor::Note);
+    case Qt::Key_B:
+        return begin_line(LineFor::ShownBefore);
     case Qt::Key_Escape:
         if (m_note_line->isVisible()) {
             m_note_line->hide();
@@ -379,6 +382,8 @@ void BenchView::refresh() {
         return show_finished();
     m_picture->show();
     const Task& task = *bench.now();
+    if (m_before_of != task.deed) // it was noted of another
+        m_before = {};
     const Wording words = wording(task);
     m_where->setText(place_in_list());
     m_picture->show_move(instruction(task));
@@ -390,6 +395,11 @@ void BenchView::refresh() {
         note = tr(
             "The list has changed, or the work was elsewhere meanwhile. Nothing that is done is lost: this is what is "
             "left, and it begins with finding zero again.");
+    for (const AxisSet& each : sets_now())
+        if (each.before)
+            note = tr("%1 shows %2 before it is set. %3")
+                       .arg(each.axis == Axis::X ? QStringLiteral("X") : QStringLiteral("Y"),
+                            q(with_unit(*each.before, unit_of(m_document.plan().machine))), note);
     m_note->setText(note);
     m_note->setVisible(!note.isEmpty());
     m_why->setText(tr("Why? %1").arg(q(words.why)) + near_enough(task));
@@ -431,8 +441,13 @@ void BenchView::fill_more(QMenu& menu) {
     QAction* zero = menu.addAction(tr("From &zero again, with what is left (Home)"));
     zero->setEnabled(!m_document.bench().finished() && m_document.bench().next > 0);
     connect(zero, &QAction::triggered, this, &BenchView::begin_again);
-    connect(menu.addAction(tr("&Note on this piece…")), &QAction::triggered, this, [this] { begin_line(false); });
-    connect(menu.addAction(tr("&Mark of this piece…")), &QAction::triggered, this, [this] { begin_line(true); });
+    QAction* before = menu.addAction(tr("What the readout shows &before it is set… (B)"));
+    before->setEnabled(!sets_now().empty());
+    connect(before, &QAction::triggered, this, [this] { begin_line(LineFor::ShownBefore); });
+    connect(menu.addAction(tr("&Note on this piece…")), &QAction::triggered, this,
+            [this] { begin_line(LineFor::Note); });
+    connect(menu.addAction(tr("&Mark of this piece…")), &QAction::triggered, this,
+            [this] { begin_line(LineFor::Mark); });
     if (job.setups.size() > 1) {
         QMenu* setups = menu.addMenu(tr("Set-&up"));
         for (const Setup& each : job.setups) {
@@ -472,27 +487,79 @@ void BenchView::show_more() {
     menu->popup(m_more->mapToGlobal(QPoint(0, -menu->sizeHint().height())));
 }
 
-void BenchView::begin_line(bool mark) {
-    m_line_is_mark = mark;
+std::vector<AxisSet> BenchView::sets_now() const {
+    return axes_set(m_document.plan(), m_document.bench(), m_before);
+}
+
+void BenchView::begin_line(LineFor what) {
+    if (what == LineFor::ShownBefore && sets_now().empty())
+        return;
+    m_line_for = what;
     // Letters count up to four bytes, the limits are in bytes.
-    m_note_line->setMaxLength(static_cast<int>((mark ? limits::name : limits::text) / 4));
-    m_note_line->setText(mark ? q(m_document.piece().mark) : QString());
-    const QString what = mark ? tr("mark of this piece") : tr("note on this piece");
-    m_note_line->setAccessibleName(what);
-    m_note_line->setPlaceholderText(mark ? tr("what this piece is told by; Enter keeps it")
-                                         : tr("what is to be remembered of this piece; Enter keeps it"));
+    m_note_line->setMaxLength(static_cast<int>((what == LineFor::Mark ? limits::name : limits::text) / 4));
+    m_note_line->setText(what == LineFor::Mark ? q(m_document.piece().mark) : QString());
+    switch (what) {
+    case LineFor::Note:
+        m_note_line->setAccessibleName(tr("note on this piece"));
+        m_note_line->setPlaceholderText(tr("what is to be remembered of this piece; Enter keeps it"));
+        break;
+    case LineFor::Mark:
+        m_note_line->setAccessibleName(tr("mark of this piece"));
+        m_note_line->setPlaceholderText(tr("what this piece is told by; Enter keeps it"));
+        break;
+    case LineFor::ShownBefore: {
+        const std::vector<AxisSet> sets = sets_now();
+        const QString axes = sets.size() > 1                ? tr("X and Y show")
+                             : sets.front().axis == Axis::X ? tr("X shows")
+                                                            : tr("Y shows");
+        m_note_line->setAccessibleName(tr("what %1 before it is set").arg(axes));
+        m_note_line->setPlaceholderText(sets.size() > 1 ? tr("what %1 before it is set, such as 12.3; 4.5").arg(axes)
+                                                        : tr("what %1 before it is set; Enter keeps it").arg(axes));
+        break;
+    }
+    }
     m_note_line->show();
     m_note_line->setFocus();
 }
 
 void BenchView::keep_line() {
     const QString text = m_note_line->text().trimmed();
-    if (m_line_is_mark)
+    if (m_line_for == LineFor::ShownBefore)
+        return keep_shown_before(text);
+    if (m_line_for == LineFor::Mark)
         m_document.mark_piece(text);
     else if (!text.isEmpty())
         m_document.take_note(text);
     m_note_line->hide();
     setFocus();
+}
+
+// One figure for each axis the task sets, in the readout's unit; what cannot be read stays in the line.
+void BenchView::keep_shown_before(const QString& text) {
+    const std::vector<AxisSet> sets = sets_now();
+    const QStringList figures = text.split(QLatin1Char(';'), Qt::SkipEmptyParts);
+    ShownBefore before;
+    QString fault;
+    if (static_cast<std::size_t>(figures.size()) != sets.size())
+        fault = sets.size() > 1 ? tr("Two figures would do, that of X first, with a semicolon between them.")
+                                : tr("One figure would do, such as 12.3.");
+    for (std::size_t i = 0; i < sets.size() && fault.isEmpty(); ++i) {
+        const auto read =
+            read_length(figures[static_cast<qsizetype>(i)].toStdString(), unit_of(m_document.plan().machine));
+        if (!read)
+            fault = q(read.error().sentence);
+        else
+            (sets[i].axis == Axis::X ? before.x : before.y) = read->value;
+    }
+    if (!fault.isEmpty()) {
+        m_note->setText(fault);
+        return m_note->show();
+    }
+    m_before = before;
+    m_before_of = m_document.bench().now()->deed;
+    m_note_line->hide();
+    setFocus();
+    refresh();
 }
 
 } // namespace clockface::app

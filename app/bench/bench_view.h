@@ -66,13 +66,18 @@ private:
     BigFigures* m_figures;
     QPushButton *m_done, *m_back, *m_why_button, *m_again, *m_more;
     QLineEdit* m_note_line;
-    bool m_line_is_mark = false; ///< the line is for the mark of the piece, not for a note
+    enum class LineFor { Note, Mark, ShownBefore };
+    LineFor m_line_for = LineFor::Note; ///< what is typed into the line
+    ShownBefore m_before;               ///< what the readout shows before the task at hand sets it
+    std::optional<Deed> m_before_of;    ///< that task
 
     void refresh();
     void show_finished();
     void fill_more(QMenu& menu);
     void add_holes(QMenu& menu);
-    void begin_line(bool mark);
+    void begin_line(LineFor what);
+    void keep_shown_before(const QString& text);
+    [[nodiscard]] std::vector<AxisSet> sets_now() const;
     void keep_line();
     [[nodiscard]] int next_piece() const; // 0: none is left
     [[nodiscard]] Wording wording(const Task& task) const;

@@ -239,7 +239,7 @@ void BoardView::fit() {
         else
             room.setBottom(std::max(room.bottom(), legend.height() + between + (blank.is_bar() ? captions : 0.0)));
     }
-    const bool held = m_stage == Stage::Hold && !m_document.plan().held.by_its_list;
+    const bool held = m_stage == Stage::Hold && !m_document.plan().held.by_its_list && !blank.on_side();
     if (held)
         room = {46.0, 48.0, 46.0, 24.0};
     const QRectF inside = QRectF(rect()).marginsRemoved(room);

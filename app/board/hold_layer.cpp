@@ -82,12 +82,24 @@ void HoldLayer::stop(const Held& held) {
 
 void HoldLayer::holding() {
     const Held& held = m_document.plan().held;
-    if (held.by_its_list)
+    if (held.by_its_list || held.rest) // a bar is seen from the front and rolled out, not as it lies
         return;
     for (const Solid& each : held.solids())
         switch (each.kind) {
         case Underneath::Jaw:
-            jaw(each, held.vise->fixed_rear == each.rear);
+            if (held.vise)
+                jaw(each, held.vise->fixed_rear == each.rear);
+            else
+                clamp(each);
+            break;
+        case Underneath::ChuckFace:
+            m_painter.setPen(QPen(m_look.faint, 1.3, Qt::DashLine));
+            m_painter.setBrush(Qt::NoBrush);
+            m_painter.drawEllipse(box(each));
+            if (each.bore > Length{}) {
+                const double r = m_map.pixels(each.bore) / 2.0;
+                m_painter.drawEllipse(box(each).center(), r, r);
+            }
             break;
         case Underneath::Parallel:
         case Underneath::Waste: {
@@ -106,6 +118,8 @@ void HoldLayer::holding() {
         case Underneath::Clamp:
             clamp(each);
             break;
+        case Underneath::VeeBlock:
+        case Underneath::ColletBlock:
         case Underneath::Bed:
         case Underneath::Table:
         case Underneath::Free:

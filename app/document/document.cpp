@@ -322,8 +322,14 @@ void Document::keep_piece(const Piece& piece) {
     emit settled_changed();
 }
 
-void Document::next_done() {
-    keep_piece(with_next_done(m_piece, bench(), time_of_work()));
+void Document::next_done(const ShownBefore& before) {
+    keep_piece(with_next_done(m_piece, bench(), time_of_work(), axes_set(plan(), bench(), before)));
+}
+
+void Document::restore_zero(const ZeroSet& zero) {
+    if (zero.back && *zero.back != Length{})
+        keep_piece(
+            with_zero_restored(m_piece, {plan().setup, plan().machine.id, zero.set.axis, *zero.back}, time_of_work()));
 }
 
 void Document::last_back() {

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "bench/old_progress.h"
-#include "bench/session.h"
+#include "bench/zero_history.h"
 #include "job/job.h"
 #include "measure/problem.h"
 #include "plan/plan.h"
@@ -89,7 +89,10 @@ public:
     [[nodiscard]] int move_at_hand() const;
     // What is done to a piece. None of it is an undo step: undoing a figure must not undo work; it is written in the
     // log of the piece, and can be taken back there.
-    void next_done();
+    /// `before`: what a readout showed before it was set, where the task sets one.
+    void next_done(const ShownBefore& before = {});
+    /// An earlier zero of the machine at hand.
+    void restore_zero(const ZeroSet& zero);
     void last_back();
     void jump_to(std::optional<HoleId> hole);
     void begin_again();

@@ -38,6 +38,10 @@ void HoldSlip::refresh() {
 void HoldSlip::write(Card& card) {
     write_holding(card);
     write_beneath(card);
+    if (const Held& held = document().plan().held; held.rest && held.known) {
+        card.heading(tr("How it is laid"));
+        write_how_it_is_laid(card);
+    }
     write_zero(card);
     write_rest(card);
 }
@@ -69,16 +73,19 @@ void HoldSlip::write_holding(Card& card) {
         card.words(QStringLiteral("heldWhy"), q(held.why));
         return write_how_it_is_laid(card);
     }
+    if (job.blank.on_side())
+        return write_bar_rest(card);
     const Holdings& all = document().shop().holdings;
     std::vector<std::pair<std::string, QString>> holders;
     for (const Vise& vise : all.vises)
         holders.emplace_back(vise.name, tr("in the %1").arg(q(vise.name)));
+    if (job.blank.is_round())
+        for (const WorkChuck& chuck : all.chucks)
+            holders.emplace_back(chuck.name, tr("in the %1").arg(q(chuck.name)));
     holders.emplace_back(std::string(), tr("by clamps on the table"));
-    std::vector<std::pair<std::string, QString>> pairs{{std::string(), tr("no parallels")}};
-    for (const ParallelPair& pair : all.parallels)
-        pairs.emplace_back(name_of(pair), tr("the %1 parallels").arg(q(in_words(pair))));
     Sentence& s = card.sentence(QStringLiteral("holding"));
     card.hangs_on(held.vise.has_value());
+    card.hangs_on(held.work_chuck.has_value());
     card.hangs_on(held.touched);
     card.hangs_on(held.against_fence);
     const QString machine = q(plan.machine.name);
@@ -86,6 +93,17 @@ void HoldSlip::write_holding(Card& card) {
                                        {QStringLiteral("face"), q(face_in_words(job.blank.shape, job.blank.up))}};
     if (held.against_fence)
         s.reads(tr("On the {machine}, {face} up as drawn, it lies against fence and stop, on a board of {waste}."),
+                said);
+    else if (held.work_chuck && held.touched)
+        s.reads(held.parallels ? tr("On the {machine}, {face} up as drawn, it is held {holder}, raised on {parallels}, "
+                                    "which come out once it is tightened; edges are found with {finder}.")
+                               : tr("On the {machine}, {face} up as drawn, it is held {holder}, on {parallels}; edges "
+                                    "are found with {finder}."),
+                said);
+    else if (held.work_chuck)
+        s.reads(held.parallels ? tr("On the {machine}, {face} up as drawn, it is held {holder}, raised on {parallels}, "
+                                    "which come out once it is tightened.")
+                               : tr("On the {machine}, {face} up as drawn, it is held {holder}, on {parallels}."),
                 said);
     else if (held.vise && held.touched)
         s.reads(held.parallels
@@ -112,15 +130,9 @@ void HoldSlip::write_holding(Card& card) {
                 said);
     if (!held.against_fence)
         write_holder(s, holders);
-    if (held.vise) {
-        blanks().one_of<std::string>(
-            s, QStringLiteral("parallels"), tr("what it stands on"), Fillings<std::string>(pairs),
-            [this](const Job&) {
-                const Held& now = document().plan().held;
-                return now.parallels ? name_of(*now.parallels) : std::string();
-            },
-            [](Job& at, const std::string& name) { holding_wishes(at).parallels = name; });
-        if (held.parallels)
+    if (held.vise || held.work_chuck) {
+        write_parallels(s);
+        if (held.parallels && held.vise)
             blanks().flag(s, QStringLiteral("rear"), tr("whether the parallel at the rear jaw stays"),
                           tr("both stay where they are"),
                           tr("the %1 one is taken out once it is clamped").arg(q(side_in_words(held, true))),
@@ -134,7 +146,7 @@ void HoldSlip::write_holding(Card& card) {
             },
             [](Job& at, const QString& text) -> Result<QString> { return read_waste(at, text); });
     }
-    if (!held.against_fence)
+    if (!held.against_fence && !held.work_chuck)
         write_stop(s);
     if (held.touched)
         write_finder(s);
@@ -143,6 +155,14 @@ void HoldSlip::write_holding(Card& card) {
         write_vise_stands(card);
     else if (!held.clamps.empty())
         write_clamps(card);
+    write_why(card);
+}
+
+// Why it is held so, what has to be seen to, and where its figures come from.
+void HoldSlip::write_why(Card& card) {
+    const Job& job = document().job();
+    const Held& held = document().plan().held;
+    const Holdings& all = document().shop().holdings;
     card.words(QStringLiteral("heldFault"), q(held.fault));
     card.words(QStringLiteral("heldWhy"), q(held.why));
     card.words(QStringLiteral("parallelsWhy"), q(held.why_parallels));
@@ -163,6 +183,59 @@ void HoldSlip::write_holding(Card& card) {
                 document().edit(tr("hold as proposed"), next);
             });
     });
+}
+
+void HoldSlip::write_parallels(Sentence& s) {
+    std::vector<std::pair<std::string, QString>> pairs{{std::string(), tr("no parallels")}};
+    for (const ParallelPair& pair : document().shop().holdings.parallels)
+        pairs.emplace_back(name_of(pair), tr("the %1 parallels").arg(q(in_words(pair))));
+    blanks().one_of<std::string>(
+        s, QStringLiteral("parallels"), tr("what it stands on"), Fillings<std::string>(pairs),
+        [this](const Job&) {
+            const Held& now = document().plan().held;
+            return now.parallels ? name_of(*now.parallels) : std::string();
+        },
+        [](Job& at, const std::string& name) { holding_wishes(at).parallels = name; });
+}
+
+// What a bar lies in while its side is drilled. In a collet block the block is named, and the vise that holds it.
+void HoldSlip::write_bar_rest(Card& card) {
+    const Held& held = document().plan().held;
+    const BarRest rest = held.rest.value_or(at_hand(document().job()).holding.rest.value_or(BarRest::Jaws));
+    Sentence& s = card.sentence(QStringLiteral("holding"));
+    card.hangs_on(rest);
+    const QHash<QString, QString> said{{QStringLiteral("machine"), q(document().plan().machine.name)}};
+    switch (rest) {
+    case BarRest::VeeBlock:
+        s.reads(tr("For the {machine}, its side up, the bar lies {rest}."), said);
+        break;
+    case BarRest::Jaws:
+        s.reads(tr("For the {machine}, its side up, the bar lies {rest}, {holder}, on {parallels}."), said);
+        break;
+    case BarRest::ColletBlock:
+        s.reads(tr("For the {machine}, its side up, the bar is gripped {rest}, the block {holder}, on {parallels}."),
+                said);
+        break;
+    }
+    blanks().one_of<BarRest>(
+        s, QStringLiteral("rest"), tr("what the bar lies in"),
+        {{BarRest::Jaws, tr("between the jaws")},
+         {BarRest::VeeBlock, tr("in a vee block on the table")},
+         {BarRest::ColletBlock, tr("in a collet block")}},
+        [rest](const Job&) { return rest; },
+        [](Job& at, BarRest to) {
+            holding_wishes(at).rest = to;
+            holding_wishes(at).in.reset();
+            holding_wishes(at).parallels.reset(); // what stood well in one need not in another
+        });
+    if (rest != BarRest::VeeBlock) {
+        std::vector<std::pair<std::string, QString>> vises;
+        for (const Vise& vise : document().shop().holdings.vises)
+            vises.emplace_back(vise.name, tr("in the %1").arg(q(vise.name)));
+        write_holder(s, vises);
+        write_parallels(s);
+    }
+    write_why(card);
 }
 
 // The moves of the list that lay the work: their own words.
@@ -186,7 +259,7 @@ void HoldSlip::write_holder(Sentence& s, const std::vector<std::pair<std::string
             const Held& now = document().plan().held;
             if (!now.known) // what was wished, and cannot be
                 return at_hand(document().job()).holding.in.value_or(std::string());
-            return now.vise ? now.vise->name : std::string();
+            return now.vise ? now.vise->name : now.work_chuck ? now.work_chuck->name : std::string();
         },
         [](Job& at, const std::string& in) {
             holding_wishes(at).in = in;

@@ -27,6 +27,9 @@ private:
 
     void write(Card& card);
     void write_holding(Card& card);
+    void write_why(Card& card);
+    void write_parallels(Sentence& s);
+    void write_bar_rest(Card& card);
     void write_how_it_is_laid(Card& card);
     void write_holder(Sentence& s, const std::vector<std::pair<std::string, QString>>& holders);
     void write_vise_stands(Card& card);
@@ -35,6 +38,7 @@ private:
     void write_finder(Sentence& s);
     void write_beneath(Card& card);
     void write_zero(Card& card);
+    void write_zero_history(Card& card);
     void write_zero_by(Card& card);
     void write_local_zero(Card& card);
     void write_rest(Card& card);

@@ -2,6 +2,7 @@
 
 #include "cutting/cutter_list.h"
 #include "holding/beneath.h"
+#include "job/section.h"
 #include "look/hatch.h"
 #include "look/words.h"
 #include "measure/figures.h"
@@ -9,6 +10,7 @@
 #include "shop/cutter_points.h"
 
 #include <QPainter>
+#include <QPainterPath>
 #include <algorithm>
 
 namespace clockface::app {
@@ -21,6 +23,11 @@ constexpr double words = 240.0; // at the right
 
 // What is seen of the table.
 constexpr Length of_table = Length::mm(8.0);
+// Stands around or beside the work, not below it.
+bool is_around(Underneath kind) {
+    return kind == Underneath::Jaw || kind == Underneath::Clamp || kind == Underneath::ColletBlock ||
+           kind == Underneath::VeeBlock || kind == Underneath::ChuckFace;
+}
 // And of the chuck.
 constexpr Length of_chuck = Length::mm(9.0);
 
@@ -40,6 +47,11 @@ void HoldView::follow() {
     setMaximumHeight(plan.held.by_its_list ? a_line : QWIDGETSIZE_MAX);
     if (plan.held.by_its_list)
         m_title = q(plan.held.why);
+    else if (plan.held.rest)
+        m_title =
+            hole < 0
+                ? tr("As it lies, across the bar")
+                : tr("As it lies, across the bar through %1").arg(q(plan.holes[static_cast<std::size_t>(hole)].name));
     else if (hole < 0)
         m_title = plan.held.vise ? tr("As it is held, across the jaws") : tr("As it lies, from the side");
     else
@@ -59,9 +71,11 @@ Length HoldView::deepest() const {
     return hole < 0 ? Length{} : plan.beneath[static_cast<std::size_t>(hole)].tip;
 }
 
-Point HoldView::place_of(int hole) const {
+HolePlace HoldView::place_of(int hole) const {
     const SetupPlan& plan = m_document.plan();
-    return plan.held.in_jaws(plan.holes[static_cast<std::size_t>(hole)].at + datum_from_middle(m_document.job()));
+    HolePlace place = places_as_held(m_document.job(), {plan.holes[static_cast<std::size_t>(hole)]}).front();
+    place.at = plan.held.in_jaws(place.at);
+    return place;
 }
 
 Length HoldView::chuck_over_work() const {
@@ -71,7 +85,7 @@ Length HoldView::chuck_over_work() const {
         return {};
     const auto step = static_cast<std::size_t>(plan.beneath[static_cast<std::size_t>(hole)].step);
     const CutStep& cut = plan.chain_of(static_cast<std::size_t>(hole)).steps[step];
-    return std::max(stick_out(cut.cutter) - cut.tip + of_chuck, Length{});
+    return std::max(stick_out(cut.cutter) - cut.tip - place_of(hole).below + of_chuck, Length{});
 }
 
 HoldView::Frame HoldView::frame(const std::vector<Solid>& solids) const {
@@ -81,12 +95,15 @@ HoldView::Frame HoldView::frame(const std::vector<Solid>& solids) const {
         above = std::max(above, -each.top);
         if (each.kind == Underneath::Table)
             below = std::max(below, each.top + of_table);
-        if (each.kind == Underneath::Jaw || each.kind == Underneath::Clamp)
-            wide = std::max(wide, std::max(abs(each.far), abs(each.near)) * 2.0);
+        if (is_around(each.kind)) {
+            const Solid box = upright(each);
+            wide = std::max(wide, std::max(abs(box.far), abs(box.near)) * 2.0);
+        }
     }
     const double room = std::max(60.0, height() - head - foot);
     const double across = std::max(120.0, width() - words - 60.0);
     Frame frame;
+    frame.wide = wide * 1.06;
     frame.scale = std::min(room / (above + below).in_mm(), across / (wide.in_mm() * 1.06));
     frame.top = {30.0 + across / 2.0, head + above.in_mm() * frame.scale};
     return frame;
@@ -110,50 +127,87 @@ void HoldView::paintEvent(QPaintEvent*) {
     std::vector<Solid> solids;
     for (const Solid& each : held.solids())
         if (each.kind != Underneath::Slot) // is the room between two halves of the bed
-            solids.push_back(held.in_jaws(each));
+            solids.push_back(held.turned ? held.in_jaws(each) : each);
     const Frame at = frame(solids);
+    QPainterPath block; // a vee block is one piece, whatever it is reckoned from
     for (const Solid& each : solids)
-        paint_solid(painter, at, each);
+        paint_solid(painter, at, each, block);
+    if (!block.isEmpty())
+        paint_cut(painter, block, false, false);
     paint_work(painter, at);
     paint_drill(painter, at);
     paint_words(painter);
 }
 
 // What stands at the chosen hole's place along the jaws is cut through; the rest is seen behind it.
-void HoldView::paint_solid(QPainter& painter, const Frame& at, const Solid& solid) const {
-    const SetupPlan& plan = m_document.plan();
-    const Held& held = plan.held;
+void HoldView::paint_solid(QPainter& painter, const Frame& at, const Solid& solid, QPainterPath& of_one_piece) const {
+    const Held& held = m_document.plan().held;
     const int hole = chosen_hole(m_document, m_selection);
-    const Length x = hole < 0 ? Length{} : place_of(hole).x;
-    const bool cut = solid.left <= x && x <= solid.right;
-    const Length wide = held.vise ? held.across / 2.0 + held.vise->jaw_thickness : held.across * 0.53;
-    if (solid.kind == Underneath::Clamp && !cut)
+    const std::vector<Span> spans = cut_at(solid, hole < 0 ? Length{} : place_of(hole).at.x);
+    const Length wide = at.wide / 2.0;
+    const bool around = is_around(solid.kind);
+    if (around && spans.empty() && !held.vise)
         return; // beside it, not below
     const Length bottom = solid.kind == Underneath::Table ? solid.top + of_table : solid.bottom;
-    const bool over = solid.kind == Underneath::Clamp;
-    const QRectF box(at.at(over ? solid.near : std::max(solid.near, -wide), solid.top),
-                     at.at(over ? solid.far : std::min(solid.far, wide), bottom));
-    if (!cut) {
+    const auto outline = [&](Span span) {
+        if (!around)
+            span = {std::max(span.near, -wide), std::min(span.far, wide)};
+        return QPolygonF({at.at(span.near, solid.top), at.at(span.far, solid.top + solid.falls),
+                          at.at(span.far, bottom), at.at(span.near, bottom)});
+    };
+    if (spans.empty()) {
         painter.setPen(QPen(m_look->faint, 0.9, Qt::DashLine));
         painter.setBrush(Qt::NoBrush);
-        painter.drawRect(box);
+        painter.drawPolygon(outline({solid.near, solid.far}));
         return;
     }
-    const bool wood = solid.kind == Underneath::Waste;
-    painter.fillRect(box, wood ? m_look->air : m_look->bench);
-    hatch(painter, box, QPen(m_look->faint, 0.6, wood ? Qt::DotLine : Qt::SolidLine), wood ? 7.0 : 11.0);
-    const bool fixed = solid.kind == Underneath::Jaw && held.vise->fixed_rear == solid.rear;
-    painter.setPen(QPen(fixed ? m_look->brass_on_dark : m_look->faint, fixed ? 2.2 : 1.2));
-    painter.setBrush(Qt::NoBrush);
-    painter.drawRect(box);
+    const bool fixed = solid.kind == Underneath::Jaw && held.vise && held.vise->fixed_rear == solid.rear;
+    for (const Span& span : spans) {
+        QPainterPath shape;
+        shape.addPolygon(outline(span));
+        shape.closeSubpath();
+        if (solid.kind == Underneath::VeeBlock)
+            of_one_piece = of_one_piece.united(shape);
+        else
+            paint_cut(painter, shape, solid.kind == Underneath::Waste, fixed);
+    }
+}
+
+void HoldView::paint_cut(QPainter& painter, const QPainterPath& shape, bool wood, bool fixed) const {
+    painter.fillPath(shape, wood ? m_look->air : m_look->bench);
+    painter.save();
+    painter.setClipPath(shape);
+    hatch(painter, shape.boundingRect(), QPen(m_look->faint, 0.6, wood ? Qt::DotLine : Qt::SolidLine),
+          wood ? 7.0 : 11.0);
+    painter.restore();
+    painter.strokePath(shape, QPen(fixed ? m_look->brass_on_dark : m_look->faint, fixed ? 2.2 : 1.2));
 }
 
 void HoldView::paint_work(QPainter& painter, const Frame& at) const {
     const Held& held = m_document.plan().held;
-    const QRectF box(at.at(-held.across / 2.0, {}), at.at(held.across / 2.0, held.height));
-    painter.fillRect(box, m_look->board);
+    painter.setBrush(m_look->board);
+    if (!held.rest) {
+        painter.setPen(QPen(m_look->scribed, 1.6));
+        painter.drawRect(QRectF(at.at(-held.across / 2.0, {}), at.at(held.across / 2.0, held.height)));
+        return;
+    }
+    const auto round = [&](Length radius) {
+        painter.drawEllipse(
+            QRectF(at.at(-radius, held.height / 2.0 - radius), at.at(radius, held.height / 2.0 + radius)));
+    };
+    const int hole = chosen_hole(m_document, m_selection);
+    const Blank& blank = m_document.job().blank;
+    const Section here = section_at(blank, hole < 0 ? Length{} : place_of(hole).at.x + blank.width.actual() / 2.0);
+    if (here.radius < held.height / 2.0) { // the thicker part behind it
+        painter.setPen(QPen(m_look->faint, 0.9, Qt::DashLine));
+        round(held.height / 2.0);
+    }
     painter.setPen(QPen(m_look->scribed, 1.6));
-    painter.drawRect(box);
+    round(here.radius);
+    if (here.bore_radius > Length{}) {
+        painter.setBrush(m_look->surround);
+        round(here.bore_radius);
+    }
 }
 
 void HoldView::paint_drill(QPainter& painter, const Frame& at) const {
@@ -166,21 +220,22 @@ void HoldView::paint_drill(QPainter& painter, const Frame& at) const {
     if (under.step < 0)
         return;
     const CutStep& step = plan.chain_of(hole).steps[static_cast<std::size_t>(under.step)];
-    const Length y = place_of(index).y;
+    const HolePlace place = place_of(index);
+    const Length y = place.at.y, mouth = place.below, tip = step.tip + mouth;
     const Length r = step.widest / 2.0;
-    const Length full = std::max(step.tip - point_length(step.widest, step.cutter.point), Length{});
+    const Length full = std::max(tip - point_length(step.widest, step.cutter.point), mouth);
     const QPolygonF path(
-        {at.at(y - r, {}), at.at(y - r, full), at.at(y, step.tip), at.at(y + r, full), at.at(y + r, {})});
+        {at.at(y - r, mouth), at.at(y - r, full), at.at(y, tip), at.at(y + r, full), at.at(y + r, mouth)});
     const bool bad = spoils(under.what);
     const QColor colour = bad ? m_look->stop_on_dark : m_look->brass_on_dark;
     painter.setPen(QPen(colour, 2.0, bad ? Qt::DashLine : Qt::SolidLine));
     painter.setBrush(m_look->surround);
     painter.drawPolygon(path);
-    const Length chuck = plan.held.chuck / 2.0, jaws = step.tip - stick_out(step.cutter); // the chuck's, at that depth
+    const Length chuck = plan.held.chuck / 2.0, jaws = tip - stick_out(step.cutter); // the chuck's, at that depth
     if (chuck > Length{} && jaws < Length{}) {
         painter.setPen(QPen(colour, 1.2));
         painter.setBrush(Qt::NoBrush);
-        painter.drawRect(QRectF(at.at(y - r, jaws), at.at(y + r, {})));
+        painter.drawRect(QRectF(at.at(y - r, jaws), at.at(y + r, mouth)));
         const Plunge shape = plunge_of(plan.chain_of(hole), under.step, plan.held.chuck).chuck;
         const Angle half = shape.point / 2.0;
         const Length wide = std::min(chuck, shape.flat + of_chuck * (half.sine() / half.cosine()));
@@ -189,7 +244,7 @@ void HoldView::paint_drill(QPainter& painter, const Frame& at) const {
                                        at.at(y + wide, jaws - of_chuck), at.at(y + shape.flat, jaws)}));
     }
     painter.setPen(QPen(colour, 0.9, Qt::DashDotLine));
-    painter.drawLine(at.at(y, {}) - QPointF(0.0, 10.0), at.at(y, step.tip) + QPointF(0.0, 8.0));
+    painter.drawLine(at.at(y, mouth) - QPointF(0.0, 10.0), at.at(y, tip) + QPointF(0.0, 8.0));
 }
 
 void HoldView::paint_words(QPainter& painter) const {
@@ -197,12 +252,17 @@ void HoldView::paint_words(QPainter& painter) const {
     const Held& held = plan.held;
     const Unit unit = m_document.job().unit;
     QStringList said;
-    if (held.vise) {
+    if (held.rest && held.vise) {
+        said << q(held.why_parallels);
+    } else if (held.rest) {
+        said << q(in_words(held, unit));
+    } else if (held.vise || held.work_chuck) {
         said << (held.proud >= Length{} ? tr("%1 above the jaws") : tr("%1 below the top of the jaws"))
                     .arg(q(with_unit(abs(held.proud), unit)));
         said << tr("%1 gripped").arg(q(with_unit(held.gripped, unit)));
         if (held.parallels)
-            said << tr("on the %1 parallels").arg(q(in_words(*held.parallels)));
+            said << (held.work_chuck ? tr("raised on the %1 parallels, which come out") : tr("on the %1 parallels"))
+                        .arg(q(in_words(*held.parallels)));
     } else if (held.waste > Length{}) {
         said << tr("%1 of board under it").arg(q(with_unit(held.waste, unit)));
     }

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "board/section_view.h"
-#include "holding/held.h"
+#include "holding/beneath.h"
 
 namespace clockface::app {
 
@@ -19,6 +19,7 @@ private:
     // Pixels of the section: from the near side (left) to the far side, and down from the work's top.
     struct Frame {
         double scale = 1.0;
+        Length wide; // of what is shown
         QPointF top; // the middle of the work's top
         [[nodiscard]] QPointF at(Length y, Length down) const {
             return top + QPointF(y.in_mm() * scale, down.in_mm() * scale);
@@ -27,13 +28,15 @@ private:
     QString m_title;
 
     [[nodiscard]] Frame frame(const std::vector<Solid>& solids) const;
-    void paint_solid(QPainter& painter, const Frame& at, const Solid& solid) const;
+    /// A vee block's parts are gathered to be painted as one.
+    void paint_solid(QPainter& painter, const Frame& at, const Solid& solid, QPainterPath& of_one_piece) const;
+    void paint_cut(QPainter& painter, const QPainterPath& shape, bool wood, bool fixed) const;
     void paint_work(QPainter& painter, const Frame& at) const;
     void paint_drill(QPainter& painter, const Frame& at) const;
     void paint_words(QPainter& painter) const;
     [[nodiscard]] Length deepest() const;
     /// A hole, along (x) and across the jaws (y), from the middle of the work.
-    [[nodiscard]] Point place_of(int hole) const;
+    [[nodiscard]] HolePlace place_of(int hole) const;
     /// How far the chuck that is seen reaches over the work.
     [[nodiscard]] Length chuck_over_work() const;
 };

@@ -1,9 +1,13 @@
 // What the Hold slip says of zero: by what it is found, step by step, and from where figures are given too.
+#include "bench/zero_history.h"
 #include "hold/hold_slip.h"
 #include "look/words.h"
 #include "measure/limits.h"
 #include "ordering/pick_up.h"
 #include "ordering/zero_advice.h"
+
+#include <QDateTime>
+#include <QLocale>
 
 namespace clockface::app {
 
@@ -54,6 +58,31 @@ void HoldSlip::write_zero(Card& card) {
         card.words(QStringLiteral("zero:%1").arg(move + 1),
                    tr("%1. %2").arg(move + 1).arg(q(in_words(plan.route.list[move], needs).sentence)),
                    Card::OfUse::ToCopy);
+    write_zero_history(card);
+}
+
+// Every zero that was set on this readout, the last one first, and the way back to each.
+void HoldSlip::write_zero_history(Card& card) {
+    const Job& job = document().job();
+    const SetupPlan& plan = document().plan();
+    const std::vector<ZeroSet> all = zero_history(job, document().shop(), plan.machine.id);
+    if (all.empty())
+        return;
+    constexpr std::size_t most = 12;
+    const Unit unit = unit_of(plan.machine);
+    card.heading(tr("Zeros that were set"));
+    std::size_t number = 0;
+    for (auto zero = all.rbegin(); zero != all.rend() && number < most; ++zero) {
+        ++number;
+        const QString when = QLocale().toString(QDateTime::fromSecsSinceEpoch(zero->time), QLocale::ShortFormat);
+        QStringList said{tr("%1, piece %2.").arg(when).arg(zero->piece), q(in_words(*zero, unit)),
+                         q(creep_advice(*zero, job.holes_within)), q(way_back(*zero, unit))};
+        said.removeAll(QString());
+        card.words(QStringLiteral("zeroSet:%1").arg(number), said.join(QLatin1Char(' ')));
+        if (zero->back && *zero->back != Length{})
+            card.link(QStringLiteral("zeroBack:%1").arg(number), tr("it is set so again"),
+                      [this, again = *zero] { document().restore_zero(again); });
+    }
 }
 
 // By what zero is found, and how often or where.

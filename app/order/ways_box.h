@@ -4,7 +4,7 @@
 
 #include "document/document.h"
 #include "document/selection.h"
-#include "ordering/bar_route.h"
+#include "layout/ranked_ways.h"
 #include "widgets/job_blanks.h"
 #include "widgets/line_button.h"
 

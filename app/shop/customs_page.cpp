@@ -105,8 +105,6 @@ void ShopView::write_kit(Card& card) {
     lengths(QStringLiteral("rods"), tr("Rods, pins and gauge pins of {rods}."), tr("rods and pins"), &RoundKit::rods);
     lengths(QStringLiteral("packing"), tr("Spacers and packing of {packing}."), tr("spacers and packing"),
             &RoundKit::packing);
-    lengths(QStringLiteral("veeBlocks"), tr("Vee blocks, as wide as {veeBlocks}."), tr("vee blocks"),
-            &RoundKit::vee_blocks);
     lengths(QStringLiteral("bushings"), tr("Bushings bored {bushings}."), tr("bushings"), &RoundKit::bushings);
     Sentence& s = card.sentence();
     s.reads(tr(

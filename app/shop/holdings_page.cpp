@@ -1,4 +1,4 @@
-// The page of the shop about what holds work and finds its zero: vises, parallels, boards, finders.
+// The page of the shop about what holds work and finds its zero: vises, chucks, blocks, parallels, boards, finders.
 #include "look/words.h"
 #include "shop/listed.h"
 #include "shop/shop_view.h"
@@ -54,6 +54,74 @@ void ShopView::add_vise_link(Card& card) {
             Vise vise = default_holdings().vises.front();
             vise.name = free_name(shop.holdings.vises, "vise");
             shop.holdings.vises.push_back(vise);
+        });
+    });
+}
+
+void ShopView::write_chucks(Card& card) {
+    card.heading(tr("Chucks and blocks"));
+    for (std::size_t i = 0; i < m_document.shop().holdings.chucks.size(); ++i) {
+        const Listed<WorkChuck> chuck{&Holdings::chucks, i};
+        Sentence& s = card.sentence();
+        s.reads(tr("The {chuckName} lies with its {jaws} jaws up and grips from {gripsFrom} to {gripsTo}; its face is "
+                   "{chuckBody} wide with a bore of {chuckBore}, {chuckHeight} above the table; the jaws stand "
+                   "{jawHeight} above it and are {workJawWidth} wide and {jawLength} long. {chuckGone}"));
+        m_blanks.text(s, chuck.called("chuckName"), tr("name of the chuck"), chuck.part(&WorkChuck::name));
+        m_blanks.count(s, chuck.called("jaws"), tr("number of its jaws"), 2, 8, chuck.part(&WorkChuck::jaws));
+        chuck.size(m_blanks, s, "gripsFrom", tr("the thinnest it grips"), &WorkChuck::smallest);
+        chuck.size(m_blanks, s, "gripsTo", tr("the thickest it grips"), &WorkChuck::largest);
+        chuck.size(m_blanks, s, "chuckBody", tr("diameter of its face"), &WorkChuck::body);
+        chuck.size(m_blanks, s, "chuckBore", tr("diameter of its bore, 0 for none"), &WorkChuck::bore);
+        chuck.size(m_blanks, s, "chuckHeight", tr("height of its face above the table"), &WorkChuck::height);
+        chuck.size(m_blanks, s, "jawHeight", tr("height of the jaws above its face"), &WorkChuck::jaw_height);
+        chuck.size(m_blanks, s, "workJawWidth", tr("width of each jaw"), &WorkChuck::jaw_width);
+        chuck.size(m_blanks, s, "jawLength", tr("length of each jaw, outwards"), &WorkChuck::jaw_length);
+        s.ends_with(chuck.called("chuckGone"), tr("it is no longer here"),
+                    [this, chuck] { change(tr("chuck taken out"), [chuck](Shop& shop) { chuck.take_out(shop); }); });
+    }
+    for (std::size_t i = 0; i < m_document.shop().kit.vee_blocks.size(); ++i) {
+        const Listed<VeeBlock> block{&RoundKit::vee_blocks, i};
+        Sentence& s = card.sentence();
+        s.reads(tr("A vee block {veeWidth} wide and {veeHeight} high, its vee {veeOpening} wide at the top; the groove "
+                   "is {veeGroove} wide and its floor {veeDepth} below the top. {veeGone}"));
+        block.size(m_blanks, s, "veeWidth", tr("width of the vee block, as measured"), &VeeBlock::width);
+        block.size(m_blanks, s, "veeHeight", tr("height of the vee block"), &VeeBlock::height);
+        block.size(m_blanks, s, "veeOpening", tr("width of the vee at its top"), &VeeBlock::opening);
+        block.size(m_blanks, s, "veeGroove", tr("width of the groove"), &VeeBlock::groove);
+        block.size(m_blanks, s, "veeDepth", tr("depth of the groove's floor below the top"), &VeeBlock::depth);
+        s.ends_with(block.called("veeGone"), tr("it is no longer here"), [this, block] {
+            change(tr("vee block taken out"), [block](Shop& shop) { block.take_out(shop); });
+        });
+    }
+    for (std::size_t i = 0; i < m_document.shop().kit.collet_blocks.size(); ++i) {
+        const Listed<ColletBlock> block{&RoundKit::collet_blocks, i};
+        Sentence& s = card.sentence();
+        s.reads(
+            tr("A collet block of {colletSides} sides, {colletAcross} across its flats and {colletLength} long; its "
+               "collets take bars up to {colletLargest}. {colletGone}"));
+        m_blanks.count(s, block.called("colletSides"), tr("sides of the collet block"), 2, 360,
+                       block.part(&ColletBlock::sides));
+        block.size(m_blanks, s, "colletAcross", tr("width across its flats"), &ColletBlock::across);
+        block.size(m_blanks, s, "colletLength", tr("length of the collet block"), &ColletBlock::length);
+        block.size(m_blanks, s, "colletLargest", tr("the thickest bar its collets take"), &ColletBlock::largest);
+        s.ends_with(block.called("colletGone"), tr("it is no longer here"), [this, block] {
+            change(tr("collet block taken out"), [block](Shop& shop) { block.take_out(shop); });
+        });
+    }
+    card.links([&] {
+        card.link(QStringLiteral("addChuck"), tr("another chuck"), [this] {
+            change(tr("another chuck"), [](Shop& shop) {
+                WorkChuck chuck = default_holdings().chucks.front();
+                chuck.name = free_name(shop.holdings.chucks, chuck.name);
+                shop.holdings.chucks.push_back(chuck);
+            });
+        });
+        card.link(QStringLiteral("addVeeBlock"), tr("another vee block"), [this] {
+            change(tr("another vee block"),
+                   [](Shop& shop) { shop.kit.vee_blocks.push_back(default_kit().vee_blocks.front()); });
+        });
+        card.link(QStringLiteral("addColletBlock"), tr("another collet block"), [this] {
+            change(tr("another collet block"), [](Shop& shop) { shop.kit.collet_blocks.emplace_back(); });
         });
     });
 }
@@ -133,6 +201,7 @@ void ShopView::write_holdings(Card& card) {
         tr("What the stage Hold proposes is taken from here. Measure your own: the figures below are made up until you "
            "type over them."));
     write_vises(card);
+    write_chucks(card);
     write_parallels(card);
     write_finders(card);
 }

@@ -3,17 +3,23 @@
 
 #include "shop/shop_blanks.h"
 
+#include <functional>
+
 namespace clockface::app {
 
-// A list of the shop's holdings, and finding one of its things again in a shop that may have changed.
+// A list of what the shop holds work with, and finding one of its things again in a shop that may have changed.
 template <class Thing> struct Listed {
-    std::vector<Thing> Holdings::*list;
+    Listed(std::vector<Thing> Holdings::*list, std::size_t at)
+        : all([list](Shop& shop) -> std::vector<Thing>& { return shop.holdings.*list; })
+        , index(at) {}
+    Listed(std::vector<Thing> RoundKit::*list, std::size_t at)
+        : all([list](Shop& shop) -> std::vector<Thing>& { return shop.kit.*list; })
+        , index(at) {}
+
+    std::function<std::vector<Thing>&(Shop&)> all;
     std::size_t index;
 
-    Thing* operator()(Shop& shop) const {
-        std::vector<Thing>& all = shop.holdings.*list;
-        return index < all.size() ? &all[index] : nullptr;
-    }
+    Thing* operator()(Shop& shop) const { return index < all(shop).size() ? &all(shop)[index] : nullptr; }
     template <class Part> ShopBlanks::Reach<Part> part(Part Thing::*member) const {
         return [found = *this, member](Shop& shop) { return found(shop) ? &(found(shop)->*member) : nullptr; };
     }
@@ -27,7 +33,7 @@ template <class Thing> struct Listed {
     }
     void take_out(Shop& shop) const {
         if ((*this)(shop))
-            (shop.holdings.*list).erase((shop.holdings.*list).begin() + static_cast<std::ptrdiff_t>(index));
+            all(shop).erase(all(shop).begin() + static_cast<std::ptrdiff_t>(index));
     }
 };
 

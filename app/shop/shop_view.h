@@ -59,6 +59,7 @@ private:
     void write_holdings(Card& card);
     void write_vises(Card& card);
     void add_vise_link(Card& card);
+    void write_chucks(Card& card);
     void write_parallels(Card& card);
     void write_finders(Card& card);
     void write_interview(Card& card); // interview_page.cpp

@@ -6,18 +6,6 @@
 
 namespace clockface {
 
-namespace {
-
-// A cut is done whatever set-up it was made in; everything else belongs to its set-up.
-Deed anywhere(Deed deed) {
-    if (deed.act == Act::Cut) {
-        deed.setup = 0;
-        deed.again = 0;
-    }
-    return deed;
-}
-
-// The log without what was taken back, and without the lines that did so.
 std::vector<const Event*> standing_events(const Piece& piece) {
     std::set<std::int64_t> gone;
     for (auto event = piece.log.rbegin(); event != piece.log.rend(); ++event)
@@ -28,6 +16,17 @@ std::vector<const Event*> standing_events(const Piece& piece) {
         if (!gone.contains(event.id) && !std::holds_alternative<TakenBack>(event.what))
             left.push_back(&event);
     return left;
+}
+
+namespace {
+
+// A cut is done whatever set-up it was made in; everything else belongs to its set-up.
+Deed anywhere(Deed deed) {
+    if (deed.act == Act::Cut) {
+        deed.setup = 0;
+        deed.again = 0;
+    }
+    return deed;
 }
 
 std::optional<int> setup_of(const Event& event) {
@@ -262,14 +261,14 @@ BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, 
     return state;
 }
 
-Piece with_next_done(Piece piece, const BenchState& state, std::int64_t time) {
+Piece with_next_done(Piece piece, const BenchState& state, std::int64_t time, std::vector<AxisSet> set) {
     const Task* task = state.now();
     if (!task)
         return piece;
     if (state.broken_off) // from here on the list of what is left is followed
         piece.log.push_back(next_event(piece, time, WentTo{task->deed.setup, std::nullopt}));
     if (is_logged(task->deed.act)) {
-        piece.log.push_back(next_event(piece, time, Done{task->deed, task->made}));
+        piece.log.push_back(next_event(piece, time, Done{task->deed, task->made, std::move(set)}));
         piece.standing.reset();
     } else {
         piece.standing = Standing{task->deed};
@@ -332,6 +331,11 @@ Piece with_all_back(Piece piece, int setup, std::int64_t time) {
 Piece with_spoiled(Piece piece, const HoleId& hole, std::int64_t time) {
     piece.log.push_back(next_event(piece, time, Spoiled{hole}));
     piece.standing.reset();
+    return piece;
+}
+
+Piece with_zero_restored(Piece piece, const ZeroRestored& zero, std::int64_t time) {
+    piece.log.push_back(next_event(piece, time, zero));
     return piece;
 }
 

@@ -21,6 +21,8 @@ struct WorkDone {
     [[nodiscard]] bool has(const Task& task) const;
 };
 WorkDone work_done(const Piece& piece);
+/// The log without what was taken back, and without the lines that did so.
+std::vector<const Event*> standing_events(const Piece& piece);
 
 struct BenchState {
     Route list; ///< that is followed: the plan's, or one of what is left, from zero, after a jump or a change
@@ -39,8 +41,8 @@ BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, 
 // What happens to a piece; each gives the piece with what is to be written in its log, at this time (seconds since
 // 1970). Nothing else writes it.
 
-/// The next task is done. The piece as it is when nothing is left.
-Piece with_next_done(Piece piece, const BenchState& state, std::int64_t time);
+/// The next task is done. The piece as it is when nothing is left. `set`: what it set a readout to (`axes_set`).
+Piece with_next_done(Piece piece, const BenchState& state, std::int64_t time, std::vector<AxisSet> set = {});
 /// One step back: over a move, or what was done last in this set-up is taken back.
 Piece with_last_back(Piece piece, const BenchState& state, std::int64_t time);
 /// On to another hole, or (without one) from zero with what is left.
@@ -48,6 +50,8 @@ Piece with_jump(Piece piece, int setup, std::optional<HoleId> hole, std::int64_t
 /// Everything done in this set-up is taken back.
 Piece with_all_back(Piece piece, int setup, std::int64_t time);
 Piece with_spoiled(Piece piece, const HoleId& hole, std::int64_t time);
+/// An earlier zero of a machine's axis is set again.
+Piece with_zero_restored(Piece piece, const ZeroRestored& zero, std::int64_t time);
 Piece with_note(Piece piece, const std::string& text, std::int64_t time);
 
 /// How far a hole has come, from the steps that are done.

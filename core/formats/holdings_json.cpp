@@ -12,6 +12,8 @@ const std::vector<std::string> finder_kinds = {"edge-finder", "wiggler", "centre
 const std::vector<std::string> fixed_jaws = {"rear", "front"};
 const std::vector<std::string> stops = {"none", "left", "right"};
 const std::vector<std::string> edges = {"left", "right", "near", "far"};
+const std::vector<std::string> rests = {name_of(BarRest::Jaws), name_of(BarRest::VeeBlock),
+                                        name_of(BarRest::ColletBlock)};
 const std::vector<std::string> centres = {"bore", "rim", "pin-in-hole", "scribed-cross"};
 
 // Each thing in a list of things.
@@ -28,8 +30,9 @@ std::vector<Thing> read_all(JsonObject& in, const std::string& name, const Read&
 } // namespace
 
 ordered holdings_json(const Holdings& all) {
-    ordered out{{"vises", ordered::array()},   {"parallels", ordered::array()}, {"waste", ordered::array()},
-                {"finders", ordered::array()}, {"clamps", all.clamps},          {"stop", all.stop}};
+    ordered out{{"vises", ordered::array()}, {"chucks", ordered::array()},  {"parallels", ordered::array()},
+                {"waste", ordered::array()}, {"finders", ordered::array()}, {"clamps", all.clamps},
+                {"stop", all.stop}};
     if (all.own)
         out["own"] = true;
     out["strap"] = {{"reach", all.strap.reach.in_mm()},
@@ -47,6 +50,17 @@ ordered holdings_json(const Holdings& all) {
                                 {"slot", vise.slot.in_mm()},
                                 {"fixed_jaw", fixed_jaws.at(vise.fixed_rear ? 0 : 1)},
                                 {"jaw_lifts", vise.jaw_lifts}});
+    for (const WorkChuck& chuck : all.chucks)
+        out["chucks"].push_back({{"name", chuck.name},
+                                 {"jaws", chuck.jaws},
+                                 {"smallest", chuck.smallest.in_mm()},
+                                 {"largest", chuck.largest.in_mm()},
+                                 {"body", chuck.body.in_mm()},
+                                 {"bore", chuck.bore.in_mm()},
+                                 {"height", chuck.height.in_mm()},
+                                 {"jaw_height", chuck.jaw_height.in_mm()},
+                                 {"jaw_width", chuck.jaw_width.in_mm()},
+                                 {"jaw_length", chuck.jaw_length.in_mm()}});
     for (const ParallelPair& pair : all.parallels)
         out["parallels"].push_back(
             {{"thickness", pair.thickness.in_mm()}, {"height", pair.height.in_mm()}, {"length", pair.length.in_mm()}});
@@ -77,6 +91,21 @@ Holdings read_holdings(JsonObject& shop) {
         vise.jaw_lifts = each.flag("jaw_lifts");
         return vise;
     });
+    if (in.has("chucks")) // shops of before know of none
+        all.chucks = read_all<WorkChuck>(in, "chucks", [](JsonObject& each) {
+            WorkChuck chuck;
+            chuck.name = each.text("name");
+            chuck.jaws = each.integer("jaws");
+            chuck.smallest = length(each, "smallest");
+            chuck.largest = length(each, "largest");
+            chuck.body = length(each, "body");
+            chuck.bore = length(each, "bore");
+            chuck.height = length(each, "height");
+            chuck.jaw_height = length(each, "jaw_height");
+            chuck.jaw_width = length(each, "jaw_width");
+            chuck.jaw_length = length(each, "jaw_length");
+            return chuck;
+        });
     all.parallels = read_all<ParallelPair>(in, "parallels", [](JsonObject& each) {
         const Length thickness = length(each, "thickness"), height = length(each, "height");
         return ParallelPair{thickness, height, length(each, "length")};
@@ -117,6 +146,8 @@ void write_holding(ordered& setup, const HoldingWishes& wishes) {
     ordered out = ordered::object();
     if (wishes.in)
         out["in"] = *wishes.in;
+    if (wishes.rest)
+        out["rest"] = name_of(*wishes.rest);
     if (wishes.parallels)
         out["parallels"] = *wishes.parallels;
     if (wishes.rear_taken_out)
@@ -155,6 +186,8 @@ HoldingWishes read_holding(JsonObject& setup) {
     JsonObject in(setup.member("holding"), setup.place_of("holding"), setup.fault());
     if (in.has("in"))
         wishes.in = in.text("in");
+    if (in.has("rest"))
+        wishes.rest = static_cast<BarRest>(in.word("rest", rests));
     if (in.has("parallels"))
         wishes.parallels = in.text("parallels");
     if (in.has("rear_taken_out"))

@@ -14,7 +14,9 @@ namespace {
 using nlohmann::json;
 
 const std::vector<std::string> acts = {"zero", "lay", "tool", "move", "mark", "touch", "cut", "check"};
-const std::vector<std::string> happenings = {"done", "taken-back", "went-to", "spoiled", "measured", "noted"};
+const std::vector<std::string> happenings = {"done",     "taken-back", "went-to",      "spoiled",
+                                             "measured", "noted",      "zero-restored"};
+const std::vector<std::string> axes = {"x", "y"};
 
 // "2026-04-02T09:15:00Z"
 std::string time_text(std::int64_t seconds) {
@@ -81,11 +83,26 @@ Deed read_deed(JsonObject& in) {
 }
 
 Done read_done(JsonObject& in) {
-    Done done{read_deed(in), std::nullopt};
+    Done done;
+    done.deed = read_deed(in);
     if (in.has("made")) {
         JsonObject made(in.member("made"), in.place_of("made"), in.fault());
         const Point from_zero = read_point(made, "from_zero");
         done.made = Made{from_zero, read_point(made, "from_middle"), length(made, "deep")};
+    }
+    if (in.has("set")) {
+        const json& all = in.array("set");
+        for (const json& each : all) {
+            JsonObject axis(each, in.place_of("set"), in.fault());
+            AxisSet set;
+            set.axis = static_cast<Axis>(axis.word("axis", axes));
+            set.to = length(axis, "to");
+            if (axis.has("before"))
+                set.before = length(axis, "before");
+            if (axis.has("with"))
+                set.with = axis.text("with");
+            done.set.push_back(set);
+        }
     }
     return done;
 }
@@ -100,6 +117,20 @@ struct HappeningOut {
             out["made"] = {{"from_zero", point(done.made->from_zero)},
                            {"from_middle", point(done.made->from_middle)},
                            {"deep", done.made->deep.in_mm()}};
+        for (const AxisSet& each : done.set) {
+            ordered set{{"axis", word_for(each.axis, axes)}, {"to", each.to.in_mm()}};
+            if (each.before)
+                set["before"] = each.before->in_mm();
+            if (!each.with.empty())
+                set["with"] = each.with;
+            out["set"].push_back(std::move(set));
+        }
+    }
+    void operator()(const ZeroRestored& zero) const {
+        out["setup"] = zero.setup;
+        out["machine"] = zero.machine;
+        out["axis"] = word_for(zero.axis, axes);
+        out["by"] = zero.by.in_mm();
     }
     void operator()(const TakenBack& back) const { out["event"] = back.event; }
     void operator()(const WentTo& went) const {
@@ -144,8 +175,17 @@ Event read_event(const json& value, const std::string& place, FirstFault& fault)
         event.what = Inspected{hole, what, length(in, "is")};
         break;
     }
-    default:
+    case 5:
         event.what = Noted{in.text("text")};
+        break;
+    default: {
+        ZeroRestored zero;
+        zero.setup = in.integer("setup");
+        zero.machine = in.text("machine");
+        zero.axis = static_cast<Axis>(in.word("axis", axes));
+        zero.by = length(in, "by");
+        event.what = zero;
+    }
     }
     return event;
 }

@@ -207,13 +207,25 @@ ordered lengths_json(const std::vector<Length>& all) {
 }
 
 ordered kit_json(const RoundKit& kit) {
+    ordered vee_blocks = ordered::array(), collet_blocks = ordered::array();
+    for (const VeeBlock& block : kit.vee_blocks)
+        vee_blocks.push_back({{"width", block.width.in_mm()},
+                              {"height", block.height.in_mm()},
+                              {"opening", block.opening.in_mm()},
+                              {"groove", block.groove.in_mm()},
+                              {"depth", block.depth.in_mm()}});
+    for (const ColletBlock& block : kit.collet_blocks)
+        collet_blocks.push_back({{"sides", block.sides},
+                                 {"across", block.across.in_mm()},
+                                 {"length", block.length.in_mm()},
+                                 {"largest", block.largest.in_mm()}});
     return {{"finder", kit.finder.in_mm()},
             {"finder_repeats", kit.finder_repeats.in_mm()},
             {"rods", lengths_json(kit.rods)},
             {"packing", lengths_json(kit.packing)},
-            {"vee_blocks", lengths_json(kit.vee_blocks)},
+            {"vee_blocks", vee_blocks},
             {"bushings", lengths_json(kit.bushings)},
-            {"collet_blocks", kit.collet_blocks},
+            {"collet_blocks", collet_blocks},
             {"three_jaws", kit.three_jaws},
             {"lathe", kit.lathe},
             {"jaws_lift", kit.jaws_lift},
@@ -237,10 +249,30 @@ RoundKit read_kit(JsonObject& shop) {
     kit.finder_repeats = length(in, "finder_repeats");
     kit.rods = lengths("rods");
     kit.packing = lengths("packing");
-    kit.vee_blocks = lengths("vee_blocks");
+    for (const json& each : in.array("vee_blocks")) {
+        if (each.is_number()) { // as shops were written that knew nothing but its width
+            kit.vee_blocks.push_back(vee_block_of(Length::mm(each.get<double>())));
+            continue;
+        }
+        JsonObject block(each, in.place_of("vee_blocks"), in.fault());
+        const Length width = length(block, "width"), height = length(block, "height");
+        const Length opening = length(block, "opening"), groove = length(block, "groove");
+        kit.vee_blocks.push_back({width, height, opening, groove, length(block, "depth")});
+    }
     kit.bushings = lengths("bushings");
-    for (const json& each : in.array("collet_blocks"))
-        kit.collet_blocks.push_back(integer_at(each, in.place_of("collet_blocks"), in.fault()));
+    for (const json& each : in.array("collet_blocks")) {
+        ColletBlock made;
+        if (each.is_number()) { // likewise, of its sides
+            made.sides = integer_at(each, in.place_of("collet_blocks"), in.fault());
+        } else {
+            JsonObject block(each, in.place_of("collet_blocks"), in.fault());
+            made.sides = block.integer("sides");
+            made.across = length(block, "across");
+            made.length = length(block, "length");
+            made.largest = length(block, "largest");
+        }
+        kit.collet_blocks.push_back(made);
+    }
     kit.three_jaws = in.flag("three_jaws");
     kit.lathe = in.flag("lathe");
     kit.jaws_lift = in.flag("jaws_lift");

@@ -1,6 +1,7 @@
 #include "holding/beneath.h"
 
 #include "cutting/cutter_list.h"
+#include "round/drill_path.h"
 
 #include <algorithm>
 
@@ -8,12 +9,41 @@ namespace clockface {
 
 namespace {
 
+// How much higher than its tip the cutter is, so far beside its axis.
+Length rise(const Plunge& plunge, Length aside) {
+    if (plunge.point == Angle{} || aside <= plunge.flat)
+        return {};
+    const Angle half = plunge.point / 2.0;
+    return (aside - plunge.flat) * (half.cosine() / half.sine());
+}
+
+std::optional<Length> met_at_disc(const Solid& solid, Point at, const Plunge& plunge) {
+    const Point middle{(solid.left + solid.right) / 2.0, (solid.near + solid.far) / 2.0};
+    const Length out = distance(at, middle);
+    const Length aside = std::max({out - (solid.right - solid.left) / 2.0, solid.bore / 2.0 - out, Length{}});
+    return aside < plunge.radius ? std::optional(solid.top + rise(plunge, aside)) : std::nullopt;
+}
+
+// A slope falls to one side while the cutter rises towards its rim. Both are straight between the ends of what lies
+// below the cutter, its axis and the edges of its tip's flat, so it is met first at one of those.
+Length met_at_slope(const Solid& solid, Length y, const Plunge& plunge) {
+    const double slope = solid.falls / (solid.far - solid.near); // downwards, towards far
+    const Length from = std::max(solid.near, y - plunge.radius), to = std::min(solid.far, y + plunge.radius);
+    const auto met = [&](Length there) {
+        const Length here = std::clamp(there, from, to);
+        return solid.top + (here - solid.near) * slope + rise(plunge, abs(here - y));
+    };
+    return std::min({met(from), met(to), met(y), met(y - plunge.flat), met(y + plunge.flat)});
+}
+
 // Depth of the tip at which it is met; nothing: it passes clear beside it.
 std::optional<Length> met_at(const Solid& solid, Point at, const Plunge& plunge) {
     if (solid.turn != Angle{}) {
         const Point middle{(solid.left + solid.right) / 2.0, (solid.near + solid.far) / 2.0};
         at = middle + rotated(at - middle, -solid.turn);
     }
+    if (solid.disc)
+        return met_at_disc(solid, at, plunge);
     // From the axis to the box, seen from above; nought over it. Most are far away, which either side alone shows.
     const Length x = std::max({solid.left - at.x, at.x - solid.right, Length{}});
     const Length y = std::max({solid.near - at.y, at.y - solid.far, Length{}});
@@ -22,10 +52,9 @@ std::optional<Length> met_at(const Solid& solid, Point at, const Plunge& plunge)
     const Length aside = hypot(x, y);
     if (aside >= plunge.radius)
         return std::nullopt;
-    if (plunge.point == Angle{} || aside <= plunge.flat)
-        return solid.top;
-    const Angle half = plunge.point / 2.0;
-    return solid.top + (aside - plunge.flat) * (half.cosine() / half.sine());
+    if (solid.falls != Length{})
+        return met_at_slope(solid, at.y, plunge);
+    return solid.top + rise(plunge, aside);
 }
 
 } // namespace
@@ -91,17 +120,34 @@ Beneath beneath(const std::vector<Solid>& solids, Point at, const std::vector<St
     return found;
 }
 
-std::vector<Point> from_middle(const Job& job, const std::vector<Hole>& holes) {
+HolePlace place_on_bar(const Job& job, const OnBar& at, Length diameter) {
+    const Blank& blank = job.blank;
+    // A quarter turn counter-clockwise of the top, seen from the right end, is towards the operator.
+    HolePlace place{{at.along - blank.width.actual() / 2.0, -at.offset}, {}};
+    if (const auto path = drill_path(section_at(blank, at.along), {at.bearing, at.offset, diameter}))
+        place.below = blank.diameter.actual() / 2.0 - path->entry;
+    return place;
+}
+
+std::vector<HolePlace> places_as_held(const Job& job, const std::vector<Hole>& holes) {
     const Point datum = datum_from_middle(job);
-    std::vector<Point> places;
+    std::vector<HolePlace> places;
     places.reserve(holes.size());
     for (const Hole& hole : holes)
-        places.push_back(hole.at + datum);
+        places.push_back(hole.bar ? place_on_bar(job, *hole.bar, hole.spec.diameter) : HolePlace{hole.at + datum});
     return places;
 }
 
-std::vector<Beneath> beneath_holes(const Held& held, const std::vector<Point>& places, const std::vector<int>& kind_of,
-                                   const std::vector<Chain>& all) {
+std::vector<StepPlunge> lowered(std::vector<StepPlunge> cuts, Length below) {
+    for (StepPlunge& cut : cuts) {
+        cut.plunge.tip = cut.plunge.tip + below;
+        cut.chuck.tip = cut.chuck.tip + below;
+    }
+    return cuts;
+}
+
+std::vector<Beneath> beneath_holes(const Held& held, const std::vector<HolePlace>& places,
+                                   const std::vector<int>& kind_of, const std::vector<Chain>& all) {
     const std::vector<Solid> solids = held.solids();
     std::vector<std::vector<StepPlunge>> cuts(all.size());
     std::vector<Beneath> under;
@@ -110,7 +156,9 @@ std::vector<Beneath> beneath_holes(const Held& held, const std::vector<Point>& p
         const auto kind = static_cast<std::size_t>(kind_of[i]);
         if (cuts[kind].empty())
             cuts[kind] = plunges_of(all[kind], held.chuck);
-        under.push_back(beneath(solids, places[i], cuts[kind]));
+        under.push_back(places[i].below == Length{}
+                            ? beneath(solids, places[i].at, cuts[kind])
+                            : beneath(solids, places[i].at, lowered(cuts[kind], places[i].below)));
     }
     return under;
 }
@@ -122,6 +170,9 @@ bool spoils(Underneath what) {
     case Underneath::Bed:
     case Underneath::Table:
     case Underneath::Clamp:
+    case Underneath::ChuckFace:
+    case Underneath::VeeBlock:
+    case Underneath::ColletBlock:
         return true;
     case Underneath::Free:
     case Underneath::Slot:

@@ -14,7 +14,20 @@ namespace clockface {
 
 /// What a drill, or the chuck above it, can meet below or beside the work. A slot is open: the drill goes into it and
 /// meets the table.
-enum class Underneath { Free, Parallel, Jaw, Bed, Slot, Table, Waste, Clamp, NotKnown };
+enum class Underneath {
+    Free,
+    Parallel,
+    Jaw,
+    Bed,
+    Slot,
+    Table,
+    Waste,
+    Clamp,
+    ChuckFace,
+    VeeBlock,
+    ColletBlock,
+    NotKnown
+};
 
 /// Something solid, seen from above a box, from a level downwards. The work lies as drawn: measured from the middle of
 /// its face, x to the right, y away from the operator. Slot is the room between the two halves of a bed.
@@ -25,10 +38,21 @@ struct Solid {
     bool rear = false; ///< of jaws and parallels: the vise's rear one, at the operator's far side unless it is turned
     Length bottom{};   ///< down to this level; of the table, which is thick enough for every drill, its top again
     Angle turn{};      ///< the box is turned counter-clockwise about its middle
+    Length falls{};    ///< its top slopes from near to far: at its far edge it lies so much lower; of boxes that are
+                       ///< longer than all work
+    bool disc = false; ///< round, as wide as the box, with a hole in its middle
+    Length bore{};     ///< diameter of that hole
 };
 
 /// The box round it whose sides lie along x and y.
 Solid upright(const Solid& solid);
+
+/// What of a solid lies in a section straight across at x: from near to far, two of what has a hole there. Empty where
+/// it is not cut.
+struct Span {
+    Length near, far;
+};
+std::vector<Span> cut_at(const Solid& solid, Length x);
 
 /// How the spindle stands to the work, from an indicator swung half round it.
 struct Lean {
@@ -37,11 +61,16 @@ struct Lean {
 };
 
 struct Held {
-    bool known = false;                    ///< otherwise nothing takes it, or its list says how it lies
-    bool by_its_list = false;              ///< a bar, an angle section, marks across: the moves themselves lay the work
-    bool touched = false;                  ///< zero is found by touching its faces
-    bool against_fence = false;            ///< it lies against the fence and stop of a drill press
-    std::optional<Vise> vise;              ///< nothing: clamped on the table
+    bool known = false;                  ///< otherwise nothing takes it, or its list says how it lies
+    bool by_its_list = false;            ///< a bar, an angle section, marks across: the moves themselves lay the work
+    bool touched = false;                ///< zero is found by touching its faces
+    bool against_fence = false;          ///< it lies against the fence and stop of a drill press
+    std::optional<Vise> vise;            ///< nothing: clamped on the table, or in a chuck or vee block that lies there
+    std::optional<WorkChuck> work_chuck; ///< on the table
+    std::optional<BarRest> rest;         ///< of a bar whose side is up
+    VeeBlock vee{};                      ///< that it rests in
+    ColletBlock collet{};                ///< likewise, held in the vise
+    Length block_at;                     ///< middle of the collet block, from the bar's, to the right
     std::optional<ParallelPair> parallels; ///< nothing: it stands on the bed, or on the waste
     bool rear_taken_out = false;
     Length waste; ///< thickness below it on the table
@@ -53,7 +82,7 @@ struct Held {
     std::vector<ClampAt> clamps;      ///< on the table, where they stay for the whole set-up
     bool round = false;               ///< a disc or a ring
     Strap strap;                      ///< each of them
-    Length chuck;                     ///< its diameter; nought: not known
+    Length chuck;                     ///< the spindle's: its diameter; nought: not known
     std::optional<CentreWish> centre; ///< zero is found over the middle of this
 
     Length along, across; ///< extents of the work along and across the jaws; on the table along x and y
@@ -66,6 +95,17 @@ struct Held {
 
     /// Everything solid around it. Empty where nothing is known.
     [[nodiscard]] std::vector<Solid> solids() const;
+    /// How high its jaws stand above the bed of the vise, or above the face of the chuck. Nought on the table.
+    [[nodiscard]] Length jaw_depth() const {
+        return vise ? vise->jaw_depth : work_chuck ? work_chuck->jaw_height : Length{};
+    }
+    /// What the vise's jaws close on: the work, or the collet block round it; and the level of its bottom.
+    [[nodiscard]] Length between_jaws() const { return rest == BarRest::ColletBlock ? collet.across : across; }
+    [[nodiscard]] Length bottom() const {
+        return rest == BarRest::ColletBlock ? (height + collet.across) / 2.0 : height;
+    }
+    /// The level of what it stands on, above its bottom: two parallels at the jaws let a round bar down between them.
+    [[nodiscard]] Length stands_at() const;
     /// Extents of the work along the drawing's x and y.
     [[nodiscard]] Point extents() const { return turned ? Point{across, along} : Point{along, across}; }
     /// A point of the face, from its middle, seen along (x) and across the jaws (y).
@@ -93,9 +133,12 @@ struct HolesToHold {
 /// hand. Proposed is the smallest vise that takes it, y across the jaws, or turned a quarter where none takes it so;
 /// the parallels that are met by the fewest drills, let it be gripped by half its height (drilling pushes down: more is
 /// only wanted for side loads) and stand proud enough for the finder; clamps and a waste board where no vise takes it,
-/// for discs and thin sheet, against a fence, on a rotary table and for marked work. Of a bar, an angle section and
-/// marks across nothing is known: their lists say how the work lies.
-Held held_for(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes);
+/// for discs and thin sheet, against a fence, on a rotary table and for marked work; a chuck for discs, and bars on
+/// end, that it takes. A round bar whose side is up lies in a vee block on a drill press, in a vise on a mill, or as
+/// the way wants that stands the drill over its axis or brings it to its angles. Of other bars' sides, an angle section
+/// and marks across nothing is known: their lists say how the work lies.
+Held held_for(const Job& job, const Shop& shop, const Machine& machine, const Estimates& estimates,
+              const HolesToHold& holes);
 
 /// "In the wide vise, on the 6 × 28 mm parallels, with a stop at the left." Empty where it is not known.
 std::string in_words(const Held& held, Unit unit);
@@ -117,6 +160,9 @@ std::vector<std::string> reseating(const Held& held);
 
 /// Where the vise's rear or its other jaw stands, for a sentence: "rear" and "near", or "left" and "right".
 std::string side_in_words(const Held& held, bool rear);
+/// Too little of it is gripped to be drilled: less than a quarter of its height. What is taller than wide does not need
+/// more than its own width.
+bool little_grip(Length gripped, Length height, Length across);
 /// What a sheet that is thin for its width does between jaws.
 bool bows(Length height, Length across);
 

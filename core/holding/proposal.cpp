@@ -1,4 +1,5 @@
 // What is proposed where nothing was said of how the work lies, and what of that was said instead.
+#include "holding/bar_rest.h"
 #include "holding/beneath.h"
 #include "holding/clamps.h"
 #include "holding/held.h"
@@ -23,7 +24,7 @@ enum class Lies { InVise, OnRotaryTable, AgainstFence, MarkedOut, ByItsList };
 // Where a machine's list itself says how the work lies, nothing is proposed here.
 Lies lies_on(const Machine& machine, const Blank& blank) {
     const bool mill = std::holds_alternative<Handwheels>(machine.kind) || std::holds_alternative<Readout>(machine.kind);
-    if (blank.on_side() || (blank.is_bar() && !mill) || blank.shape == BlankShape::Angle)
+    if ((blank.is_bar() && !mill) || blank.shape == BlankShape::Angle)
         return Lies::ByItsList;
     return std::visit(Cases{[](const Handwheels&) { return Lies::InVise; }, [](const Readout&) { return Lies::InVise; },
                             [](const DrillPress&) { return Lies::AgainstFence; },
@@ -54,7 +55,7 @@ public:
         , m_all(shop.holdings)
         , m_wishes(at_hand(job).holding)
         , m_holes(holes)
-        , m_places(from_middle(job, holes.holes))
+        , m_places(places_as_held(job, holes.holes))
         , m_lies(lies_on(machine, job.blank)) {
         m_held.chuck = machine.spindle.chuck;
         m_held.strap = shop.holdings.strap;
@@ -78,11 +79,11 @@ public:
         choose_holder();
         if (!m_held.known)
             return m_held;
-        if (m_held.vise)
+        if (m_held.vise || m_held.work_chuck)
             choose_parallels();
         else
             choose_waste();
-        if (!m_held.vise && (m_lies == Lies::InVise || m_lies == Lies::OnRotaryTable))
+        if (!m_held.vise && !m_held.work_chuck && (m_lies == Lies::InVise || m_lies == Lies::OnRotaryTable))
             choose_clamps();
         if (!m_held.against_fence)
             m_held.stop =
@@ -95,7 +96,7 @@ private:
     const Holdings& m_all;
     const HoldingWishes& m_wishes;
     const HolesToHold& m_holes;
-    std::vector<Point> m_places;
+    std::vector<HolePlace> m_places;
     Lies m_lies;
     Held m_held;
 
@@ -182,11 +183,16 @@ private:
                     "clamped down for every hole."));
         }
         if (m_wishes.in && !m_wishes.in->empty()) {
+            const auto chuck = std::find_if(m_all.chucks.begin(), m_all.chucks.end(),
+                                            [&](const WorkChuck& each) { return each.name == *m_wishes.in; });
+            if (chuck != m_all.chucks.end())
+                return grip_as_said(*chuck);
             const auto named = std::find_if(m_all.vises.begin(), m_all.vises.end(),
                                             [&](const Vise& each) { return each.name == *m_wishes.in; });
             if (named == m_all.vises.end()) {
-                fault(say("There is no {vise} in the shop: name one of its vises, or clamp the work on the table.",
-                          {{"vise", *m_wishes.in}}));
+                fault(say(
+                    "There is no {vise} in the shop: name one of its vises or chucks, or clamp the work on the table.",
+                    {{"vise", *m_wishes.in}}));
                 return;
             }
             if (named->opening < m_held.across && !m_wishes.turned && named->opening >= m_held.along) {
@@ -206,6 +212,10 @@ private:
         }
         if (m_wishes.in)
             return clamp(say("It is clamped on the table, as you said."));
+        if (m_lies == Lies::InVise || m_lies == Lies::OnRotaryTable)
+            if (const WorkChuck* chuck = smallest_chuck_that_takes_it())
+                return grip(*chuck, say("The {chuck} grips {across} all round and keeps its middle.",
+                                        {{"chuck", chuck->name}, {"across", figure(m_held.across)}}));
         if (m_lies == Lies::OnRotaryTable)
             return clamp(say("On a rotary table work is clamped, on a board that may be drilled into."));
         if (m_lies == Lies::MarkedOut)
@@ -236,6 +246,41 @@ private:
             lay(false);
         }
         clamp(say("No vise in the shop takes it, so it is clamped on the table."));
+    }
+    [[nodiscard]] bool takes_it(const WorkChuck& chuck) const {
+        return m_job.blank.is_round() && m_held.across >= chuck.smallest && m_held.across <= chuck.largest;
+    }
+    // Of long work standing on end jaws that are too low hold too little.
+    [[nodiscard]] const WorkChuck* smallest_chuck_that_takes_it() const {
+        const WorkChuck* best = nullptr;
+        for (const WorkChuck& each : m_all.chucks)
+            if (takes_it(each) && !bows(m_held.height, m_held.across) &&
+                !little_grip(std::min(each.jaw_height, m_held.height), m_held.height, m_held.across) &&
+                (!best || each.largest < best->largest))
+                best = &each;
+        return best;
+    }
+    void grip_as_said(const WorkChuck& chuck) {
+        if (m_lies != Lies::InVise && m_lies != Lies::OnRotaryTable)
+            return fault(say("Work that is marked out or lies against a fence is not gripped in the {chuck}: clamp it, "
+                             "or take a mill.",
+                             {{"chuck", chuck.name}}));
+        if (!m_job.blank.is_round())
+            return fault(say("The {chuck} grips what is round: hold this in a vise, or clamp it on the table.",
+                             {{"chuck", chuck.name}}));
+        if (!takes_it(chuck))
+            return fault(say("The {chuck} grips from {smallest} to {largest} and the work is {across} across: take "
+                             "another chuck, or clamp it on the table.",
+                             {{"chuck", chuck.name},
+                              {"smallest", figure(chuck.smallest)},
+                              {"largest", figure(chuck.largest)},
+                              {"across", figure(m_held.across)}}));
+        grip(chuck, say("It is gripped in the {chuck}, as you said.", {{"chuck", chuck.name}}));
+    }
+    void grip(const WorkChuck& chuck, const std::string& why) {
+        m_held.work_chuck = chuck;
+        m_held.why = why;
+        m_held.known = true;
     }
     void take(const Vise& vise, const std::string& why) {
         m_held.aside = m_wishes.aside;
@@ -279,9 +324,9 @@ private:
         const auto met_by = [&](const std::vector<Solid>& clamp) {
             std::vector<bool> met(m_places.size());
             for (std::size_t i = 0; i < m_places.size(); ++i)
-                if (is_near(clamp, m_places[i], widest)) // most are not, and nothing more is to be asked of them
+                if (is_near(clamp, m_places[i].at, widest)) // most are not, and nothing more is to be asked of them
                     met[i] =
-                        spoils(beneath(clamp, m_places[i], cuts[static_cast<std::size_t>(m_holes.kind_of[i])]).what);
+                        spoils(beneath(clamp, m_places[i].at, cuts[static_cast<std::size_t>(m_holes.kind_of[i])]).what);
             return met;
         };
         m_held.clamps = proposed_clamps(extents, m_held.strap, m_job.blank.is_round(), met_by);
@@ -297,8 +342,8 @@ private:
     void stand_on(const std::optional<ParallelPair>& pair) {
         m_held.parallels = pair;
         const Length below = pair ? pair->height : Length{};
-        m_held.proud = m_held.height + below - m_held.vise->jaw_depth;
-        m_held.gripped = std::clamp(m_held.vise->jaw_depth - below, Length{}, m_held.height);
+        m_held.proud = m_held.height + below - m_held.jaw_depth();
+        m_held.gripped = std::clamp(m_held.jaw_depth() - below, Length{}, m_held.height);
     }
 
     // Drills that meet what they should not, as it stands now.
@@ -329,7 +374,7 @@ private:
                     fault(
                         say("On the {pair} parallels the work stands above the jaws, and nothing grips it: lower ones "
                             "would do, below {depth}.",
-                            {{"pair", in_words(*m_held.parallels)}, {"depth", figure(m_held.vise->jaw_depth)}}));
+                            {{"pair", in_words(*m_held.parallels)}, {"depth", figure(m_held.jaw_depth())}}));
                 return;
             }
             fault(say("There are no {pair} parallels in the shop.", {{"pair", *m_wishes.parallels}}));
@@ -397,7 +442,10 @@ private:
 
 } // namespace
 
-Held held_for(const Job& job, const Shop& shop, const Machine& machine, const HolesToHold& holes) {
+Held held_for(const Job& job, const Shop& shop, const Machine& machine, const Estimates& estimates,
+              const HolesToHold& holes) {
+    if (job.blank.on_side())
+        return held_bar(job, shop, machine, estimates, holes);
     return HoldingProposal(job, shop, machine, holes).make();
 }
 

@@ -12,6 +12,13 @@ std::string kept_from_spinning(const Held& held) {
             "The drill turns clockwise and swings the left end of the work away from you, against the fence, and "
             "the right end towards you, where nothing stops it: clamp it down for every hole, never hold it by "
             "hand.");
+    if (held.rest == BarRest::VeeBlock)
+        return say("In a vee a bar can still roll, and slide along: clamp it down with the vee block, a strap over the "
+                   "bar, before the spindle is on.");
+    if (held.work_chuck)
+        return say("The jaws keep it from being spun by the drill, as long as the {chuck} itself is clamped to the "
+                   "table. Its key out before the spindle is on.",
+                   {{"chuck", held.work_chuck->name}});
     if (!held.vise && held.clamps.empty()) // marked work, clamped anew under every mark
         return say(
             "Lower the stopped drill into the mark, hold the work there, clamp it, then drill. Only a drill of 3 mm or "
@@ -33,6 +40,27 @@ std::vector<std::string> reseating(const Held& held) {
                 "hole in the wrong place."),
             say("The same end to the stop and the same edge to the fence: mark both with a felt pen before the first "
                 "hole.")};
+    if (held.rest)
+        return {
+            say("Mark the end that lies at the left, and see that the line across the end is scribed, before the bar "
+                "is let go: it is the only mark of the angle."),
+            say("Brush what it lies in and the bar; take the burr off the holes' edges, or it stands on them."),
+            say("Lay it back against the stop, stand the line upright against a square, then clamp.")};
+    if (held.work_chuck) {
+        std::vector<std::string> steps{
+            say("Mark the work at the far jaw before it comes out: no chuck grips the same work twice alike.")};
+        steps.push_back(held.parallels
+                            ? say("Brush jaws, face, parallels and work, and put the parallels back under it.")
+                            : say("Brush jaws, face and work."));
+        steps.push_back(
+            say("The mark at the far jaw again; tighten, and tap it down with a soft hammer until it sits."));
+        if (held.parallels)
+            steps.push_back(say("Take the parallels out, before the first drill goes through."));
+        steps.push_back(
+            say("Zero and turn are lost: swing the indicator round the rim, and find the turn at a finished "
+                "hole."));
+        return steps;
+    }
     if (!held.vise)
         return {
             say("Clamped work that comes off loses its zero: find it again, touch by touch, before the next hole.")};

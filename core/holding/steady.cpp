@@ -6,6 +6,8 @@ namespace clockface {
 
 std::optional<Support> support_of(const Held& held) {
     const Length half = held.along / 2.0;
+    if (held.rest == BarRest::ColletBlock)
+        return Support{held.block_at - held.collet.length / 2.0, held.block_at + held.collet.length / 2.0};
     if (!held.vise)
         return Support{-half, half};
     // The vise stands `aside` the other way from the work's middle.
@@ -29,11 +31,14 @@ std::optional<Support> support_of(const Held& held) {
 }
 
 bool tips(const Held& held) {
+    if (held.rest == BarRest::ColletBlock) // gripped all round
+        return false;
     const std::optional<Support> support = support_of(held);
     return !support || support->from > Length{} || support->to < Length{};
 }
 
-std::vector<Unsteady> unsteady(const Held& held, const std::vector<Point>& places, const std::vector<bool>& drilled) {
+std::vector<Unsteady> unsteady(const Held& held, const std::vector<HolePlace>& places,
+                               const std::vector<bool>& drilled) {
     std::vector<Unsteady> all;
     if (!held.known)
         return all;
@@ -50,11 +55,13 @@ std::vector<Unsteady> unsteady(const Held& held, const std::vector<Point>& place
         return all;
     }
     const std::optional<Support> support = support_of(held);
+    // The jaws hold as long a lever as they grip deep, a collet block as long a one as it is itself.
+    const Length lever = held.rest == BarRest::ColletBlock ? held.collet.length : held.gripped;
     Unsteady over{UnsteadyKind::Overhangs};
     for (std::size_t i = 0; i < places.size(); ++i) {
-        const Length along = held.in_jaws(places[i]).x;
+        const Length along = held.in_jaws(places[i].at).x;
         const Length out = std::max(support->from - along, along - support->to);
-        if (!drilled[i] || out <= held.gripped) // the jaws hold as long a lever as they grip deep
+        if (!drilled[i] || out <= lever)
             continue;
         over.holes.push_back(static_cast<int>(i));
         over.by = std::max(over.by, out);

@@ -1,7 +1,7 @@
 // Whether held work tips, lifts or bends when it is clamped and drilled.
 #pragma once
 
-#include "holding/held.h"
+#include "holding/beneath.h"
 
 #include <vector>
 
@@ -32,6 +32,7 @@ std::optional<Support> support_of(const Held& held);
 bool tips(const Held& held);
 
 /// What is unsteady about it. `drilled`: the holes that are cut on the machine, by place from the middle of the face.
-std::vector<Unsteady> unsteady(const Held& held, const std::vector<Point>& places, const std::vector<bool>& drilled);
+std::vector<Unsteady> unsteady(const Held& held, const std::vector<HolePlace>& places,
+                               const std::vector<bool>& drilled);
 
 } // namespace clockface

@@ -35,8 +35,24 @@ struct CentreWish {
     bool operator==(const CentreWish&) const = default;
 };
 
+/// What a bar lies in while its side is drilled: between a vise's jaws, in a vee block on the table, or in a collet
+/// block that a vise holds by its flats.
+enum class BarRest { Jaws, VeeBlock, ColletBlock };
+/// Stable names for files: "jaws", "vee-block", "collet-block".
+constexpr const char* name_of(BarRest rest) {
+    switch (rest) {
+    case BarRest::Jaws:
+        return "jaws";
+    case BarRest::VeeBlock:
+        return "vee-block";
+    case BarRest::ColletBlock:
+        break;
+    }
+    return "collet-block";
+}
+
 struct HoldingWishes {
-    std::optional<std::string> in{};        ///< a vise, by name; empty: clamped on the table
+    std::optional<std::string> in{};        ///< a vise or a chuck, by name; empty: clamped on the table
     std::optional<std::string> parallels{}; ///< by name; empty: none
     bool rear_taken_out = false;            ///< the parallel at the rear jaw, once the work is clamped
     std::optional<Length> waste{};          ///< thickness of what lies under the work on the table; nought: nothing
@@ -50,6 +66,7 @@ struct HoldingWishes {
     std::vector<ClampAt> clamps{};       ///< on the table; none: proposed
     std::optional<CentreWish> centre{};  ///< nothing: zero is found by touching faces
     std::optional<HoleId> local_zero{};  ///< a readout's figures are given from this hole too
+    std::optional<BarRest> rest{};       ///< of a bar whose side is up
     bool operator==(const HoldingWishes&) const = default;
 };
 

@@ -45,9 +45,19 @@ struct Made {
     bool operator==(const Made&) const = default;
 };
 
+/// An axis of a readout was set to a figure; both as the readout counts, in the drawing's directions.
+struct AxisSet {
+    Axis axis = Axis::X;
+    Length to;
+    std::optional<Length> before{}; ///< what it showed before, where that was noted
+    std::string with{};             ///< the finder, by name
+    bool operator==(const AxisSet&) const = default;
+};
+
 struct Done {
     Deed deed;
     std::optional<Made> made{}; ///< of what leaves a mark at a hole
+    std::vector<AxisSet> set{}; ///< of what finds zero on a readout
     bool operator==(const Done&) const = default;
 };
 /// Something done was not done, or is undone.
@@ -72,11 +82,19 @@ struct Inspected {
     Length is;
     bool operator==(const Inspected&) const = default;
 };
+/// An earlier zero of a readout was set again: where the axis showed 0 it was set to this.
+struct ZeroRestored {
+    int setup = 1;
+    std::string machine; ///< its id
+    Axis axis = Axis::X;
+    Length by;
+    bool operator==(const ZeroRestored&) const = default;
+};
 struct Noted {
     std::string text;
     bool operator==(const Noted&) const = default;
 };
-using Happening = std::variant<Done, TakenBack, WentTo, Spoiled, Inspected, Noted>;
+using Happening = std::variant<Done, TakenBack, WentTo, Spoiled, Inspected, Noted, ZeroRestored>;
 
 struct Event {
     std::int64_t id = 0;   ///< from 1, rising within the piece

@@ -110,6 +110,29 @@ Fault setups_fault(const Job& job) {
     return std::nullopt;
 }
 
+namespace {
+
+// Figures a readout was set to or showed: as far as any machine reaches.
+Fault set_fault(const std::string& line, const Happening& what) {
+    const auto within = [](Length figure) { return abs(figure) <= Length::mm(1e5); };
+    const std::string would_do = say("A figure of a readout up to 100 m either way would do.");
+    if (const auto* done = std::get_if<Done>(&what))
+        for (const AxisSet& each : done->set) {
+            if (!within(each.to) || (each.before && !within(*each.before)))
+                return fault(line + ".set", would_do);
+            if (Fault found = words_fault(line + ".set.with", say("A finder's name"), each.with, limits::name))
+                return found;
+        }
+    if (const auto* zero = std::get_if<ZeroRestored>(&what)) {
+        if (!within(zero->by))
+            return fault(line + ".by", would_do);
+        return words_fault(line + ".machine", say("A machine's id"), zero->machine, limits::name);
+    }
+    return std::nullopt;
+}
+
+} // namespace
+
 std::optional<Problem> first_fault(const std::vector<Piece>& begun) {
     std::size_t events = 0;
     int last = 0;
@@ -131,6 +154,8 @@ std::optional<Problem> first_fault(const std::vector<Piece>& begun) {
             if (const auto* noted = std::get_if<Noted>(&piece.log[k].what))
                 if (Fault found = words_fault(line + ".text", say("A note"), noted->text, limits::text))
                     return found;
+            if (Fault found = set_fault(line, piece.log[k].what))
+                return found;
             if (const auto* back = std::get_if<TakenBack>(&piece.log[k].what))
                 if (back->event < 1 || back->event >= id)
                     return fault(line + ".event", say("Only what stands above it in the log can be taken back."));

@@ -3,6 +3,7 @@
 #include "ordering/cut_writer.h"
 
 #include "layout/on_bar.h"
+#include "layout/ranked_ways.h"
 #include "measure/figures.h"
 #include "ordering/handwheel.h"
 #include "round/packing.h"
@@ -152,7 +153,7 @@ public:
             const Length across = across_of(*at(hole).bar);
             if (fence != across) {
                 // Without a block the bar itself lies against the fence.
-                const Length half = vee ? m_needs.kit.vee_blocks.front() / 2.0 : section(hole).radius;
+                const Length half = vee ? m_needs.kit.vee_blocks.front().width / 2.0 : section(hole).radius;
                 set({Axis::Y, false, pin, {}, {}, half, vee}, half - pin / 2.0 + across, hole);
                 fence = across;
             }
@@ -202,6 +203,8 @@ private:
         if (m_positions.empty()) {
             turn.first = true;
             turn.bearing = at(first).bar->bearing;
+            turn.rest = m_needs.held.rest;
+            turn.vise = m_needs.held.vise ? m_needs.held.vise->name : std::string();
             return turn;
         }
         const AngleTask task = angle_task(at(first), at(hole));
@@ -310,42 +313,7 @@ private:
     }
 };
 
-template <class Kind> Ranked<Kind> take(std::vector<Way<Kind>> ways, std::optional<Kind> wanted) {
-    Ranked<Kind> ranked{std::move(ways), 0};
-    for (std::size_t i = 0; i < ranked.ways.size(); ++i)
-        if (ranked.ways[i].kind == wanted && ranked.ways[i].fits) {
-            ranked.taken = i;
-            break;
-        }
-    return ranked;
-}
-
 } // namespace
-
-WaysHere::WaysHere(const Job& job, const RoundKit& kit, const Machine& machine, const Estimates& estimates,
-                   const Hole& hole)
-    : section(section_at(job.blank, hole.bar ? hole.bar->along : Length{}))
-    , needs{section,  job.blank.diameter.measured.has_value(), job.unit, job.axis_within, job.pieces, kit, machine,
-            estimates} {}
-
-AngleTask angle_task(const Hole& first, const Hole& hole) {
-    const auto through = [](const Hole& each) { return !each.spec.depth && each.bar->offset == Length{}; };
-    const Angle turn =
-        Angle::degrees(std::remainder(hole.bar->bearing.in_degrees() - first.bar->bearing.in_degrees(), 360.0));
-    return {turn, through(first), first.spec.diameter, through(hole)};
-}
-
-Ranked<TopWay> ranked_tops(const Job& job, const RoundKit& kit, const Machine& machine, const Estimates& estimates,
-                           const Hole& hole) {
-    const WaysHere here(job, kit, machine, estimates, hole);
-    return take(top_ways(here.needs, hole.spec.diameter), job.patterns[hole.pattern].top);
-}
-
-Ranked<AngleWay> ranked_angles(const Job& job, const RoundKit& kit, const Machine& machine, const Estimates& estimates,
-                               const Hole& first, const Hole& hole) {
-    const WaysHere here(job, kit, machine, estimates, hole);
-    return take(angle_ways(here.needs, angle_task(first, hole)), job.patterns[hole.pattern].angle);
-}
 
 Route make_bar_route(const RouteNeeds& needs, const Machine& machine) {
     BarRoute maker(needs, machine);

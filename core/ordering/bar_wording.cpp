@@ -24,6 +24,25 @@ Angle size_of(Angle angle) {
 
 } // namespace
 
+namespace {
+
+std::string laid_in_words(const TurnBar& turn) {
+    if (!turn.rest)
+        return say("Lay the bar with its left end to the left and clamp it.");
+    switch (*turn.rest) {
+    case BarRest::VeeBlock:
+        return say("Lay the bar in the vee block with its left end to the left and clamp it.");
+    case BarRest::ColletBlock:
+        return say("Grip the bar in the collet block, its left end to the left, and the block in the {vise}.",
+                   {{"vise", turn.vise}});
+    case BarRest::Jaws:
+        break;
+    }
+    return say("Lay the bar in the {vise} with its left end to the left and tighten the jaws.", {{"vise", turn.vise}});
+}
+
+} // namespace
+
 Wording turn_bar_words(const TurnBar& turn, int hole, const WordingNeeds& needs) {
     const Job& job = needs.job;
     const bool layout = std::holds_alternative<LayoutBench>(needs.machine.kind);
@@ -41,8 +60,8 @@ Wording turn_bar_words(const TurnBar& turn, int hole, const WordingNeeds& needs)
             say("left end to the left; the line of {target} is {place}", {{"target", target}, {"place", place}});
         w.note =
             say("Scribe this line across the end before the bar is let go: it is the only mark of the angle later.");
-        w.sentence = say("Lay the bar with its left end to the left and clamp it. What is {place} now is {angle}; "
-                         "scribe the line across the end.",
+        w.sentence = laid_in_words(turn) + " " +
+                     say("What is {place} now is {angle}; scribe the line across the end.",
                          {{"place", place}, {"angle", angle}});
         w.why = say("A bar has no top of its own: the first hole makes it, and every angle is counted from there.");
         return w;

@@ -232,7 +232,9 @@ struct CompareMarks {
 /// on; all others go back to how the bar lay then (or to a rod in the hole that was made then), so nothing adds up.
 struct TurnBar {
     bool first = false;
-    Angle bearing; ///< the first: the bearing that is up
+    Angle bearing;                 ///< the first: the bearing that is up
+    std::optional<BarRest> rest{}; ///< the first: what it is laid in, where that is known
+    std::string vise{};            ///< by name, where one holds it
     AngleWay way{};
     int from = -1; ///< hole that was made at the first bearing
     Angle set;     ///< protractor and end line: to be set, counter-clockwise

@@ -14,7 +14,7 @@ std::string met_in_words(const BeneathGroup& group, const Held& held) {
     const std::string side = side_in_words(held, group.rear);
     if (group.what == Underneath::Parallel)
         return say("the {side} parallel", {{"side", side}});
-    if (group.what == Underneath::Jaw)
+    if (group.what == Underneath::Jaw && held.vise)
         return say("the {side} jaw", {{"side", side}});
     return in_words(group.what);
 }
@@ -53,6 +53,9 @@ std::string sentence_of(const BeneathGroup& group, const SetupPlan& plan, Unit u
     case Underneath::Bed:
     case Underneath::Table:
     case Underneath::Clamp:
+    case Underneath::ChuckFace:
+    case Underneath::VeeBlock:
+    case Underneath::ColletBlock:
         break;
     }
     const int deepest = *std::max_element(group.holes.begin(), group.holes.end(), nearer);

@@ -1,5 +1,6 @@
 #include "plan/hold_findings.h"
 
+#include "holding/bar_rest.h"
 #include "holding/beneath.h"
 #include "holding/steady.h"
 #include "layout/hole_names.h"
@@ -25,7 +26,7 @@ std::string what_would_do(const Held& held, const Beneath& under) {
                    : say("Under Hold, take thinner parallels, or clamp the work over a board that may be drilled "
                          "into.");
     case Underneath::Jaw:
-        return say("Hold the work further out of the jaw, or drill this hole in another set-up.");
+        return say("Hold the work further out of the jaws, or drill this hole in another set-up.");
     case Underneath::Bed:
         return say("Under Hold, take higher parallels, or lay a board that may be drilled into under the work.");
     case Underneath::Table:
@@ -34,6 +35,12 @@ std::string what_would_do(const Held& held, const Beneath& under) {
         return say(
             "Under Hold, move the clamp. Where no place is free, drill the other holes first, set a further clamp "
             "and only then take this one off: never both at once.");
+    case Underneath::ChuckFace:
+        return say("Under Hold, let the work stand on parallels while the jaws are tightened, and take them out then.");
+    case Underneath::VeeBlock:
+        return say("Let this hole stand beyond the end of the block, or take a block with a deeper groove.");
+    case Underneath::ColletBlock:
+        return say("Under Hold, grip the bar elsewhere: between a vise's jaws or in a vee block.");
     case Underneath::Free:
     case Underneath::Slot:
     case Underneath::Waste:
@@ -45,18 +52,17 @@ std::string what_would_do(const Held& held, const Beneath& under) {
 
 const char* met(const Beneath& under) {
     if (under.chuck)
-        return under.what == Underneath::Clamp ? later("The chuck comes down on a clamp at {hole}, by {depth}.")
-                                               : later("The chuck comes down on a jaw of the vise at {hole}, by "
-                                                       "{depth}.");
+        return later("The chuck comes down on {what} at {hole}, by {depth}.");
     switch (under.what) {
     case Underneath::Parallel:
         return later("The drill of {hole} meets the {side} parallel, {depth} deep.");
     case Underneath::Jaw:
-        return later("The drill of {hole} meets a jaw of the vise, {depth} deep.");
     case Underneath::Bed:
-        return later("The drill of {hole} meets the bed of the vise, {depth} deep.");
     case Underneath::Table:
-        return later("The drill of {hole} meets the table, {depth} deep.");
+    case Underneath::ChuckFace:
+    case Underneath::VeeBlock:
+    case Underneath::ColletBlock:
+        return later("The drill of {hole} meets {what}, {depth} deep.");
     case Underneath::Clamp:
         return later("The drill of {hole} meets a clamp.");
     case Underneath::Free:
@@ -105,6 +111,23 @@ Finding finding_of(const Unsteady& each, const SetupPlan& plan, Unit unit) {
                 say("Set a second clamp under Hold, at the opposite edge."));
 }
 
+// The hole drilled nearest to the collet block that grips a bar.
+void find_no_gap_at_collet(const Job& job, const SetupPlan& plan, std::vector<Finding>& findings) {
+    if (plan.held.rest != BarRest::ColletBlock)
+        return;
+    const std::optional<BlockGap> gap = gap_beside_block(plan.held, places_as_held(job, plan.holes), plan.holes);
+    if (!gap || gap->room < Length{} || gap->room >= gap_that_saves_the_collet)
+        return; // over the block it is met, which is said already
+    findings.push_back({Grade::Check,
+                        FindingKind::DrillsHolding,
+                        say("{hole} is drilled {room} beside the collet block: a drill that runs off marks the collet.",
+                            {{"hole", of_hole(plan.holes[static_cast<std::size_t>(gap->hole)].name)},
+                             {"room", with_unit(gap->room, job.unit)}}),
+                        say("Let the bar stand out further: {room} between drill and block would do.",
+                            {{"room", with_unit(gap_that_saves_the_collet, job.unit)}}),
+                        {gap->hole}});
+}
+
 // How far a slide has to go between the outermost places of the list: faces touched, a middle stood over, holes.
 Length needed_along(const SetupPlan& plan, Axis axis) {
     const auto of = [axis](Point at) { return axis == Axis::X ? at.x : at.y; };
@@ -147,6 +170,7 @@ void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding
     const Held& held = plan.held;
     if (held.by_its_list || plan.holes.empty())
         return;
+    find_no_gap_at_collet(job, plan, findings);
     if (!held.fault.empty())
         findings.push_back({held.known ? Grade::Check : Grade::Stop,
                             FindingKind::NotHeld,
@@ -158,13 +182,14 @@ void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding
     std::vector<bool> drilled;
     for (const Beneath& under : plan.beneath)
         drilled.push_back(under.step >= 0);
-    for (const Unsteady& each : unsteady(held, from_middle(job, plan.holes), drilled))
+    for (const Unsteady& each : unsteady(held, places_as_held(job, plan.holes), drilled))
         findings.push_back(finding_of(each, plan, job.unit));
     for (std::size_t i = 0; i < plan.beneath.size(); ++i)
         if (const Beneath& under = plan.beneath[i]; spoils(under.what))
             findings.push_back({Grade::Stop,
                                 FindingKind::DrillsHolding,
                                 say(met(under), {{"hole", of_hole(plan.holes[i].name)},
+                                                 {"what", in_words(under.what)},
                                                  {"side", side_in_words(held, under.rear)},
                                                  {"depth", with_unit(under.tip - under.met, job.unit)}}),
                                 what_would_do(held, under),
@@ -180,9 +205,19 @@ void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding
                   {"beside", deviation_in_words(held.lean->beside, job.unit)}}),
              say("Bring head or table square to the spindle and swing the indicator again."),
              {}});
-    if (!held.vise)
+    if (held.rest || (!held.vise && !held.work_chuck))
         return;
-    if (held.finder && held.proud < held.finder->needs)
+    if (held.work_chuck && held.touched && held.finder && held.proud < held.finder->needs)
+        findings.push_back({Grade::Check,
+                            FindingKind::NoRoomForFinder,
+                            say("The rim stands {proud} above the jaws of the chuck, and the {finder} needs {needs}.",
+                                {{"proud", with_unit(std::max(held.proud, Length{}), job.unit)},
+                                 {"finder", held.finder->name},
+                                 {"needs", with_unit(held.finder->needs, job.unit)}}),
+                            say("Under Hold, let it stand on parallels while the jaws are tightened, or find zero over "
+                                "a bore or the rim with an indicator."),
+                            {}});
+    if (held.vise && held.finder && held.proud < held.finder->needs)
         findings.push_back({Grade::Note,
                             FindingKind::NoRoomForFinder,
                             say(held.proud > Length{}
@@ -196,9 +231,7 @@ void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding
                             say("The list has the fixed jaw's own face touched, before the work is in. Higher "
                                 "parallels would leave room."),
                             {}});
-    constexpr double little = 0.25; // of its height
-    // What is taller than it is wide does not need more than its own width.
-    if (held.gripped < std::min(held.height * little, held.across))
+    if (little_grip(held.gripped, held.height, held.across))
         findings.push_back(
             {Grade::Check,
              FindingKind::LittleGrip,

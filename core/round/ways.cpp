@@ -185,7 +185,7 @@ private:
             refuse(way, say("It needs a vee block and a pin in the drawer."));
             return way;
         }
-        const Length block = m_needs.kit.vee_blocks.front();
+        const Length block = m_needs.kit.vee_blocks.front().width;
         const Length pin = fence_pin(m_needs.kit);
         const Length gap = (block - pin) / 2.0;
         const Packed packed = Packing(m_needs.kit.packing).pack(gap, m_needs.kit.packing_within);
@@ -322,8 +322,8 @@ public:
 
     [[nodiscard]] std::vector<Way<AngleWay>> all() const {
         std::vector<Way<AngleWay>> ways{table()};
-        for (const int sides : m_needs.kit.collet_blocks)
-            ways.push_back(block(sides));
+        for (const ColletBlock& each : m_needs.kit.collet_blocks)
+            ways.push_back(block(each));
         for (Way<AngleWay>& way : std::vector{jaws(), protractor(), heights(), end_line(), strip()})
             ways.push_back(way);
         return ways;
@@ -390,8 +390,12 @@ private:
             refuse(way, say("It is a way of holding for drilling."));
         return way;
     }
-    [[nodiscard]] Way<AngleWay> block(int sides) const {
-        return index(AngleWay::ColletBlock, sides, guess().index_true, say("Lay the collet block on, further by"));
+    [[nodiscard]] Way<AngleWay> block(const ColletBlock& block) const {
+        Way<AngleWay> way =
+            index(AngleWay::ColletBlock, block.sides, guess().index_true, say("Lay the collet block on, further by"));
+        if (way.fits && m_needs.section.radius * 2.0 > block.largest)
+            refuse(way, say("The block's collets take bars up to {largest}.", {{"largest", fig(block.largest)}}));
+        return way;
     }
     [[nodiscard]] Way<AngleWay> jaws() const {
         Way<AngleWay> way =

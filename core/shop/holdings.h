@@ -22,6 +22,19 @@ struct Vise {
     bool operator==(const Vise&) const = default;
 };
 
+/// A chuck that lies on the table with its jaws up: it grips a disc, or a bar that stands on end, round the outside.
+/// The first jaw is at the far side, the others evenly round.
+struct WorkChuck {
+    std::string name;
+    int jaws = 3;
+    Length smallest, largest;     ///< diameters it grips
+    Length body, bore;            ///< diameters of its face, and of the hole in the middle of that
+    Length height;                ///< of its face above the table
+    Length jaw_height;            ///< of its jaws above its face
+    Length jaw_width, jaw_length; ///< along the rim they grip, and outwards from it
+    bool operator==(const WorkChuck&) const = default;
+};
+
 /// Two alike, to stand one at each jaw.
 struct ParallelPair {
     Length thickness, height, length;
@@ -50,6 +63,7 @@ struct Strap {
 
 struct Holdings {
     std::vector<Vise> vises;
+    std::vector<WorkChuck> chucks{};
     std::vector<ParallelPair> parallels;
     std::vector<Length> waste; ///< boards of wood or scrap to drill into: thicknesses
     std::vector<Finder> finders;

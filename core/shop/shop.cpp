@@ -9,6 +9,7 @@
 #include <cmath>
 #include <fmt/format.h>
 #include <fmt/ranges.h>
+#include <numbers>
 #include <set>
 
 namespace clockface {
@@ -284,6 +285,18 @@ Machine default_marks() {
     return {"Marks", "The old part laid on the new piece.", marks};
 }
 
+Length VeeBlock::largest() const {
+    return opening * std::numbers::sqrt2;
+}
+
+Length VeeBlock::smallest() const {
+    return groove * std::numbers::sqrt2;
+}
+
+VeeBlock vee_block_of(Length width) {
+    return {width, width * 0.87, width * 0.75, width * 0.17, width * 0.53};
+}
+
 RoundKit default_kit() {
     const auto lengths = [](std::initializer_list<double> all) {
         std::vector<Length> made;
@@ -296,9 +309,9 @@ RoundKit default_kit() {
     kit.finder_repeats = Length::mm(0.01);
     kit.rods = lengths({2.0, 2.4, 3.0, 3.1, 4.0, 4.1, 5.0, 6.0, 6.2, 8.0, 10.0, 12.0, 16.0, 21.4, 28.0});
     kit.packing = lengths({0.05, 0.1, 0.2, 0.3, 0.5, 0.8, 1.0, 1.5, 2.0, 3.0, 4.0, 5.0, 8.0, 10.0, 15.0, 20.0, 25.0});
-    kit.vee_blocks = lengths({41.3});
+    kit.vee_blocks = {vee_block_of(Length::mm(41.3))};
     kit.bushings = lengths({12.0, 16.05, 25.4});
-    kit.collet_blocks = {4, 6};
+    kit.collet_blocks = {{4}, {6}};
     kit.three_jaws = true;
     kit.lathe = true;
     kit.protractor_step = Angle::degrees(0.25);

@@ -134,13 +134,19 @@ struct KindFault {
 
 namespace {
 
+// Sizes of what holds work: everything there is of metal, and of a size a bench can carry.
+Fault size_fault(const std::string& place, Length size, double least) {
+    return range_fault(place, size.in_mm(), least, 2000.0,
+                       least > 0.0 ? say("A size from 0.1 mm to 2 m would do.")
+                                   : say("A size from nought to 2 m would do."));
+}
+constexpr double least_size = 0.1; // mm
+
 Fault kit_fault(const RoundKit& kit) {
     if (Fault found = count_fault("kit.collet_blocks", kit.collet_blocks.size(), limits::drawer))
         return found;
-    const std::pair<const char*, const std::vector<Length>*> drawers[] = {{"kit.rods", &kit.rods},
-                                                                          {"kit.packing", &kit.packing},
-                                                                          {"kit.vee_blocks", &kit.vee_blocks},
-                                                                          {"kit.bushings", &kit.bushings}};
+    const std::pair<const char*, const std::vector<Length>*> drawers[] = {
+        {"kit.rods", &kit.rods}, {"kit.packing", &kit.packing}, {"kit.bushings", &kit.bushings}};
     for (const auto& [place, all] : drawers) {
         if (Fault found = count_fault(place, all->size(), limits::drawer))
             return found;
@@ -149,9 +155,32 @@ Fault kit_fault(const RoundKit& kit) {
                                           say("A size above nought and up to a metre would do.")))
                 return found;
     }
-    for (const int sides : kit.collet_blocks)
-        if (Fault found = range_fault("kit.collet_blocks", sides, 2, 360, say("A block has from 2 to 360 sides.")))
+    if (Fault found = count_fault("kit.vee_blocks", kit.vee_blocks.size(), limits::drawer))
+        return found;
+    for (const VeeBlock& block : kit.vee_blocks) {
+        for (const Length each : {block.width, block.height, block.opening, block.groove, block.depth})
+            if (Fault found = size_fault("kit.vee_blocks", each, least_size))
+                return found;
+        if (!(block.opening < block.width))
+            return Problem{"kit.vee_blocks", say("A vee that opens less than its block is wide would do.")};
+        // Its flanks of 45 degrees end where the groove's walls begin.
+        if (!(block.groove < block.opening && block.depth >= (block.opening - block.groove) / 2.0 &&
+              block.depth < block.height))
+            return Problem{"kit.vee_blocks",
+                           say("The groove is narrower than the vee, and its floor lies below the flanks and above the "
+                               "bottom of the block: {least} below its top at least would do.",
+                               {{"least", with_unit((block.opening - block.groove) / 2.0, Unit::Millimetre)}})};
+    }
+    for (const ColletBlock& block : kit.collet_blocks) {
+        if (Fault found =
+                range_fault("kit.collet_blocks", block.sides, 2, 360, say("A block has from 2 to 360 sides.")))
             return found;
+        for (const Length each : {block.across, block.length, block.largest})
+            if (Fault found = size_fault("kit.collet_blocks", each, least_size))
+                return found;
+        if (!(block.largest < block.across))
+            return Problem{"kit.collet_blocks", say("A bar thinner than the block is across would do.")};
+    }
     if (Fault found =
             range_fault("kit.finder", kit.finder.in_mm(), 0.1, 50.0, say("A finder from 0.1 mm to 50 mm would do.")))
         return found;
@@ -323,64 +352,83 @@ Fault spindle_fault(const std::string& place, const Machine& machine) {
     return std::nullopt;
 }
 
-// Sizes of what holds work: everything there is of metal, and of a size a bench can carry.
-Fault size_fault(const std::string& place, Length size, double least) {
-    return range_fault(place, size.in_mm(), least, 2000.0,
-                       least > 0.0 ? say("A size from 0.1 mm to 2 m would do.")
-                                   : say("A size from nought to 2 m would do."));
-}
-
 Fault own_name_fault(const std::string& place, const std::string& name, std::set<std::string>& names) {
     if (name.empty() || !names.insert(name).second)
         return Problem{place + ".name", say("It needs a name of its own.")};
     return words_fault(place + ".name", say("Its name"), name, limits::name);
 }
 
+Fault chuck_fault(const std::string& place, const WorkChuck& chuck, std::set<std::string>& names) {
+    if (Fault found = own_name_fault(place, chuck.name, names))
+        return found;
+    if (Fault found = range_fault(place + ".jaws", chuck.jaws, 2, 8, say("A chuck has from 2 to 8 jaws.")))
+        return found;
+    for (const auto& [what, size, smallest] : {std::tuple(".smallest", chuck.smallest, 0.0),
+                                               {".largest", chuck.largest, least_size},
+                                               {".body", chuck.body, least_size},
+                                               {".bore", chuck.bore, 0.0},
+                                               {".height", chuck.height, least_size},
+                                               {".jaw_height", chuck.jaw_height, least_size},
+                                               {".jaw_width", chuck.jaw_width, least_size},
+                                               {".jaw_length", chuck.jaw_length, least_size}})
+        if (Fault found = size_fault(place + what, size, smallest))
+            return found;
+    if (!(chuck.smallest < chuck.largest))
+        return Problem{place + ".smallest", say("A diameter below the largest it grips would do.")};
+    if (!(chuck.bore < chuck.body))
+        return Problem{place + ".bore", say("A bore narrower than the chuck's body would do.")};
+    return std::nullopt;
+}
+
 Fault holdings_fault(const Holdings& all) {
     for (const auto& [place, count] : {std::pair("holdings.vises", all.vises.size()),
                                        {"holdings.parallels", all.parallels.size()},
+                                       {"holdings.chucks", all.chucks.size()},
                                        {"holdings.waste", all.waste.size()},
                                        {"holdings.finders", all.finders.size()}})
         if (Fault found = count_fault(place, count, limits::holdings))
             return found;
-    constexpr double least = 0.1;
     std::set<std::string> names;
     for (std::size_t i = 0; i < all.vises.size(); ++i) {
         const Vise& vise = all.vises[i];
         const std::string place = fmt::format("holdings.vises[{}]", i);
         if (Fault found = own_name_fault(place, vise.name, names))
             return found;
-        for (const auto& [what, size, smallest] : {std::tuple(".jaw_width", vise.jaw_width, least),
-                                                   {".jaw_depth", vise.jaw_depth, least},
-                                                   {".jaw_thickness", vise.jaw_thickness, least},
-                                                   {".opening", vise.opening, least},
-                                                   {".bed_height", vise.bed_height, least},
+        for (const auto& [what, size, smallest] : {std::tuple(".jaw_width", vise.jaw_width, least_size),
+                                                   {".jaw_depth", vise.jaw_depth, least_size},
+                                                   {".jaw_thickness", vise.jaw_thickness, least_size},
+                                                   {".opening", vise.opening, least_size},
+                                                   {".bed_height", vise.bed_height, least_size},
                                                    {".slot", vise.slot, 0.0}})
             if (Fault found = size_fault(place + what, size, smallest))
                 return found;
         if (vise.slot >= vise.jaw_width)
             return Problem{place + ".slot", say("A slot narrower than the jaws are wide would do.")};
     }
+    // A job names either by its name alone.
+    for (std::size_t i = 0; i < all.chucks.size(); ++i)
+        if (Fault found = chuck_fault(fmt::format("holdings.chucks[{}]", i), all.chucks[i], names))
+            return found;
     names.clear();
     for (std::size_t i = 0; i < all.parallels.size(); ++i) {
         const ParallelPair& pair = all.parallels[i];
         const std::string place = fmt::format("holdings.parallels[{}]", i);
         for (const auto& [what, size] :
              {std::pair(".thickness", pair.thickness), {".height", pair.height}, {".length", pair.length}})
-            if (Fault found = size_fault(place + what, size, least))
+            if (Fault found = size_fault(place + what, size, least_size))
                 return found;
         if (!names.insert(name_of(pair)).second)
             return Problem{place, say("There is a pair of that thickness and height already.")};
     }
     for (std::size_t i = 0; i < all.waste.size(); ++i)
-        if (Fault found = size_fault(fmt::format("holdings.waste[{}]", i), all.waste[i], least))
+        if (Fault found = size_fault(fmt::format("holdings.waste[{}]", i), all.waste[i], least_size))
             return found;
     for (const auto& [what, size] : {std::pair(".reach", all.strap.reach),
                                      {".width", all.strap.width},
                                      {".thickness", all.strap.thickness},
                                      {".stud_out", all.strap.stud_out},
                                      {".stud_above", all.strap.stud_above}})
-        if (Fault found = size_fault(std::string("holdings.strap") + what, size, least))
+        if (Fault found = size_fault(std::string("holdings.strap") + what, size, least_size))
             return found;
     names.clear();
     for (std::size_t i = 0; i < all.finders.size(); ++i) {
@@ -416,7 +464,7 @@ std::optional<Problem> first_fault(const Shop& shop) {
         if (Fault found = spindle_fault(fmt::format("machines[{}].spindle", i), shop.machines[i]))
             return found;
     if (shop.machines.empty())
-        return Problem{"machines", say("The shop has no machine. It needs one at least.")};
+        return Problem{"machines", say("The shop has no machine. It needs one at least_size.")};
     std::set<std::string> names{shop.marks.name};
     for (std::size_t i = 0; i < shop.machines.size(); ++i) {
         const Machine& machine = shop.machines[i];

@@ -221,7 +221,6 @@ private:
             return complain(say("no hole is named"));
         if (!m_laid)
             complain(say("nothing holds the bar"));
-        complain_of(watch().cut(hole(), cut, std::nullopt));
         OnBar at{along(), up().wrapped(), -across() - m_faults.off_axis};
         if (std::holds_alternative<LayoutBench>(m_machine.kind)) {
             const Mark* marked = mark(hole());
@@ -231,6 +230,7 @@ private:
         }
         const auto index = static_cast<std::size_t>(hole());
         const Hole& wanted = holes()[index];
+        complain_of(watch().cut(hole(), cut, place_on_bar(job(), at, wanted.spec.diameter)));
         const Section section = section_at(job().blank, at.along);
         const auto near = entry_at(section, at.bearing, at.offset);
         if (!near || !wanted.bar)

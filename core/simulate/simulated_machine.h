@@ -73,7 +73,7 @@ protected:
     void make_hole(const DrillHole& drill, Point at) {
         if (!is_hole(m_hole))
             return complain(say("no hole is named"));
-        complain_of(m_watch.cut(m_hole, drill, at + datum_from_middle(m_job)));
+        complain_of(m_watch.cut(m_hole, drill, HolePlace{at + datum_from_middle(m_job)}));
         // The first cut runs off by itself; what follows runs in it.
         Length wander;
         if (m_wander && static_cast<std::size_t>(m_hole) < m_wander->size())

@@ -54,7 +54,7 @@ void Watch::make(int hole, int step, std::vector<std::string>& faults) {
     made[static_cast<std::size_t>(step)] = true;
 }
 
-std::vector<std::string> Watch::cut(int hole, const DrillHole& drill, std::optional<Point> from_middle) {
+std::vector<std::string> Watch::cut(int hole, const DrillHole& drill, std::optional<HolePlace> place) {
     std::vector<std::string> faults;
     if (m_in_chuck == InChuck::Finder)
         faults.push_back(say("the finder is still in the chuck"));
@@ -68,13 +68,13 @@ std::vector<std::string> Watch::cut(int hole, const DrillHole& drill, std::optio
         return faults;
     if (!m_place->held.known && !m_place->held.by_its_list)
         faults.push_back(say("nothing holds the work"));
-    if (!from_middle || drill.step < 0 || static_cast<std::size_t>(drill.step) >= chain->steps.size())
+    if (!place || drill.step < 0 || static_cast<std::size_t>(drill.step) >= chain->steps.size())
         return faults;
     const CutStep& step = chain->steps[static_cast<std::size_t>(drill.step)];
     if (step.by_hand) // it stops where it is felt to
         return faults;
     const Beneath under =
-        beneath(m_solids, *from_middle, std::vector<StepPlunge>{plunge_of(*chain, drill.step, m_place->held.chuck)});
+        beneath(m_solids, place->at, lowered({plunge_of(*chain, drill.step, m_place->held.chuck)}, place->below));
     if (under.chuck)
         faults.push_back(say("the chuck comes down on {what} at {hole}",
                              {{"what", in_words(under.what)}, {"hole", m_holes[static_cast<std::size_t>(hole)].name}}));

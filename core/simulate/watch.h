@@ -2,6 +2,7 @@
 // the work. It refuses what would break a cutter, a vise or a hand.
 #pragma once
 
+#include "holding/beneath.h"
 #include "layout/pattern.h"
 #include "ordering/instruction.h"
 #include "simulate/workplace.h"
@@ -29,9 +30,9 @@ public:
         m_cutter = cutter;
     }
 
-    /// A step is cut where the spindle stands over the hole (from the middle of its face; nothing on the side of a
-    /// bar). What is wrong with that, in the order in which it is seen.
-    std::vector<std::string> cut(int hole, const DrillHole& drill, std::optional<Point> from_middle);
+    /// A step is cut where the spindle stands over the hole (nothing where that is not known). What is wrong with that,
+    /// in the order in which it is seen.
+    std::vector<std::string> cut(int hole, const DrillHole& drill, std::optional<HolePlace> place);
     /// A step is done by hand, away from the machine.
     std::vector<std::string> by_hand(int hole, const std::string& step);
 

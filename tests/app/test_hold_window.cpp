@@ -316,15 +316,95 @@ private slots:
         QVERIFY(w.find("holder") && !w.find("madeUp"));
     }
 
-    void a_bar_says_where_it_is_laid() {
+    // A bar lies in a vee block on the drill press and is drawn in it; said otherwise it lies between jaws, or is
+    // refused with what is missing, and nothing said is lost.
+    void a_bar_is_laid_and_drawn() {
         HoldWindow w;
         w.main.show_demo("winding-arbor");
         w.main.show_stage(app::Stage::Hold);
-        QVERIFY(!w.find("holder"));
-        QVERIFY(!w.said("heldWhy").isEmpty());
-        QVERIFY2(w.said("laid:1").contains("Lay the bar with its left end"), qPrintable(w.said("laid:1")));
-        QVERIFY(w.find("holdView")->height() < 60); // the board has the room
+        QVERIFY(w.held().rest == BarRest::VeeBlock && !w.find("holder"));
+        QVERIFY2(w.said("laid:1").contains("in the vee block with its left end"), qPrintable(w.said("laid:1")));
+        QVERIFY(w.find("beneath:1"));
+        QVERIFY(w.find("holdView")->height() > 200);
         QVERIFY(!w.stopped());
+        w.choose("rest", "between the jaws");
+        QTRY_VERIFY(w.held().rest == BarRest::Jaws && w.find("holder"));
+        QVERIFY(w.said("laid:1").contains("tighten the jaws"));
+        w.choose("holder", "in the wide vise");
+        QTRY_COMPARE(w.held().vise->name, std::string("wide vise"));
+        w.choose("rest",
+                 "in a collet block"); // 27.92 is thicker than its collets take, the thin end is too full of holes
+        QTRY_VERIFY(w.said("heldFault").contains("No collet block in the shop finds a place on this bar"));
+        QVERIFY(w.find("rest") && !w.held().known);
+        QTest::keyClick(&w.main, Qt::Key_Z, Qt::ControlModifier);
+        QTRY_VERIFY(w.held().rest == BarRest::Jaws && w.held().vise->name == "wide vise");
+        // The shop gets a block that reaches: shorter than the way between shoulder and last hole.
+        Shop shop = w.document.shop();
+        shop.kit.collet_blocks = {{4, mm(44.6), mm(40), mm(26)}};
+        QVERIFY(w.document.edit_shop("a short block", shop, w.document.shop_path()));
+        w.choose("rest", "in a collet block");
+        QTRY_VERIFY(w.held().rest == BarRest::ColletBlock);
+        QVERIFY(w.said("laid:1").contains("Grip the bar in the collet block"));
+    }
+
+    void a_disc_goes_into_the_chuck() {
+        HoldWindow w;
+        w.main.show_demo("dial-centre-flange"); // 88.74, more than the chuck takes
+        w.main.show_stage(app::Stage::Hold);
+        QVERIFY(!w.held().work_chuck);
+        w.choose("holder", "in the chuck on the table");
+        QTRY_VERIFY(w.said("heldFault").contains("grips from 4 mm to 82 mm"));
+        w.click("holdingsInShop");
+        QApplication::processEvents();
+        w.fill("gripsTo:1", "95");
+        w.fill("jaws:1", "1", false);
+        QVERIFY(!fault_below(w, "jaws:1").isEmpty());
+        QTest::keyClick(w.find<QWidget>("slip"), Qt::Key_Escape);
+        QTest::keyClick(w.find<QWidget>("slip"), Qt::Key_Escape);
+        QTRY_VERIFY(w.find("holder"));
+        QVERIFY(w.held().work_chuck && w.held().clamps.empty());
+        QVERIFY2(w.said("spinning").contains("Its key out"), qPrintable(w.said("spinning")));
+    }
+
+    // At the Bench what the readout shows before it is set is typed; under Hold stands every zero, and the way back.
+    void a_zero_is_had_again() {
+        HoldWindow w;
+        const auto note = [&](const QString& figures) {
+            QTest::keyClick(w.find("bench"), Qt::Key_B);
+            auto* line = w.find<QLineEdit>("benchNoteLine");
+            QVERIFY(line && line->isVisible());
+            QTest::keyClicks(line, figures);
+            QTest::keyClick(line, Qt::Key_Return);
+        };
+        w.main.show_stage(app::Stage::Bench);
+        note("twelve");
+        QVERIFY(w.find<QLineEdit>("benchNoteLine")->isVisible()); // what was typed stays, with what would do
+        QCOMPARE(w.find<QLineEdit>("benchNoteLine")->text(), QString("twelve"));
+        QVERIFY(!w.said("benchNote").isEmpty());
+        QTest::keyClick(w.find<QLineEdit>("benchNoteLine"), Qt::Key_Escape);
+        note("12.3");
+        QVERIFY2(w.said("benchNote").contains("shows 12.3 mm before it is set"), qPrintable(w.said("benchNote")));
+        QTest::keyClick(w.find("bench"), Qt::Key_Space);
+        note("1 in");
+        QTest::keyClick(w.find("bench"), Qt::Key_Space);
+        w.main.show_stage(app::Stage::Hold);
+        QTRY_VERIFY(w.find("zeroSet:2"));
+        QVERIFY2(w.said("zeroSet:1").contains("It showed 25.4 mm before"), qPrintable(w.said("zeroSet:1")));
+        QVERIFY2(w.said("zeroSet:2").contains("It showed 12.3 mm before"), qPrintable(w.said("zeroSet:2")));
+        QVERIFY(!w.find("zeroBack:1") && !w.find("zeroBack:2")); // X once and Y once: both hold now
+        // From zero again: X is set a second time, and then the first can be had.
+        w.main.show_stage(app::Stage::Bench);
+        QTest::keyClick(w.find("bench"), Qt::Key_Home);
+        note("-4.9");
+        QTest::keyClick(w.find("bench"), Qt::Key_Space);
+        w.main.show_stage(app::Stage::Hold);
+        QTRY_VERIFY(w.find("zeroBack:3"));
+        QVERIFY2(w.said("zeroSet:1").contains("crept by 0.1 mm"), qPrintable(w.said("zeroSet:1")));
+        QVERIFY2(w.said("zeroSet:3").contains("where X shows 0 now, set it to 0.1 mm"),
+                 qPrintable(w.said("zeroSet:3")));
+        w.click("zeroBack:3");
+        QTRY_VERIFY(w.said("zeroSet:1").contains("an earlier zero was restored"));
+        QVERIFY(!w.find("zeroBack:4"));
     }
 };
 

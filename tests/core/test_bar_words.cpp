@@ -173,7 +173,7 @@ private slots:
         QVERIFY(!first_fault(default_shop()));
         refused("kit.rods", [](RoundKit& kit) { kit.rods.push_back(mm(0)); });
         refused("kit.packing", [](RoundKit& kit) { kit.packing.push_back(mm(-1)); });
-        refused("kit.collet_blocks", [](RoundKit& kit) { kit.collet_blocks.push_back(0); });
+        refused("kit.collet_blocks", [](RoundKit& kit) { kit.collet_blocks.push_back({0}); });
         refused("kit.finder", [](RoundKit& kit) { kit.finder = {}; });
         refused("kit.protractor_step", [](RoundKit& kit) { kit.protractor_step = {}; });
         refused("kit.protractor_reach", [](RoundKit& kit) { kit.protractor_reach = deg(1e9); });

@@ -2,7 +2,7 @@
 #include "bench/expected.h"
 #include "formats/survey_report.h"
 #include "formats/text_file.h"
-#include "ordering/bar_route.h"
+#include "layout/ranked_ways.h"
 #include "ordering/pick_up.h"
 #include "ordering/travel.h"
 #include "plan/advisor.h"

@@ -172,9 +172,9 @@ private slots:
         add("packing", limits::drawer, "kit.packing",
             [](Shop& shop, std::size_t n) { grow(shop.kit.packing, n, mm(6)); });
         add("vee blocks", limits::drawer, "kit.vee_blocks",
-            [](Shop& shop, std::size_t n) { grow(shop.kit.vee_blocks, n, mm(41)); });
+            [](Shop& shop, std::size_t n) { grow(shop.kit.vee_blocks, n, vee_block_of(mm(41))); });
         add("collet blocks", limits::drawer, "kit.collet_blocks",
-            [](Shop& shop, std::size_t n) { grow(shop.kit.collet_blocks, n, 6); });
+            [](Shop& shop, std::size_t n) { grow(shop.kit.collet_blocks, n, ColletBlock{6}); });
         add("plugs", limits::drawer, "marks.plugs",
             [](Shop& shop, std::size_t n) { grow(std::get<MarksAcross>(shop.marks.kind).plugs, n, mm(5)); });
         add("screws", limits::drawer, "marks.screws", [](Shop& shop, std::size_t n) {

@@ -26,7 +26,7 @@ const Finding* find(const SetupPlan& plan, FindingKind kind) {
     return nullptr;
 }
 
-std::vector<UnsteadyKind> kinds(const Held& held, const std::vector<Point>& places = {}) {
+std::vector<UnsteadyKind> kinds(const Held& held, const std::vector<HolePlace>& places = {}) {
     std::vector<UnsteadyKind> all;
     for (const Unsteady& each : unsteady(held, places, std::vector<bool>(places.size(), true)))
         all.push_back(each.kind);
@@ -161,7 +161,7 @@ private slots:
     void thrust_beyond_what_it_stands_on() {
         Held held = in_vise(200, 50, 20);
         held.parallels = ParallelPair{mm(5), mm(13), mm(118)};
-        const std::vector<Point> places{{mm(65), mm(0)}, {mm(58), mm(9)}, {mm(-70), mm(0)}, {mm(-90), mm(0)}};
+        const std::vector<HolePlace> places{{mm(65), mm(0)}, {mm(58), mm(9)}, {mm(-70), mm(0)}, {mm(-90), mm(0)}};
         const std::vector<Unsteady> all = unsteady(held, places, {true, true, true, false}); // the last is not cut here
         QCOMPARE(all.size(), std::size_t{1});
         QCOMPARE(all.front().holes, (std::vector<int>{2}));
@@ -321,8 +321,13 @@ private slots:
         job.patterns = {single("A", 6, 0, 3)};
         job.patterns.front().hole.depth = mm(8);
         job.patterns.front().face = Face::Left;
-        const auto plan_now = [&] { return plan_at_hand(with_ids(job), default_shop()); };
+        Shop shop = default_shop();
+        const auto plan_now = [&] { return plan_at_hand(with_ids(job), shop); };
+        // The chuck grips it all round, 29 of its 90.
         SetupPlan plan = plan_now();
+        QVERIFY(plan.held.work_chuck && same(plan.held.proud, mm(61)) && plan.run.complaints.empty());
+        shop.holdings.chucks.clear();
+        plan = plan_now();
         QVERIFY2(plan.held.vise && plan.held.why.find("in a vee") != std::string::npos, plan.held.why.c_str());
         QVERIFY(same(plan.held.gripped, mm(31)) && same(plan.held.proud, mm(59)));
         QCOMPARE(moves_that_find_zero(plan.route), std::size_t{4});

@@ -189,7 +189,8 @@ private slots:
                 found = found || spoils(under.what);
             bool ran = false;
             for (const char* into : {"into a parallel", "into a jaw", "into the bed of the vise", "into the table",
-                                     "into a clamp", "the chuck comes down on"})
+                                     "into a clamp", "into the face of the chuck", "into the vee block",
+                                     "into the collet block", "the chuck comes down on"})
                 ran = ran || complains(plan.run, into);
             // A set-up that cuts nothing drills into nothing.
             RC_ASSERT(found == ran || plan.run.landings.empty());

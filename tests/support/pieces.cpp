@@ -21,7 +21,7 @@ Deed any_deed(const Job& job) {
 
 Happening any_happening(const Job& job, std::int64_t id) {
     const HoleId hole{*rc::gen::inRange(0, job.next_id + 2), *rc::gen::inRange(1, 9)};
-    switch (*rc::gen::inRange(0, 6)) {
+    switch (*rc::gen::inRange(0, 7)) {
     case 0:
         return id > 1 ? Happening(TakenBack{*rc::gen::inRange<std::int64_t>(1, id)}) : Happening(Spoiled{hole});
     case 1:
@@ -30,7 +30,12 @@ Happening any_happening(const Job& job, std::int64_t id) {
         return Inspected{hole, "across", Length::mm(*rc::gen::inRange(1, 90000) / 1000.0)};
     case 3:
         return Noted{*rc::gen::element<std::string>("", "chips in the bore", "Größe <geprüft>")};
+    case 4:
+        return ZeroRestored{1, "mill", Axis::Y, Length::mm(*rc::gen::inRange(-9000, 9000) / 100.0)};
     default:
+        if (*rc::gen::arbitrary<bool>())
+            return Done{
+                any_deed(job), std::nullopt, {{Axis::X, Length::mm(-5), Length::mm(12.345), "edge finder"}, {}}};
         return Done{any_deed(job)};
     }
 }
@@ -40,13 +45,16 @@ Happening any_happening(const Job& job, std::int64_t id) {
 Piece piece_of_everything(const Job& job) {
     const HoleId hole{job.patterns.front().id, 1};
     Piece piece{2, "B", {}, Standing{{1, Act::Move, hole, "go", "", 1}}};
-    const std::vector<Happening> all = {Done{{1, Act::Cut, hole, "drill", "4.2 mm drill", 1},
-                                             Made{{Length::mm(20), Length::mm(30)}, {}, Length::mm(11)}},
-                                        TakenBack{1},
-                                        WentTo{1, hole},
-                                        Spoiled{hole},
-                                        Inspected{hole, "across", Length::mm(4.02)},
-                                        Noted{"chips in the bore"}};
+    const std::vector<Happening> all = {
+        Done{{1, Act::Cut, hole, "drill", "4.2 mm drill", 1},
+             Made{{Length::mm(20), Length::mm(30)}, {}, Length::mm(11)}},
+        TakenBack{1},
+        WentTo{1, hole},
+        Spoiled{hole},
+        Inspected{hole, "across", Length::mm(4.02)},
+        Noted{"chips in the bore"},
+        Done{{1, Act::Zero, {}, "mill:touch-x-near"}, {}, {{Axis::X, Length::mm(-5), Length::mm(12.3), "edge finder"}}},
+        ZeroRestored{1, "mill", Axis::X, Length::mm(17.3)}};
     for (const Happening& each : all)
         piece.log.push_back({static_cast<std::int64_t>(piece.log.size()) + 1, 1775121300, each});
     return piece;
