@@ -39,6 +39,8 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
         hold.rings();
     }
     HoleLayer(m_board).holes(stage, pattern, hole);
+    if (stage == Stage::Hold && shown)
+        HoldLayer(m_board).drilled(shown->drilled());
     if (with_parts)
         order.parts(*shown);
     else if (stage == Stage::Order)

@@ -2,6 +2,7 @@
 
 #include "holding/beneath.h"
 #include "look/hatch.h"
+#include "look/words.h"
 
 #include <algorithm>
 
@@ -127,6 +128,26 @@ void HoldLayer::holding() {
             break;
         }
     stop(held);
+}
+
+void HoldLayer::drilled(const std::vector<DrilledWhere>& places) {
+    constexpr double ring = 15.0;
+    for (const DrilledWhere& each : places) {
+        const QPointF at = screen(each.at);
+        const bool right = each.hole >= 0;
+        const QColor& colour = right ? m_look.brass_on_dark : m_look.stop_on_dark;
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.setPen(QPen(colour, right ? 3.0 : 1.8, right ? Qt::SolidLine : Qt::DashLine));
+        m_painter.drawEllipse(at, ring, ring);
+        if (!right) {
+            const double arm = ring * 0.7071;
+            m_painter.drawLine(at - QPointF(arm, arm), at + QPointF(arm, arm));
+            m_painter.drawLine(at - QPointF(arm, -arm), at + QPointF(arm, -arm));
+        }
+        const QString word =
+            right ? q(in_words(each.loading)) : QObject::tr("wrong: %1").arg(q(in_words(each.loading)));
+        m_board.label(at + QPointF(0.0, ring + 10.0), word, colour, 9, right);
+    }
 }
 
 void HoldLayer::rings() {

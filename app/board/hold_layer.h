@@ -2,6 +2,7 @@
 #pragma once
 
 #include "board/board_canvas.h"
+#include "plan/batch.h"
 
 namespace clockface::app {
 
@@ -14,6 +15,9 @@ public:
     /// A ring round every hole: whole where its drill is free, broken and crossed where it meets what holds the work,
     /// dotted where that is not known.
     void rings();
+    /// Where one setting drills, loading by loading: a brass ring with its word at the holes it makes, a red one,
+    /// broken and crossed, where that loading is wrong there.
+    void drilled(const std::vector<DrilledWhere>& places);
     /// From the middle of the work, what has to be seen of it.
     static std::pair<Point, Point> extent(const Held& held);
 

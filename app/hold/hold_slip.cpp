@@ -24,14 +24,26 @@ Result<QString> read_waste(Job& job, const QString& text) {
 
 } // namespace
 
-HoldSlip::HoldSlip(Document& document, Selection& selection, QWidget* parent)
+HoldSlip::HoldSlip(Document& document, Selection& selection, ShownParts& shown, QWidget* parent)
     : Slip(document, selection, parent)
+    , m_shown(shown)
+    , m_beside([this](bool waiting) {
+        m_batch_waits = waiting;
+        if (waiting && isVisible())
+            refresh();
+    })
     , m_card(card(new QVBoxLayout, 10, [this](Card& made) { write(made); })) {
     body()->addLayout(m_card.place());
     body()->addStretch(1);
 }
 
+HoldSlip::~HoldSlip() {
+    if (m_leave_off)
+        m_leave_off->store(true); // nobody waits for it any more
+}
+
 void HoldSlip::refresh() {
+    follow_batch();
     m_card.renew(document().trying());
 }
 
@@ -42,6 +54,7 @@ void HoldSlip::write(Card& card) {
         card.heading(tr("How it is laid"));
         write_how_it_is_laid(card);
     }
+    write_batch(card);
     write_zero(card);
     write_rest(card);
 }

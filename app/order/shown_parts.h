@@ -1,6 +1,8 @@
-// What the Order stage lays over the board: where many parts' holes came out, or the one part of a move done wrong.
+// What a stage lays over the board: of Order where many parts' holes came out, or the one part of a move done wrong; of
+// Hold where one setting of a batch drills.
 #pragma once
 
+#include "plan/batch.h"
 #include "simulate/many_parts.h"
 
 #include <QObject>
@@ -16,6 +18,12 @@ public:
     [[nodiscard]] const std::optional<ManyParts>& many() const { return m_many; }
     [[nodiscard]] const std::optional<SimulatedRun>& broken() const { return m_broken; }
     [[nodiscard]] bool nothing() const { return !m_many && !m_broken; }
+    [[nodiscard]] const std::vector<DrilledWhere>& drilled() const { return m_drilled; }
+
+    void show_drilled(std::vector<DrilledWhere> drilled) {
+        m_drilled = std::move(drilled);
+        emit changed();
+    }
 
     void show_many(const ManyParts& many) {
         m_many = many;
@@ -41,6 +49,7 @@ signals:
 private:
     std::optional<ManyParts> m_many;
     std::optional<SimulatedRun> m_broken;
+    std::vector<DrilledWhere> m_drilled;
 };
 
 } // namespace clockface::app

@@ -166,6 +166,7 @@ QMenu* MainWindow::make_job_menu() {
         {"dial-centre-flange", QT_TR_NOOP("Dial-centre flange: circles on a disc")},
         {"motion-work-plate", QT_TR_NOOP("Motion-work plate: many patterns, in inches")},
         {"bell-hammer-straps", QT_TR_NOOP("Bell-hammer straps: pieces from one bar")},
+        {"dial-stay-brackets", QT_TR_NOOP("Dial stay brackets: a batch against a stop")},
         {"winding-arbor", QT_TR_NOOP("Winding arbor: cross holes in a round bar")},
         {"bell-crank-bracket", QT_TR_NOOP("Bell-crank bracket: copied from an old part")},
         {"fly-bearing-block", QT_TR_NOOP("Fly bearing block: tapped, reamed and counterbored")}};

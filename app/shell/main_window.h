@@ -90,7 +90,7 @@ private:
     ShopStore m_shops;
     Selection m_selection;
     PartSelection m_part_selection;
-    ShownParts m_shown;
+    ShownParts m_shown{this};
     // What is drawn beside the window is written in it: nothing appears on the disk once it is gone.
     Beside<std::string> m_drawing_sheet;
     Beside<Result<DrawnTemplate>> m_drawing_template;

@@ -54,7 +54,7 @@ const std::vector<StageEntry>& stages() {
          state_by(StageOf::Cutters),
          [](const StageNeeds& with) { return new DepthView(with.document, with.selection); }},
         {Stage::Hold, QStringLiteral("hold"), QObject::tr("Hold"), false,
-         [](const StageNeeds& with) { return new HoldSlip(with.document, with.selection); }, state_by(StageOf::Hold),
+         [](const StageNeeds& with) { return new HoldSlip(with.document, with.selection, with.shown); }, state_by(StageOf::Hold),
          [](const StageNeeds& with) { return new HoldView(with.document, with.selection); }},
         {Stage::Order, QStringLiteral("order"), QObject::tr("Order"), false,
          [](const StageNeeds& with) { return new OrderSlip(with.document, with.selection, with.shown); },

@@ -148,6 +148,12 @@ void write_holding(ordered& setup, const HoldingWishes& wishes) {
         out["in"] = *wishes.in;
     if (wishes.rest)
         out["rest"] = name_of(*wishes.rest);
+    if (wishes.batch != BatchWishes{})
+        out["batch"] = {{"end_for_end", wishes.batch.end_for_end},
+                        {"over_left_right", wishes.batch.over_left_right},
+                        {"over_front_back", wishes.batch.over_front_back},
+                        {"length_scatter", wishes.batch.length_scatter.in_mm()},
+                        {"width_scatter", wishes.batch.width_scatter.in_mm()}};
     if (wishes.parallels)
         out["parallels"] = *wishes.parallels;
     if (wishes.rear_taken_out)
@@ -188,6 +194,14 @@ HoldingWishes read_holding(JsonObject& setup) {
         wishes.in = in.text("in");
     if (in.has("rest"))
         wishes.rest = static_cast<BarRest>(in.word("rest", rests));
+    if (in.has("batch")) {
+        JsonObject batch(in.member("batch"), in.place_of("batch"), in.fault());
+        wishes.batch.end_for_end = batch.flag("end_for_end");
+        wishes.batch.over_left_right = batch.flag("over_left_right");
+        wishes.batch.over_front_back = batch.flag("over_front_back");
+        wishes.batch.length_scatter = length(batch, "length_scatter");
+        wishes.batch.width_scatter = length(batch, "width_scatter");
+    }
     if (in.has("parallels"))
         wishes.parallels = in.text("parallels");
     if (in.has("rear_taken_out"))

@@ -330,8 +330,8 @@ std::optional<Length> room_left(const PartsToLoad& parts, const HoleToLoad& hole
         return std::nullopt;
     const bool other_end = loading == Loading::EndForEnd || loading == Loading::OverLeftRight;
     const bool other_edge = loading == Loading::EndForEnd || loading == Loading::OverFrontBack;
-    const Length x = other_end != parts.x_from_other_end ? parts.length_scatter : Length{};
-    const Length y = other_edge != parts.y_from_other_edge ? parts.width_scatter : Length{};
+    const Length x = parts.length_scatter * std::abs(parts.x_counted_from - (other_end ? 1.0 : 0.0));
+    const Length y = parts.width_scatter * std::abs(parts.y_counted_from - (other_edge ? 1.0 : 0.0));
     return hole.within - hypot(x, y);
 }
 

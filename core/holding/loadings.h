@@ -35,6 +35,7 @@ struct HoleToLoad {
     Length within;
     bool from_either_side = true; ///< through, with nothing that only one side has
     std::vector<int> cutters{};   ///< by number, in the order in which they cut it
+    bool operator==(const HoleToLoad&) const = default;
 };
 
 /// A batch of parts.
@@ -42,10 +43,11 @@ struct PartsToLoad {
     Point size; ///< length and width
     std::vector<HoleToLoad> holes;
     std::vector<Loading> loadings; ///< that are possible
-    Length length_scatter{};       ///< plus or minus; the whole of it goes into the place of a hole reached from the
-    Length width_scatter{};        ///< end or edge that its figures are not counted from
-    bool x_from_other_end = false; ///< the drawing counts x from the end away from the stop as drawn
-    bool y_from_other_edge = false;
+    Length length_scatter{}; ///< plus or minus; the whole of it goes into the place of a hole reached from the end or
+    Length width_scatter{};  ///< edge that its figures are not counted from
+    double x_counted_from = 0.0; ///< as drawn: 0 the end at the stop, 1 the other one; between them half of it counts
+    double y_counted_from = 0.0; ///< likewise: 0 the edge at the fixed jaw
+    bool operator==(const PartsToLoad&) const = default;
 };
 
 /// What is left of a hole's tolerance when it is loaded so; below nought: it cannot be reached so. Nothing where it is

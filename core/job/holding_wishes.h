@@ -51,6 +51,14 @@ constexpr const char* name_of(BarRest rest) {
     return "collet-block";
 }
 
+/// Like pieces that go through a set-up against a stop: the turns a piece allows, and what they come out of sawing or
+/// milling within, plus or minus.
+struct BatchWishes {
+    bool end_for_end = false, over_left_right = false, over_front_back = false;
+    Length length_scatter{}, width_scatter{};
+    bool operator==(const BatchWishes&) const = default;
+};
+
 struct HoldingWishes {
     std::optional<std::string> in{};        ///< a vise or a chuck, by name; empty: clamped on the table
     std::optional<std::string> parallels{}; ///< by name; empty: none
@@ -67,6 +75,7 @@ struct HoldingWishes {
     std::optional<CentreWish> centre{};  ///< nothing: zero is found by touching faces
     std::optional<HoleId> local_zero{};  ///< a readout's figures are given from this hole too
     std::optional<BarRest> rest{};       ///< of a bar whose side is up
+    BatchWishes batch{};
     bool operator==(const HoldingWishes&) const = default;
 };
 

@@ -64,6 +64,9 @@ Fault holding_fault(const std::string& place, const HoldingWishes& holding) {
         for (const Length along : {holding.centre->at.x, holding.centre->at.y})
             if (!(abs(along) <= furthest))
                 return fault(place + ".centre", say("A place up to 2000 mm from zero would do."));
+    for (const Length scatter : {holding.batch.length_scatter, holding.batch.width_scatter})
+        if (!(scatter >= Length{} && scatter <= Length::mm(20.0)))
+            return fault(place + ".batch", say("Pieces scatter by nought up to 20 mm either way."));
     if (holding.touches < 1 || holding.touches > limits::touches)
         return fault(place + ".touches",
                      say("A face touched 1 to {touches} times would do.", {{"touches", limits::touches}}));

@@ -153,6 +153,8 @@ const std::vector<EstimateLine>& estimate_lines() {
         {"zero_here", later("setting the display to nought where it stands"), later("s"), moves, &Estimates::zero_here},
         {"turn_bar", later("turning a bar and clamping it"), later("s"), moves, &Estimates::turn_bar},
         {"lay_old_part", later("laying an old part on and clamping it"), later("s"), moves, &Estimates::lay_old_part},
+        {"load_piece", later("putting a piece against stop and jaw, tightening, and taking it out"), later("s"), moves,
+         &Estimates::load_piece},
         {"approach", later("bringing the drill down to the work"), later("s"), moves, &Estimates::approach},
         {"unknown_cut", later("a hole of which no chain of cutters is known"), later("s"), moves,
          &Estimates::unknown_cut},

@@ -1,4 +1,5 @@
 // The demo jobs that ship are what somebody makes at the window: nothing else made them.
+#include "order/shown_parts.h"
 #include "support/window.h"
 
 #include <QLabel>
@@ -91,6 +92,47 @@ private slots:
         QVERIFY(same(holes[37].at, {Length::inches(5.038), Length::inches(3.512)}));
         QVERIFY(same(holes[39].at, {Length::inches(4.462), Length::inches(3.512)}));
         saved_equals_shipped(w, "motion-work-plate");
+    }
+    // A batch with a slanted end: turned over front-back two of its three holes come to one place.
+    void dial_stay_brackets() {
+        Window w;
+        w.command("new");
+        w.choose("shape", "plate of another outline");
+        fill_all(w, {{"title", "Dial stay brackets"},
+                     {"workFor", "Thornmere stable clock"},
+                     {"pieces", "34"},
+                     {"material", "mild steel"},
+                     {"corners", "0, 0; 87.4, 0; 79.2, 31.6; 0, 31.6"},
+                     {"thickness", "6.3"}});
+        w.choose("datum", "at the lower left");
+        w.main.show_stage(app::Stage::Holes);
+        call_out(w, "2x 5.2 thru in row 15.8 apart at 11.3, 7.9 towards 12:00");
+        call_out(w, "8.3 thru at 52.6, 15.8");
+        w.main.show_stage(app::Stage::Order);
+        w.choose("machine", "Readout mill");
+        w.main.show_stage(app::Stage::Hold);
+        QTRY_VERIFY(w.find("setting:3"));
+        w.choose("endForEnd", "may be turned end for end");
+        QTRY_VERIFY(w.find("notLoaded:2"));
+        QVERIFY(w.find<QLabel>("notLoaded:2")->text().contains("a slanted end would come to the stop"));
+        w.choose("endForEnd", "may not be turned end for end");
+        w.choose("overFrontBack", "be turned over front-back");
+        w.fill("widthScatter", "0.06");
+        QTRY_VERIFY(w.find("setting:2") && !w.find("setting:3"));
+        w.click("setting:1");
+        QTRY_COMPARE(w.main.findChild<app::ShownParts*>()->drilled().size(), std::size_t{4});
+        w.click("batchOrder");
+        QTRY_VERIFY(w.find<QLabel>("batchStep:3")->text().contains("All 34 pieces"));
+        QCOMPARE(stops_and_checks(w), std::vector<std::string>{});
+        saved_equals_shipped(w, "dial-stay-brackets");
+        w.main.show_stage(app::Stage::Bench);
+        QCOMPARE(w.document.bench().next, 0);
+        while (!w.document.bench().finished())
+            QTest::keyClick(w.find("bench"), Qt::Key_Space);
+        w.main.show_stage(app::Stage::Hold);
+        QTRY_VERIFY(w.find("setting:2"));
+        QTest::keyClick(&w.main, Qt::Key_2, Qt::ControlModifier);
+        QVERIFY(w.main.findChild<app::ShownParts*>()->drilled().empty()); // nothing of it is left on the board
     }
     void bell_hammer_straps() {
         Window w;

@@ -220,8 +220,8 @@ private slots:
 
     void nothing_is_said_past_the_translator_data() {
         QTest::addColumn<QString>("demo");
-        for (const char* each : {"dial-centre-flange", "winding-arbor", "motion-work-plate", "bell-crank-bracket",
-                                 "bell-hammer-straps", "fly-bearing-block"})
+        for (const char* each : {"dial-centre-flange", "winding-arbor", "dial-stay-brackets", "motion-work-plate",
+                                 "bell-crank-bracket", "bell-hammer-straps", "fly-bearing-block"})
             QTest::newRow(each) << each;
     }
     void nothing_is_said_past_the_translator() {

@@ -6,6 +6,7 @@
 #include "ordering/pick_up.h"
 #include "ordering/travel.h"
 #include "plan/advisor.h"
+#include "plan/batch.h"
 #include "support/bars.h"
 #include "support/jobs.h"
 #include "support/old_parts.h"
@@ -117,6 +118,13 @@ std::string shown_of_zero(const Estimates& estimates) {
     return out;
 }
 
+// What two settings cost by the stop.
+std::string shown_of_a_batch(const Estimates& estimates) {
+    PartsToLoad parts{{mm(100), mm(40)}, {{{mm(10), mm(10)}, mm(0.1)}, {{mm(30), mm(15)}, mm(0.1)}}, loadings_of({})};
+    const BatchCost cost = cost_of(fewest_settings(parts), parts, 20, estimates);
+    return figure(cost.by_stop) + figure(cost.laid_out) + figure(cost.in_fixture);
+}
+
 std::string shown_of_a_bar(const Estimates& estimates) {
     std::string out;
     const Shop shop = default_shop();
@@ -202,9 +210,9 @@ private slots:
         }
     }
     void doubled_each_moves_something_shown() {
-        const std::vector<std::string (*)(const Estimates&)> pages = {shown_of_machines,   shown_of_zero,
-                                                                      shown_of_a_bar,      shown_of_an_old_part,
-                                                                      shown_of_a_flat_job, shown_of_advice};
+        const std::vector<std::string (*)(const Estimates&)> pages = {
+            shown_of_machines,    shown_of_zero,       shown_of_a_batch, shown_of_a_bar,
+            shown_of_an_old_part, shown_of_a_flat_job, shown_of_advice};
         std::vector<std::string> before;
         for (const auto& page : pages) {
             before.push_back(page({}));

@@ -32,7 +32,7 @@ PartsToLoad any_parts(Draw& chance, int most_holes) {
         parts.length_scatter = mm(chance(0, 0.15));
         parts.width_scatter = mm(chance(0, 0.1));
     }
-    parts.x_from_other_end = chance.one_in(4);
+    parts.x_counted_from = chance.one_in(4) ? 1.0 : 0.0;
     const int count = 1 + static_cast<int>(chance(0, most_holes - 0.001));
     for (int i = 0; i < count; ++i) {
         HoleToLoad hole =
@@ -110,7 +110,7 @@ std::optional<int> fewest_by_trying(const PartsToLoad& parts) {
                 sy = parts.width_scatter.in_mm();
                 break;
             }
-            if (left == parts.x_from_other_end)
+            if (left == (parts.x_counted_from > 0.5))
                 sx = parts.length_scatter.in_mm();
             const bool over = loading == Loading::OverLeftRight || loading == Loading::OverFrontBack;
             const double r = hole.within.in_mm() - std::sqrt(sx * sx + sy * sy);
@@ -219,7 +219,7 @@ private slots:
         parts.length_scatter = mm(0.12);
         QCOMPARE(fewest_settings(parts).settings.size(), std::size_t{2});
         // Counted from the end away from the stop it is the part as drawn that scatters.
-        parts.x_from_other_end = true;
+        parts.x_counted_from = 1.0;
         parts.loadings = loadings_of({});
         QCOMPARE(fewest_settings(parts).out_of_reach.size(), std::size_t{2});
     }
@@ -273,7 +273,7 @@ private slots:
                         const bool other_edge =
                             each.loading == Loading::EndForEnd || each.loading == Loading::OverFrontBack;
                         double in_part = other_end ? l - x : x;
-                        if (parts.x_from_other_end) // counted from there: that end stands where the drawing has it
+                        if (parts.x_counted_from > 0.5) // counted from there: that end stands where the drawing has it
                             in_part -= longer;
                         const double miss =
                             std::hypot(in_part - hole.at.x.in_mm(), (other_edge ? w - y : y) - hole.at.y.in_mm());
