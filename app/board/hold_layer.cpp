@@ -144,9 +144,12 @@ void HoldLayer::drilled(const std::vector<DrilledWhere>& places) {
             m_painter.drawLine(at - QPointF(arm, arm), at + QPointF(arm, arm));
             m_painter.drawLine(at - QPointF(arm, -arm), at + QPointF(arm, -arm));
         }
+        // Beside the ring, where no hole has its name.
         const QString word =
-            right ? q(in_words(each.loading)) : QObject::tr("wrong: %1").arg(q(in_words(each.loading)));
-        m_board.label(at + QPointF(0.0, ring + 10.0), word, colour, 9, right);
+            right ? q(in_words(each.loading)) : QObject::tr("%1: wrong").arg(q(in_words(each.loading)));
+        const double half = QFontMetricsF(type(9, right)).horizontalAdvance(word) / 2.0;
+        m_board.label(right ? at + QPointF(ring + 8.0 + half, 0.0) : at + QPointF(0.0, ring + 10.0), word, colour, 9,
+                      right);
     }
 }
 

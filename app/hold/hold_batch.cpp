@@ -62,13 +62,13 @@ void HoldSlip::write_batch(Card& card) {
         tr("A piece {endForEnd}, {overLeftRight} and {overFrontBack}. Pieces scatter by {lengthScatter} in length and "
            "{widthScatter} in width, either way."));
     blanks().flag(s, QStringLiteral("endForEnd"), tr("whether a piece may be turned end for end"),
-                  tr("may not be turned end for end"), tr("may be turned end for end"),
+                  tr("is never turned end for end"), tr("may be turned end for end"),
                   [](Job& at) -> bool& { return holding_wishes(at).batch.end_for_end; });
     blanks().flag(s, QStringLiteral("overLeftRight"), tr("whether a piece may be turned over left-right"),
-                  tr("not be turned over left-right"), tr("be turned over left-right"),
+                  tr("is never turned over left-right"), tr("may be turned over left-right"),
                   [](Job& at) -> bool& { return holding_wishes(at).batch.over_left_right; });
     blanks().flag(s, QStringLiteral("overFrontBack"), tr("whether a piece may be turned over front-back"),
-                  tr("not be turned over front-back"), tr("be turned over front-back"),
+                  tr("is never turned over front-back"), tr("may be turned over front-back"),
                   [](Job& at) -> bool& { return holding_wishes(at).batch.over_front_back; });
     blanks().length(s, QStringLiteral("lengthScatter"), tr("what the length of pieces scatters by"),
                     [](Job& at) -> Length& { return holding_wishes(at).batch.length_scatter; });
@@ -114,14 +114,11 @@ void HoldSlip::write_settings(Card& card) {
     if (batch.settings.empty())
         return;
     const BatchCost cost = cost_of(batch, *m_batch_of, job.pieces, plan.estimates);
-    card.words(
-        QStringLiteral("batchCost"),
-        tr("%1 loads, %2 resets, cutters put in %3 times. Beside the drilling itself about %4 minutes by the stop, "
-           "%5 laid out piece by piece, %6 with a plate fixture made for it.")
-            .arg(cost.loads)
-            .arg(cost.resets)
-            .arg(batch.cutters_put_in)
-            .arg(q(decimal(cost.by_stop, 0)), q(decimal(cost.laid_out, 0)), q(decimal(cost.in_fixture, 0))));
+    card.words(QStringLiteral("batchCost"),
+               q(in_words(cost, batch)) + QLatin1Char(' ') +
+                   tr("Beside the drilling itself about %1 minutes by the stop, %2 laid out piece by piece, %3 with a "
+                      "plate fixture made for it.")
+                       .arg(q(decimal(cost.by_stop, 0)), q(decimal(cost.laid_out, 0)), q(decimal(cost.in_fixture, 0))));
     card.words(QStringLiteral("batchPays"),
                (cost.stop_pays_from > 0 ? tr("The stop pays from %1 pieces.").arg(cost.stop_pays_from)
                                         : tr("The stop never pays against laying out.")) +

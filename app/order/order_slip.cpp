@@ -28,7 +28,9 @@ OrderSlip::OrderSlip(Document& document, Selection& selection, ShownParts& shown
     , m_making([this](bool waiting) { m_working->setVisible(waiting); })
     , m_searching([this](bool waiting) { m_working->setVisible(waiting); }) {
     auto* head = new QHBoxLayout;
-    head->addWidget(heading_label(tr("In which order?")), 1);
+    QLabel* title = heading_label(tr("In which order?"));
+    title->setWordWrap(true); // beside a long link it takes two lines
+    head->addWidget(title, 1);
     auto* shop = link_button(QStringLiteral("machineFigures"), tr("the machine's figures"));
     connect(shop, &QPushButton::clicked, this, &OrderSlip::shop_wanted);
     head->addWidget(shop);

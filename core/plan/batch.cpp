@@ -250,6 +250,12 @@ std::string setting_in_words(const SetupPlan& plan, const BatchPlan& batch, std:
     return words;
 }
 
+std::string in_words(const BatchCost& cost, const BatchPlan& plan) {
+    return say(
+        "{loads} {loads:load|loads}, {resets} {resets:reset|resets}; a cutter is put in {times} {times:time|times}.",
+        {{"loads", cost.loads}, {"resets", cost.resets}, {"times", plan.cutters_put_in}});
+}
+
 std::string count_of_settings(int settings) {
     return say("{settings} {settings:setting|settings}", {{"settings", settings}});
 }

@@ -115,8 +115,8 @@ private slots:
         w.choose("endForEnd", "may be turned end for end");
         QTRY_VERIFY(w.find("notLoaded:2"));
         QVERIFY(w.find<QLabel>("notLoaded:2")->text().contains("a slanted end would come to the stop"));
-        w.choose("endForEnd", "may not be turned end for end");
-        w.choose("overFrontBack", "be turned over front-back");
+        w.choose("endForEnd", "is never turned end for end");
+        w.choose("overFrontBack", "may be turned over front-back");
         w.fill("widthScatter", "0.06");
         QTRY_VERIFY(w.find("setting:2") && !w.find("setting:3"));
         w.click("setting:1");

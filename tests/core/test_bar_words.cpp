@@ -146,6 +146,7 @@ private slots:
         // Two places 30 -> 40 + 40 = 70 apart on the rod; 70 cos 30 = 60.622, to 0.02.
         QVERIFY(says(turn(AngleWay::RodHeights), "70 mm apart on it, one 60.62 mm above the other"));
         std::get<BarPattern>(job.patterns[1].layout).at = deg(120);
+        job.blank.diameter = {mm(24), {}}; // as the block's collets take
         QVERIFY(says(turn(AngleWay::ColletBlock), "2 faces on"));
         QVERIFY(says(turn(AngleWay::JawIndex), "1 jaw on"));
     }

@@ -147,6 +147,7 @@ private slots:
         QVERIFY(std::fabs(cost.laid_out -
                           (5.0 * 0.25 + 1.5 * double(different.size()) + 34.0 * (3.0 * 34.0 + 20.0) / 60.0)) < 1e-9);
         QVERIFY(cost.stop_pays_from > 1 && cost.stop_pays_from < 34);
+        QVERIFY(in_words(cost, batch).find("102 loads, 1 reset;") == 0);
     }
 
     // The number said is the first from which it stays quicker: counted up to 3,000 pieces.
