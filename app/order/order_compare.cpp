@@ -38,7 +38,7 @@ void OrderSlip::build_compare(QVBoxLayout* box, const Comparison& found) {
     };
     box->addWidget(quiet_label(tr("One piece on %1, three ways (★ advised):").arg(q(plan.machine.name))));
     auto* ways = new QGridLayout;
-    ways->setHorizontalSpacing(4);
+    ways->setHorizontalSpacing(5);
     ways->setVerticalSpacing(4);
     ways->setColumnStretch(0, 1);
     const QStringList heads = {tr("changes"), tr("moves"), tr("back"), tr("time")};
@@ -66,7 +66,7 @@ void OrderSlip::build_compare(QVBoxLayout* box, const Comparison& found) {
     box->addWidget(quiet_label(tr("All of %1 on each machine of the shop:")
                                    .arg(q(say("{count} {count:piece|pieces}", {{"count", job.pieces}})))));
     auto* machines = new QGridLayout;
-    machines->setHorizontalSpacing(4);
+    machines->setHorizontalSpacing(7);
     machines->setVerticalSpacing(4);
     machines->setColumnStretch(0, 1);
     const QStringList columns = {tr("time"), tr("within"), tr("right")};
