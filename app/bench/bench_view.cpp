@@ -5,7 +5,6 @@
 #include "look/words.h"
 #include "measure/figures.h"
 #include "measure/limits.h"
-#include "measure/shop_number.h"
 #include "ordering/wording.h"
 #include "words/say.h"
 
@@ -485,81 +484,6 @@ void BenchView::show_more() {
     menu->setAttribute(Qt::WA_DeleteOnClose);
     fill_more(*menu);
     menu->popup(m_more->mapToGlobal(QPoint(0, -menu->sizeHint().height())));
-}
-
-std::vector<AxisSet> BenchView::sets_now() const {
-    return axes_set(m_document.plan(), m_document.bench(), m_before);
-}
-
-void BenchView::begin_line(LineFor what) {
-    if (what == LineFor::ShownBefore && sets_now().empty())
-        return;
-    m_line_for = what;
-    // Letters count up to four bytes, the limits are in bytes.
-    m_note_line->setMaxLength(static_cast<int>((what == LineFor::Mark ? limits::name : limits::text) / 4));
-    m_note_line->setText(what == LineFor::Mark ? q(m_document.piece().mark) : QString());
-    switch (what) {
-    case LineFor::Note:
-        m_note_line->setAccessibleName(tr("note on this piece"));
-        m_note_line->setPlaceholderText(tr("what is to be remembered of this piece; Enter keeps it"));
-        break;
-    case LineFor::Mark:
-        m_note_line->setAccessibleName(tr("mark of this piece"));
-        m_note_line->setPlaceholderText(tr("what this piece is told by; Enter keeps it"));
-        break;
-    case LineFor::ShownBefore: {
-        const std::vector<AxisSet> sets = sets_now();
-        const QString axes = sets.size() > 1                ? tr("X and Y show")
-                             : sets.front().axis == Axis::X ? tr("X shows")
-                                                            : tr("Y shows");
-        m_note_line->setAccessibleName(tr("what %1 before it is set").arg(axes));
-        m_note_line->setPlaceholderText(sets.size() > 1 ? tr("what %1 before it is set, such as 12.3; 4.5").arg(axes)
-                                                        : tr("what %1 before it is set; Enter keeps it").arg(axes));
-        break;
-    }
-    }
-    m_note_line->show();
-    m_note_line->setFocus();
-}
-
-void BenchView::keep_line() {
-    const QString text = m_note_line->text().trimmed();
-    if (m_line_for == LineFor::ShownBefore)
-        return keep_shown_before(text);
-    if (m_line_for == LineFor::Mark)
-        m_document.mark_piece(text);
-    else if (!text.isEmpty())
-        m_document.take_note(text);
-    m_note_line->hide();
-    setFocus();
-}
-
-// One figure for each axis the task sets, in the readout's unit; what cannot be read stays in the line.
-void BenchView::keep_shown_before(const QString& text) {
-    const std::vector<AxisSet> sets = sets_now();
-    const QStringList figures = text.split(QLatin1Char(';'), Qt::SkipEmptyParts);
-    ShownBefore before;
-    QString fault;
-    if (static_cast<std::size_t>(figures.size()) != sets.size())
-        fault = sets.size() > 1 ? tr("Two figures would do, that of X first, with a semicolon between them.")
-                                : tr("One figure would do, such as 12.3.");
-    for (std::size_t i = 0; i < sets.size() && fault.isEmpty(); ++i) {
-        const auto read =
-            read_length(figures[static_cast<qsizetype>(i)].toStdString(), unit_of(m_document.plan().machine));
-        if (!read)
-            fault = q(read.error().sentence);
-        else
-            (sets[i].axis == Axis::X ? before.x : before.y) = read->value;
-    }
-    if (!fault.isEmpty()) {
-        m_note->setText(fault);
-        return m_note->show();
-    }
-    m_before = before;
-    m_before_of = m_document.bench().now()->deed;
-    m_note_line->hide();
-    setFocus();
-    refresh();
 }
 
 } // namespace clockface::app

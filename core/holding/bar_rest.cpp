@@ -300,12 +300,6 @@ private:
 
 } // namespace
 
-std::optional<VeeBlock> vee_block_for(const RoundKit& kit, Length diameter) {
-    const auto takes = [&](const VeeBlock& each) { return each.smallest() <= diameter && diameter <= each.largest(); };
-    const auto found = std::find_if(kit.vee_blocks.begin(), kit.vee_blocks.end(), takes);
-    return found == kit.vee_blocks.end() ? std::nullopt : std::optional(*found);
-}
-
 std::optional<Length> place_of_block(const Blank& blank, const ColletBlock& block, const std::vector<HolePlace>& places,
                                      const std::vector<Hole>& holes) {
     const Length half = blank.width.actual() / 2.0;

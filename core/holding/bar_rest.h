@@ -16,9 +16,6 @@ namespace clockface {
 Held held_bar(const Job& job, const Shop& shop, const Machine& machine, const Estimates& estimates,
               const HolesToHold& holes);
 
-/// The block of the shop that a bar lies in; nothing where none takes it.
-std::optional<VeeBlock> vee_block_for(const RoundKit& kit, Length diameter);
-
 /// Where along a bar a collet block grips it: on one thickness that its collets take, where the longest way is free of
 /// holes, at the bar's end where that is. Its middle from the bar's, to the right; nothing where there is no such
 /// place.

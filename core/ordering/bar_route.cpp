@@ -153,7 +153,7 @@ public:
             const Length across = across_of(*at(hole).bar);
             if (fence != across) {
                 // Without a block the bar itself lies against the fence.
-                const Length half = vee ? m_needs.kit.vee_blocks.front().width / 2.0 : section(hole).radius;
+                const Length half = vee ? vee_block().width / 2.0 : section(hole).radius;
                 set({Axis::Y, false, pin, {}, {}, half, vee}, half - pin / 2.0 + across, hole);
                 fence = across;
             }
@@ -178,6 +178,10 @@ private:
     [[nodiscard]] const Hole& at(int hole) const { return m_needs.holes[static_cast<std::size_t>(hole)]; }
     [[nodiscard]] Section section(int hole) const { return section_at(m_needs.job.blank, at(hole).bar->along); }
 
+    // The way is only taken where one of the blocks takes the bar.
+    [[nodiscard]] VeeBlock vee_block() const {
+        return vee_block_for(m_needs.kit, m_needs.job.blank.diameter.actual()).value_or(m_needs.kit.vee_blocks.front());
+    }
     [[nodiscard]] TopWay taken_top() const {
         const auto ranked =
             ranked_tops(m_needs.job, m_needs.kit, m_machine, m_needs.estimates, at(m_needs.order.front()));

@@ -185,7 +185,8 @@ private:
             refuse(way, say("It needs a vee block and a pin in the drawer."));
             return way;
         }
-        const Length block = m_needs.kit.vee_blocks.front().width;
+        const std::optional<VeeBlock> takes = vee_block_for(m_needs.kit, m_radius * 2.0);
+        const Length block = takes.value_or(m_needs.kit.vee_blocks.front()).width;
         const Length pin = fence_pin(m_needs.kit);
         const Length gap = (block - pin) / 2.0;
         const Packed packed = Packing(m_needs.kit.packing).pack(gap, m_needs.kit.packing_within);
@@ -208,6 +209,8 @@ private:
             refuse(way, say("It is for a drill press with a fence; this machine has a slide, which is surer."));
         else if (!m_needs.section.round)
             refuse(way, say("A bar with flats lies on its corners in a vee; lay it flat against the fence instead."));
+        else if (!takes)
+            refuse(way, say("No vee block in the drawer takes a bar of {bar}.", {{"bar", fig(m_radius * 2.0)}}));
         return way;
     }
     [[nodiscard]] Way<TopWay> bushing() const {

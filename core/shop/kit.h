@@ -4,6 +4,7 @@
 #include "measure/angle.h"
 #include "measure/length.h"
 
+#include <optional>
 #include <vector>
 
 namespace clockface {
@@ -54,5 +55,8 @@ struct RoundKit {
 
     bool operator==(const RoundKit&) const = default;
 };
+
+/// The first of its vee blocks that a bar lies in; nothing where none takes it.
+std::optional<VeeBlock> vee_block_for(const RoundKit& kit, Length diameter);
 
 } // namespace clockface

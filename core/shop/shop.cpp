@@ -297,6 +297,12 @@ VeeBlock vee_block_of(Length width) {
     return {width, width * 0.87, width * 0.75, width * 0.17, width * 0.53};
 }
 
+std::optional<VeeBlock> vee_block_for(const RoundKit& kit, Length diameter) {
+    const auto takes = [&](const VeeBlock& each) { return each.smallest() <= diameter && diameter <= each.largest(); };
+    const auto found = std::find_if(kit.vee_blocks.begin(), kit.vee_blocks.end(), takes);
+    return found == kit.vee_blocks.end() ? std::nullopt : std::optional(*found);
+}
+
 RoundKit default_kit() {
     const auto lengths = [](std::initializer_list<double> all) {
         std::vector<Length> made;

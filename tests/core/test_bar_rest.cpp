@@ -280,6 +280,16 @@ private slots:
         const Held refused = plan_at_hand(thick, default_shop()).held;
         QVERIFY(!refused.known && refused.fault.find("takes a bar of 46 mm") != std::string::npos);
         QVERIFY(has(plan_at_hand(thick, default_shop()), FindingKind::NotHeld));
+        // Of two blocks the one that takes the bar sets the fence too: half of 60, less half of the pin of 6.
+        shop.kit.vee_blocks = {{mm(20), mm(18), mm(14), mm(3), mm(11)}, vee_block_of(mm(60))};
+        const SetupPlan plan = plan_at_hand(bar_job(24, 120, two), shop);
+        QVERIFY(plan.held.rest == BarRest::VeeBlock && same(plan.held.vee.width, mm(60)));
+        for (const Instruction& each : plan.route.list)
+            if (const auto* fence = std::get_if<SetPacking>(&each.action); fence && fence->axis == Axis::Y)
+                QVERIFY(same(fence->half_block, mm(30)) && same(fence->gap, mm(27), 0.05));
+        shop.kit.vee_blocks.pop_back();
+        const SetupPlan without = plan_at_hand(bar_job(24, 120, two), shop);
+        QVERIFY(without.held.rest == BarRest::Jaws);
         // A bushing above it is gripped by the same jaws, in a vise whose jaw stays down: they end above its middle.
         Job bushing = bar_job(16, 120, two);
         for (Pattern& each : bushing.patterns)
