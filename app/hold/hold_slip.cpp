@@ -185,14 +185,17 @@ void HoldSlip::write_why(Card& card) {
                    ? QString()
                    : tr("Sizes of vises and parallels are the made-up shop's: measure your own "
                         "and type them in under what the shop has."));
-    const bool said_any = !(at_hand(job).holding == HoldingWishes{});
+    // What a piece allows is not proposed, so it is not forgotten with what is.
+    HoldingWishes as_proposed;
+    as_proposed.batch = at_hand(job).holding.batch;
+    const bool said_any = !(at_hand(job).holding == as_proposed);
     card.links([&] {
         card.link(QStringLiteral("holdingsInShop"), tr("what the shop has"),
                   [this] { emit shop_wanted(QStringLiteral("hold")); });
         if (said_any)
-            card.link(QStringLiteral("asProposed"), tr("as proposed"), [this] {
+            card.link(QStringLiteral("asProposed"), tr("as proposed"), [this, as_proposed] {
                 Job next = document().settled();
-                holding_wishes(next) = {};
+                holding_wishes(next) = as_proposed;
                 document().edit(tr("hold as proposed"), next);
             });
     });

@@ -294,7 +294,8 @@ Length VeeBlock::smallest() const {
 }
 
 VeeBlock vee_block_of(Length width) {
-    return {width, width * 0.87, width * 0.75, width * 0.17, width * 0.53};
+    const auto about = [width](double share) { return Length::mm(std::round(width.in_mm() * share * 2.0) / 2.0); };
+    return {width, about(0.87), about(0.75), about(0.17), about(0.53)};
 }
 
 std::optional<VeeBlock> vee_block_for(const RoundKit& kit, Length diameter) {

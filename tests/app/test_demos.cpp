@@ -119,6 +119,7 @@ private slots:
         w.choose("overFrontBack", "may be turned over front-back");
         w.fill("widthScatter", "0.06");
         QTRY_VERIFY(w.find("setting:2") && !w.find("setting:3"));
+        QVERIFY(!w.find("asProposed")); // what a piece allows is nothing that was proposed
         w.click("setting:1");
         QTRY_COMPARE(w.main.findChild<app::ShownParts*>()->drilled().size(), std::size_t{4});
         w.click("batchOrder");
