@@ -37,7 +37,7 @@ std::string face_words(const TouchEdge& touch, bool round) {
             return high ? say("the right face at the moving jaw") : say("the left face at the moving jaw");
         return high ? say("the rear face at the moving jaw") : say("the near face at the moving jaw");
     case LiesAgainst::EmptyJaw:
-        return say("the fixed jaw's own face, before the work is in,");
+        return say("the fixed jaw's own face in the empty vise");
     case LiesAgainst::Nothing:
         break;
     }

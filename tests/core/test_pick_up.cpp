@@ -99,7 +99,7 @@ private slots:
         QVERIFY(jaw.against == LiesAgainst::EmptyJaw && jaw.stands == Towards::Minus);
         QVERIFY(same(spindle_at(jaw), mm(55)));
         QVERIFY(plan.run.complaints.empty() && plan.run.worst()->miss < mm(0.01));
-        QVERIFY2(sentences(job, plan).find("the fixed jaw's own face, before the work is in, with the edge finder, "
+        QVERIFY2(sentences(job, plan).find("the fixed jaw's own face in the empty vise with the edge finder, "
                                            "standing in front of it") != std::string::npos,
                  sentences(job, plan).c_str());
         Shop shop = wheels_shop(screw(Unit::Millimetre, 2.5, 125, 0.1), screw(Unit::Millimetre, 2.5, 125, 0.4));
