@@ -58,6 +58,25 @@ Length straight_on(const Blank& blank, Axis axis, bool high) {
     return longest;
 }
 
+// The face that lies down where this one is up.
+Face below(Face up) {
+    switch (up) {
+    case Face::Top:
+        return Face::Under;
+    case Face::Under:
+        return Face::Top;
+    case Face::Front:
+        return Face::Back;
+    case Face::Back:
+        return Face::Front;
+    case Face::Left:
+        return Face::Right;
+    case Face::Right:
+        break;
+    }
+    return Face::Left;
+}
+
 // 0: counted from the end that lies at stop or jaw, 1: from the other one.
 double counted_from(Length datum_from_middle, Length size, bool located_at_high) {
     constexpr Length exact = Length::mm(1e-6);
@@ -84,10 +103,11 @@ std::string why_not_loaded(const Blank& blank, const Held& held, Loading loading
     if (straight_on(blank, seat, high(seat)) < along * seats)
         return say("{loading} too little of a straight edge would lie along the fixed jaw.",
                    {{"loading", in_words(loading)}});
-    if (blank.step && turned_over(loading) && blank.up == Face::Top)
+    const Face down = turned_over(loading) ? blank.up : below(blank.up);
+    if (blank.step && down == Face::Top)
         return say("{loading} it would lie on its step.", {{"loading", in_words(loading)}});
     for (const Existing& each : blank.existing)
-        if (each.kind == ExistingKind::Boss && (each.face == blank.up) == turned_over(loading))
+        if (each.kind == ExistingKind::Boss && each.face == down)
             return say("{loading} it would lie on {boss}.", {{"loading", in_words(loading)}, {"boss", each.name}});
     return {};
 }

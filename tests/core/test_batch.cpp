@@ -102,6 +102,16 @@ private slots:
         QVERIFY(why_not_loaded(plate.blank, held, Loading::OverFrontBack).find("the boss") != std::string::npos);
         plate.blank.existing.front().face = Face::Under;
         QVERIFY(!why_not_loaded(plate.blank, held, Loading::AsDrawn).empty());
+        QVERIFY(why_not_loaded(plate.blank, held, Loading::OverFrontBack).empty());
+        plate.blank.existing.front().face = Face::Front; // on a side it is in nobody's way
+        for (const Loading each : {Loading::AsDrawn, Loading::EndForEnd, Loading::OverLeftRight})
+            QVERIFY(why_not_loaded(plate.blank, held, each).empty());
+        // With the underside up it is the other way round: as drawn it lies on its step.
+        plate.blank.existing.clear();
+        plate.blank.step = StepLine{Axis::X, mm(50), mm(8)};
+        plate.blank.up = Face::Under;
+        QVERIFY(!why_not_loaded(plate.blank, held, Loading::AsDrawn).empty());
+        QVERIFY(why_not_loaded(plate.blank, held, Loading::OverLeftRight).empty());
     }
 
     // Setting 1 stands over A1 as drawn and A2 turned over front-back. Turned end for end it would drill at
