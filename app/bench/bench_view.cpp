@@ -6,6 +6,7 @@
 #include "measure/figures.h"
 #include "measure/limits.h"
 #include "ordering/wording.h"
+#include "ordering/zero_wording.h"
 #include "words/say.h"
 
 #include <QHBoxLayout>
@@ -396,9 +397,9 @@ void BenchView::refresh() {
             "left, and it begins with finding zero again.");
     for (const AxisSet& each : sets_now())
         if (each.before)
-            note = tr("%1 shows %2 before it is set. %3")
-                       .arg(each.axis == Axis::X ? QStringLiteral("X") : QStringLiteral("Y"),
-                            q(with_unit(*each.before, unit_of(m_document.plan().machine))), note);
+            note =
+                tr("%1 shows %2 before it is set. %3")
+                    .arg(q(axis_name(each.axis)), q(with_unit(*each.before, unit_of(m_document.plan().machine))), note);
     m_note->setText(note);
     m_note->setVisible(!note.isEmpty());
     m_why->setText(tr("Why? %1").arg(q(words.why)) + near_enough(task));

@@ -130,6 +130,12 @@ void HoldLayer::holding() {
     stop(held);
 }
 
+void HoldLayer::cross(const QPointF& at, double ring) {
+    const double arm = ring * 0.7071;
+    m_painter.drawLine(at - QPointF(arm, arm), at + QPointF(arm, arm));
+    m_painter.drawLine(at - QPointF(arm, -arm), at + QPointF(arm, -arm));
+}
+
 void HoldLayer::drilled(const std::vector<DrilledWhere>& places) {
     constexpr double ring = 15.0;
     for (const DrilledWhere& each : places) {
@@ -139,11 +145,8 @@ void HoldLayer::drilled(const std::vector<DrilledWhere>& places) {
         m_painter.setBrush(Qt::NoBrush);
         m_painter.setPen(QPen(colour, right ? 3.0 : 1.8, right ? Qt::SolidLine : Qt::DashLine));
         m_painter.drawEllipse(at, ring, ring);
-        if (!right) {
-            const double arm = ring * 0.7071;
-            m_painter.drawLine(at - QPointF(arm, arm), at + QPointF(arm, arm));
-            m_painter.drawLine(at - QPointF(arm, -arm), at + QPointF(arm, -arm));
-        }
+        if (!right)
+            cross(at, ring);
         // Beside the ring, where no hole has its name.
         const QString word =
             right ? q(in_words(each.loading)) : QObject::tr("%1: wrong").arg(q(in_words(each.loading)));
@@ -165,9 +168,7 @@ void HoldLayer::rings() {
             m_painter.setPen(QPen(red, 2.6, Qt::DashLine));
             m_painter.drawEllipse(at, r, r);
             m_painter.setPen(QPen(red, 2.0));
-            const double arm = r * 0.7071;
-            m_painter.drawLine(at - QPointF(arm, arm), at + QPointF(arm, arm));
-            m_painter.drawLine(at - QPointF(arm, -arm), at + QPointF(arm, -arm));
+            cross(at, r);
         } else if (what == Underneath::NotKnown) {
             m_painter.setPen(QPen(m_look.faint, 1.6, Qt::DotLine));
             m_painter.drawEllipse(at, r, r);

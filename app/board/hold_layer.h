@@ -26,6 +26,7 @@ private:
     void jaw(const Solid& solid, bool fixed);
     void clamp(const Solid& solid);
     void stop(const Held& held);
+    void cross(const QPointF& at, double ring);
 };
 
 } // namespace clockface::app

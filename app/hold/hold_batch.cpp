@@ -114,17 +114,8 @@ void HoldSlip::write_settings(Card& card) {
     if (batch.settings.empty())
         return;
     const BatchCost cost = cost_of(batch, *m_batch_of, job.pieces, plan.estimates);
-    card.words(QStringLiteral("batchCost"),
-               q(in_words(cost, batch)) + QLatin1Char(' ') +
-                   tr("Beside the drilling itself about %1 minutes by the stop, %2 laid out piece by piece, %3 with a "
-                      "plate fixture made for it.")
-                       .arg(q(decimal(cost.by_stop, 0)), q(decimal(cost.laid_out, 0)), q(decimal(cost.in_fixture, 0))));
-    card.words(QStringLiteral("batchPays"),
-               (cost.stop_pays_from > 0 ? tr("The stop pays from %1 pieces.").arg(cost.stop_pays_from)
-                                        : tr("The stop never pays against laying out.")) +
-                   QLatin1Char(' ') +
-                   (cost.fixture_pays_from > 0 ? tr("A fixture pays against it from %1.").arg(cost.fixture_pays_from)
-                                               : tr("A fixture never pays against it.")));
+    card.words(QStringLiteral("batchCost"), q(in_words(cost, batch)));
+    card.words(QStringLiteral("batchPays"), q(pays_in_words(cost)));
     if (m_batch->instead) {
         const Instead& instead = *m_batch->instead;
         const QString hole = q(plan.holes[static_cast<std::size_t>(instead.hole)].name);

@@ -221,15 +221,27 @@ void HoldSlip::write_bar_rest(Card& card) {
     Sentence& s = card.sentence(QStringLiteral("holding"));
     card.hangs_on(rest);
     const QHash<QString, QString> said{{QStringLiteral("machine"), q(document().plan().machine.name)}};
+    // Marked out it lies on the plate first.
+    const bool marked = std::holds_alternative<LayoutBench>(document().plan().machine.kind);
+    card.hangs_on(marked);
     switch (rest) {
     case BarRest::VeeBlock:
-        s.reads(tr("For the {machine}, its side up, the bar lies {rest}."), said);
+        s.reads(marked ? tr("Once it is marked on the {machine}, the bar is drilled lying {rest}.")
+                       : tr("For the {machine}, its side up, the bar lies {rest}."),
+                said);
         break;
     case BarRest::Jaws:
-        s.reads(tr("For the {machine}, its side up, the bar lies {rest}, {holder}, on {parallels}."), said);
+        s.reads(
+            marked
+                ? tr("Once it is marked on the {machine}, the bar is drilled lying {rest}, {holder}, on {parallels}.")
+                : tr("For the {machine}, its side up, the bar lies {rest}, {holder}, on {parallels}."),
+            said);
         break;
     case BarRest::ColletBlock:
-        s.reads(tr("For the {machine}, its side up, the bar is gripped {rest}, the block {holder}, on {parallels}."),
+        s.reads(marked ? tr("Once it is marked on the {machine}, the bar is gripped {rest}, the block {holder}, on "
+                            "{parallels}.")
+                       : tr("For the {machine}, its side up, the bar is gripped {rest}, the block {holder}, on "
+                            "{parallels}."),
                 said);
         break;
     }

@@ -73,7 +73,7 @@ Length HoldView::deepest() const {
 
 HolePlace HoldView::place_of(int hole) const {
     const SetupPlan& plan = m_document.plan();
-    HolePlace place = places_as_held(m_document.job(), {plan.holes[static_cast<std::size_t>(hole)]}).front();
+    HolePlace place = plan.places[static_cast<std::size_t>(hole)];
     place.at = plan.held.in_jaws(place.at);
     return place;
 }

@@ -1,20 +1,16 @@
 #include "bench/zero_history.h"
 
 #include "measure/figures.h"
+#include "ordering/zero_wording.h"
 #include "words/say.h"
 
 #include <algorithm>
-#include <array>
 #include <cmath>
 #include <tuple>
 
 namespace clockface {
 
 namespace {
-
-std::string letter(Axis axis) {
-    return axis == Axis::X ? "X" : "Y";
-}
 
 // What the axis is taken on by; nothing where what it showed was not noted.
 std::optional<Length> taken_on(const ZeroSet& zero) {
@@ -50,9 +46,9 @@ std::vector<ZeroSet> zero_history(const Job& job, const Shop& shop, const std::s
     std::vector<ZeroSet> history;
     for (Dated& each : all)
         history.push_back(std::move(each.zero));
-    std::array<std::optional<Length>, 2> back{Length{}, Length{}}; // by axis, from the last one backwards
+    std::optional<Length> back_x = Length{}, back_y = Length{}; // from the last one backwards
     for (auto zero = history.rbegin(); zero != history.rend(); ++zero) {
-        std::optional<Length>& sum = back.at(static_cast<std::size_t>(zero->set.axis));
+        std::optional<Length>& sum = zero->set.axis == Axis::X ? back_x : back_y;
         zero->back = sum;
         const std::optional<Length> on = taken_on(*zero);
         sum = sum && on ? std::optional(*sum - *on) : std::nullopt;
@@ -95,7 +91,7 @@ std::vector<AxisSet> axes_set(const SetupPlan& plan, const BenchState& state, co
 
 std::string in_words(const ZeroSet& zero, Unit unit) {
     const auto figure = [&](Length length) { return with_unit(length, unit); };
-    const std::string axis = letter(zero.set.axis);
+    const std::string axis = axis_name(zero.set.axis);
     if (zero.restored)
         return say("{axis}: an earlier zero was restored; where it showed 0 it was set to {to}.",
                    {{"axis", axis}, {"to", figure(zero.set.to)}});
@@ -114,7 +110,7 @@ std::string in_words(const ZeroSet& zero, Unit unit) {
 }
 
 std::string way_back(const ZeroSet& zero, Unit unit) {
-    const std::string axis = letter(zero.set.axis);
+    const std::string axis = axis_name(zero.set.axis);
     if (!zero.back)
         return say("It cannot be had again: what {axis} showed when it was set later was not noted.", {{"axis", axis}});
     if (*zero.back == Length{})

@@ -1,7 +1,7 @@
 #include "holding/bar_rest.h"
 
+#include "holding/parallels.h"
 #include "layout/ranked_ways.h"
-#include "measure/cases.h"
 #include "measure/figures.h"
 #include "words/say.h"
 
@@ -16,7 +16,7 @@ namespace {
 // What the ways that are taken want of it.
 struct Wanted {
     bool in_jig = false, in_three_jaws = false, in_table = false;
-    bool bushing_above = false;
+    bool bushing_above = false, vee_at_fence = false;
     std::optional<int> block_sides; // of a collet block that turns it
 };
 
@@ -30,6 +30,7 @@ Wanted wanted_by_ways(const Job& job, const Shop& shop, const Machine& machine, 
     const TopWay top = tops.ways[tops.taken].kind;
     wanted.in_jig = top == TopWay::Jig;
     wanted.bushing_above = top == TopWay::Bushing;
+    wanted.vee_at_fence = top == TopWay::VeeAndFence;
     wanted.in_table = std::holds_alternative<RotaryTable>(machine.kind);
     std::set<double> seen{first.bar->bearing.in_degrees()};
     for (const Hole& hole : holes) {
@@ -44,13 +45,6 @@ Wanted wanted_by_ways(const Job& job, const Shop& shop, const Machine& machine, 
     return wanted;
 }
 
-bool is_mill(const Machine& machine) {
-    return std::visit(Cases{[](const Handwheels&) { return true; }, [](const Readout&) { return true; },
-                            [](const RotaryTable&) { return false; }, [](const LayoutBench&) { return false; },
-                            [](const DrillPress&) { return false; }, [](const MarksAcross&) { return false; }},
-                      machine.kind);
-}
-
 class BarProposal {
 public:
     BarProposal(const Job& job, const Shop& shop, const Machine& machine, const Estimates& estimates,
@@ -60,13 +54,11 @@ public:
         , m_machine(machine)
         , m_wishes(at_hand(job).holding)
         , m_holes(holes)
-        , m_places(places_as_held(job, holes.holes))
         , m_ways(wanted_by_ways(job, shop, machine, estimates, holes.holes)) {
         const Blank& blank = job.blank;
         m_held.along = blank.width.actual();
         m_held.across = m_held.height = blank.diameter.actual();
         m_held.chuck = machine.spindle.chuck;
-        m_held.strap = shop.holdings.strap;
     }
 
     Held make() {
@@ -84,6 +76,8 @@ public:
         lay_in(rest);
         if (m_held.known && rest != BarRest::VeeBlock)
             choose_parallels();
+        if (m_held.fault.empty())
+            m_held.fault = against_its_list(rest);
         if (!m_held.known && !m_wishes.rest && !m_wishes.in) { // nothing that was said is wrong: it is only not known
             const std::string why = m_held.fault;
             m_held.fault.clear();
@@ -99,7 +93,6 @@ private:
     const Machine& m_machine;
     const HoldingWishes& m_wishes;
     const HolesToHold& m_holes;
-    std::vector<HolePlace> m_places;
     Wanted m_ways;
     Held m_held;
 
@@ -128,10 +121,30 @@ private:
         return m_held;
     }
 
+    // What was said of it, where the list of moves is made for another.
+    [[nodiscard]] std::string against_its_list(BarRest rest) const {
+        if (!m_wishes.rest)
+            return {};
+        if (m_ways.vee_at_fence && rest != BarRest::VeeBlock)
+            return say(
+                "The list sets the fence for a vee block: let the bar lie in one, or take another way to stand over "
+                "the axis under Order.");
+        if (m_ways.bushing_above && rest != BarRest::Jaws)
+            return say(
+                "The list drills through a bushing above the bar, and only jaws grip both: let it lie between the "
+                "jaws, or take another way to stand over the axis under Order.");
+        if (m_ways.block_sides && rest != BarRest::ColletBlock)
+            return say("The list turns the bar by a collet block: grip it in one, or take another way to set the angle "
+                       "under Order.");
+        if (m_ways.in_jig || m_ways.in_three_jaws)
+            return say("The list has the bar in a jig or in three jaws: take another way under Order.");
+        return {};
+    }
+
     [[nodiscard]] BarRest proposed() const {
         if (m_ways.block_sides)
             return BarRest::ColletBlock;
-        if (m_ways.bushing_above || is_mill(m_machine) || !vee_block_for(m_shop.kit, m_held.across))
+        if (m_ways.bushing_above || is_mill(m_machine.kind) || !vee_block_for(m_shop.kit, m_held.across))
             return BarRest::Jaws;
         return BarRest::VeeBlock;
     }
@@ -172,7 +185,7 @@ private:
         }
         // Its jaws reach below as many of the holes as can be, or so near that they hold the lever.
         const auto beyond = [&](const Vise& each) {
-            return std::count_if(m_places.begin(), m_places.end(), [&](const HolePlace& place) {
+            return std::count_if(m_holes.places.begin(), m_holes.places.end(), [&](const HolePlace& place) {
                 return abs(place.at.x + m_wishes.aside) > each.jaw_width / 2.0 + radius();
             });
         };
@@ -209,7 +222,7 @@ private:
         for (const ColletBlock& each : all) {
             if (m_ways.block_sides && each.sides != *m_ways.block_sides)
                 continue;
-            const std::optional<Length> at = place_of_block(m_job.blank, each, m_places, m_holes.holes);
+            const std::optional<Length> at = place_of_block(m_job.blank, each, m_holes.places, m_holes.holes);
             if (!at)
                 continue;
             const Vise* vise = vise_for(each.across);
@@ -244,7 +257,7 @@ private:
         return m_ways.bushing_above ? radius() * -1.1 : radius() * 0.8;
     }
     [[nodiscard]] std::tuple<int, double, double> price() const {
-        const std::vector<Beneath> under = beneath_holes(m_held, m_places, m_holes.kind_of, m_holes.chains);
+        const std::vector<Beneath> under = beneath_holes(m_held, m_holes.places, m_holes.kind_of, m_holes.chains);
         const auto spoiled =
             std::count_if(under.begin(), under.end(), [](const Beneath& each) { return spoils(each.what); });
         return {static_cast<int>(spoiled), std::max(0.0, (m_held.proud - highest_for_jaws()).in_mm()),
@@ -252,28 +265,17 @@ private:
     }
 
     void choose_parallels() {
-        const std::vector<ParallelPair>& shop = m_shop.holdings.parallels;
+        const std::vector<ParallelPair>& all = m_shop.holdings.parallels;
         if (m_wishes.parallels) {
-            const auto named = std::find_if(shop.begin(), shop.end(), [&](const ParallelPair& each) {
-                return name_of(each) == *m_wishes.parallels;
-            });
-            if (named == shop.end() && !m_wishes.parallels->empty())
-                m_held.fault = say("There are no {pair} parallels in the shop.", {{"pair", *m_wishes.parallels}});
-            else
-                return stand_as_said(named == shop.end() ? std::nullopt : std::optional(*named));
+            const ParallelPair* named = pair_named(all, *m_wishes.parallels);
+            if (named || m_wishes.parallels->empty())
+                return stand_as_said(named ? std::optional(*named) : std::nullopt);
+            m_held.fault = say("There are no {pair} parallels in the shop.", {{"pair", *m_wishes.parallels}});
         }
-        std::vector<std::optional<ParallelPair>> all(shop.begin(), shop.end());
-        all.emplace_back();
-        std::optional<std::tuple<int, double, double>> least;
-        std::optional<ParallelPair> best;
-        for (const std::optional<ParallelPair>& each : all) {
-            stand_on(each);
-            if (const auto now = price(); !least || now < *least) {
-                least = now;
-                best = each;
-            }
-        }
-        stand_as_said(best);
+        stand_as_said(cheapest_pair(all, [&](const std::optional<ParallelPair>& pair) {
+            stand_on(pair);
+            return std::optional(price());
+        }));
     }
     void stand_as_said(const std::optional<ParallelPair>& pair) {
         stand_on(pair);

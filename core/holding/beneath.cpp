@@ -1,7 +1,7 @@
 #include "holding/beneath.h"
 
 #include "cutting/cutter_list.h"
-#include "round/drill_path.h"
+#include "job/section.h"
 
 #include <algorithm>
 
@@ -96,7 +96,7 @@ std::vector<StepPlunge> plunges_of(const Chain& chain, Length chuck) {
     return cuts;
 }
 
-Beneath beneath(const std::vector<Solid>& solids, Point at, const std::vector<StepPlunge>& cuts) {
+Beneath beneath(const std::vector<Solid>& solids, const HolePlace& place, const std::vector<StepPlunge>& cuts) {
     if (solids.empty())
         return {};
     Beneath found;
@@ -105,10 +105,15 @@ Beneath beneath(const std::vector<Solid>& solids, Point at, const std::vector<St
     const Length highest = std::min_element(solids.begin(), solids.end(), [](const Solid& a, const Solid& b) {
                                return a.top < b.top;
                            })->top;
+    const auto lowered = [&](Plunge plunge) {
+        plunge.tip = plunge.tip + place.below;
+        return plunge;
+    };
     for (const StepPlunge& cut : cuts) {
-        Beneath now = beneath(solids, at, cut.plunge);
-        if (cut.chuck.radius > Length{} && cut.chuck.tip > highest && !spoils(now.what))
-            if (const Beneath above = beneath(solids, at, cut.chuck); spoils(above.what)) {
+        Beneath now = beneath(solids, place.at, lowered(cut.plunge));
+        const Plunge chuck = lowered(cut.chuck);
+        if (chuck.radius > Length{} && chuck.tip > highest && !spoils(now.what))
+            if (const Beneath above = beneath(solids, place.at, chuck); spoils(above.what)) {
                 now = above;
                 now.chuck = true;
             }
@@ -120,12 +125,12 @@ Beneath beneath(const std::vector<Solid>& solids, Point at, const std::vector<St
     return found;
 }
 
-HolePlace place_on_bar(const Job& job, const OnBar& at, Length diameter) {
+HolePlace place_on_bar(const Job& job, const OnBar& at) {
     const Blank& blank = job.blank;
     // A quarter turn counter-clockwise of the top, seen from the right end, is towards the operator.
     HolePlace place{{at.along - blank.width.actual() / 2.0, -at.offset}, {}};
-    if (const auto path = drill_path(section_at(blank, at.along), {at.bearing, at.offset, diameter}))
-        place.below = blank.diameter.actual() / 2.0 - path->entry;
+    if (const auto entry = entry_at(section_at(blank, at.along), at.bearing, at.offset))
+        place.below = blank.diameter.actual() / 2.0 - entry->height;
     return place;
 }
 
@@ -134,16 +139,8 @@ std::vector<HolePlace> places_as_held(const Job& job, const std::vector<Hole>& h
     std::vector<HolePlace> places;
     places.reserve(holes.size());
     for (const Hole& hole : holes)
-        places.push_back(hole.bar ? place_on_bar(job, *hole.bar, hole.spec.diameter) : HolePlace{hole.at + datum});
+        places.push_back(hole.bar ? place_on_bar(job, *hole.bar) : HolePlace{hole.at + datum});
     return places;
-}
-
-std::vector<StepPlunge> lowered(std::vector<StepPlunge> cuts, Length below) {
-    for (StepPlunge& cut : cuts) {
-        cut.plunge.tip = cut.plunge.tip + below;
-        cut.chuck.tip = cut.chuck.tip + below;
-    }
-    return cuts;
 }
 
 std::vector<Beneath> beneath_holes(const Held& held, const std::vector<HolePlace>& places,
@@ -156,9 +153,7 @@ std::vector<Beneath> beneath_holes(const Held& held, const std::vector<HolePlace
         const auto kind = static_cast<std::size_t>(kind_of[i]);
         if (cuts[kind].empty())
             cuts[kind] = plunges_of(all[kind], held.chuck);
-        under.push_back(places[i].below == Length{}
-                            ? beneath(solids, places[i].at, cuts[kind])
-                            : beneath(solids, places[i].at, lowered(cuts[kind], places[i].below)));
+        under.push_back(beneath(solids, places[i], cuts[kind]));
     }
     return under;
 }

@@ -40,24 +40,16 @@ struct StepPlunge {
 StepPlunge plunge_of(const Chain& chain, int step, Length chuck);
 std::vector<StepPlunge> plunges_of(const Chain& chain, Length chuck);
 
-/// The same for all that is cut at a hole: of all cuts the one that meets something it should not, or else the deepest.
-Beneath beneath(const std::vector<Solid>& solids, Point at, const std::vector<StepPlunge>& cuts);
-
-/// Where a hole is drilled, as the work lies: from the middle of its face; on the side of a bar, turned until the hole
-/// is up, from the bar's middle along it and from its axis across, away from the operator.
-struct HolePlace {
-    Point at;
-    Length below{}; ///< its mouth lies so much lower than the work's top: on a bar's thinner part, or beside its crest
-};
+/// Where the holes of a face are drilled.
 std::vector<HolePlace> places_as_held(const Job& job, const std::vector<Hole>& holes);
 /// The same of one hole in the side of a bar, were it drilled elsewhere than wanted.
-HolePlace place_on_bar(const Job& job, const OnBar& at, Length diameter);
+HolePlace place_on_bar(const Job& job, const OnBar& at);
 
+/// What all that is cut at a hole meets: of all cuts the one that meets something it should not, or else the deepest.
+Beneath beneath(const std::vector<Solid>& solids, const HolePlace& place, const std::vector<StepPlunge>& cuts);
 /// What lies under every hole of a set-up, from their places and the chain of each, by `kind_of`.
 std::vector<Beneath> beneath_holes(const Held& held, const std::vector<HolePlace>& places,
                                    const std::vector<int>& kind_of, const std::vector<Chain>& all);
-/// All that is cut at a hole, as deep as it comes there below the work's top.
-std::vector<StepPlunge> lowered(std::vector<StepPlunge> cuts, Length below);
 
 /// Whether the drill cuts into what it should not: everything solid but waste.
 bool spoils(Underneath what);

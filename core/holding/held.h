@@ -122,10 +122,18 @@ struct Held {
     }
 };
 
-/// The holes of the face that is up, with what cuts each.
+/// Where a hole is drilled, as the work lies: from the middle of its face; on the side of a bar, turned until the hole
+/// is up, from the bar's middle along it and from its axis across, away from the operator.
+struct HolePlace {
+    Point at;
+    Length below{}; ///< its mouth lies so much lower than the work's top: on a bar's thinner part, or beside its crest
+};
+
+/// The holes of the face that is up, with where and by what each is cut.
 struct HolesToHold {
     const std::vector<Hole>& holes;
-    const std::vector<int>& kind_of; ///< by hole, of the chains
+    const std::vector<HolePlace>& places; ///< by hole
+    const std::vector<int>& kind_of;      ///< by hole, of the chains
     const std::vector<Chain>& chains;
 };
 

@@ -6,7 +6,6 @@
 #include <cstdint>
 #include <limits>
 #include <map>
-#include <set>
 
 namespace clockface {
 
@@ -319,19 +318,23 @@ bool turned_over(Loading loading) {
     return loading == Loading::OverLeftRight || loading == Loading::OverFrontBack;
 }
 
+bool flips_x(Loading loading) {
+    return loading == Loading::EndForEnd || loading == Loading::OverLeftRight;
+}
+
+bool flips_y(Loading loading) {
+    return loading == Loading::EndForEnd || loading == Loading::OverFrontBack;
+}
+
 Point brought_to(Loading loading, Point at, Point size) {
-    const bool x = loading == Loading::EndForEnd || loading == Loading::OverLeftRight;
-    const bool y = loading == Loading::EndForEnd || loading == Loading::OverFrontBack;
-    return {x ? size.x - at.x : at.x, y ? size.y - at.y : at.y};
+    return {flips_x(loading) ? size.x - at.x : at.x, flips_y(loading) ? size.y - at.y : at.y};
 }
 
 std::optional<Length> room_left(const PartsToLoad& parts, const HoleToLoad& hole, Loading loading) {
     if (turned_over(loading) && !hole.from_either_side)
         return std::nullopt;
-    const bool other_end = loading == Loading::EndForEnd || loading == Loading::OverLeftRight;
-    const bool other_edge = loading == Loading::EndForEnd || loading == Loading::OverFrontBack;
-    const Length x = parts.length_scatter * std::abs(parts.x_counted_from - (other_end ? 1.0 : 0.0));
-    const Length y = parts.width_scatter * std::abs(parts.y_counted_from - (other_edge ? 1.0 : 0.0));
+    const Length x = parts.length_scatter * std::abs(parts.x_counted_from - (flips_x(loading) ? 1.0 : 0.0));
+    const Length y = parts.width_scatter * std::abs(parts.y_counted_from - (flips_y(loading) ? 1.0 : 0.0));
     return hole.within - hypot(x, y);
 }
 

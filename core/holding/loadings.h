@@ -25,8 +25,10 @@ struct Turns {
 
 /// As drawn, and all that comes of turns that are allowed, one after the other: any two of them make the third.
 std::vector<Loading> loadings_of(const Turns& allowed);
-/// Whether the underside is up.
+/// Whether the underside is up; whether the other end, the other edge lies against stop and fixed jaw.
 bool turned_over(Loading loading);
+bool flips_x(Loading loading);
+bool flips_y(Loading loading);
 /// Where a place of the part, from stop and fixed jaw as drawn, comes to. `size`: its length and width.
 Point brought_to(Loading loading, Point at, Point size);
 

@@ -3,6 +3,7 @@
 #include "holding/beneath.h"
 #include "holding/clamps.h"
 #include "holding/held.h"
+#include "holding/parallels.h"
 #include "holding/steady.h"
 #include "measure/cases.h"
 #include "measure/figures.h"
@@ -23,8 +24,7 @@ enum class Lies { InVise, OnRotaryTable, AgainstFence, MarkedOut, ByItsList };
 
 // Where a machine's list itself says how the work lies, nothing is proposed here.
 Lies lies_on(const Machine& machine, const Blank& blank) {
-    const bool mill = std::holds_alternative<Handwheels>(machine.kind) || std::holds_alternative<Readout>(machine.kind);
-    if ((blank.is_bar() && !mill) || blank.shape == BlankShape::Angle)
+    if ((blank.is_bar() && !is_mill(machine.kind)) || blank.shape == BlankShape::Angle)
         return Lies::ByItsList;
     return std::visit(Cases{[](const Handwheels&) { return Lies::InVise; }, [](const Readout&) { return Lies::InVise; },
                             [](const DrillPress&) { return Lies::AgainstFence; },
@@ -55,7 +55,6 @@ public:
         , m_all(shop.holdings)
         , m_wishes(at_hand(job).holding)
         , m_holes(holes)
-        , m_places(places_as_held(job, holes.holes))
         , m_lies(lies_on(machine, job.blank)) {
         m_held.chuck = machine.spindle.chuck;
         m_held.strap = shop.holdings.strap;
@@ -96,7 +95,6 @@ private:
     const Holdings& m_all;
     const HoldingWishes& m_wishes;
     const HolesToHold& m_holes;
-    std::vector<HolePlace> m_places;
     Lies m_lies;
     Held m_held;
 
@@ -322,11 +320,12 @@ private:
                 widest = std::max({widest, cut.plunge.radius, cut.chuck.radius});
         }
         const auto met_by = [&](const std::vector<Solid>& clamp) {
-            std::vector<bool> met(m_places.size());
-            for (std::size_t i = 0; i < m_places.size(); ++i)
-                if (is_near(clamp, m_places[i].at, widest)) // most are not, and nothing more is to be asked of them
-                    met[i] =
-                        spoils(beneath(clamp, m_places[i].at, cuts[static_cast<std::size_t>(m_holes.kind_of[i])]).what);
+            std::vector<bool> met(m_holes.places.size());
+            for (std::size_t i = 0; i < m_holes.places.size(); ++i)
+                if (is_near(clamp, m_holes.places[i].at,
+                            widest)) // most are not, and nothing more is to be asked of them
+                    met[i] = spoils(
+                        beneath(clamp, m_holes.places[i], cuts[static_cast<std::size_t>(m_holes.kind_of[i])]).what);
             return met;
         };
         m_held.clamps = proposed_clamps(extents, m_held.strap, m_job.blank.is_round(), met_by);
@@ -348,7 +347,7 @@ private:
 
     // Drills that meet what they should not, as it stands now.
     [[nodiscard]] int spoiling() const {
-        const std::vector<Beneath> under = beneath_holes(m_held, m_places, m_holes.kind_of, m_holes.chains);
+        const std::vector<Beneath> under = beneath_holes(m_held, m_holes.places, m_holes.kind_of, m_holes.chains);
         return static_cast<int>(
             std::count_if(under.begin(), under.end(), [](const Beneath& each) { return spoils(each.what); }));
     }
@@ -362,13 +361,12 @@ private:
     }
 
     void choose_parallels() {
+        const std::vector<ParallelPair>& all = m_all.parallels;
         m_held.rear_taken_out = m_wishes.rear_taken_out;
         if (m_wishes.parallels) {
-            const auto named =
-                std::find_if(m_all.parallels.begin(), m_all.parallels.end(),
-                             [&](const ParallelPair& each) { return name_of(each) == *m_wishes.parallels; });
-            if (named != m_all.parallels.end() || m_wishes.parallels->empty()) {
-                stand_on(named == m_all.parallels.end() ? std::nullopt : std::optional(*named));
+            const ParallelPair* named = pair_named(all, *m_wishes.parallels);
+            if (named || m_wishes.parallels->empty()) {
+                stand_on(named ? std::optional(*named) : std::nullopt);
                 m_held.why_parallels = why_these(true);
                 if (m_held.gripped <= Length{})
                     fault(
@@ -379,20 +377,10 @@ private:
             }
             fault(say("There are no {pair} parallels in the shop.", {{"pair", *m_wishes.parallels}}));
         }
-        std::vector<std::optional<ParallelPair>> all(m_all.parallels.begin(), m_all.parallels.end());
-        all.emplace_back();
-        std::optional<std::tuple<int, double, double, double>> least;
-        std::optional<ParallelPair> best;
-        for (const std::optional<ParallelPair>& each : all) {
-            stand_on(each);
-            if (m_held.gripped <= Length{})
-                continue;
-            if (const auto now = price(); !least || now < *least) {
-                least = now;
-                best = each;
-            }
-        }
-        stand_on(best);
+        stand_on(cheapest_pair(all, [&](const std::optional<ParallelPair>& pair) {
+            stand_on(pair);
+            return m_held.gripped > Length{} ? std::optional(price()) : std::nullopt;
+        }));
         m_held.why_parallels = why_these(false);
     }
     [[nodiscard]] std::string why_these(bool said) const {

@@ -207,6 +207,8 @@ private:
         if (m_positions.empty()) {
             turn.first = true;
             turn.bearing = at(first).bar->bearing;
+            if (std::holds_alternative<LayoutBench>(m_machine.kind)) // heights are counted from the plate it lies on
+                return turn;
             turn.rest = m_needs.held.rest;
             turn.vise = m_needs.held.vise ? m_needs.held.vise->name : std::string();
             return turn;

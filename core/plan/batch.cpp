@@ -14,13 +14,6 @@ namespace clockface {
 
 namespace {
 
-bool flips_x(Loading loading) {
-    return loading == Loading::EndForEnd || loading == Loading::OverLeftRight;
-}
-bool flips_y(Loading loading) {
-    return loading == Loading::EndForEnd || loading == Loading::OverFrontBack;
-}
-
 Point size_of(const Blank& blank) {
     return {blank.extent_x(), blank.extent_y()};
 }
@@ -271,9 +264,27 @@ std::string setting_in_words(const SetupPlan& plan, const BatchPlan& batch, std:
 }
 
 std::string in_words(const BatchCost& cost, const BatchPlan& plan) {
-    return say(
-        "{loads} {loads:load|loads}, {resets} {resets:reset|resets}; a cutter is put in {times} {times:time|times}.",
-        {{"loads", cost.loads}, {"resets", cost.resets}, {"times", plan.cutters_put_in}});
+    return say("{loads} {loads:load|loads}, {resets} {resets:reset|resets}; a cutter is put in {times} "
+               "{times:time|times}. Beside "
+               "the drilling itself about {stop} by the stop, {laid} laid out piece by piece, {fixture} with a plate "
+               "fixture made "
+               "for it.",
+               {{"loads", cost.loads},
+                {"resets", cost.resets},
+                {"times", plan.cutters_put_in},
+                {"stop", minutes_in_words(cost.by_stop)},
+                {"laid", minutes_in_words(cost.laid_out)},
+                {"fixture", minutes_in_words(cost.in_fixture)}});
+}
+
+std::string pays_in_words(const BatchCost& cost) {
+    return (cost.stop_pays_from > 0
+                ? say("The stop pays from {pieces} {pieces:piece|pieces} on.", {{"pieces", cost.stop_pays_from}})
+                : say("The stop never pays against laying out.")) +
+           " " +
+           (cost.fixture_pays_from > 0 ? say("A fixture pays against it from {pieces} {pieces:piece|pieces} on.",
+                                             {{"pieces", cost.fixture_pays_from}})
+                                       : say("A fixture never pays against it."));
 }
 
 std::string count_of_settings(int settings) {

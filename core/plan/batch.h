@@ -57,8 +57,10 @@ std::optional<Instead> fewer_if_changed(const PartsToLoad& parts, const BatchPla
 std::string in_words(Loading loading);
 /// "Setting 1: the spindle 10 mm from the stop and 12 mm from the fixed jaw. As drawn: A1. Turned end for end: B1."
 std::string setting_in_words(const SetupPlan& plan, const BatchPlan& batch, std::size_t setting, Unit unit);
-/// "102 loads, 1 reset; a cutter is put in 6 times."
+/// "102 loads, 1 reset; a cutter is put in 6 times. Beside the drilling itself about 48 min by the stop …"
 std::string in_words(const BatchCost& cost, const BatchPlan& plan);
+/// "The stop pays from 7 pieces on. …"
+std::string pays_in_words(const BatchCost& cost);
 /// "1 setting", "3 settings".
 std::string count_of_settings(int settings);
 /// What is done, in order, from the first piece to the last reset.

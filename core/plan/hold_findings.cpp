@@ -115,7 +115,7 @@ Finding finding_of(const Unsteady& each, const SetupPlan& plan, Unit unit) {
 void find_no_gap_at_collet(const Job& job, const SetupPlan& plan, std::vector<Finding>& findings) {
     if (plan.held.rest != BarRest::ColletBlock)
         return;
-    const std::optional<BlockGap> gap = gap_beside_block(plan.held, places_as_held(job, plan.holes), plan.holes);
+    const std::optional<BlockGap> gap = gap_beside_block(plan.held, plan.places, plan.holes);
     if (!gap || gap->room < Length{} || gap->room >= gap_that_saves_the_collet)
         return; // over the block it is met, which is said already
     findings.push_back({Grade::Check,
@@ -182,7 +182,7 @@ void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding
     std::vector<bool> drilled;
     for (const Beneath& under : plan.beneath)
         drilled.push_back(under.step >= 0);
-    for (const Unsteady& each : unsteady(held, places_as_held(job, plan.holes), drilled))
+    for (const Unsteady& each : unsteady(held, plan.places, drilled))
         findings.push_back(finding_of(each, plan, job.unit));
     for (std::size_t i = 0; i < plan.beneath.size(); ++i)
         if (const Beneath& under = plan.beneath[i]; spoils(under.what))

@@ -42,8 +42,10 @@ public:
         plan.kind_of = face.kind_of;
         plan.shares = shares_of(setup, face);
         plan.made_before = made_before(setup, face);
-        plan.held = held_for(job, m_shop, plan.machine, m_estimates, {plan.holes, plan.kind_of, plan.chains()});
-        plan.beneath = beneath_holes(plan.held, places_as_held(job, plan.holes), plan.kind_of, plan.chains());
+        plan.places = places_as_held(job, plan.holes);
+        plan.held =
+            held_for(job, m_shop, plan.machine, m_estimates, {plan.holes, plan.places, plan.kind_of, plan.chains()});
+        plan.beneath = beneath_holes(plan.held, plan.places, plan.kind_of, plan.chains());
         plan.room = room_for(chains_in(plan), plan.machine.spindle, m_job.unit);
         plan.work = work_order(work_needs(job, plan, m_effort));
         plan.route = route_for(job, m_shop, plan, plan.work);

@@ -30,6 +30,7 @@ struct SetupPlan {
     Room room;                                ///< for its cutters under its spindle
     Machine machine; ///< the one it names, or the shop's first that suits when it names none that is there
     std::vector<std::vector<bool>> made_before; ///< by hole and step: in an earlier set-up; empty: nothing is
+    std::vector<HolePlace> places;              ///< by hole, as the work lies
     Held held;                                  ///< how the work lies
     std::vector<Beneath> beneath;               ///< what the drill of each hole meets
     WorkOrder work;                             ///< what is cut when, and why that way

@@ -53,7 +53,8 @@ struct Estimates {
     double key_circle = 40.0, key_row = 35.0, a_scribed_line = 15.0, a_crossing = 3.0, strike_circle = 25.0,
            circle_each = 5.0, prick = 20.0, look_at_mark = 6.0, compare_marks = 15.0, check_place = 30.0,
            touch_lightly = 5.0, mark_across = 25.0, find_zero = 240.0, centre_table = 480.0, zero_here = 2.0,
-           turn_bar = 120.0, lay_old_part = 240.0, load_piece = 20.0, approach = 4.0, unknown_cut = 45.0, other_move = 10.0;
+           turn_bar = 120.0, lay_old_part = 240.0, load_piece = 20.0, approach = 4.0, unknown_cut = 45.0,
+           other_move = 10.0;
     // Minutes, and millimetres of feed, at each hole.
     double change_cutter = 1.5, by_hand = 0.5, a_thread = 0.04, a_peck = 2.0 / 60.0;
     Length feed_from = Length::mm(2.0);

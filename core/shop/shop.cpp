@@ -329,6 +329,13 @@ RoundKit default_kit() {
     return kit;
 }
 
+bool is_mill(const MachineKind& kind) {
+    return std::visit(Cases{[](const Handwheels&) { return true; }, [](const Readout&) { return true; },
+                            [](const RotaryTable&) { return false; }, [](const LayoutBench&) { return false; },
+                            [](const DrillPress&) { return false; }, [](const MarksAcross&) { return false; }},
+                      kind);
+}
+
 std::string kind_in_words(const MachineKind& kind) {
     return std::visit(KindWord{}, kind);
 }

@@ -187,6 +187,9 @@ inline MachineRef ref(const Machine& machine) {
 /// that call a machine alike mean the same kind of thing by it.
 Shop with_ids(Shop shop);
 
+/// Whether slides bring the work under a spindle that drills it: handwheels and readout.
+bool is_mill(const MachineKind& kind);
+
 /// "handwheels", "readout", "rotary table", "layout", "drill press".
 std::string kind_in_words(const MachineKind& kind);
 /// A mark that changes when what its lists are made from does.

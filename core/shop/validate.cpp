@@ -1,5 +1,6 @@
 #include "shop/validate.h"
 
+#include "measure/figures.h"
 #include "measure/limits.h"
 #include "measure/text.h"
 #include "shop/threads.h"
@@ -464,7 +465,7 @@ std::optional<Problem> first_fault(const Shop& shop) {
         if (Fault found = spindle_fault(fmt::format("machines[{}].spindle", i), shop.machines[i]))
             return found;
     if (shop.machines.empty())
-        return Problem{"machines", say("The shop has no machine. It needs one at least_size.")};
+        return Problem{"machines", say("The shop has no machine. It needs one at least.")};
     std::set<std::string> names{shop.marks.name};
     for (std::size_t i = 0; i < shop.machines.size(); ++i) {
         const Machine& machine = shop.machines[i];

@@ -230,7 +230,7 @@ private:
         }
         const auto index = static_cast<std::size_t>(hole());
         const Hole& wanted = holes()[index];
-        complain_of(watch().cut(hole(), cut, place_on_bar(job(), at, wanted.spec.diameter)));
+        complain_of(watch().cut(hole(), cut, place_on_bar(job(), at)));
         const Section section = section_at(job().blank, at.along);
         const auto near = entry_at(section, at.bearing, at.offset);
         if (!near || !wanted.bar)

@@ -73,8 +73,7 @@ std::vector<std::string> Watch::cut(int hole, const DrillHole& drill, std::optio
     const CutStep& step = chain->steps[static_cast<std::size_t>(drill.step)];
     if (step.by_hand) // it stops where it is felt to
         return faults;
-    const Beneath under =
-        beneath(m_solids, place->at, lowered({plunge_of(*chain, drill.step, m_place->held.chuck)}, place->below));
+    const Beneath under = beneath(m_solids, *place, {plunge_of(*chain, drill.step, m_place->held.chuck)});
     if (under.chuck)
         faults.push_back(say("the chuck comes down on {what} at {hole}",
                              {{"what", in_words(under.what)}, {"hole", m_holes[static_cast<std::size_t>(hole)].name}}));

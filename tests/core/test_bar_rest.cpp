@@ -373,6 +373,37 @@ private slots:
                 std::string::npos);
     }
 
+    // Heights are scribed from the plate the bar lies on: no vee block lifts it there, only when it is drilled.
+    void a_bar_is_marked_on_the_plate() {
+        const Job job = bar_job(24, 120, {across("A", 20, 90, 4)}, "Layout bench");
+        const SetupPlan plan = plan_at_hand(job, default_shop());
+        QVERIFY(plan.held.rest == BarRest::VeeBlock);
+        const std::string first = in_words(plan.route.list.front(), words_for(job, plan)).sentence;
+        QVERIFY2(first.find("vee block") == std::string::npos && first.find("Lay the bar") == 0, first.c_str());
+    }
+
+    // What is said of the bar must be what its list is made for.
+    void against_its_list() {
+        const std::vector<Pattern> one{across("A", 20, 90, 4)};
+        const auto fault = [](const Job& job) { return plan_at_hand(job, default_shop()).held.fault; };
+        Job press = bar_job(24, 120, one);
+        for (Pattern& each : press.patterns)
+            each.top = TopWay::VeeAndFence;
+        QVERIFY(fault(press).empty());
+        at_hand(press).holding.rest = BarRest::Jaws;
+        QVERIFY(fault(press).find("sets the fence for a vee block") != std::string::npos);
+        Job bushing = bar_job(16, 120, one);
+        for (Pattern& each : bushing.patterns)
+            each.top = TopWay::Bushing;
+        at_hand(bushing).holding.rest = BarRest::VeeBlock;
+        QVERIFY(fault(bushing).find("only jaws grip both") != std::string::npos);
+        Job turned = bar_job(24, 120, {across("A", 10, 90, 4), across("B", 110, 0, 4)}, "Metric mill");
+        turned.patterns[1].angle = AngleWay::ColletBlock;
+        QVERIFY(plan_at_hand(turned, default_shop()).held.rest == BarRest::ColletBlock && fault(turned).empty());
+        at_hand(turned).holding.rest = BarRest::Jaws;
+        QVERIFY(fault(turned).find("turns the bar by a collet block") != std::string::npos);
+    }
+
     void are_kept_in_files() {
         Shop shop = default_shop();
         shop.kit.vee_blocks = {{mm(50), mm(44), mm(36), mm(8), mm(25)}};
