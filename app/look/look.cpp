@@ -95,10 +95,16 @@ double contrast(const QColor& a, const QColor& b) {
 }
 
 void keep_typewriter_faces_out() {
-    static constexpr const char* rules = R"(<?xml version="1.0"?><fontconfig><selectfont><rejectfont>
-        <pattern><patelt name="family"><string>B612 Mono</string></patelt></pattern>
-        </rejectfont></selectfont></fontconfig>)";
-    FcConfig* config = FcInitLoadConfig();
+    // The program's own type is built in, and the machine's fonts only lend the letters it lacks: the folders they lie
+    // in, and which to ask first, are all that is wanted. The machine's own forty files of rules take a tenth of a start.
+    static constexpr const char* rules = R"(<?xml version="1.0"?><fontconfig>
+        <dir>/usr/share/fonts</dir><dir>/usr/local/share/fonts</dir><dir prefix="xdg">fonts</dir><dir>~/.fonts</dir>
+        <cachedir>/var/cache/fontconfig</cachedir><cachedir prefix="xdg">fontconfig</cachedir>
+        <selectfont><rejectfont><pattern><patelt name="family"><string>B612 Mono</string></patelt></pattern>
+        </rejectfont></selectfont>
+        <alias><family>B612</family><accept><family>DejaVu Sans</family><family>Noto Sans</family></accept></alias>
+        </fontconfig>)";
+    FcConfig* config = FcConfigCreate();
     if (!config)
         return;
     FcConfigParseAndLoadFromMemory(config, reinterpret_cast<const FcChar8*>(rules), FcTrue);

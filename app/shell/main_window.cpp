@@ -136,9 +136,16 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
         m_selection.select(patterns.empty() ? std::string() : patterns.front().name, {});
     });
     wear_look();
-    show_stage(Stage::Holes);
+    m_rail->set_stage(m_stage);
     m_board->setFocus();
     update_title();
+}
+
+void MainWindow::setVisible(bool visible) {
+    // Not earlier: what it shows would be made for the empty job first, and again for the one that is opened.
+    if (visible && !m_slips->currentWidget() && m_pages->currentIndex() == 0)
+        show_stage(m_stage);
+    QMainWindow::setVisible(visible);
 }
 
 QAction* MainWindow::command(const QString& name, const QString& text, const QKeySequence& keys,

@@ -77,6 +77,7 @@ public:
         m_notice->tell(sentence, std::move(answers));
     }
     [[nodiscard]] Selection& selection() { return m_selection; }
+    void setVisible(bool visible) override;
 
 protected:
     void closeEvent(QCloseEvent* event) override;
