@@ -19,11 +19,22 @@ QRectF HoldLayer::box(const Solid& solid) const {
     return QRectF(m_map.to_screen({solid.left, solid.far}), m_map.to_screen({solid.right, solid.near}));
 }
 
+Solid HoldLayer::fence(const Held& held) {
+    constexpr Length seen = Length::mm(9.0); // of it
+    const Point half{held.extents().x / 2.0, held.extents().y / 2.0};
+    return {Underneath::Jaw, -half.x, half.x, held.fence_upper ? half.y : -half.y - seen,
+            held.fence_upper ? half.y + seen : -half.y};
+}
+
 std::pair<Point, Point> HoldLayer::extent(const Held& held) {
     const Point size = held.extents();
     Point low{-size.x / 2.0, -size.y / 2.0}, high{size.x / 2.0, size.y / 2.0};
+    if (held.against_fence) {
+        low.y = std::min(low.y, fence(held).near);
+        high.y = std::max(high.y, fence(held).far);
+    }
     for (const Solid& solid : held.solids())
-        if (solid.kind == Underneath::Jaw || solid.kind == Underneath::Clamp) {
+        if (solid.kind == Underneath::Jaw || solid.kind == Underneath::Clamp || solid.kind == Underneath::AnglePlate) {
             const Solid each = upright(solid);
             low = {std::min(low.x, each.left), std::min(low.y, each.near)};
             high = {std::max(high.x, each.right), std::max(high.y, each.far)};
@@ -31,14 +42,13 @@ std::pair<Point, Point> HoldLayer::extent(const Held& held) {
     return {low, high};
 }
 
-void HoldLayer::jaw(const Solid& solid, bool fixed) {
+void HoldLayer::wall(const Solid& solid, bool fixed, const QString& word) {
     const QRectF at = box(solid);
     m_painter.fillRect(at, m_look.surround);
     hatch(m_painter, at, QPen(m_look.faint, hatch_line), hatch_step);
     m_painter.setPen(QPen(fixed ? m_look.brass_on_dark : m_look.faint, fixed ? 2.4 : 1.4));
     m_painter.setBrush(Qt::NoBrush);
     m_painter.drawRect(at);
-    const QString word = fixed ? QObject::tr("fixed jaw") : QObject::tr("moving jaw");
     const QFontMetricsF metrics(type(10, fixed));
     const QSizeF size(metrics.horizontalAdvance(word) + 10.0, metrics.height());
     const QRectF plate(at.center() - QPointF(size.width() / 2.0, size.height() / 2.0), size);
@@ -88,10 +98,15 @@ void HoldLayer::holding() {
     for (const Solid& each : held.solids())
         switch (each.kind) {
         case Underneath::Jaw:
-            if (held.vise)
-                jaw(each, held.vise->fixed_rear == each.rear);
-            else
+            if (!held.vise)
                 clamp(each);
+            else if (held.vise->fixed_rear == each.rear)
+                wall(each, true, QObject::tr("fixed jaw"));
+            else
+                wall(each, false, QObject::tr("moving jaw"));
+            break;
+        case Underneath::AnglePlate:
+            wall(each, true, q(held.plate->name));
             break;
         case Underneath::ChuckFace:
             m_painter.setPen(QPen(m_look.faint, 1.3, Qt::DashLine));
@@ -127,6 +142,8 @@ void HoldLayer::holding() {
         case Underneath::NotKnown:
             break;
         }
+    if (held.against_fence)
+        wall(fence(held), true, QObject::tr("fence"));
     stop(held);
 }
 

@@ -22,8 +22,10 @@ public:
     static std::pair<Point, Point> extent(const Held& held);
 
 private:
+    /// What is seen of a drill press's fence.
+    static Solid fence(const Held& held);
     [[nodiscard]] QRectF box(const Solid& solid) const;
-    void jaw(const Solid& solid, bool fixed);
+    void wall(const Solid& solid, bool fixed, const QString& word);
     void clamp(const Solid& solid);
     void stop(const Held& held);
     void cross(const QPointF& at, double ring);

@@ -54,7 +54,8 @@ void HoldSlip::hideEvent(QHideEvent* event) {
 void HoldSlip::write_batch(Card& card) {
     const Job& job = document().job();
     const SetupPlan& plan = document().plan();
-    if (job.pieces < 2 || plan.held.by_its_list || plan.held.rest || plan.held.round || !plan.held.vise)
+    if (job.pieces < 2 || plan.held.by_its_list || plan.held.rest || plan.held.round ||
+        (!plan.held.vise && !plan.held.against_fence))
         return;
     card.heading(tr("All %1 pieces against the stop").arg(job.pieces));
     Sentence& s = card.sentence(QStringLiteral("batch"));
@@ -113,7 +114,7 @@ void HoldSlip::write_settings(Card& card) {
         card.words(QStringLiteral("notProved"), tr("It was left off: there may be a way with fewer settings."));
     if (batch.settings.empty())
         return;
-    const BatchCost cost = cost_of(batch, *m_batch_of, job.pieces, plan.estimates);
+    const BatchCost cost = cost_of(batch, *m_batch_of, plan.held, job.pieces, plan.estimates);
     card.words(QStringLiteral("batchCost"), q(in_words(cost, batch)));
     card.words(QStringLiteral("batchPays"), q(pays_in_words(cost)));
     if (m_batch->instead) {
@@ -129,7 +130,7 @@ void HoldSlip::write_settings(Card& card) {
     card.hangs_on(m_batch_order);
     if (m_batch_order) {
         int number = 0;
-        for (const std::string& step : batch_steps(batch, job.pieces)) {
+        for (const std::string& step : batch_steps(batch, plan.held, job.pieces)) {
             ++number;
             card.words(QStringLiteral("batchStep:%1").arg(number), tr("%1. %2").arg(number).arg(q(step)));
         }

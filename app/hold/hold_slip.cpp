@@ -95,6 +95,9 @@ void HoldSlip::write_holding(Card& card) {
     if (job.blank.is_round())
         for (const WorkChuck& chuck : all.chucks)
             holders.emplace_back(chuck.name, tr("in the %1").arg(q(chuck.name)));
+    if (!job.blank.is_round())
+        for (const AnglePlate& plate : all.angle_plates)
+            holders.emplace_back(plate.name, tr("against the %1").arg(q(plate.name)));
     holders.emplace_back(std::string(), tr("by clamps on the table"));
     Sentence& s = card.sentence(QStringLiteral("holding"));
     card.hangs_on(held.vise.has_value());
@@ -180,6 +183,7 @@ void HoldSlip::write_why(Card& card) {
     card.words(QStringLiteral("heldWhy"), q(held.why));
     card.words(QStringLiteral("parallelsWhy"), q(held.why_parallels));
     card.words(QStringLiteral("spinning"), q(kept_from_spinning(held)));
+    card.words(QStringLiteral("passing"), q(passing_in_words(held, document().plan().room, job.unit)));
     card.words(QStringLiteral("madeUp"),
                all.own || !(all == default_holdings())
                    ? QString()
@@ -287,7 +291,7 @@ void HoldSlip::write_holder(Sentence& s, const std::vector<std::pair<std::string
             const Held& now = document().plan().held;
             if (!now.known) // what was wished, and cannot be
                 return at_hand(document().job()).holding.in.value_or(std::string());
-            return now.vise ? now.vise->name : now.work_chuck ? now.work_chuck->name : std::string();
+            return now.holder();
         },
         [](Job& at, const std::string& in) {
             holding_wishes(at).in = in;

@@ -26,7 +26,7 @@ constexpr Length of_table = Length::mm(8.0);
 // Stands around or beside the work, not below it.
 bool is_around(Underneath kind) {
     return kind == Underneath::Jaw || kind == Underneath::Clamp || kind == Underneath::ColletBlock ||
-           kind == Underneath::VeeBlock || kind == Underneath::ChuckFace;
+           kind == Underneath::VeeBlock || kind == Underneath::ChuckFace || kind == Underneath::AnglePlate;
 }
 // And of the chuck.
 constexpr Length of_chuck = Length::mm(9.0);
@@ -78,10 +78,18 @@ HolePlace HoldView::place_of(int hole) const {
     return place;
 }
 
+Length HoldView::passes_at() const {
+    constexpr Length clear = Length::mm(3.0);
+    const auto highest = highest_beside(m_document.plan().held);
+    return highest ? highest->above + clear : clear;
+}
+
 Length HoldView::chuck_over_work() const {
     const SetupPlan& plan = m_document.plan();
     const int hole = chosen_hole(m_document, m_selection);
-    if (hole < 0 || plan.held.chuck == Length{} || plan.beneath[static_cast<std::size_t>(hole)].step < 0)
+    if (hole < 0)
+        return plan.room.longest ? passes_at() + stick_out(*plan.room.longest) + of_chuck : Length{};
+    if (plan.held.chuck == Length{} || plan.beneath[static_cast<std::size_t>(hole)].step < 0)
         return {};
     const auto step = static_cast<std::size_t>(plan.beneath[static_cast<std::size_t>(hole)].step);
     const CutStep& cut = plan.chain_of(static_cast<std::size_t>(hole)).steps[step];
@@ -136,6 +144,7 @@ void HoldView::paintEvent(QPaintEvent*) {
         paint_cut(painter, block, false, false);
     paint_work(painter, at);
     paint_drill(painter, at);
+    paint_longest(painter, at);
     paint_words(painter);
 }
 
@@ -236,15 +245,33 @@ void HoldView::paint_drill(QPainter& painter, const Frame& at) const {
         painter.setPen(QPen(colour, 1.2));
         painter.setBrush(Qt::NoBrush);
         painter.drawRect(QRectF(at.at(y - r, jaws), at.at(y + r, mouth)));
-        const Plunge shape = plunge_of(plan.chain_of(hole), under.step, plan.held.chuck).chuck;
-        const Angle half = shape.point / 2.0;
-        const Length wide = std::min(chuck, shape.flat + of_chuck * (half.sine() / half.cosine()));
-        painter.setBrush(m_look->bench);
-        painter.drawPolygon(QPolygonF({at.at(y - shape.flat, jaws), at.at(y - wide, jaws - of_chuck),
-                                       at.at(y + wide, jaws - of_chuck), at.at(y + shape.flat, jaws)}));
+        paint_chuck(painter, at, y, jaws);
     }
     painter.setPen(QPen(colour, 0.9, Qt::DashDotLine));
     painter.drawLine(at.at(y, mouth) - QPointF(0.0, 10.0), at.at(y, tip) + QPointF(0.0, 8.0));
+}
+
+void HoldView::paint_chuck(QPainter& painter, const Frame& at, Length y, Length jaws) const {
+    const Plunge shape = chuck_at(m_document.plan().held.chuck, jaws);
+    const Angle half = shape.point / 2.0;
+    const Length wide = std::min(shape.radius, shape.flat + of_chuck * (half.sine() / half.cosine()));
+    painter.setBrush(m_look->bench);
+    painter.drawPolygon(QPolygonF({at.at(y - shape.flat, jaws), at.at(y - wide, jaws - of_chuck),
+                                   at.at(y + wide, jaws - of_chuck), at.at(y + shape.flat, jaws)}));
+}
+
+void HoldView::paint_longest(QPainter& painter, const Frame& at) const {
+    const SetupPlan& plan = m_document.plan();
+    if (chosen_hole(m_document, m_selection) >= 0 || !plan.room.longest)
+        return;
+    const Cutter& cutter = *plan.room.longest;
+    const Length tip = -passes_at(), jaws = tip - stick_out(cutter), r = cutter.actual() / 2.0;
+    const Length full = tip - std::min(point_length(cutter.actual(), cutter.point), stick_out(cutter));
+    painter.setPen(QPen(m_look->faint, 1.2));
+    painter.setBrush(m_look->surround);
+    painter.drawPolygon(QPolygonF({at.at(-r, jaws), at.at(-r, full), at.at({}, tip), at.at(r, full), at.at(r, jaws)}));
+    if (plan.held.chuck > Length{})
+        paint_chuck(painter, at, {}, jaws);
 }
 
 void HoldView::paint_words(QPainter& painter) const {
@@ -263,6 +290,10 @@ void HoldView::paint_words(QPainter& painter) const {
         if (held.parallels)
             said << (held.work_chuck ? tr("raised on the %1 parallels, which come out") : tr("on the %1 parallels"))
                         .arg(q(in_words(*held.parallels)));
+    } else if (held.plate) {
+        said << tr("%1 lie against the wall").arg(q(with_unit(held.gripped, unit)));
+        if (held.waste > Length{})
+            said << tr("%1 of board under it").arg(q(with_unit(held.waste, unit)));
     } else if (held.waste > Length{}) {
         said << tr("%1 of board under it").arg(q(with_unit(held.waste, unit)));
     }

@@ -96,7 +96,8 @@ double contrast(const QColor& a, const QColor& b) {
 
 void keep_typewriter_faces_out() {
     // The program's own type is built in, and the machine's fonts only lend the letters it lacks: the folders they lie
-    // in, and which to ask first, are all that is wanted. The machine's own forty files of rules take a tenth of a start.
+    // in, and which to ask first, are all that is wanted. The machine's own forty files of rules take a tenth of a
+    // start.
     static constexpr const char* rules = R"(<?xml version="1.0"?><fontconfig>
         <dir>/usr/share/fonts</dir><dir>/usr/local/share/fonts</dir><dir prefix="xdg">fonts</dir><dir>~/.fonts</dir>
         <cachedir>/var/cache/fontconfig</cachedir><cachedir prefix="xdg">fontconfig</cachedir>

@@ -59,7 +59,7 @@ void ShopView::add_vise_link(Card& card) {
 }
 
 void ShopView::write_chucks(Card& card) {
-    card.heading(tr("Chucks and blocks"));
+    card.heading(tr("Chucks, angle plates and blocks"));
     for (std::size_t i = 0; i < m_document.shop().holdings.chucks.size(); ++i) {
         const Listed<WorkChuck> chuck{&Holdings::chucks, i};
         Sentence& s = card.sentence();
@@ -78,6 +78,19 @@ void ShopView::write_chucks(Card& card) {
         chuck.size(m_blanks, s, "jawLength", tr("length of each jaw, outwards"), &WorkChuck::jaw_length);
         s.ends_with(chuck.called("chuckGone"), tr("it is no longer here"),
                     [this, chuck] { change(tr("chuck taken out"), [chuck](Shop& shop) { chuck.take_out(shop); }); });
+    }
+    for (std::size_t i = 0; i < m_document.shop().holdings.angle_plates.size(); ++i) {
+        const Listed<AnglePlate> plate{&Holdings::angle_plates, i};
+        Sentence& s = card.sentence();
+        s.reads(tr("The {plateName} stands on the table with a wall {plateWidth} wide, {plateHeight} high and "
+                   "{plateThickness} thick. {plateGone}"));
+        m_blanks.text(s, plate.called("plateName"), tr("name of the angle plate"), plate.part(&AnglePlate::name));
+        plate.size(m_blanks, s, "plateWidth", tr("width of its wall"), &AnglePlate::width);
+        plate.size(m_blanks, s, "plateHeight", tr("height of its wall above the table"), &AnglePlate::height);
+        plate.size(m_blanks, s, "plateThickness", tr("thickness of its wall"), &AnglePlate::thickness);
+        s.ends_with(plate.called("plateGone"), tr("it is no longer here"), [this, plate] {
+            change(tr("angle plate taken out"), [plate](Shop& shop) { plate.take_out(shop); });
+        });
     }
     for (std::size_t i = 0; i < m_document.shop().kit.vee_blocks.size(); ++i) {
         const Listed<VeeBlock> block{&RoundKit::vee_blocks, i};
@@ -114,6 +127,13 @@ void ShopView::write_chucks(Card& card) {
                 WorkChuck chuck = default_holdings().chucks.front();
                 chuck.name = free_name(shop.holdings.chucks, chuck.name);
                 shop.holdings.chucks.push_back(chuck);
+            });
+        });
+        card.link(QStringLiteral("addAnglePlate"), tr("another angle plate"), [this] {
+            change(tr("another angle plate"), [](Shop& shop) {
+                AnglePlate plate = default_holdings().angle_plates.front();
+                plate.name = free_name(shop.holdings.angle_plates, plate.name);
+                shop.holdings.angle_plates.push_back(plate);
             });
         });
         card.link(QStringLiteral("addVeeBlock"), tr("another vee block"), [this] {

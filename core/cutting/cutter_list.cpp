@@ -14,17 +14,12 @@ constexpr double clear_mm = 5.0;
 
 } // namespace
 
-// Set for the furthest_out cutter just above the work, the quill has to bring the shortest down to its depth.
-Room room_for(const std::vector<const Chain*>& chains, const Spindle& spindle, Unit unit) {
+Room room_for(const std::vector<const Chain*>& chains, const Spindle& spindle, const Overhead& overhead, Unit unit) {
     std::vector<const CutStep*> steps;
-    Length metal;
     for (const Chain* chain : chains)
         for (const CutStep& step : chain->steps)
-            if (!step.skipped) {
-                metal = std::max(metal, chain->metal);
-                if (!step.by_hand)
-                    steps.push_back(&step);
-            }
+            if (!step.skipped && !step.by_hand)
+                steps.push_back(&step);
     const CutStep* furthest_out = nullptr;
     const CutStep* reach = nullptr; // needs most stroke, seen from the furthest_out's height
     for (const CutStep* step : steps)
@@ -34,18 +29,22 @@ Room room_for(const std::vector<const Chain*>& chains, const Spindle& spindle, U
     if (!furthest_out)
         return room;
     const auto stroke = [&](const CutStep& step) {
-        return stick_out(furthest_out->cutter) - stick_out(step.cutter) + step.tip + Length::mm(clear_mm);
+        return stick_out(furthest_out->cutter) - stick_out(step.cutter) + step.tip +
+               std::max(overhead.lift, Length::mm(clear_mm));
     };
     for (const CutStep* step : steps)
         if (!reach || stroke(*step) > stroke(*reach))
             reach = step;
-    if (stick_out(furthest_out->cutter) + metal > spindle.room) {
+    room.longest = furthest_out->cutter;
+    room.free = spindle.room - stick_out(furthest_out->cutter) - overhead.work_top;
+    if (room.free < overhead.lift) {
         room.tight = room.loses = true;
-        room.sentence = say("The {longest} stands {stick_out} out of the chuck; with {metal} of work under it that is "
-                            "more than the {room} there are. Take a shorter one, or hold it shorter.",
+        room.sentence = say("The {longest} stands {stick_out} out of the chuck; over work whose top is {height} above "
+                            "the table that is more than the {room} there are. Take a shorter one, or hold the work "
+                            "lower.",
                             {{"longest", furthest_out->cutter.name},
                              {"stick_out", with_unit(stick_out(furthest_out->cutter), unit)},
-                             {"metal", with_unit(metal, unit)},
+                             {"height", with_unit(overhead.work_top + overhead.lift, unit)},
                              {"room", with_unit(spindle.room, unit)}});
     } else if (stroke(*reach) > spindle.stroke) {
         room.tight = true;

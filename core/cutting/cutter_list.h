@@ -20,9 +20,17 @@ struct FetchLine {
 
 /// Whether long and short cutters follow each other without the height being changed.
 struct Room {
-    bool tight = false;     ///< the height has to be changed between two of them
-    bool loses = false;     ///< and on this machine that loses the place
-    std::string sentence{}; ///< what to do; empty when all is well
+    bool tight = false;              ///< the height has to be changed between two of them
+    bool loses = false;              ///< and on this machine that loses the place
+    std::string sentence{};          ///< what to do; empty when all is well
+    std::optional<Cutter> longest{}; ///< stands furthest out of the chuck; nothing: none is cut at the machine
+    Length free{};                   ///< between its tip and the top of the work, the spindle raised as far as it goes
+};
+
+/// What stands under the spindle.
+struct Overhead {
+    Length work_top; ///< above the machine's table
+    Length lift{};   ///< above the work stands something so high that every cutter has to pass over
 };
 
 struct CutterList {
@@ -44,7 +52,9 @@ Length stick_out(const Cutter& cutter);
 /// within each from small to large.
 CutterList cutter_list(const std::vector<Chain>& chains, const std::vector<ChainUse>& uses);
 
-/// Whether the cutters of some chains fit under one spindle together.
-Room room_for(const std::vector<const Chain*>& chains, const Spindle& spindle, Unit unit);
+/// Whether the cutters of some chains fit under one spindle together. Set so that the one that stands furthest out
+/// passes over the work and what is beside it, the quill has to bring every other one down to its depth:
+/// stick-out of the longest - its own + its depth + what is passed over.
+Room room_for(const std::vector<const Chain*>& chains, const Spindle& spindle, const Overhead& overhead, Unit unit);
 
 } // namespace clockface

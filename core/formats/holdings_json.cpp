@@ -61,6 +61,11 @@ ordered holdings_json(const Holdings& all) {
                                  {"jaw_height", chuck.jaw_height.in_mm()},
                                  {"jaw_width", chuck.jaw_width.in_mm()},
                                  {"jaw_length", chuck.jaw_length.in_mm()}});
+    for (const AnglePlate& plate : all.angle_plates)
+        out["angle_plates"].push_back({{"name", plate.name},
+                                       {"width", plate.width.in_mm()},
+                                       {"height", plate.height.in_mm()},
+                                       {"thickness", plate.thickness.in_mm()}});
     for (const ParallelPair& pair : all.parallels)
         out["parallels"].push_back(
             {{"thickness", pair.thickness.in_mm()}, {"height", pair.height.in_mm()}, {"length", pair.length.in_mm()}});
@@ -105,6 +110,15 @@ Holdings read_holdings(JsonObject& shop) {
             chuck.jaw_width = length(each, "jaw_width");
             chuck.jaw_length = length(each, "jaw_length");
             return chuck;
+        });
+    if (in.has("angle_plates"))
+        all.angle_plates = read_all<AnglePlate>(in, "angle_plates", [](JsonObject& each) {
+            AnglePlate plate;
+            plate.name = each.text("name");
+            plate.width = length(each, "width");
+            plate.height = length(each, "height");
+            plate.thickness = length(each, "thickness");
+            return plate;
         });
     all.parallels = read_all<ParallelPair>(in, "parallels", [](JsonObject& each) {
         const Length thickness = length(each, "thickness"), height = length(each, "height");

@@ -82,7 +82,7 @@ ordered holding_json(const SetupPlan& plan) {
         out["fault"] = held.fault;
     if (!held.known)
         return out;
-    out["in"] = held.vise ? held.vise->name : held.work_chuck ? held.work_chuck->name : std::string();
+    out["in"] = held.holder();
     if (held.rest)
         out["rest"] = name_of(*held.rest);
     if (held.parallels)

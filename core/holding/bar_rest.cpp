@@ -1,5 +1,6 @@
 #include "holding/bar_rest.h"
 
+#include "cutting/bushing.h"
 #include "holding/parallels.h"
 #include "layout/ranked_ways.h"
 #include "measure/figures.h"
@@ -59,9 +60,26 @@ public:
         m_held.along = blank.width.actual();
         m_held.across = m_held.height = blank.diameter.actual();
         m_held.chuck = machine.spindle.chuck;
+        m_held.guided = m_ways.in_jig || m_ways.bushing_above;
     }
 
     Held make() {
+        Held held = laid();
+        if (held.guided)
+            held.why += " " + bushing_advice(m_holes.chains, m_holes.kind_of, m_job.unit);
+        return held;
+    }
+
+private:
+    const Job& m_job;
+    const Shop& m_shop;
+    const Machine& m_machine;
+    const HoldingWishes& m_wishes;
+    const HolesToHold& m_holes;
+    Wanted m_ways;
+    Held m_held;
+
+    Held laid() {
         const BlankShape shape = m_job.blank.shape;
         if (m_ways.in_table)
             return by_its_list(
@@ -86,15 +104,6 @@ public:
         }
         return m_held;
     }
-
-private:
-    const Job& m_job;
-    const Shop& m_shop;
-    const Machine& m_machine;
-    const HoldingWishes& m_wishes;
-    const HolesToHold& m_holes;
-    Wanted m_ways;
-    Held m_held;
 
     void lay_in(BarRest rest) {
         switch (rest) {

@@ -80,12 +80,14 @@ Beneath beneath(const std::vector<Solid>& solids, Point at, const Plunge& plunge
     return {Underneath::Free, false, spoiled.solid ? spoiled.met : plunge.tip, plunge.tip, -1, false};
 }
 
-StepPlunge plunge_of(const Chain& chain, int step, Length chuck) {
+Plunge chuck_at(Length diameter, Length jaws) {
     constexpr Angle widens = Angle::degrees(70.0);
+    return {diameter / 2.0, widens, jaws, diameter / 6.0};
+}
+
+StepPlunge plunge_of(const Chain& chain, int step, Length chuck) {
     const CutStep& cut = chain.steps[static_cast<std::size_t>(step)];
-    return {step,
-            {cut.widest / 2.0, cut.cutter.point, cut.tip},
-            {chuck / 2.0, widens, cut.tip - stick_out(cut.cutter), chuck / 6.0}};
+    return {step, {cut.widest / 2.0, cut.cutter.point, cut.tip}, chuck_at(chuck, cut.tip - stick_out(cut.cutter))};
 }
 
 std::vector<StepPlunge> plunges_of(const Chain& chain, Length chuck) {
@@ -168,6 +170,7 @@ bool spoils(Underneath what) {
     case Underneath::ChuckFace:
     case Underneath::VeeBlock:
     case Underneath::ColletBlock:
+    case Underneath::AnglePlate:
         return true;
     case Underneath::Free:
     case Underneath::Slot:

@@ -38,6 +38,8 @@ struct StepPlunge {
     Plunge chuck; ///< of radius nought where the chuck is not known
 };
 StepPlunge plunge_of(const Chain& chain, int step, Length chuck);
+/// The chuck alone, of this diameter, its jaws' ends at that depth: a third of it is flat there, and it widens upwards.
+Plunge chuck_at(Length diameter, Length jaws);
 std::vector<StepPlunge> plunges_of(const Chain& chain, Length chuck);
 
 /// Where the holes of a face are drilled.

@@ -69,6 +69,11 @@ std::vector<Solid> Held::solids() const {
         return chuck_solids(*work_chuck, across / 2.0, proud, far_off);
     if (!vise) {
         std::vector<Solid> all{table_at(height + waste)};
+        if (plate) {
+            const Length wide = plate->width / 2.0, wall = across / 2.0;
+            all.push_back(
+                {Underneath::AnglePlate, -wide, wide, wall, wall + plate->thickness, proud, false, height + waste});
+        }
         const Point half{extents().x / 2.0, extents().y / 2.0};
         if (waste > Length{})
             all.push_back({Underneath::Waste, -half.x, half.x, -half.y, half.y, height, false, height + waste});
@@ -198,7 +203,15 @@ std::string in_words(const Held& held, Unit unit) {
                    ? say("In the {chuck}, raised on the {pair} parallels, which come out once it is tightened.",
                          {{"chuck", held.work_chuck->name}, {"pair", in_words(*held.parallels)}})
                    : say("In the {chuck}, on its face.", {{"chuck", held.work_chuck->name}});
-    if (!held.vise)
+    if (held.against_fence)
+        words = say(held.fence_upper ? later("On a board of {board}, its upper edge against the fence.")
+                                     : later("On a board of {board}, its lower edge against the fence."),
+                    {{"board", with_unit(held.waste, unit)}});
+    else if (held.plate)
+        words = held.waste > Length{} ? say("Against the {plate}, on a board of {board}.",
+                                            {{"plate", held.plate->name}, {"board", with_unit(held.waste, unit)}})
+                                      : say("Against the {plate}, on the table.", {{"plate", held.plate->name}});
+    else if (!held.vise)
         words = held.waste > Length{}
                     ? say("Clamped on the table, over a board of {board}.", {{"board", with_unit(held.waste, unit)}})
                     : say("Clamped on the table.");
@@ -265,6 +278,8 @@ std::string in_words(Underneath what) {
         return say("the vee block");
     case Underneath::ColletBlock:
         return say("the collet block");
+    case Underneath::AnglePlate:
+        return say("the angle plate");
     case Underneath::NotKnown:
         return say("not known");
     }
@@ -295,6 +310,8 @@ std::string name_of(Underneath what) {
         return "vee-block";
     case Underneath::ColletBlock:
         return "collet-block";
+    case Underneath::AnglePlate:
+        return "angle-plate";
     case Underneath::NotKnown:
         return "not-known";
     }

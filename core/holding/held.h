@@ -2,6 +2,7 @@
 #pragma once
 
 #include "cutting/chain.h"
+#include "cutting/cutter_list.h"
 #include "job/job.h"
 #include "layout/pattern.h"
 #include "shop/shop.h"
@@ -26,6 +27,7 @@ enum class Underneath {
     ChuckFace,
     VeeBlock,
     ColletBlock,
+    AnglePlate,
     NotKnown
 };
 
@@ -65,8 +67,11 @@ struct Held {
     bool by_its_list = false;            ///< a bar, an angle section, marks across: the moves themselves lay the work
     bool touched = false;                ///< zero is found by touching its faces
     bool against_fence = false;          ///< it lies against the fence and stop of a drill press
+    bool fence_upper = false;            ///< its upper edge does, as drawn
+    bool guided = false;                 ///< a bushing stands over every hole: a jig's, or one gripped above the bar
     std::optional<Vise> vise;            ///< nothing: clamped on the table, or in a chuck or vee block that lies there
     std::optional<WorkChuck> work_chuck; ///< on the table
+    std::optional<AnglePlate> plate;     ///< on the table: it is drawn against its wall
     std::optional<BarRest> rest;         ///< of a bar whose side is up
     VeeBlock vee{};                      ///< that it rests in
     ColletBlock collet{};                ///< likewise, held in the vise
@@ -87,12 +92,17 @@ struct Held {
 
     Length along, across; ///< extents of the work along and across the jaws; on the table along x and y
     Length height;        ///< of the work
-    Length proud;         ///< from the jaws' top to the work's top; negative: it stands below them
-    Length gripped;       ///< from the work's bottom to the jaws' top, from nought to its height; nought on the table
+    Length proud;         ///< from the jaws' or the wall's top to the work's top; negative: it stands below them
+    Length gripped;       ///< from the work's bottom to the jaws' or the wall's top, from nought to its height; nought
+                          ///< on the table
     std::string why;      ///< this holding, in plain sentences
     std::string why_parallels;
     std::string fault; ///< why what was asked for cannot be, with what would do; empty: it can
 
+    /// Name of what holds it in the shop; empty where clamps or a block for bars do.
+    [[nodiscard]] std::string holder() const {
+        return vise ? vise->name : work_chuck ? work_chuck->name : plate ? plate->name : std::string();
+    }
     /// Everything solid around it. Empty where nothing is known.
     [[nodiscard]] std::vector<Solid> solids() const;
     /// How high its jaws stand above the bed of the vise, or above the face of the chuck. Nought on the table.
@@ -116,11 +126,30 @@ struct Held {
     [[nodiscard]] Solid in_jaws(const Solid& solid) const;
     /// The axis the jaws close along.
     [[nodiscard]] Axis across_jaws() const { return turned ? Axis::X : Axis::Y; }
-    /// Whether the face it lies against along an axis, at the fixed jaw or at the stop, is the right or far one.
+    /// Whether the face it is found by along an axis, at the fixed jaw, at the wall, at the fence or at the stop, is
+    /// the right or far one. A wall that stands too high for the finder covers that face, and the near one is left.
     [[nodiscard]] bool located_at_high(Axis axis) const {
-        return axis == across_jaws() ? vise && vise->fixed_rear != turned : stop == StopAt::Right;
+        if (axis != across_jaws())
+            return stop == StopAt::Right;
+        if (against_fence)
+            return fence_upper;
+        return plate ? finder && proud >= finder->needs : vise && vise->fixed_rear != turned;
     }
 };
+
+/// What stands highest beside the work, and how far above its top.
+struct Highest {
+    Underneath what = Underneath::Clamp;
+    Length above;
+};
+/// Nothing where all of it ends below the work's top, or is not known.
+std::optional<Highest> highest_beside(const Held& held);
+/// How high the work's top is above the table, and what a cutter passes over on its way between two holes. Where it is
+/// not known how it lies, as if it lay on the table.
+Overhead overhead_of(const Held& held);
+/// "Between two holes lift every cutter more than 30 mm above the work: a clamp stands as high." And how much room the
+/// longest of them has. Empty where there is nothing to say.
+std::string passing_in_words(const Held& held, const Room& room, Unit unit);
 
 /// Where a hole is drilled, as the work lies: from the middle of its face; on the side of a bar, turned until the hole
 /// is up, from the bar's middle along it and from its axis across, away from the operator.
@@ -142,9 +171,10 @@ struct HolesToHold {
 /// the parallels that are met by the fewest drills, let it be gripped by half its height (drilling pushes down: more is
 /// only wanted for side loads) and stand proud enough for the finder; clamps and a waste board where no vise takes it,
 /// for discs and thin sheet, against a fence, on a rotary table and for marked work; a chuck for discs, and bars on
-/// end, that it takes. A round bar whose side is up lies in a vee block on a drill press, in a vise on a mill, or as
-/// the way wants that stands the drill over its axis or brings it to its angles. Of other bars' sides, an angle section
-/// and marks across nothing is known: their lists say how the work lies.
+/// end, that it takes; an angle plate for work so tall that jaws would grip too little of it. A round bar whose side is
+/// up lies in a vee block on a drill press, in a vise on a mill, or as the way wants that stands the drill over its
+/// axis or brings it to its angles. Of other bars' sides, an angle section and marks across nothing is known: their
+/// lists say how the work lies.
 Held held_for(const Job& job, const Shop& shop, const Machine& machine, const Estimates& estimates,
               const HolesToHold& holes);
 

@@ -5,6 +5,7 @@
 #include "holding/held.h"
 #include "holding/parallels.h"
 #include "holding/steady.h"
+#include "layout/outline.h"
 #include "measure/cases.h"
 #include "measure/figures.h"
 #include "words/say.h"
@@ -82,11 +83,18 @@ public:
             choose_parallels();
         else
             choose_waste();
-        if (!m_held.vise && !m_held.work_chuck && (m_lies == Lies::InVise || m_lies == Lies::OnRotaryTable))
+        if (m_held.plate)
+            stand_at_wall();
+        if (!m_held.vise && !m_held.work_chuck && !m_held.plate &&
+            (m_lies == Lies::InVise || m_lies == Lies::OnRotaryTable))
             choose_clamps();
-        if (!m_held.against_fence)
-            m_held.stop =
-                m_wishes.stop.value_or(m_held.vise && m_all.stop && !stands_upright() ? StopAt::Left : StopAt::None);
+        if (m_held.against_fence) {
+            const ReferenceEdges edges = reference_edges(m_job);
+            m_held.fence_upper = edges.upper;
+            m_held.stop = edges.right ? StopAt::Right : StopAt::Left;
+        } else
+            m_held.stop = m_wishes.stop.value_or(
+                (m_held.vise || m_held.plate) && m_all.stop && !stands_upright() ? StopAt::Left : StopAt::None);
         return m_held;
     }
 
@@ -185,12 +193,16 @@ private:
                                             [&](const WorkChuck& each) { return each.name == *m_wishes.in; });
             if (chuck != m_all.chucks.end())
                 return grip_as_said(*chuck);
+            const auto plate = std::find_if(m_all.angle_plates.begin(), m_all.angle_plates.end(),
+                                            [&](const AnglePlate& each) { return each.name == *m_wishes.in; });
+            if (plate != m_all.angle_plates.end())
+                return draw_against_as_said(*plate);
             const auto named = std::find_if(m_all.vises.begin(), m_all.vises.end(),
                                             [&](const Vise& each) { return each.name == *m_wishes.in; });
             if (named == m_all.vises.end()) {
-                fault(say(
-                    "There is no {vise} in the shop: name one of its vises or chucks, or clamp the work on the table.",
-                    {{"vise", *m_wishes.in}}));
+                fault(say("There is no {vise} in the shop: name one of its vises, chucks or angle plates, or clamp the "
+                          "work on the table.",
+                          {{"vise", *m_wishes.in}}));
                 return;
             }
             if (named->opening < m_held.across && !m_wishes.turned && named->opening >= m_held.along) {
@@ -222,6 +234,11 @@ private:
                     "mark and clamped for each."));
         if (m_job.blank.is_round() && !stands_upright())
             return clamp(say("Flat jaws touch a disc at two points only, so it is clamped on the table."));
+        if (const AnglePlate* plate = plate_for_tall_work())
+            return draw_against(*plate,
+                                say("It stands {height} high, and jaws would hold too little of it; against the "
+                                    "{plate} it is held over its height.",
+                                    {{"height", figure(m_held.height)}, {"plate", plate->name}}));
         if (const Vise* vise = smallest_that_takes_it(); vise && stands_upright())
             return take(
                 *vise,
@@ -244,6 +261,47 @@ private:
             lay(false);
         }
         clamp(say("No vise in the shop takes it, so it is clamped on the table."));
+    }
+    // Of work that stands taller than it is wide, and that no vise would grip enough of: the lowest plate that backs
+    // half of it. A round bar touches a wall along one line only.
+    [[nodiscard]] const AnglePlate* plate_for_tall_work() const {
+        if (m_lies != Lies::InVise || m_job.blank.is_round() || m_held.height <= std::max(m_held.along, m_held.across))
+            return nullptr;
+        const Vise* vise = smallest_that_takes_it();
+        if (vise && !little_grip(std::min(vise->jaw_depth, m_held.height), m_held.height, m_held.across))
+            return nullptr;
+        const AnglePlate* best = nullptr;
+        for (const AnglePlate& each : m_all.angle_plates)
+            if (each.height >= m_held.height / 2.0 && (!best || each.height < best->height))
+                best = &each;
+        return best;
+    }
+    void draw_against_as_said(const AnglePlate& plate) {
+        if (m_lies != Lies::InVise)
+            return fault(say("On this machine the work is not drawn against the {plate}: clamp it, or take a mill.",
+                             {{"plate", plate.name}}));
+        if (m_job.blank.is_round())
+            return fault(
+                say("What is round touches the wall of the {plate} along one line only: hold it in a vise or a "
+                    "chuck.",
+                    {{"plate", plate.name}}));
+        draw_against(plate, say("It is drawn against the {plate}, as you said.", {{"plate", plate.name}}));
+    }
+    void draw_against(const AnglePlate& plate, const std::string& why) {
+        if (m_held.turned) // the wall runs from left to right
+            lay(false);
+        m_held.plate = plate;
+        m_held.why = why;
+        m_held.known = true;
+    }
+    // Once it is known what lies under it.
+    void stand_at_wall() {
+        m_held.proud = m_held.height + m_held.waste - m_held.plate->height;
+        m_held.gripped = std::clamp(m_held.height - m_held.proud, Length{}, m_held.height);
+        if (m_held.gripped <= Length{})
+            fault(say("On so thick a board the work stands above the {plate}, and nothing backs it: a board below "
+                      "{height} would do.",
+                      {{"plate", m_held.plate->name}, {"height", figure(m_held.plate->height)}}));
     }
     [[nodiscard]] bool takes_it(const WorkChuck& chuck) const {
         return m_job.blank.is_round() && m_held.across >= chuck.smallest && m_held.across <= chuck.largest;

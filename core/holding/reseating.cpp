@@ -8,10 +8,9 @@ std::string kept_from_spinning(const Held& held) {
     if (!held.known)
         return {};
     if (held.against_fence)
-        return say(
-            "The drill turns clockwise and swings the left end of the work away from you, against the fence, and "
-            "the right end towards you, where nothing stops it: clamp it down for every hole, never hold it by "
-            "hand.");
+        return say("The drill turns clockwise and swings the left end of the work away from you and the right end "
+                   "towards you. The fence stops one of the two and nothing the other: clamp it down for every hole, "
+                   "never hold it by hand.");
     if (held.rest == BarRest::VeeBlock)
         return say("In a vee a bar can still roll, and slide along: clamp it down with the vee block, a strap over the "
                    "bar, before the spindle is on.");
@@ -19,6 +18,10 @@ std::string kept_from_spinning(const Held& held) {
         return say("The jaws keep it from being spun by the drill, as long as the {chuck} itself is clamped to the "
                    "table. Its key out before the spindle is on.",
                    {{"chuck", held.work_chuck->name}});
+    if (held.plate)
+        return say("Two screw clamps round work and wall, one at each end and clear of the chuck, keep it from being "
+                   "spun, as long as the {plate} itself is bolted to the table. Neither may hold it alone.",
+                   {{"plate", held.plate->name}});
     if (!held.vise && held.clamps.empty()) // marked work, clamped anew under every mark
         return say(
             "Lower the stopped drill into the mark, hold the work there, clamp it, then drill. Only a drill of 3 mm or "
@@ -61,6 +64,17 @@ std::vector<std::string> reseating(const Held& held) {
                 "hole."));
         return steps;
     }
+    if (held.plate)
+        return {
+            held.stop == StopAt::None
+                ? say("Mark the face that goes to the wall before it comes out.")
+                : say("Mark the face that goes to the wall, and the end that goes to the stop, before it comes out."),
+            say("Brush wall, table and work; take the burr off the holes' edges, or it stands on them."),
+            say("Stand it down first, then push it against the wall, then tighten the clamps by turns: a strip of "
+                "paper under each corner must be held fast."),
+            held.stop == StopAt::None ? say("Without a stop zero is lost along the wall: touch the end again.")
+                                      : say("Zero is kept by stop and wall, as long as neither was moved. Look at "
+                                            "the corner all the same.")};
     if (!held.vise)
         return {
             say("Clamped work that comes off loses its zero: find it again, touch by touch, before the next hole.")};

@@ -143,6 +143,7 @@ public:
         const TopWay top = taken_top();
         const Length pin = fence_pin(m_needs.kit);
         const bool vee = top == TopWay::VeeAndFence;
+        const bool jig = top == TopWay::Jig; // its bushings stand where the holes are wanted, and it has its own stop
         std::optional<Length> fence, stop;
         if (!vee) {
             m_route.list.push_back({StandOverAxis{top, {}, {}, Towards::Plus}, m_needs.order.front()});
@@ -150,6 +151,8 @@ public:
         }
         const bool right = m_needs.job.datum.place == DatumPlace::RightEdge;
         each_hole([&](int hole) {
+            if (jig)
+                return;
             const Length across = across_of(*at(hole).bar);
             if (fence != across) {
                 // Without a block the bar itself lies against the fence.

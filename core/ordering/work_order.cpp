@@ -1,5 +1,6 @@
 #include "ordering/work_order.h"
 
+#include "cutting/bushing.h"
 #include "ordering/travel.h"
 #include "words/say.h"
 
@@ -72,16 +73,26 @@ private:
         return m_needs.shares.empty() || m_needs.shares[static_cast<std::size_t>(hole)].back();
     }
 
+    // What a bushing over the hole does to a step of it. Where there is none, nothing.
+    [[nodiscard]] UnderBushing bushing_makes(const Chain& chain, std::size_t step) const {
+        return m_needs.guided && bushing_for(chain) ? under_bushing(chain, static_cast<int>(step))
+                                                    : UnderBushing::Guided;
+    }
+    [[nodiscard]] bool is_made(const Chain& chain, std::size_t step) const {
+        return !chain.steps[step].skipped && bushing_makes(chain, step) != UnderBushing::LeftOut;
+    }
     // Steps at the machine. A tap that is turned by hand can still be guided by the spindle, before moving away.
-    [[nodiscard]] static bool at_machine(const CutStep& step, bool before_moving) {
-        return !step.skipped && (!step.by_hand || (before_moving && follows_drill(step.kind)));
+    [[nodiscard]] bool at_machine(const Chain& chain, std::size_t index, bool before_moving) const {
+        const CutStep& step = chain.steps[index];
+        return is_made(chain, index) && bushing_makes(chain, index) == UnderBushing::Guided &&
+               (!step.by_hand || (before_moving && follows_drill(step.kind)));
     }
     [[nodiscard]] std::vector<Cut> cuts_at_once(int hole) const {
         std::vector<Cut> cuts;
         bool any = false;
         if (const Chain* chain = chain_of(hole))
             for (std::size_t i = 0; i < chain->steps.size(); ++i)
-                if (at_machine(chain->steps[i], true)) {
+                if (at_machine(*chain, i, true)) {
                     any = true;
                     if (takes(hole, i))
                         cuts.push_back({static_cast<int>(i), line_of(chain->steps[i])});
@@ -113,7 +124,7 @@ private:
             bool any = false;
             for (std::size_t i = 0; chain && i < chain->steps.size(); ++i) {
                 const CutStep& step = chain->steps[i];
-                if (!at_machine(step, stays))
+                if (!at_machine(*chain, i, stays))
                     continue;
                 any = true;
                 if (!takes(hole, i))
@@ -150,7 +161,7 @@ private:
             const Chain* chain = chain_of(hole);
             for (std::size_t i = 0; chain && i < chain->steps.size(); ++i) {
                 const CutStep& step = chain->steps[i];
-                if (!step.skipped && takes(hole, i) && !done.contains({hole, static_cast<int>(i)}))
+                if (is_made(*chain, i) && takes(hole, i) && !done.contains({hole, static_cast<int>(i)}))
                     left[{step.kind, line_of(step), step.name}].push_back(hole);
             }
         }

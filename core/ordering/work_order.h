@@ -64,6 +64,7 @@ struct WorkNeeds {
     const Shares& shares;
     const Estimates& estimates;
     Effort effort = Effort::Usual;
+    bool guided = false; ///< a bushing stands over every hole
 };
 
 /// Whether each cutter can go through all holes in the side of a bar: on a rotary table, which comes back to every

@@ -94,7 +94,8 @@ std::string why_not_loaded(const Blank& blank, const Held& held, Loading loading
         return say("{loading} a slanted end would come to the stop.", {{"loading", in_words(loading)}});
     const Length along = seat == Axis::X ? blank.extent_y() : blank.extent_x();
     if (straight_on(blank, seat, high(seat)) < along * seats)
-        return say("{loading} too little of a straight edge would lie along the fixed jaw.",
+        return say(held.against_fence ? later("{loading} too little of a straight edge would lie along the fence.")
+                                      : later("{loading} too little of a straight edge would lie along the fixed jaw."),
                    {{"loading", in_words(loading)}});
     const Face down = turned_over(loading) ? blank.up : below(blank.up);
     if (blank.step && down == Face::Top)
@@ -110,7 +111,7 @@ Result<PartsToLoad> parts_to_load(const Job& job, const SetupPlan& plan) {
     const Held& held = plan.held;
     if (blank.is_round() || blank.is_bar() || blank.shape == BlankShape::Angle)
         return problem("", say("Only flat pieces with ends and edges go through as a batch against a stop."));
-    if (!held.vise)
+    if (!held.vise && !held.against_fence)
         return problem("", say("A batch lies against a fixed jaw: say under Hold that a vise holds a piece."));
     if (held.stop == StopAt::None)
         return problem("", say("A batch lies against a stop: say under Hold where it stands."));
@@ -131,7 +132,11 @@ Result<PartsToLoad> parts_to_load(const Job& job, const SetupPlan& plan) {
         if (why_not_loaded(blank, held, loading).empty())
             parts.loadings.push_back(loading);
     if (parts.loadings.empty())
-        return problem("", say("No way to load a piece is left: {why} Move stop or fixed jaw to its straight sides.",
+        return problem("", say(held.against_fence
+                                   ? later("No way to load a piece is left: {why} Count its figures from straight "
+                                           "sides under Blank, so that fence and stop come there.")
+                                   : later("No way to load a piece is left: {why} Move stop or fixed jaw to its "
+                                           "straight sides."),
                                {{"why", why_not_loaded(blank, held, Loading::AsDrawn)}}));
     std::map<std::string, int> cutters; // numbered as they are met
     for (std::size_t i = 0; i < plan.holes.size(); ++i) {
@@ -170,7 +175,8 @@ std::vector<DrilledWhere> drilled_where(const Job& job, const Held& held, const 
     return all;
 }
 
-BatchCost cost_of(const BatchPlan& plan, const PartsToLoad& parts, int pieces, const Estimates& estimates) {
+BatchCost cost_of(const BatchPlan& plan, const PartsToLoad& parts, const Held& held, int pieces,
+                  const Estimates& estimates) {
     BatchCost cost;
     const auto settings = static_cast<double>(plan.settings.size());
     if (settings < 1.0)
@@ -191,8 +197,10 @@ BatchCost cost_of(const BatchPlan& plan, const PartsToLoad& parts, int pieces, c
     }
     // Once for the batch, and for each piece.
     const double change = estimates.change_cutter;
-    const double stop_once = estimates.find_zero / minute + (settings - 1.0) * 2.0 * estimates.a_setting / minute +
-                             plan.cutters_put_in * change;
+    // Against a fence no zero is found: fence and stop are set for the first place as for every other one.
+    const double first = held.against_fence ? 2.0 * estimates.a_setting : estimates.find_zero;
+    const double stop_once =
+        (first + (settings - 1.0) * 2.0 * estimates.a_setting) / minute + plan.cutters_put_in * change;
     const double stop_each = a_piece * estimates.load_piece / minute;
     const double laid_once = static_cast<double>(lines_x.size() + lines_y.size()) * estimates.a_scribed_line / minute +
                              static_cast<double>(cutters.size()) * change;
@@ -249,9 +257,10 @@ std::string in_words(Loading loading) {
 
 std::string setting_in_words(const SetupPlan& plan, const BatchPlan& batch, std::size_t setting, Unit unit) {
     const Setting& at = batch.settings[setting];
-    std::string words =
-        say("Setting {number}: the spindle {x} from the stop and {y} from the fixed jaw.",
-            {{"number", setting + 1}, {"x", with_unit(at.at.x, unit)}, {"y", with_unit(at.at.y, unit)}});
+    std::string words = say(
+        plan.held.against_fence ? later("Setting {number}: the spindle {x} from the stop and {y} from the fence.")
+                                : later("Setting {number}: the spindle {x} from the stop and {y} from the fixed jaw."),
+        {{"number", setting + 1}, {"x", with_unit(at.at.x, unit)}, {"y", with_unit(at.at.y, unit)}});
     for (const Loading loading : at.loadings()) {
         std::vector<int> holes;
         for (const LoadedHole& each : at.holes)
@@ -291,7 +300,7 @@ std::string count_of_settings(int settings) {
     return say("{settings} {settings:setting|settings}", {{"settings", settings}});
 }
 
-std::vector<std::string> batch_steps(const BatchPlan& batch, int pieces) {
+std::vector<std::string> batch_steps(const BatchPlan& batch, const Held& held, int pieces) {
     std::vector<std::string> steps;
     steps.push_back(
         say("Lay out one piece by hand, every hole punched: it is the master. Mark on every piece the end that "
@@ -302,10 +311,14 @@ std::vector<std::string> batch_steps(const BatchPlan& batch, int pieces) {
         for (const Loading each : loadings)
             turns += (turns.empty() ? "" : ", ") + in_words(each);
         steps.push_back(
-            i == 0 ? say("Set stop and spindle for setting 1 by the master, and drill one other piece. Measure "
-                         "its holes before any more are drilled.")
-                   : say("Set them for setting {number} by the master, and prove it on one piece likewise.",
-                         {{"number", i + 1}}));
+            i == 0
+                ? say(held.against_fence
+                          ? later("Set fence and stop for setting 1, lower the drill into the master's mark to prove "
+                                  "them, and drill one other piece. Measure its holes before any more are drilled.")
+                          : later("Set stop and spindle for setting 1 by the master, and drill one other piece. "
+                                  "Measure its holes before any more are drilled."))
+                : say("Set them for setting {number} by the master, and prove it on one piece likewise.",
+                      {{"number", i + 1}}));
         steps.push_back(say("All {pieces} pieces through it: {turns}.", {{"pieces", pieces}, {"turns", turns}}));
     }
     steps.push_back(say("The master is finished last; until then it sets the stop again."));

@@ -1,5 +1,5 @@
-// A set-up's pieces as a batch against stop and fixed jaw: what a piece allows, in which order all go through, what it
-// costs and from how many it pays.
+// A set-up's pieces as a batch against a stop and a fixed jaw or fence: what a piece allows, in which order all go
+// through, what it costs and from how many it pays.
 #pragma once
 
 #include "holding/loadings.h"
@@ -14,7 +14,7 @@
 namespace clockface {
 
 /// The pieces of a set-up, as they are loaded; a problem in a sentence where they cannot be: nothing stops them, no
-/// fixed jaw, no ends or edges to go by, too many holes. The job has that set-up at hand.
+/// fixed jaw or fence, no ends or edges to go by, too many holes. The job has that set-up at hand.
 Result<PartsToLoad> parts_to_load(const Job& job, const SetupPlan& plan);
 
 /// Why a piece cannot be loaded so, whatever was allowed: what would lie against stop or fixed jaw is slanted, or it
@@ -32,16 +32,18 @@ std::vector<DrilledWhere> drilled_where(const Job& job, const Held& held, const 
                                         const Setting& setting);
 
 /// Minutes beside the drilling itself, which is the same however a piece is brought under the spindle. By the stop: the
-/// first setting is found as zero is, each further one set; every piece is loaded once for each loading of each
-/// setting. Laid out: each line is set once for all pieces, scribed on each, every crossing punched and found under the
-/// spindle. In a plate fixture with bushings, made once: every piece is loaded once. 0: never.
+/// first setting is found as zero is (against a fence it is set too), each further one set; every piece is loaded once
+/// for each loading of each setting. Laid out: each line is set once for all pieces, scribed on each, every crossing
+/// punched and found under the spindle. In a plate fixture with bushings, made once: every piece is loaded once. 0:
+/// never.
 struct BatchCost {
     int loads = 0, resets = 0;
     double by_stop = 0.0, laid_out = 0.0, in_fixture = 0.0;
     int stop_pays_from = 0;    ///< pieces from which the stop stays quicker than laying out
     int fixture_pays_from = 0; ///< and from which the fixture stays quicker than the stop
 };
-BatchCost cost_of(const BatchPlan& plan, const PartsToLoad& parts, int pieces, const Estimates& estimates);
+BatchCost cost_of(const BatchPlan& plan, const PartsToLoad& parts, const Held& held, int pieces,
+                  const Estimates& estimates);
 
 /// The change of one figure of one hole, to the middle of length or width, that leaves the fewest settings; nothing
 /// where none leaves fewer.
@@ -64,6 +66,6 @@ std::string pays_in_words(const BatchCost& cost);
 /// "1 setting", "3 settings".
 std::string count_of_settings(int settings);
 /// What is done, in order, from the first piece to the last reset.
-std::vector<std::string> batch_steps(const BatchPlan& batch, int pieces);
+std::vector<std::string> batch_steps(const BatchPlan& batch, const Held& held, int pieces);
 
 } // namespace clockface

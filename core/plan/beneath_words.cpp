@@ -56,6 +56,7 @@ std::string sentence_of(const BeneathGroup& group, const SetupPlan& plan, Unit u
     case Underneath::ChuckFace:
     case Underneath::VeeBlock:
     case Underneath::ColletBlock:
+    case Underneath::AnglePlate:
         break;
     }
     const int deepest = *std::max_element(group.holes.begin(), group.holes.end(), nearer);

@@ -39,6 +39,9 @@ std::string what_would_do(const Held& held, const Beneath& under) {
         return say("Under Hold, let the work stand on parallels while the jaws are tightened, and take them out then.");
     case Underneath::VeeBlock:
         return say("Let this hole stand beyond the end of the block, or take a block with a deeper groove.");
+    case Underneath::AnglePlate:
+        return say("Under Hold, lay a thicker board under the work, so that it stands higher than the wall, or drill "
+                   "this hole in another set-up.");
     case Underneath::ColletBlock:
         return say("Under Hold, grip the bar elsewhere: between a vise's jaws or in a vee block.");
     case Underneath::Free:
@@ -62,6 +65,7 @@ const char* met(const Beneath& under) {
     case Underneath::ChuckFace:
     case Underneath::VeeBlock:
     case Underneath::ColletBlock:
+    case Underneath::AnglePlate:
         return later("The drill of {hole} meets {what}, {depth} deep.");
     case Underneath::Clamp:
         return later("The drill of {hole} meets a clamp.");
@@ -205,6 +209,15 @@ void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding
                   {"beside", deviation_in_words(held.lean->beside, job.unit)}}),
              say("Bring head or table square to the spindle and swing the indicator again."),
              {}});
+    if (held.plate && little_grip(held.gripped, held.height, held.across))
+        findings.push_back({Grade::Check,
+                            FindingKind::LittleGrip,
+                            say("Only {gripped} of the work's {height} lie against the {plate}.",
+                                {{"gripped", with_unit(held.gripped, job.unit)},
+                                 {"height", with_unit(held.height, job.unit)},
+                                 {"plate", held.plate->name}}),
+                            say("A higher angle plate, or a thinner board under the work, would hold more of it."),
+                            {}});
     if (held.rest || (!held.vise && !held.work_chuck))
         return;
     if (held.work_chuck && held.touched && held.finder && held.proud < held.finder->needs)

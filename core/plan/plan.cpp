@@ -46,7 +46,7 @@ public:
         plan.held =
             held_for(job, m_shop, plan.machine, m_estimates, {plan.holes, plan.places, plan.kind_of, plan.chains()});
         plan.beneath = beneath_holes(plan.held, plan.places, plan.kind_of, plan.chains());
-        plan.room = room_for(chains_in(plan), plan.machine.spindle, m_job.unit);
+        plan.room = room_for(chains_in(plan), plan.machine.spindle, overhead_of(plan.held), m_job.unit);
         plan.work = work_order(work_needs(job, plan, m_effort));
         plan.route = route_for(job, m_shop, plan, plan.work);
         plan.fingerprint = fingerprint(plan.route);
@@ -193,8 +193,8 @@ SetupPlan plan_at_hand(const Job& job, const Shop& shop, const Estimates& estima
 }
 
 WorkNeeds work_needs(const Job& job, const SetupPlan& plan, Effort effort) {
-    return {job,       plan.machine, plan.holes,     plan.chains(), plan.kind_of, plan.cutters(),
-            plan.room, plan.shares,  plan.estimates, effort};
+    return {job,       plan.machine, plan.holes,     plan.chains(), plan.kind_of,    plan.cutters(),
+            plan.room, plan.shares,  plan.estimates, effort,        plan.held.guided};
 }
 
 Route route_for(const Job& job, const Shop& shop, const SetupPlan& plan, const WorkOrder& work) {

@@ -14,6 +14,7 @@ Holdings default_holdings() {
                  {"wide vise", mm(124), mm(41), mm(17), mm(138), mm(47), mm(18), true, false},
                  {"drill vise", mm(92), mm(34), mm(14), mm(86), mm(29), mm(26), true, true}};
     all.chucks = {{"chuck on the table", 3, mm(4), mm(82), mm(104), mm(27), mm(58), mm(29), mm(15), mm(31)}};
+    all.angle_plates = {{"angle plate", mm(110), mm(132), mm(16)}};
     all.parallels = {{mm(3), mm(11), mm(118)},   {mm(3), mm(17), mm(118)},   {mm(3), mm(26), mm(118)},
                      {mm(5), mm(13), mm(142)},   {mm(5), mm(21.5), mm(142)}, {mm(6), mm(28), mm(142)},
                      {mm(5), mm(36.5), mm(142)}, {mm(9), mm(34), mm(142)}};

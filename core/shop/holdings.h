@@ -35,6 +35,16 @@ struct WorkChuck {
     bool operator==(const WorkChuck&) const = default;
 };
 
+/// An upright wall on the table. Tall work stands on the table before it, its far face drawn against the wall by two
+/// screw clamps that reach round both, beside the holes.
+struct AnglePlate {
+    std::string name;
+    Length width;     ///< of the wall, from left to right
+    Length height;    ///< of the wall, above the table
+    Length thickness; ///< of the wall
+    bool operator==(const AnglePlate&) const = default;
+};
+
 /// Two alike, to stand one at each jaw.
 struct ParallelPair {
     Length thickness, height, length;
@@ -64,6 +74,7 @@ struct Strap {
 struct Holdings {
     std::vector<Vise> vises;
     std::vector<WorkChuck> chucks{};
+    std::vector<AnglePlate> angle_plates{};
     std::vector<ParallelPair> parallels;
     std::vector<Length> waste; ///< boards of wood or scrap to drill into: thicknesses
     std::vector<Finder> finders;

@@ -381,10 +381,21 @@ Fault chuck_fault(const std::string& place, const WorkChuck& chuck, std::set<std
     return std::nullopt;
 }
 
+Fault angle_plate_fault(const std::string& place, const AnglePlate& plate, std::set<std::string>& names) {
+    if (Fault found = own_name_fault(place, plate.name, names))
+        return found;
+    for (const auto& [what, size] :
+         {std::pair(".width", plate.width), {".height", plate.height}, {".thickness", plate.thickness}})
+        if (Fault found = size_fault(place + what, size, least_size))
+            return found;
+    return std::nullopt;
+}
+
 Fault holdings_fault(const Holdings& all) {
     for (const auto& [place, count] : {std::pair("holdings.vises", all.vises.size()),
                                        {"holdings.parallels", all.parallels.size()},
                                        {"holdings.chucks", all.chucks.size()},
+                                       {"holdings.angle_plates", all.angle_plates.size()},
                                        {"holdings.waste", all.waste.size()},
                                        {"holdings.finders", all.finders.size()}})
         if (Fault found = count_fault(place, count, limits::holdings))
@@ -406,9 +417,12 @@ Fault holdings_fault(const Holdings& all) {
         if (vise.slot >= vise.jaw_width)
             return Problem{place + ".slot", say("A slot narrower than the jaws are wide would do.")};
     }
-    // A job names either by its name alone.
+    // A job names any of them by its name alone.
     for (std::size_t i = 0; i < all.chucks.size(); ++i)
         if (Fault found = chuck_fault(fmt::format("holdings.chucks[{}]", i), all.chucks[i], names))
+            return found;
+    for (std::size_t i = 0; i < all.angle_plates.size(); ++i)
+        if (Fault found = angle_plate_fault(fmt::format("holdings.angle_plates[{}]", i), all.angle_plates[i], names))
             return found;
     names.clear();
     for (std::size_t i = 0; i < all.parallels.size(); ++i) {

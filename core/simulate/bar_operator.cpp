@@ -96,6 +96,7 @@ private:
     double m_gripped_at = 0.0; // of the table, when the bar was gripped
     Point m_at;                // of a readout or a fence: along from zero, across from the axis
     bool m_laid = false;       // it has been laid and clamped
+    bool m_in_jig = false;     // which was made for it and says where each hole comes
     Angle m_first;             // the bearing that was called up first
     Angle m_up;
     Length m_axis_beside; // what the spindle stands beside the axis when it is thought to stand over it
@@ -161,6 +162,7 @@ private:
         m_axis_beside = stand.way == TopWay::TouchOne
                             ? stand.go - section_at(job().blank, where).radius - stand.finder / 2.0
                             : Length{};
+        m_in_jig = stand.way == TopWay::Jig;
         if (stand.way == TopWay::TouchOne)
             watch().put_in(Watch::InChuck::Finder);
         if (m_y)
@@ -230,6 +232,10 @@ private:
         }
         const auto index = static_cast<std::size_t>(hole());
         const Hole& wanted = holes()[index];
+        if (m_in_jig && wanted.bar && std::holds_alternative<DrillPress>(m_machine.kind)) {
+            at.along = wanted.bar->along;
+            at.offset = wanted.bar->offset - m_faults.off_axis;
+        }
         complain_of(watch().cut(hole(), cut, place_on_bar(job(), at)));
         const Section section = section_at(job().blank, at.along);
         const auto near = entry_at(section, at.bearing, at.offset);

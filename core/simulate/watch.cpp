@@ -1,5 +1,6 @@
 #include "simulate/watch.h"
 
+#include "cutting/bushing.h"
 #include "holding/beneath.h"
 #include "words/say.h"
 
@@ -71,6 +72,12 @@ std::vector<std::string> Watch::cut(int hole, const DrillHole& drill, std::optio
     if (!place || drill.step < 0 || static_cast<std::size_t>(drill.step) >= chain->steps.size())
         return faults;
     const CutStep& step = chain->steps[static_cast<std::size_t>(drill.step)];
+    if (const std::optional<Length> bore = bushing_for(*chain);
+        bore && m_place->held.guided && under_bushing(*chain, drill.step) != UnderBushing::Guided)
+        faults.push_back(say(step.cutter.actual() > *bore
+                                 ? later("the {cutter} does not go through the bushing at {hole}")
+                                 : later("the {cutter} is loose in the bushing at {hole}"),
+                             {{"cutter", step.cutter.name}, {"hole", m_holes[static_cast<std::size_t>(hole)].name}}));
     if (step.by_hand) // it stops where it is felt to
         return faults;
     const Beneath under = beneath(m_solids, *place, {plunge_of(*chain, drill.step, m_place->held.chuck)});

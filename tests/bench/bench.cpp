@@ -1,5 +1,6 @@
 // How fast: start to the first painted window, re-plan, repaint, a keystroke to the board.
 #include "board/board_view.h"
+#include "holding/loadings.h"
 #include "look/look.h"
 #include "ordering/travel.h"
 #include "plan/advisor.h"
@@ -304,6 +305,30 @@ void holding_to_board(benchmark::State& state) {
     type_into(state, w, "waste", "21.7");
 }
 BENCHMARK(holding_to_board)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
+
+// The fewest settings for a batch of parts whose holes have nothing in common, or all of which a turn brings together.
+void fewest_settings_of(benchmark::State& state) {
+    std::mt19937 engine(5);
+    const auto chance = [&](double a, double b) { return std::uniform_real_distribution<double>(a, b)(engine); };
+    PartsToLoad parts;
+    parts.size = {mm(140), mm(60)};
+    parts.loadings = loadings_of({true, true, true});
+    for (int i = 0; i < static_cast<int>(state.range(0)); ++i) {
+        HoleToLoad hole{{mm(chance(3, 137)), mm(chance(3, 57))}, mm(0.2)};
+        if (i > 0 && i % 3 != 0)
+            hole.at = brought_to(parts.loadings[static_cast<std::size_t>(i % 4)],
+                                 parts.holes[static_cast<std::size_t>(i - 1)].at, parts.size) +
+                      Point{mm(chance(-0.3, 0.3)), mm(chance(-0.3, 0.3))};
+        hole.cutters = {i % 2, 2};
+        parts.holes.push_back(hole);
+    }
+    BatchPlan plan;
+    for (auto _ : state)
+        plan = fewest_settings(parts);
+    state.counters["settings"] = static_cast<double>(plan.settings.size());
+    state.counters["proved"] = plan.proved ? 1 : 0;
+}
+BENCHMARK(fewest_settings_of)->Arg(12)->Arg(24)->Arg(64)->Unit(benchmark::kMillisecond);
 
 // From one place of the hand to the next: the circle dragged by its pitch line, board and slip repainted.
 void drag_a_circle(benchmark::State& state) {

@@ -146,7 +146,7 @@ private slots:
         const SetupPlan plan = plan_at_hand(job, default_shop());
         const auto parts = parts_to_load(job, plan);
         const BatchPlan batch = fewest_settings(*parts);
-        const BatchCost cost = cost_of(batch, *parts, 34, plan.estimates);
+        const BatchCost cost = cost_of(batch, *parts, plan.held, 34, plan.estimates);
         QCOMPARE(cost.loads, 102);
         QCOMPARE(cost.resets, 1);
         const double put_in = batch.cutters_put_in * 1.5;
@@ -174,10 +174,10 @@ private slots:
             for (int k = 0; k < 1 + i % 4; ++k)
                 parts.holes.push_back({{mm(10 + 15 * k), mm(10)}, mm(0.1)});
             const BatchPlan plan = fewest_settings(parts);
-            const int said = cost_of(plan, parts, 1, estimates).stop_pays_from;
+            const int said = cost_of(plan, parts, {}, 1, estimates).stop_pays_from;
             int counted = 0;
             for (int pieces = 3000; pieces >= 1; --pieces) {
-                const BatchCost cost = cost_of(plan, parts, pieces, estimates);
+                const BatchCost cost = cost_of(plan, parts, {}, pieces, estimates);
                 if (cost.by_stop >= cost.laid_out)
                     break;
                 counted = pieces;
@@ -228,10 +228,46 @@ private slots:
         QVERIFY(read && at_hand(*read).holding == at_hand(job).holding);
     }
 
+    // Against fence and stop of a drill press: figures are counted from where the drawing counts them, so no size of a
+    // piece goes into a hole as drawn, and the first place is set like every other, twice 30 s, instead of found.
+    void against_a_fence() {
+        Job job = bracket();
+        at_hand(job).machine = "Drill press";
+        SetupPlan plan = plan_at_hand(job, default_shop());
+        QVERIFY(plan.held.against_fence && plan.held.stop == StopAt::Left && !plan.held.located_at_high(Axis::Y));
+        const auto parts = parts_to_load(job, plan);
+        QVERIFY(parts && same(parts->holes[0].at, {mm(11.3), mm(7.9)}) &&
+                same(parts->holes[2].at, {mm(52.6), mm(15.8)}));
+        QVERIFY(parts->x_counted_from == 0.0 && parts->y_counted_from == 0.0);
+        at_hand(job).holding.batch.over_front_back = true;
+        const BatchPlan batch = settings_of(job);
+        QCOMPARE(batch.settings.size(), std::size_t{2});
+        const std::string words = setting_in_words(plan, batch, 0, Unit::Millimetre);
+        QVERIFY2(words.find("11.3 mm from the stop and 7.9 mm from the fence") != std::string::npos, words.c_str());
+        const BatchCost cost = cost_of(batch, *parts_to_load(job, plan), plan.held, 34, plan.estimates);
+        const double loads = 3.0; // two for the first place, one for the second, 20 s each
+        QVERIFY(std::fabs(cost.by_stop - (2.0 * 2.0 * 0.5 + batch.cutters_put_in * 1.5 + 34.0 * loads / 3.0)) < 1e-9);
+        QVERIFY(batch_steps(batch, plan.held, 34)[1].find("Set fence and stop for setting 1") == 0);
+        // What a setting drills in every loading lies on the part where the list for one piece puts it.
+        const auto all = drilled_where(job, plan.held, *parts, batch.settings[0]);
+        const auto drawn = std::find_if(all.begin(), all.end(), [](const DrilledWhere& each) {
+            return each.loading == Loading::AsDrawn && each.hole >= 0;
+        });
+        QVERIFY(drawn != all.end() &&
+                same(drawn->at, plan.holes[static_cast<std::size_t>(drawn->hole)].at, job.holes_within.in_mm()));
+        // Counted from the right, the stop is there, where the end is slanted.
+        job.datum.place = DatumPlace::UpperRight;
+        plan = plan_at_hand(job, default_shop());
+        QVERIFY(plan.held.stop == StopAt::Right && plan.held.fence_upper);
+        QVERIFY(fault_of(job).find("a slanted end would come to the stop. Count its figures from straight sides") !=
+                std::string::npos);
+    }
+
     void the_master_is_finished_last() {
         Job job = bracket();
         at_hand(job).holding.batch.over_front_back = true;
-        const std::vector<std::string> steps = batch_steps(settings_of(job), 34);
+        const std::vector<std::string> steps =
+            batch_steps(settings_of(job), plan_at_hand(job, default_shop()).held, 34);
         QCOMPARE(steps.size(), std::size_t{6});
         QVERIFY(steps[2].find("All 34 pieces through it") != std::string::npos);
         QVERIFY(steps[1].find("before any more are drilled") != std::string::npos);

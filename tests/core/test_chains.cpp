@@ -509,12 +509,31 @@ private slots:
         bench.machine.spindle.stroke = mm(40);
         bench.machine.spindle.keeps_place = false;
         const std::vector<Chain> chains = {bench.chain(spec("10"), 20)};
-        const auto room = [&] { return room_for({&chains.front()}, bench.machine.spindle, Unit::Millimetre); };
+        Overhead overhead{mm(20)}; // it lies on the table
+        const auto room = [&] {
+            return room_for({&chains.front()}, bench.machine.spindle, overhead, Unit::Millimetre);
+        };
         QVERIFY(room().tight && room().loses);
         QVERIFY(room().sentence.find("finish each hole") != std::string::npos);
         bench.machine.spindle.stroke = mm(200);
         QVERIFY(!room().tight);
-        bench.machine.spindle.room = mm(60);
+        // A drill of 10 is the longest: what its overall length leaves when 25 of it are in the chuck. On a vise that
+        // lifts the work to 90 there is so much less room, and over a clamp of 30 the quill has to come down from
+        // there.
+        const Length out = stick_out(room().longest.value());
+        QCOMPARE(room().longest->name, std::string("10 mm drill"));
+        QVERIFY(same(room().free, bench.machine.spindle.room - out - mm(20)));
+        overhead.work_top = mm(90);
+        bench.machine.spindle.room = out + mm(89.9);
+        QVERIFY(room().tight && room().loses);
+        QVERIFY(room().sentence.find("whose top is 90 mm above the table") != std::string::npos);
+        bench.machine.spindle.room = out + mm(90.1);
+        QVERIFY(!room().tight);
+        overhead.lift = mm(30);
+        QVERIFY(room().tight);
+        bench.machine.spindle.room = mm(400);
+        const Length down = out - stick_out(chains.front().steps.front().cutter); // the centre drill, the shortest
+        bench.machine.spindle.stroke = down + chains.front().steps.front().tip + mm(29.9);
         QVERIFY(room().tight);
     }
 };

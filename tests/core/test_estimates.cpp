@@ -121,7 +121,7 @@ std::string shown_of_zero(const Estimates& estimates) {
 // What two settings cost by the stop.
 std::string shown_of_a_batch(const Estimates& estimates) {
     PartsToLoad parts{{mm(100), mm(40)}, {{{mm(10), mm(10)}, mm(0.1)}, {{mm(30), mm(15)}, mm(0.1)}}, loadings_of({})};
-    const BatchCost cost = cost_of(fewest_settings(parts), parts, 20, estimates);
+    const BatchCost cost = cost_of(fewest_settings(parts), parts, {}, 20, estimates);
     return figure(cost.by_stop) + figure(cost.laid_out) + figure(cost.in_fixture);
 }
 
