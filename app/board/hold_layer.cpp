@@ -22,8 +22,8 @@ QRectF HoldLayer::box(const Solid& solid) const {
 Solid HoldLayer::fence(const Held& held) {
     constexpr Length seen = Length::mm(9.0); // of it
     const Point half{held.extents().x / 2.0, held.extents().y / 2.0};
-    return {Underneath::Jaw, -half.x, half.x, held.fence_upper ? half.y : -half.y - seen,
-            held.fence_upper ? half.y + seen : -half.y};
+    const Length near = held.fence_upper ? half.y : -half.y - seen;
+    return {Underneath::Jaw, -half.x, half.x, near, near + seen, {}};
 }
 
 std::pair<Point, Point> HoldLayer::extent(const Held& held) {

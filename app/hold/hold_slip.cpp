@@ -67,6 +67,8 @@ void HoldSlip::write_rest(Card& card) {
     card.hangs_on(m_all);
     if (m_all || held.lean)
         write_square(card);
+    if (m_all || !at_hand(document().job()).holding.adjusting.log.empty())
+        write_adjusting(card);
     if (m_all)
         write_reseating(card);
     card.link(m_all ? QStringLiteral("lessOfHold") : QStringLiteral("allOfHold"),
@@ -192,6 +194,7 @@ void HoldSlip::write_why(Card& card) {
     // What a piece allows is not proposed, so it is not forgotten with what is.
     HoldingWishes as_proposed;
     as_proposed.batch = at_hand(job).holding.batch;
+    as_proposed.adjusting = at_hand(job).holding.adjusting; // and what was read stays read
     const bool said_any = !(at_hand(job).holding == as_proposed);
     card.links([&] {
         card.link(QStringLiteral("holdingsInShop"), tr("what the shop has"),

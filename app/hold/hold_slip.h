@@ -68,6 +68,7 @@ private:
     void write_local_zero(Card& card);
     void write_rest(Card& card);
     void write_square(Card& card);
+    void write_adjusting(Card& card);
     void write_reseating(Card& card);
 };
 

@@ -1,6 +1,7 @@
 #include "formats/holdings_json.h"
 
 #include "formats/json_words.h"
+#include "holding/adjusting.h"
 
 namespace clockface {
 
@@ -16,6 +17,32 @@ const std::vector<std::string> rests = {name_of(BarRest::Jaws), name_of(BarRest:
                                         name_of(BarRest::ColletBlock)};
 const std::vector<std::string> centres = {"bore", "rim", "pin-in-hole", "scribed-cross"};
 
+const std::vector<std::string> tightness = {name_of(Tightness::Loose), name_of(Tightness::OneEndSnug),
+                                            name_of(Tightness::BothSnug), name_of(Tightness::Tight)};
+
+const std::pair<const char*, std::optional<Length> Adjusting::*> of_gauge[] = {{"wanted", &Adjusting::wanted},
+                                                                               {"far_left", &Adjusting::far_left},
+                                                                               {"near_left", &Adjusting::near_left},
+                                                                               {"far_right", &Adjusting::far_right},
+                                                                               {"near_right", &Adjusting::near_right}};
+
+ordered adjusting_json(const Adjusting& adjusting) {
+    ordered out{{"span", adjusting.span.in_mm()},
+                {"within", adjusting.within.in_mm()},
+                {"clamps", word_for(adjusting.clamps, tightness)}};
+    for (const auto& [name, reading] : of_gauge)
+        if (adjusting.*reading)
+            out[name] = (adjusting.*reading)->in_mm();
+    out["log"] = ordered::array();
+    for (const GaugeReading& each : adjusting.log)
+        out["log"].push_back({{"far_left", each.far_left.in_mm()},
+                              {"near_left", each.near_left.in_mm()},
+                              {"far_right", each.far_right.in_mm()},
+                              {"near_right", each.near_right.in_mm()},
+                              {"clamps", word_for(each.clamps, tightness)}});
+    return out;
+}
+
 // Each thing in a list of things.
 template <class Thing, class Read>
 std::vector<Thing> read_all(JsonObject& in, const std::string& name, const Read& read) {
@@ -25,6 +52,26 @@ std::vector<Thing> read_all(JsonObject& in, const std::string& name, const Read&
         all.push_back(read(thing));
     }
     return all;
+}
+
+Adjusting read_adjusting(JsonObject in) {
+    Adjusting adjusting;
+    adjusting.span = length(in, "span");
+    adjusting.within = length(in, "within");
+    adjusting.clamps = static_cast<Tightness>(in.word("clamps", tightness));
+    for (const auto& [name, reading] : of_gauge)
+        if (in.has(name))
+            adjusting.*reading = length(in, name);
+    adjusting.log = read_all<GaugeReading>(in, "log", [](JsonObject& each) {
+        GaugeReading reading;
+        reading.far_left = length(each, "far_left");
+        reading.near_left = length(each, "near_left");
+        reading.far_right = length(each, "far_right");
+        reading.near_right = length(each, "near_right");
+        reading.clamps = static_cast<Tightness>(each.word("clamps", tightness));
+        return reading;
+    });
+    return adjusting;
 }
 
 } // namespace
@@ -168,6 +215,8 @@ void write_holding(ordered& setup, const HoldingWishes& wishes) {
                         {"over_front_back", wishes.batch.over_front_back},
                         {"length_scatter", wishes.batch.length_scatter.in_mm()},
                         {"width_scatter", wishes.batch.width_scatter.in_mm()}};
+    if (wishes.adjusting != Adjusting{})
+        out["adjusting"] = adjusting_json(wishes.adjusting);
     if (wishes.parallels)
         out["parallels"] = *wishes.parallels;
     if (wishes.rear_taken_out)
@@ -216,6 +265,8 @@ HoldingWishes read_holding(JsonObject& setup) {
         wishes.batch.length_scatter = length(batch, "length_scatter");
         wishes.batch.width_scatter = length(batch, "width_scatter");
     }
+    if (in.has("adjusting"))
+        wishes.adjusting = read_adjusting(JsonObject(in.member("adjusting"), in.place_of("adjusting"), in.fault()));
     if (in.has("parallels"))
         wishes.parallels = in.text("parallels");
     if (in.has("rear_taken_out"))

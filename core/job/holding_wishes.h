@@ -1,6 +1,7 @@
 // What the user has said of how the work is held in a set-up. Whatever is left alone is proposed.
 #pragma once
 
+#include "job/adjusting.h"
 #include "job/hole_id.h"
 #include "measure/length.h"
 
@@ -60,7 +61,7 @@ struct BatchWishes {
 };
 
 struct HoldingWishes {
-    std::optional<std::string> in{};        ///< a vise or a chuck, by name; empty: clamped on the table
+    std::optional<std::string> in{};        ///< a vise, chuck or angle plate, by name; empty: clamped on the table
     std::optional<std::string> parallels{}; ///< by name; empty: none
     bool rear_taken_out = false;            ///< the parallel at the rear jaw, once the work is clamped
     std::optional<Length> waste{};          ///< thickness of what lies under the work on the table; nought: nothing
@@ -76,6 +77,7 @@ struct HoldingWishes {
     std::optional<HoleId> local_zero{};  ///< a readout's figures are given from this hole too
     std::optional<BarRest> rest{};       ///< of a bar whose side is up
     BatchWishes batch{};
+    Adjusting adjusting{}; ///< by a gauge, where no jaw or fence brings it right
     bool operator==(const HoldingWishes&) const = default;
 };
 

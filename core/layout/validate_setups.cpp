@@ -36,6 +36,26 @@ Fault wishes_fault(const std::string& place, const OrderWishes& order) {
     return std::nullopt;
 }
 
+Fault adjusting_fault(const std::string& place, const Adjusting& adjusting) {
+    constexpr Length narrowest = Length::mm(5.0), widest = Length::mm(5000.0), coarsest = Length::mm(5.0),
+                     largest = Length::mm(2000.0);
+    if (!(adjusting.span >= narrowest && adjusting.span <= widest))
+        return fault(place + ".span", say("Two ends from 5 mm to 5000 mm apart would do."));
+    if (!(adjusting.within > Length{} && adjusting.within <= coarsest))
+        return fault(place + ".within", say("An end may stay off by more than nought, up to 5 mm."));
+    for (const auto& read :
+         {adjusting.wanted, adjusting.far_left, adjusting.near_left, adjusting.far_right, adjusting.near_right})
+        if (read && !(abs(*read) <= largest))
+            return fault(place, say("A reading of up to 2000 mm would do."));
+    if (adjusting.log.size() > limits::gauge_readings)
+        return fault(place + ".log", say("Up to {most} readings are kept.", {{"most", limits::gauge_readings}}));
+    for (const GaugeReading& each : adjusting.log)
+        for (const Length read : {each.far_left, each.near_left, each.far_right, each.near_right})
+            if (!(abs(read) <= largest))
+                return fault(place + ".log", say("A reading of up to 2000 mm would do."));
+    return std::nullopt;
+}
+
 Fault holding_fault(const std::string& place, const HoldingWishes& holding) {
     const std::pair<const char*, const std::optional<std::string>*> texts[] = {
         {".in", &holding.in}, {".parallels", &holding.parallels}, {".finder", &holding.finder}};
@@ -67,6 +87,8 @@ Fault holding_fault(const std::string& place, const HoldingWishes& holding) {
     for (const Length scatter : {holding.batch.length_scatter, holding.batch.width_scatter})
         if (!(scatter >= Length{} && scatter <= Length::mm(20.0)))
             return fault(place + ".batch", say("Pieces scatter by nought up to 20 mm either way."));
+    if (Fault found = adjusting_fault(place + ".adjusting", holding.adjusting))
+        return found;
     if (holding.touches < 1 || holding.touches > limits::touches)
         return fault(place + ".touches",
                      say("A face touched 1 to {touches} times would do.", {{"touches", limits::touches}}));

@@ -31,8 +31,9 @@ inline constexpr std::size_t events = 60'000; ///< in the logs of all pieces tog
 inline constexpr std::size_t corners = 200;   ///< of an outline; shoulders and flats of a bar
 inline constexpr std::size_t existing = 500;  ///< things that are on the blank already
 inline constexpr int pieces_of_a_bar = 500;
-inline constexpr std::size_t wished_steps = 100; ///< of one kind of hole
-inline constexpr int touches = 20;               ///< of one face, whose mean counts
+inline constexpr std::size_t wished_steps = 100;   ///< of one kind of hole
+inline constexpr std::size_t gauge_readings = 200; ///< noted while one set-up is adjusted
+inline constexpr int touches = 20;                 ///< of one face, whose mean counts
 inline constexpr Length size = Length::mm(20'000.0);
 
 // An old part. Its sketch has any scale; its readings are taken by hand.

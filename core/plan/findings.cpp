@@ -489,6 +489,8 @@ std::string name_of(FindingKind kind) {
         return "unsteady";
     case FindingKind::OutOfSquare:
         return "out-of-square";
+    case FindingKind::NotReleased:
+        return "not-read-since-tightened";
     case FindingKind::NoRoomForFinder:
         return "no-room-for-finder";
     case FindingKind::TooEarly:

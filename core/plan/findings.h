@@ -62,6 +62,7 @@ enum class FindingKind {
     DrillsHolding,
     LittleGrip,
     NoRoomForFinder,
+    NotReleased,
     OutOfSquare,
     Unsteady,
     ShortTravel

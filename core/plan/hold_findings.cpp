@@ -1,5 +1,6 @@
 #include "plan/hold_findings.h"
 
+#include "holding/adjusting.h"
 #include "holding/bar_rest.h"
 #include "holding/beneath.h"
 #include "holding/steady.h"
@@ -209,6 +210,15 @@ void find_hold_faults(const Job& job, const SetupPlan& plan, std::vector<Finding
                   {"beside", deviation_in_words(held.lean->beside, job.unit)}}),
              say("Bring head or table square to the spindle and swing the indicator again."),
              {}});
+    const Adjusting& adjusting = at_hand(job).holding.adjusting;
+    if (!adjusting.log.empty() && !is_released(adjusting))
+        findings.push_back({Grade::Check,
+                            FindingKind::NotReleased,
+                            adjusting.log.back().clamps == Tightness::Tight
+                                ? say("The work was read after it was tightened, and lies off by more than is allowed.")
+                                : say("The work was brought right by gauge, and not read since it was tightened."),
+                            next_in_words(adjusting, job.unit),
+                            {}});
     if (held.plate && little_grip(held.gripped, held.height, held.across))
         findings.push_back({Grade::Check,
                             FindingKind::LittleGrip,

@@ -34,6 +34,7 @@ StageOf put_right_in(FindingKind kind) {
     case FindingKind::DrillsHolding:
     case FindingKind::LittleGrip:
     case FindingKind::NoRoomForFinder:
+    case FindingKind::NotReleased:
     case FindingKind::OutOfSquare:
     case FindingKind::Unsteady:
     case FindingKind::ShortTravel:
