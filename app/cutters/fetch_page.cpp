@@ -49,6 +49,9 @@ void CuttersSlip::write_fetch(Card& card) {
         card.quiet(tr("There are no holes yet, so nothing is to be fetched."));
         return;
     }
+    card.hangs_on(document().shop_path().isEmpty());
+    if (document().shop_path().isEmpty())
+        card.quiet(tr("From the made-up shop's drawer, until you say what lies in yours."));
     card.set_spacing(3); // so that a whole job's list stands on one screen
     int number = 0;
     for (const FetchLine& line : plan.cutters().lines) {

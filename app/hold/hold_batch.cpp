@@ -126,6 +126,11 @@ void HoldSlip::write_settings(Card& card) {
                              .arg(hole, q(count_of_settings(instead.settings)))
                        : tr("Were %1 in the middle of the width, %2 would do. What it is for may forbid that.")
                              .arg(hole, q(count_of_settings(instead.settings))));
+        if (with_taken(job, plan, instead))
+            card.link(QStringLiteral("takeInstead"), tr("put %1 there").arg(hole), [this, instead, hole] {
+                if (const auto next = with_taken(document().settled(), document().plan(), instead))
+                    document().edit(tr("%1 put in the middle").arg(hole), *next);
+            });
     }
     card.hangs_on(m_batch_order);
     if (m_batch_order) {

@@ -253,6 +253,9 @@ void OrderSlip::write_made(Card& card) {
                 for (const int hole : document().plan().route.order) // begins as it is now
                     at_hand(at).order.by_hand.push_back(document().plan().holes[static_cast<std::size_t>(hole)].name);
         });
+    card.hangs_on(document().shop_path().isEmpty());
+    if (document().shop_path().isEmpty())
+        card.quiet(tr("Its dials, slack and times are the made-up shop's until you describe your own."));
 }
 
 void OrderSlip::refresh_head() {

@@ -26,7 +26,7 @@ std::string way(Length away, Unit unit) {
 std::string stands(Length off, Unit unit) {
     if (abs(off) < nothing)
         return say("right");
-    return say(off > Length{} ? later("{by} too near") : later("{by} too far"), {{"by", by(off, unit)}});
+    return say(off > Length{} ? later("{by} too near you") : later("{by} too far from you"), {{"by", by(off, unit)}});
 }
 
 } // namespace

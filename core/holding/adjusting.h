@@ -30,8 +30,8 @@ bool is_released(const Adjusting& adjusting);
 
 /// What is done next, from the last reading that was noted.
 std::string next_in_words(const Adjusting& adjusting, Unit unit);
-/// "Loose: the left end 0.12 mm too near, the right end 0.03 mm too far." A line for each reading; from the second on
-/// with what the nudge before it did.
+/// "Loose: the left end 0.12 mm too near you, the right end 0.03 mm too far from you." A line for each reading; from
+/// the second on with what the nudge before it did.
 std::vector<std::string> log_in_words(const Adjusting& adjusting, Unit unit);
 
 /// Stable names for files: "loose", "one-end-snug", "both-snug", "tight".

@@ -241,6 +241,17 @@ std::optional<Instead> fewer_if_changed(const PartsToLoad& parts, const BatchPla
     return best;
 }
 
+std::optional<Job> with_taken(const Job& job, const SetupPlan& plan, const Instead& instead) {
+    Job changed = job;
+    auto* single = std::get_if<SinglePattern>(
+        &changed.patterns[plan.holes[static_cast<std::size_t>(instead.hole)].pattern].layout);
+    if (!single)
+        return std::nullopt;
+    const Point middle = Point{} - datum_from_middle(job);
+    (instead.axis == Axis::X ? single->at.x : single->at.y) = instead.axis == Axis::X ? middle.x : middle.y;
+    return changed;
+}
+
 std::string in_words(Loading loading) {
     switch (loading) {
     case Loading::AsDrawn:

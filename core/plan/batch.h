@@ -55,6 +55,9 @@ struct Instead {
 std::optional<Instead> fewer_if_changed(const PartsToLoad& parts, const BatchPlan& plan,
                                         const std::atomic<bool>* leave_off = nullptr);
 
+/// The job with it taken: that hole in the middle. Nothing where other holes of its pattern would go along with it.
+std::optional<Job> with_taken(const Job& job, const SetupPlan& plan, const Instead& instead);
+
 /// "as drawn", "turned end for end" …
 std::string in_words(Loading loading);
 /// "Setting 1: the spindle 10 mm from the stop and 12 mm from the fixed jaw. As drawn: A1. Turned end for end: B1."

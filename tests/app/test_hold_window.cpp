@@ -366,6 +366,77 @@ private slots:
         QVERIFY2(w.said("spinning").contains("Its key out"), qPrintable(w.said("spinning")));
     }
 
+    // Chosen in the sentence; its size in the shop; what it says when it cannot be; undone as one step.
+    void a_block_stands_before_an_angle_plate() {
+        HoldWindow w;
+        w.main.show_demo("fly-bearing-block");
+        w.main.show_stage(app::Stage::Hold);
+        QVERIFY(w.held().vise && !w.held().plate);
+        w.choose("holder", "against the angle plate");
+        QTRY_VERIFY(w.held().plate && !w.held().vise);
+        QVERIFY2(w.said("spinning").contains("Two screw clamps"), qPrintable(w.said("spinning")));
+        QVERIFY(w.said("passing").contains("the angle plate stands as high")); // 132 high, the block 23.5
+        w.click("holdingsInShop");
+        QApplication::processEvents();
+        w.fill("plateHeight:1", "high", false);
+        QVERIFY(!fault_below(w, "plateHeight:1").isEmpty());
+        w.fill("plateHeight:1", "-4");
+        QVERIFY2(!fault_below(w, "plateHeight:1").isEmpty(), "a wall below the table");
+        QCOMPARE(w.blank("plateHeight:1")->text(), QString("-4"));
+        w.fill("plateHeight:1", "20");
+        QTest::keyClick(w.find<QWidget>("slip"), Qt::Key_Escape);
+        QTest::keyClick(w.find<QWidget>("slip"), Qt::Key_Escape);
+        QTRY_VERIFY(w.find("holder"));
+        QVERIFY(same(w.held().plate->height, mm(20)) && !w.said("passing").contains("stands as high"));
+        w.document.undo_stack().undo();
+        w.document.undo_stack().undo();
+        QTRY_VERIFY(w.held().vise);
+    }
+
+    // Four readings typed, one of them badly; noted; what is next is said and stands among the findings until a reading
+    // after the last tightening releases it. All of it is undone as any edit.
+    void brought_right_by_a_gauge() {
+        HoldWindow w;
+        w.main.show_demo("motion-work-plate");
+        w.main.show_stage(app::Stage::Hold);
+        w.click("allOfHold");
+        QTRY_VERIFY(w.find("adjusting"));
+        QVERIFY(!w.find("noteReading"));
+        const auto read = [&](const char* far_left, const char* near_left, const char* far_right,
+                              const char* near_right) {
+            w.fill("farLeft", far_left);
+            w.fill("nearLeft", near_left);
+            w.fill("farRight", far_right);
+            w.fill("nearRight", near_right);
+            QTRY_VERIFY(w.find("noteReading"));
+            w.click("noteReading");
+            QTRY_VERIFY(!w.find("noteReading"));
+        };
+        w.fill("farLeft", "a little", false);
+        QVERIFY(!fault_below(w, "farLeft").isEmpty());
+        w.fill("gaugeSpan", "200 mm");
+        read("10.3 mm", "9.7 mm", "9.9 mm", "10.1 mm");
+        const auto log = [&] { return at_hand(w.document.job()).holding.adjusting.log; };
+        QVERIFY(log().size() == 1 && same(log()[0].far_left, mm(10.3)) && same(log()[0].near_right, mm(10.1)));
+        QVERIFY2(w.said("gaugeNext").contains("a turn of 0.115° clockwise"), qPrintable(w.said("gaugeNext")));
+        const auto open = [&] {
+            const auto& all = w.document.plan().findings;
+            return std::any_of(all.begin(), all.end(),
+                               [](const Finding& each) { return each.kind == FindingKind::NotReleased; });
+        };
+        QVERIFY(open());
+        w.choose("tightness", "tight");
+        read("10 mm", "10 mm", "10 mm", "10 mm");
+        QTRY_VERIFY(w.said("gaugeNext").contains("Released"));
+        QVERIFY(!open());
+        w.document.undo_stack().undo();
+        QTRY_VERIFY(log().size() == 1 && open());
+        w.document.undo_stack().redo();
+        QTRY_VERIFY(w.find("adjustAnew"));
+        w.click("adjustAnew");
+        QTRY_VERIFY(log().empty() && !open());
+    }
+
     // At the Bench what the readout shows before it is set is typed; under Hold stands every zero, and the way back.
     void a_zero_is_had_again() {
         HoldWindow w;

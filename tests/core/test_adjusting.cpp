@@ -137,9 +137,9 @@ private slots:
         Adjusting adjusting;
         adjusting.log = {{mm(10.12), mm(9.88), mm(10), mm(10)}, {mm(10), mm(10), mm(9.99), mm(10.01)}};
         const std::vector<std::string> lines = log_in_words(adjusting, Unit::Millimetre);
-        QCOMPARE(lines[0], std::string("Loose: the left end 0.12 mm too near, the right end right."));
+        QCOMPARE(lines[0], std::string("Loose: the left end 0.12 mm too near you, the right end right."));
         QCOMPARE(lines[1],
-                 std::string("Loose: the left end right, the right end 0.01 mm too far. Since the line before "
+                 std::string("Loose: the left end right, the right end 0.01 mm too far from you. Since the line before "
                              "the left end went 0.12 mm away from you, the right end 0.01 mm away from you."));
         adjusting.log.pop_back();
         const std::string next = next_in_words(adjusting, Unit::Millimetre);

@@ -228,6 +228,26 @@ private slots:
         QVERIFY(read && at_hand(*read).holding == at_hand(job).holding);
     }
 
+    // What would do with fewer settings, taken: then it does. A hole of a row would drag its row along, and is left.
+    void the_change_is_taken() {
+        Job job = bracket();
+        job.patterns[1] = single("B", 52.6, 13.1, 8.3); // beside the middle of the width, which is at 15.8
+        job.patterns.push_back(single("C", 52.6, 15.8, 4.2));
+        job = with_ids(job);
+        at_hand(job).holding.batch.over_front_back = true;
+        const SetupPlan plan = plan_at_hand(job, default_shop());
+        const auto parts = parts_to_load(job, plan);
+        const BatchPlan before = fewest_settings(*parts);
+        const auto instead = fewer_if_changed(*parts, before);
+        QVERIFY(instead && plan.holes[static_cast<std::size_t>(instead->hole)].name == "B1" &&
+                instead->axis == Axis::Y);
+        const auto taken = with_taken(job, plan, *instead);
+        QVERIFY(taken && !first_fault(*taken));
+        QCOMPARE(static_cast<int>(settings_of(*taken).settings.size()), instead->settings);
+        QVERIFY(instead->settings < static_cast<int>(before.settings.size()));
+        QVERIFY(!with_taken(job, plan, {0, Axis::Y, 1}));
+    }
+
     // Against fence and stop of a drill press: figures are counted from where the drawing counts them, so no size of a
     // piece goes into a hole as drawn, and the first place is set like every other, twice 30 s, instead of found.
     void against_a_fence() {
