@@ -86,6 +86,7 @@ void HoldSlip::write_holding(Card& card) {
         card.heading(tr("Set-up %1: %2").arg(setup_index(job, job.setup) + 1).arg(q(in_words(job, at_hand(job)))));
     if (held.by_its_list) {
         card.words(QStringLiteral("heldWhy"), q(held.why));
+        card.words(QStringLiteral("bushing"), q(held.through_bushing));
         return write_how_it_is_laid(card);
     }
     if (job.blank.on_side())
@@ -183,6 +184,7 @@ void HoldSlip::write_why(Card& card) {
     const Holdings& all = document().shop().holdings;
     card.words(QStringLiteral("heldFault"), q(held.fault));
     card.words(QStringLiteral("heldWhy"), q(held.why));
+    card.words(QStringLiteral("bushing"), q(held.through_bushing));
     card.words(QStringLiteral("parallelsWhy"), q(held.why_parallels));
     card.words(QStringLiteral("spinning"), q(kept_from_spinning(held)));
     card.words(QStringLiteral("passing"), q(passing_in_words(held, document().plan().room, job.unit)));

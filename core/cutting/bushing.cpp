@@ -54,11 +54,14 @@ std::string bushing_advice(const std::vector<Chain>& chains, const std::vector<i
     }
     if (bores.empty())
         return {};
-    std::string advice = say("A bushing of {bores} starts and guides the drill.", {{"bores", row(bores)}});
+    std::string advice =
+        say("{bushings:A bushing|Bushings} bored {bores} {bushings:starts and guides the drill|start and guide the "
+            "drills}.",
+            {{"bushings", bores.size()}, {"bores", row(bores)}});
     if (!out.empty())
-        advice += " " + say("Out of it stays what would start the hole: {cutters}.", {{"cutters", row(out)}});
+        advice += " " + say("What would start a hole stays out: {cutters}.", {{"cutters", row(out)}});
     if (!after.empty())
-        advice += " " + say("Once the bar is out of the bushing follows: {cutters}.", {{"cutters", row(after)}});
+        advice += " " + say("Once the bar is out this follows: {cutters}.", {{"cutters", row(after)}});
     return advice;
 }
 

@@ -22,7 +22,7 @@ enum class UnderBushing {
 /// Of a chain with a bushing.
 UnderBushing under_bushing(const Chain& chain, int step);
 
-/// "The bushing of 6.2 mm starts and guides the drill: the centre drill stays out of it. The countersink follows once
+/// "A bushing bored 6.2 mm starts and guides the drill: the centre drill stays out of it. The countersink follows once
 /// the bar is out." Of all chains that are drilled through one. Empty where none is.
 std::string bushing_advice(const std::vector<Chain>& chains, const std::vector<int>& kind_of, Unit unit);
 

@@ -66,7 +66,7 @@ public:
     Held make() {
         Held held = laid();
         if (held.guided)
-            held.why += " " + bushing_advice(m_holes.chains, m_holes.kind_of, m_job.unit);
+            held.through_bushing = bushing_advice(m_holes.chains, m_holes.kind_of, m_job.unit);
         return held;
     }
 

@@ -97,7 +97,8 @@ struct Held {
                           ///< on the table
     std::string why;      ///< this holding, in plain sentences
     std::string why_parallels;
-    std::string fault; ///< why what was asked for cannot be, with what would do; empty: it can
+    std::string through_bushing; ///< where it is guided: what goes through the bushings and what does not
+    std::string fault;           ///< why what was asked for cannot be, with what would do; empty: it can
 
     /// Name of what holds it in the shop; empty where clamps or a block for bars do.
     [[nodiscard]] std::string holder() const {

@@ -3,6 +3,8 @@
 #include "measure/figures.h"
 #include "words/say.h"
 
+#include <cmath>
+
 namespace clockface {
 
 std::optional<Highest> highest_beside(const Held& held) {
@@ -30,11 +32,12 @@ std::string passing_in_words(const Held& held, const Room& room, Unit unit) {
     if (const auto highest = highest_beside(held))
         words = say("Between two holes lift every cutter more than {above} above the work: {what} stands as high.",
                     {{"above", with_unit(highest->above, unit)}, {"what", in_words(highest->what)}});
+    const Length step = unit == Unit::Inch ? Length::inches(0.1) : Length::mm(1.0); // room need not be known closer
     if (room.longest && room.free >= Length{})
         words += (words.empty() ? "" : " ") +
                  say("The longest of its cutters, the {cutter}, has {free} of room over it, the spindle raised as far "
                      "as it goes.",
-                     {{"cutter", room.longest->name}, {"free", with_unit(room.free, unit)}});
+                     {{"cutter", room.longest->name}, {"free", with_unit(step * std::floor(room.free / step), unit)}});
     return words;
 }
 

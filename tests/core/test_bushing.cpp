@@ -2,6 +2,7 @@
 // after.
 #include "cutting/bushing.h"
 #include "plan/plan.h"
+#include "support/bars.h"
 #include "support/jobs.h"
 
 #include <QTest>
@@ -73,7 +74,8 @@ SimulatedRun run_of_list_without(const Job& job, const Shop& shop, const SetupPl
 class TestBushing : public QObject {
     Q_OBJECT
 private slots:
-    // M5 is drilled 4.3 in mild steel, that is the bushing's bore. The centre drill is wider than it; the tap follows outside.
+    // M5 is drilled 4.3 in mild steel, that is the bushing's bore. The centre drill is wider than it; the tap follows
+    // outside.
     void one_drill_goes_through() {
         const Job job = bar_job(24, {across("A", 30, 90, tapped(5, "M5"), TopWay::Jig)});
         const SetupPlan plan = plan_at_hand(job, shop_with_lathe());
@@ -96,9 +98,9 @@ private slots:
             }
         }
         QVERIFY(guided == 1 && taps > 0);
-        for (const std::string words : {"A bushing of 4.3 mm starts and guides the drill.", "centre drill",
-                                        "Once the bar is out of the bushing follows: ", "M5"})
-            QVERIFY2(plan.held.why.find(words) != std::string::npos, plan.held.why.c_str());
+        for (const std::string words : {"A bushing bored 4.3 mm starts and guides the drill.", "centre drill",
+                                        "Once the bar is out this follows: ", "M5"})
+            QVERIFY2(plan.held.through_bushing.find(words) != std::string::npos, plan.held.through_bushing.c_str());
         // A hole that is only spotted has no drill, so nothing guides it and nothing is left out.
         Chain spotted = chain;
         std::erase_if(spotted.steps, [](const CutStep& step) { return step.kind != StepKind::Start; });
@@ -123,6 +125,23 @@ private slots:
         for (const Instruction& each : plan_at_hand(vee, shop).route.list)
             set += std::holds_alternative<SetPacking>(each.action) ? 1 : 0;
         QCOMPARE(set, 2);
+    }
+
+    // The arbor of the demo, its side in a jig and under bushings: nothing meets them, and nothing of its holes is
+    // lost.
+    void the_winding_arbor() {
+        const Shop shop = shop_with_lathe();
+        for (const TopWay top : {TopWay::Jig, TopWay::Bushing}) {
+            Job job = arbor();
+            for (Pattern& each : job.patterns)
+                each.top = top;
+            const SetupPlan plan = plan_at_hand(with_ids(job), shop);
+            QVERIFY(plan.held.guided && plan.holes.size() > 5);
+            QVERIFY2(!complains(plan.run, "bushing"),
+                     plan.run.complaints.empty() ? "" : plan.run.complaints[0].c_str());
+            QVERIFY(complains(run_of_list_without(with_ids(job), shop, plan), "does not go through the bushing"));
+            QVERIFY2(plan.held.through_bushing.find("Bushings bored ") == 0, plan.held.through_bushing.c_str());
+        }
     }
 
     // On random bars, in a jig or under a bushing: no cutter but the drill of a hole meets its bushing, all that is not
