@@ -87,7 +87,7 @@ Shop shop_with(MachineKind kind) {
     shop.customs = default_customs();
     // No vise to drill into, and zero is brought under the spindle as a whole: what is looked at is the machine.
     shop.holdings.waste = {mm(490)};
-    shop.machines[0].spindle.room += mm(490); // above that board
+    shop.machines[0].spindle.room += mm(490);                            // above that board
     shop.holdings.strap = {mm(0.1), mm(0.1), mm(0.1), mm(900), mm(0.1)}; // in the way of no hole
     return shop;
 }
