@@ -165,7 +165,7 @@ int main(int argc, char** argv) {
     }
     QElapsedTimer since_start;
     since_start.start();
-    keep_typewriter_faces_out();
+    use_own_font_rules();
     QApplication application(argc, argv);
     QApplication::setApplicationName(QStringLiteral("clockface"));
     QApplication::setApplicationVersion(QStringLiteral(CLOCKFACE_VERSION));

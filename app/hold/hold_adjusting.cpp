@@ -2,6 +2,7 @@
 #include "hold/hold_slip.h"
 #include "holding/adjusting.h"
 #include "look/words.h"
+#include "measure/limits.h"
 
 namespace clockface::app {
 
@@ -54,8 +55,11 @@ void HoldSlip::write_adjusting(Card& card) {
     }
     card.words(QStringLiteral("gaugeNext"), q(next_in_words(adjusting, job.unit)));
     const bool all_read = adjusting.far_left && adjusting.near_left && adjusting.far_right && adjusting.near_right;
+    if (adjusting.log.size() >= limits::gauge_readings)
+        card.words(QStringLiteral("gaugeFull"),
+                   tr("No more than %1 readings are kept: begin anew.").arg(limits::gauge_readings));
     card.links([&] {
-        if (all_read)
+        if (all_read && adjusting.log.size() < limits::gauge_readings)
             card.link(QStringLiteral("noteReading"), tr("note this reading"), [this] {
                 Job next = document().settled();
                 Adjusting& now = adjusting_of(next);

@@ -78,18 +78,10 @@ HolePlace HoldView::place_of(int hole) const {
     return place;
 }
 
-Length HoldView::passes_at() const {
-    constexpr Length clear = Length::mm(3.0);
-    const auto highest = highest_beside(m_document.plan().held);
-    return highest ? highest->above + clear : clear;
-}
-
 Length HoldView::chuck_over_work() const {
     const SetupPlan& plan = m_document.plan();
     const int hole = chosen_hole(m_document, m_selection);
-    if (hole < 0)
-        return plan.room.longest ? passes_at() + stick_out(*plan.room.longest) + of_chuck : Length{};
-    if (plan.held.chuck == Length{} || plan.beneath[static_cast<std::size_t>(hole)].step < 0)
+    if (hole < 0 || plan.held.chuck == Length{} || plan.beneath[static_cast<std::size_t>(hole)].step < 0)
         return {};
     const auto step = static_cast<std::size_t>(plan.beneath[static_cast<std::size_t>(hole)].step);
     const CutStep& cut = plan.chain_of(static_cast<std::size_t>(hole)).steps[step];
@@ -144,7 +136,6 @@ void HoldView::paintEvent(QPaintEvent*) {
         paint_cut(painter, block, false, false);
     paint_work(painter, at);
     paint_drill(painter, at);
-    paint_longest(painter, at);
     paint_words(painter);
 }
 
@@ -258,20 +249,6 @@ void HoldView::paint_chuck(QPainter& painter, const Frame& at, Length y, Length 
     painter.setBrush(m_look->bench);
     painter.drawPolygon(QPolygonF({at.at(y - shape.flat, jaws), at.at(y - wide, jaws - of_chuck),
                                    at.at(y + wide, jaws - of_chuck), at.at(y + shape.flat, jaws)}));
-}
-
-void HoldView::paint_longest(QPainter& painter, const Frame& at) const {
-    const SetupPlan& plan = m_document.plan();
-    if (chosen_hole(m_document, m_selection) >= 0 || !plan.room.longest)
-        return;
-    const Cutter& cutter = *plan.room.longest;
-    const Length tip = -passes_at(), jaws = tip - stick_out(cutter), r = cutter.actual() / 2.0;
-    const Length full = tip - std::min(point_length(cutter.actual(), cutter.point), stick_out(cutter));
-    painter.setPen(QPen(m_look->faint, 1.2));
-    painter.setBrush(m_look->surround);
-    painter.drawPolygon(QPolygonF({at.at(-r, jaws), at.at(-r, full), at.at({}, tip), at.at(r, full), at.at(r, jaws)}));
-    if (plan.held.chuck > Length{})
-        paint_chuck(painter, at, {}, jaws);
 }
 
 void HoldView::paint_words(QPainter& painter) const {

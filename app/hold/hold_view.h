@@ -33,8 +33,6 @@ private:
     void paint_cut(QPainter& painter, const QPainterPath& shape, bool wood, bool fixed) const;
     void paint_work(QPainter& painter, const Frame& at) const;
     void paint_drill(QPainter& painter, const Frame& at) const;
-    /// The longest of the set-up's cutters, as it passes over the work.
-    void paint_longest(QPainter& painter, const Frame& at) const;
     void paint_chuck(QPainter& painter, const Frame& at, Length y, Length jaws) const;
     void paint_words(QPainter& painter) const;
     [[nodiscard]] Length deepest() const;
@@ -42,8 +40,6 @@ private:
     [[nodiscard]] HolePlace place_of(int hole) const;
     /// How far the chuck that is seen reaches over the work.
     [[nodiscard]] Length chuck_over_work() const;
-    /// Of the longest cutter's tip, where no hole is chosen.
-    [[nodiscard]] Length passes_at() const;
 };
 
 } // namespace clockface::app

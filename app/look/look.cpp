@@ -94,7 +94,7 @@ double contrast(const QColor& a, const QColor& b) {
     return (std::max(one, other) + 0.05) / (std::min(one, other) + 0.05);
 }
 
-void keep_typewriter_faces_out() {
+void use_own_font_rules() {
     // The program's own type is built in, and the machine's fonts only lend the letters it lacks: the folders they lie
     // in, and which to ask first, are all that is wanted. The machine's own forty files of rules take a tenth of a
     // start.

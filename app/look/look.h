@@ -37,9 +37,11 @@ QColor kind_colour(int kind);
 /// WCAG relative-luminance contrast of two opaque colours, 1 … 21.
 double contrast(const QColor& a, const QColor& b);
 
-/// Call before QApplication is made. Debian's fonts-b612 installs typewriter faces that claim the family name B612 as
-/// well, and the typewriter point tears figures apart: they are kept out of this program's sight.
-void keep_typewriter_faces_out();
+/// Call before QApplication is made. Of the machine's fonts only the folders are looked into, not its rules, which are
+/// long to read: they lend the letters that the built-in type lacks. Debian's fonts-b612 installs typewriter faces that
+/// claim the family name B612 as well, and the typewriter point tears figures apart: they are kept out of this
+/// program's sight.
+void use_own_font_rules();
 /// Registers the B612 fonts that are built in. False when one could not be read.
 bool load_fonts();
 QFont type(double points, bool bold = false);

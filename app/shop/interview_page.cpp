@@ -97,11 +97,11 @@ void ShopView::write_interview(Card& card) {
                                                  machine, same_machine});
 
     card.heading(tr("2  What do you find edges with?"));
-    const auto same_finder = [](const Finder& a, const Finder& b) { return a.name == b.name; };
+    const auto same_name = [](const auto& a, const auto& b) { return a.name == b.name; };
     for (const Finder& finder : default_holdings().finders)
         ask(q(finder.name), tr("The %1").arg(q(finder.name)),
-            Had<Finder, decltype(same_finder)>{[](Shop& shop) -> std::vector<Finder>& { return shop.holdings.finders; },
-                                               finder, same_finder});
+            Had<Finder, decltype(same_name)>{[](Shop& shop) -> std::vector<Finder>& { return shop.holdings.finders; },
+                                             finder, same_name});
 
     card.heading(tr("3  Which vises do you have?"));
     for (std::size_t i = 0; i < m_document.shop().holdings.vises.size(); ++i) {
@@ -117,6 +117,14 @@ void ShopView::write_interview(Card& card) {
                     [this, vise] { change(tr("vise taken out"), [vise](Shop& shop) { vise.take_out(shop); }); });
     }
     add_vise_link(card);
+    for (const WorkChuck& chuck : default_holdings().chucks)
+        ask(q(chuck.name), tr("The %1").arg(q(chuck.name)),
+            Had<WorkChuck, decltype(same_name)>{
+                [](Shop& shop) -> std::vector<WorkChuck>& { return shop.holdings.chucks; }, chuck, same_name});
+    for (const AnglePlate& plate : default_holdings().angle_plates)
+        ask(q(plate.name), tr("The %1").arg(q(plate.name)),
+            Had<AnglePlate, decltype(same_name)>{
+                [](Shop& shop) -> std::vector<AnglePlate>& { return shop.holdings.angle_plates; }, plate, same_name});
 
     card.heading(tr("4  Which pairs of parallels?"));
     Sentence& pairs = card.sentence();

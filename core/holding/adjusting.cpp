@@ -64,14 +64,17 @@ std::string next_in_words(const Adjusting& adjusting, Unit unit) {
     const GaugeReading& last = adjusting.log.back();
     const Nudge nudge = nudge_for(last, adjusting);
     if (!is_within(last, adjusting)) {
-        const std::string moves = say(
-            "Nudge the left end {left} and the right end {right}: as a whole {shift}, and a turn of {turn} {sense}. "
-            "Then read again.",
-            {{"left", way(nudge.left, unit)},
-             {"right", way(nudge.right, unit)},
-             {"shift", way(nudge.shift, unit)},
-             {"turn", in_degrees(Angle::degrees(std::fabs(nudge.turn.in_degrees())), 3)},
-             {"sense", nudge.turn < Angle{} ? say("clockwise") : say("counter-clockwise")}});
+        const bool alike = abs(nudge.right - nudge.left) < nothing;
+        const std::string moves =
+            alike ? say("Nudge both ends {shift}, and read again.", {{"shift", way(nudge.shift, unit)}})
+                  : say("Nudge the left end {left} and the right end {right}: as a whole {shift}, and a turn of {turn} "
+                        "{sense}. "
+                        "Then read again.",
+                        {{"left", way(nudge.left, unit)},
+                         {"right", way(nudge.right, unit)},
+                         {"shift", way(nudge.shift, unit)},
+                         {"turn", in_degrees(Angle::degrees(std::fabs(nudge.turn.in_degrees())), 3)},
+                         {"sense", nudge.turn < Angle{} ? say("clockwise") : say("counter-clockwise")}});
         return last.clamps == Tightness::Tight
                    ? say("Tightening moved it. Slacken both ends until they are snug.") + " " + moves
                    : moves;

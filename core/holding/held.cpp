@@ -204,9 +204,7 @@ std::string in_words(const Held& held, Unit unit) {
                          {{"chuck", held.work_chuck->name}, {"pair", in_words(*held.parallels)}})
                    : say("In the {chuck}, on its face.", {{"chuck", held.work_chuck->name}});
     if (held.against_fence)
-        words = say(held.fence_upper ? later("On a board of {board}, its upper edge against the fence.")
-                                     : later("On a board of {board}, its lower edge against the fence."),
-                    {{"board", with_unit(held.waste, unit)}});
+        words = held.fence_upper ? say("Its upper edge against the fence.") : say("Its lower edge against the fence.");
     else if (held.plate)
         words = held.waste > Length{} ? say("Against the {plate}, on a board of {board}.",
                                             {{"plate", held.plate->name}, {"board", with_unit(held.waste, unit)}})
@@ -224,6 +222,8 @@ std::string in_words(const Held& held, Unit unit) {
                 {{"vise", held.vise->name}, {"pair", in_words(*held.parallels)}, {"side", side_in_words(held, true)}});
     else
         words = say("In the {vise}, on its bed.", {{"vise", held.vise->name}});
+    if (held.against_fence && held.waste > Length{})
+        words += " " + say("Under it a board of {board}.", {{"board", with_unit(held.waste, unit)}});
     if (held.rest == BarRest::ColletBlock)
         words = say("In a collet block of {sides} sides. {block}", {{"sides", held.collet.sides}, {"block", words}});
     if (held.turned)

@@ -7,20 +7,29 @@
 
 namespace clockface {
 
-std::optional<Highest> highest_beside(const Held& held) {
+namespace {
+
+std::optional<Highest> highest_of(const std::vector<Solid>& solids) {
     std::optional<Highest> highest;
-    for (const Solid& each : held.solids())
+    for (const Solid& each : solids)
         if (each.top < Length{} && (!highest || -each.top > highest->above))
             highest = Highest{each.kind, -each.top};
     return highest;
 }
 
+} // namespace
+
+std::optional<Highest> highest_beside(const Held& held) {
+    return highest_of(held.solids());
+}
+
 Overhead overhead_of(const Held& held) {
     Overhead overhead{held.height};
-    for (const Solid& each : held.solids())
+    const std::vector<Solid> solids = held.solids();
+    for (const Solid& each : solids)
         if (each.kind == Underneath::Table)
             overhead.work_top = each.top; // its level below the work's top
-    if (const auto highest = highest_beside(held))
+    if (const auto highest = highest_of(solids))
         overhead.lift = highest->above;
     return overhead;
 }

@@ -35,6 +35,11 @@ Lies lies_on(const Machine& machine, const Blank& blank) {
                       machine.kind);
 }
 
+template <class Thing> const Thing* thing_named(const std::vector<Thing>& all, const std::string& name) {
+    const auto found = std::find_if(all.begin(), all.end(), [&](const Thing& each) { return each.name == name; });
+    return found == all.end() ? nullptr : &*found;
+}
+
 std::string in_words(CentreKind kind) {
     switch (kind) {
     case CentreKind::Bore:
@@ -65,6 +70,7 @@ public:
     Held make() {
         if (m_lies == Lies::ByItsList) {
             m_held.by_its_list = true;
+            m_held.height = height();
             m_held.why = say("How the work lies is said where it is laid in the list of moves.");
             return m_held;
         }
@@ -119,17 +125,19 @@ private:
         m_held.turned = turned;
         m_held.along = turned ? blank.extent_y() : blank.extent_x();
         m_held.across = turned ? blank.extent_x() : blank.extent_y();
-        m_held.height = blank.metal_under({});
-        if (blank.step && (blank.up == Face::Top || blank.up == Face::Under))
-            m_held.height = std::max(blank.thickness, blank.step->thickness);
+        m_held.height = height();
+    }
+    [[nodiscard]] Length height() const {
+        const Blank& blank = m_job.blank;
+        return blank.step && (blank.up == Face::Top || blank.up == Face::Under)
+                   ? std::max(blank.thickness, blank.step->thickness)
+                   : blank.metal_under({});
     }
 
     void choose_finder() {
         const std::vector<Finder>& all = m_all.finders;
         if (m_wishes.finder) {
-            const auto named =
-                std::find_if(all.begin(), all.end(), [&](const Finder& each) { return each.name == *m_wishes.finder; });
-            if (named != all.end()) {
+            if (const Finder* named = thing_named(all, *m_wishes.finder)) {
                 m_held.finder = *named;
                 return;
             }
@@ -189,17 +197,12 @@ private:
                     "clamped down for every hole."));
         }
         if (m_wishes.in && !m_wishes.in->empty()) {
-            const auto chuck = std::find_if(m_all.chucks.begin(), m_all.chucks.end(),
-                                            [&](const WorkChuck& each) { return each.name == *m_wishes.in; });
-            if (chuck != m_all.chucks.end())
+            if (const WorkChuck* chuck = thing_named(m_all.chucks, *m_wishes.in))
                 return grip_as_said(*chuck);
-            const auto plate = std::find_if(m_all.angle_plates.begin(), m_all.angle_plates.end(),
-                                            [&](const AnglePlate& each) { return each.name == *m_wishes.in; });
-            if (plate != m_all.angle_plates.end())
+            if (const AnglePlate* plate = thing_named(m_all.angle_plates, *m_wishes.in))
                 return draw_against_as_said(*plate);
-            const auto named = std::find_if(m_all.vises.begin(), m_all.vises.end(),
-                                            [&](const Vise& each) { return each.name == *m_wishes.in; });
-            if (named == m_all.vises.end()) {
+            const Vise* named = thing_named(m_all.vises, *m_wishes.in);
+            if (!named) {
                 fault(say("There is no {vise} in the shop: name one of its vises, chucks or angle plates, or clamp the "
                           "work on the table.",
                           {{"vise", *m_wishes.in}}));

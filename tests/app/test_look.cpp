@@ -69,7 +69,7 @@ private slots:
 };
 
 int main(int argc, char** argv) {
-    keep_typewriter_faces_out();
+    use_own_font_rules();
     QApplication application(argc, argv);
     TestLook test;
     return QTest::qExec(&test, argc, argv);

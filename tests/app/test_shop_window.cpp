@@ -44,6 +44,11 @@ private slots:
         QCOMPARE(w.shop().holdings.finders.size(), default_holdings().finders.size() - 1);
         QTest::keyClick(&w.main, Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(w.shop().holdings.finders.size(), default_holdings().finders.size());
+        w.choose("have:angle plate", "not here");
+        w.choose("have:chuck on the table", "not here");
+        QVERIFY(w.shop().holdings.angle_plates.empty() && w.shop().holdings.chucks.empty());
+        w.choose("have:angle plate", "here");
+        QVERIFY(w.shop().holdings.angle_plates == default_holdings().angle_plates);
         w.fill("opening:1", "71.5");
         QVERIFY(same(w.shop().holdings.vises[0].opening, mm(71.5)));
         w.click("viseGone:3");

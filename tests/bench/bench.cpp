@@ -361,7 +361,7 @@ BENCHMARK(drag_a_circle)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
 } // namespace
 
 int main(int argc, char** argv) {
-    keep_typewriter_faces_out();
+    use_own_font_rules();
     QApplication application(argc, argv);
     load_fonts();
     benchmark::Initialize(&argc, argv);

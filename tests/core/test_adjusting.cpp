@@ -141,6 +141,9 @@ private slots:
         QCOMPARE(lines[1],
                  std::string("Loose: the left end right, the right end 0.01 mm too far from you. Since the line before "
                              "the left end went 0.12 mm away from you, the right end 0.01 mm away from you."));
+        adjusting.log.back() = {mm(10.2), mm(9.8), mm(10.2), mm(9.8)};
+        QCOMPARE(next_in_words(adjusting, Unit::Millimetre),
+                 std::string("Nudge both ends 0.2 mm away from you, and read again."));
         adjusting.log.pop_back();
         const std::string next = next_in_words(adjusting, Unit::Millimetre);
         QVERIFY2(

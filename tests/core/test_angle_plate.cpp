@@ -176,6 +176,19 @@ private slots:
         QVERIFY2(words.find("lift every cutter more than 30 mm above the work: a clamp stands as high.") !=
                      std::string::npos,
                  words.c_str());
+        // Where the list itself lays the work, its own height counts: a bar on end under a drill press.
+        Job end;
+        end.blank.shape = BlankShape::RoundBar;
+        end.blank.diameter = {mm(24), {}};
+        end.blank.width = {mm(140), {}};
+        end.blank.up = at_hand(end).up = Face::Left;
+        end.datum.place = DatumPlace::Middle;
+        at_hand(end).machine = "Drill press";
+        end.patterns = {blind("A", 0, 0, 5, 9)};
+        end.patterns.front().face = Face::Left;
+        plan = plan_at_hand(with_ids(end), default_shop());
+        QVERIFY(plan.held.by_its_list && same(overhead_of(plan.held).work_top, mm(140)));
+        QVERIFY(same(plan.room.free, plan.machine.spindle.room - stick_out(*plan.room.longest) - mm(140)));
         // Before a plate on a mill with little room: what was room enough for the work alone is not any more.
         const Job tall = block(84, 58, 210, one);
         Shop low = default_shop();

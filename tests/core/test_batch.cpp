@@ -255,6 +255,13 @@ private slots:
         at_hand(job).machine = "Drill press";
         SetupPlan plan = plan_at_hand(job, default_shop());
         QVERIFY(plan.held.against_fence && plan.held.stop == StopAt::Left && !plan.held.located_at_high(Axis::Y));
+        QVERIFY(in_words(plan.held, Unit::Millimetre).find("Its lower edge against the fence. Under it a board of") ==
+                0);
+        Job blind = job; // goes into no board, and none is laid under it
+        for (Pattern& each : blind.patterns)
+            each.hole.depth = mm(2);
+        QVERIFY(in_words(plan_at_hand(blind, default_shop()).held, Unit::Millimetre) ==
+                "Its lower edge against the fence. A stop at the left.");
         const auto parts = parts_to_load(job, plan);
         QVERIFY(parts && same(parts->holes[0].at, {mm(11.3), mm(7.9)}) &&
                 same(parts->holes[2].at, {mm(52.6), mm(15.8)}));

@@ -95,7 +95,7 @@ struct Window {
 
 /// Qt Test's main for windows, with the program's own type; a program in which an event took too long fails.
 template <class Test> int run_windows(int argc, char** argv) {
-    app::keep_typewriter_faces_out();
+    app::use_own_font_rules();
     WatchedApplication application(argc, argv);
     QApplication::setStyle(QStringLiteral("Fusion"));
     app::load_fonts();
