@@ -103,7 +103,7 @@ void ShopView::write_interview(Card& card) {
             Had<Finder, decltype(same_name)>{[](Shop& shop) -> std::vector<Finder>& { return shop.holdings.finders; },
                                              finder, same_name});
 
-    card.heading(tr("3  Which vises do you have?"));
+    card.heading(tr("3  Which vises do you have, and what else holds work?"));
     for (std::size_t i = 0; i < m_document.shop().holdings.vises.size(); ++i) {
         const Listed<Vise> vise{&Holdings::vises, i};
         Sentence& s = card.sentence();
