@@ -1,4 +1,5 @@
 // Clockface: the window.
+#include "bench/bench_view.h"
 #include "document/beside.h"
 #include "formats/shop_json.h"
 #include "look/look.h"
@@ -29,7 +30,7 @@ struct Wishes {
     QString job, shot, stage, machine, shop, hole, part, shop_page, backlash, page, readout_way, table_way;
     QSize size; // empty: as it was left, or what fits the screen
     int step = -1, move = -1;
-    bool scroll = false, demo = false, night = false, time_start = false;
+    bool scroll = false, where = false, demo = false, night = false, time_start = false;
 };
 
 void describe(QCommandLineParser& parser) {
@@ -43,6 +44,7 @@ void describe(QCommandLineParser& parser) {
          {"stage", "Show this stage: blank, holes, cutters, fetch, order or bench.", "stage"},
          {"machine", "Work on this machine.", "name"},
          {"step", "Show this move of the Bench.", "number"},
+         {"where", "With the Bench stage: show where the piece stands."},
          {"page", "With the Order stage: list, compare, proof or setup.", "page"},
          {"move", "With the Order stage: choose this move of the list.", "number"},
          {"readout-way", "Use the readout so: zero, hole or routines.", "way"},
@@ -102,6 +104,7 @@ Wishes read_wishes(const QApplication& application) {
     wishes.readout_way = parser.value("readout-way");
     wishes.table_way = parser.value("table-way");
     wishes.scroll = parser.isSet("scroll");
+    wishes.where = parser.isSet("where");
     if (parser.isSet("move"))
         wishes.move = parser.value("move").toInt();
     if (parser.isSet("step"))
@@ -140,6 +143,8 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
         document.set_done(std::min(wishes.step, static_cast<int>(document.plan().route.list.size())));
     if (const auto stage = stage_of(wishes.stage))
         window.show_stage(*stage);
+    if (auto* bench = window.findChild<BenchView*>(); bench && wishes.where)
+        bench->show_where(true);
     if (!wishes.page.isEmpty())
         (void)window.show_order_page(wishes.page);
     if (wishes.move >= 0)

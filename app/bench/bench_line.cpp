@@ -7,6 +7,7 @@
 
 #include <QLabel>
 #include <QLineEdit>
+#include <algorithm>
 
 namespace clockface::app {
 
@@ -17,6 +18,10 @@ std::vector<AxisSet> BenchView::sets_now() const {
 void BenchView::begin_line(LineFor what) {
     if (what == LineFor::ShownBefore && sets_now().empty())
         return;
+    const int hole = hole_at_hand();
+    if ((what == LineFor::Spoiled || what == LineFor::Later) && hole < 0)
+        return;
+    const QString name = hole < 0 ? QString() : q(m_document.plan().holes[static_cast<std::size_t>(hole)].name);
     m_line_for = what;
     // Letters count up to four bytes, the limits are in bytes.
     m_note_line->setMaxLength(static_cast<int>((what == LineFor::Mark ? limits::name : limits::text) / 4));
@@ -29,6 +34,15 @@ void BenchView::begin_line(LineFor what) {
     case LineFor::Mark:
         m_note_line->setAccessibleName(tr("mark of this piece"));
         m_note_line->setPlaceholderText(tr("what this piece is told by; Enter keeps it"));
+        break;
+    case LineFor::Spoiled:
+        m_note_line->setAccessibleName(tr("what was seen at %1").arg(name));
+        m_note_line->setPlaceholderText(
+            tr("what was seen at %1; Enter marks it spoiled and goes on with the rest, Esc leaves it").arg(name));
+        break;
+    case LineFor::Later:
+        m_note_line->setAccessibleName(tr("why %1 is left for later").arg(name));
+        m_note_line->setPlaceholderText(tr("why %1 is left for later; Enter goes on to the next hole").arg(name));
         break;
     case LineFor::ShownBefore: {
         const std::vector<AxisSet> sets = sets_now();
@@ -49,12 +63,57 @@ void BenchView::keep_line() {
     const QString text = m_note_line->text().trimmed();
     if (m_line_for == LineFor::ShownBefore)
         return keep_shown_before(text);
-    if (m_line_for == LineFor::Mark)
+    switch (m_line_for) {
+    case LineFor::Mark:
         m_document.mark_piece(text);
-    else if (!text.isEmpty())
-        m_document.take_note(text);
+        break;
+    case LineFor::Spoiled:
+        give_up_hole(text);
+        break;
+    case LineFor::Later:
+        leave_hole_for_later(text);
+        break;
+    case LineFor::Note:
+    case LineFor::ShownBefore:
+        if (!text.isEmpty())
+            m_document.take_note(text);
+    }
     m_note_line->hide();
     setFocus();
+}
+
+int BenchView::hole_at_hand() const {
+    const Task* task = m_document.bench().now();
+    return task ? task->hole : -1;
+}
+
+// Its place is kept as it is; what was seen stands in the log before it.
+void BenchView::give_up_hole(const QString& seen) {
+    const int hole = hole_at_hand();
+    if (hole < 0)
+        return;
+    const Hole& spoiled = m_document.plan().holes[static_cast<std::size_t>(hole)];
+    if (!seen.isEmpty())
+        m_document.take_note(tr("%1 spoiled: %2").arg(q(spoiled.name), seen));
+    m_document.spoil(id_of(m_document.job(), spoiled));
+}
+
+void BenchView::leave_hole_for_later(const QString& reason) {
+    const int hole = hole_at_hand();
+    const BenchState& bench = m_document.bench();
+    const auto other = std::find_if(bench.tasks.begin() + bench.next, bench.tasks.end(),
+                                    [&](const Task& task) { return task.hole >= 0 && task.hole != hole; });
+    if (hole < 0)
+        return;
+    const std::vector<Hole>& holes = m_document.plan().holes;
+    if (other == bench.tasks.end()) {
+        m_note->setText(tr("%1 is the last hole that is left.").arg(q(holes[static_cast<std::size_t>(hole)].name)));
+        return m_note->show();
+    }
+    const HoleId next = id_of(m_document.job(), holes[static_cast<std::size_t>(other->hole)]);
+    if (!reason.isEmpty())
+        m_document.take_note(tr("%1 left for later: %2").arg(q(holes[static_cast<std::size_t>(hole)].name), reason));
+    m_document.jump_to(next);
 }
 
 // One figure for each axis the task sets, in the readout's unit; what cannot be read stays in the line.

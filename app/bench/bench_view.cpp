@@ -1,6 +1,5 @@
 #include "bench/bench_view.h"
 
-#include "bench/expected.h"
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
@@ -9,24 +8,22 @@
 #include "ordering/zero_wording.h"
 #include "words/say.h"
 
+#include <QDateTime>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QLineEdit>
-#include <QMenu>
 #include <QPainter>
 #include <QPushButton>
+#include <QSettings>
 #include <QVBoxLayout>
 #include <algorithm>
-#include <cmath>
-#include <set>
 
 namespace clockface::app {
 
 namespace {
 
 constexpr int knuckle = 64; // pixels: a target that a knuckle finds
-constexpr int most_segments = 120;
 
 QLabel* label(const QString& name) {
     auto* made = plain_label();
@@ -37,39 +34,10 @@ QLabel* label(const QString& name) {
 
 } // namespace
 
-void ProgressStrip::set_look(const Look& look) {
-    m_look = &look;
-    update();
-}
-
-void ProgressStrip::show_progress(int done, int all) {
-    m_done = done;
-    m_all = all;
-    setAccessibleName(tr("%1 of %2 moves done").arg(done).arg(all));
-    update();
-}
-
-void ProgressStrip::paintEvent(QPaintEvent*) {
-    if (m_all <= 0)
-        return;
-    QPainter painter(this);
-    const int segments = std::min(m_all, most_segments);
-    const double step = static_cast<double>(width()) / segments;
-    for (int i = 0; i < segments; ++i) {
-        const int move = i * m_all / segments;
-        const int after = (i + 1) * m_all / segments;
-        QColor colour = m_look->board;
-        if (after <= m_done)
-            colour = m_look->good_on_dark;
-        else if (move <= m_done)
-            colour = m_look->brass_on_dark;
-        painter.fillRect(QRectF(i * step, 0, std::max(1.0, step - 3.0), height()), colour);
-    }
-}
-
 BenchView::BenchView(Document& document, QWidget* parent)
     : QWidget(parent)
-    , m_document(document) {
+    , m_document(document)
+    , m_began(QDateTime::currentSecsSinceEpoch()) {
     setObjectName(QStringLiteral("bench"));
     setAccessibleName(tr("Bench: the next move"));
     setFocusPolicy(Qt::StrongFocus);
@@ -84,6 +52,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     m_picture = new DevicePicture(document);
     m_heading = label(QStringLiteral("benchHeading"));
     m_figures = new BigFigures;
+    m_card = new CardStrip;
     m_direction = label(QStringLiteral("benchDirection"));
     m_note = label(QStringLiteral("benchNote"));
     m_next_moves = label(QStringLiteral("benchNext"));
@@ -102,8 +71,10 @@ BenchView::BenchView(Document& document, QWidget* parent)
         connect(made, &QPushButton::clicked, this, act);
         return made;
     };
-    m_done = button(QStringLiteral("benchDone"), tr("Done   (Space)"), tr("done, next move"), &BenchView::next);
-    m_back = button(QStringLiteral("benchBack"), tr("Back"), tr("back one move, Backspace"), &BenchView::back);
+    m_done = button(QStringLiteral("benchDone"), tr("Done   (Space)"), tr("done, next card"), &BenchView::tap_done);
+    // At another place than the one that means done: a hand that taps without looking does not answer it.
+    m_gate = button(QStringLiteral("benchGate"), {}, {}, &BenchView::answer_gate);
+    m_back = button(QStringLiteral("benchBack"), tr("Back"), tr("back one card, Backspace"), &BenchView::back);
     m_why_button = button(QStringLiteral("benchWhyButton"), tr("Why?"), tr("what and why, H"), &BenchView::toggle_why);
     m_again =
         button(QStringLiteral("benchAgain"), tr("Begin again"), tr("begin this set-up again"), &BenchView::begin_again);
@@ -114,7 +85,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     m_note_line->setObjectName(QStringLiteral("benchNoteLine"));
     m_note_line->hide();
     connect(m_note_line, &QLineEdit::returnPressed, this, &BenchView::keep_line);
-    set_tip(m_back, tr("Back one move (Backspace)"));
+    set_tip(m_back, tr("Back one card (Backspace); one move only with the left arrow"));
     set_tip(m_why_button, tr("What and why (H)"));
     set_tip(m_again, tr("Begin this set-up again (Home)"));
 
@@ -136,13 +107,17 @@ BenchView::BenchView(Document& document, QWidget* parent)
     right->addWidget(m_heading);
     right->addWidget(m_figures);
     right->addWidget(m_direction);
+    right->addWidget(m_card);
     right->addWidget(m_note);
+    right->addWidget(m_gate);
     right->addWidget(m_why);
     right->addWidget(m_next_moves);
     right->addWidget(m_note_line);
     right->addStretch(2);
     right->addLayout(acts);
-    auto* middle = new QHBoxLayout;
+    m_page = new QWidget;
+    auto* middle = new QHBoxLayout(m_page);
+    middle->setContentsMargins(0, 0, 0, 0);
     middle->setSpacing(30);
     middle->addWidget(m_picture, 46);
     middle->addLayout(right, 54);
@@ -151,8 +126,10 @@ BenchView::BenchView(Document& document, QWidget* parent)
     all->setSpacing(14);
     all->addLayout(top);
     all->addWidget(m_progress);
-    all->addLayout(middle, 1);
+    all->addWidget(m_page, 1);
     all->addWidget(m_safety);
+    m_flash.setSingleShot(true);
+    connect(&m_flash, &QTimer::timeout, this, [this] { update(); });
     connect(&document, &Document::changed, this, [this] {
         if (isVisible())
             refresh();
@@ -165,6 +142,9 @@ void BenchView::set_look(const Look& look) {
     m_progress->set_look(look);
     m_picture->set_look(look);
     m_figures->set_look(look);
+    m_card->set_look(look);
+    if (m_overview)
+        m_overview->set_look(look);
     setStyleSheet(QStringLiteral(R"(
         QLabel { color: %1; font-size: 14pt; background: transparent; }
         QLabel#benchTitle { font-size: 15pt; font-weight: bold; }
@@ -178,19 +158,40 @@ void BenchView::set_look(const Look& look) {
         QPushButton { color: %1; background: transparent; border: 2px solid %2; border-radius: 8px; font-size: 13pt; padding: 6px; }
         QPushButton:hover { border-color: %3; }
         QPushButton:disabled { color: #5D6895; border-color: #39406A; }
+        QPushButton#benchGate { color: %7; border: 3px solid %7; font-size: 18pt; font-weight: bold; }
         QPushButton#benchDone { color: #10152E; background: %3; border-color: %3; font-size: 18pt; font-weight: bold; }
+        QPushButton#benchDone:disabled { color: %2; background: transparent; border-color: #39406A; }
     )")
                       .arg(look.bench_text.name(), look.bench_quiet.name(), look.brass_on_dark.name(),
-                           look.bench_note.name(), look.bench_note_text.name(), look.air.name()));
+                           look.bench_note.name(), look.bench_note_text.name(), look.air.name(),
+                           look.stop_on_dark.name()));
     update();
 }
 
 void BenchView::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.fillRect(rect(), m_look->bench);
+    constexpr int border = 8;
+    if (m_flash.isActive()) {
+        painter.setPen(QPen(m_look->good_on_dark, border));
+        painter.drawRect(rect().adjusted(border / 2, border / 2, -border / 2, -border / 2));
+    }
+}
+
+// Seen out of the corner of an eye: what was pressed has counted.
+void BenchView::flash() {
+    constexpr int long_enough = 350; // milliseconds
+    m_flash.start(long_enough);
+    update();
+}
+
+void BenchView::hideEvent(QHideEvent* event) {
+    m_awake.end();
+    QWidget::hideEvent(event);
 }
 
 void BenchView::showEvent(QShowEvent* event) {
+    m_awake.begin();
     refresh();
     setFocus();
     QWidget::showEvent(event);
@@ -202,9 +203,77 @@ void BenchView::resizeEvent(QResizeEvent* event) {
     QWidget::resizeEvent(event);
 }
 
-void BenchView::next() {
+void BenchView::keep_in(QSettings& settings) {
+    m_settings = &settings;
+    m_taught.keep_in(settings);
+}
+
+namespace {
+
+const QString one_a_hole = QStringLiteral("hole"), one_a_move = QStringLiteral("move");
+
+QString key_of(const std::string& machine) {
+    return QStringLiteral("cards/%1").arg(q(machine));
+}
+
+} // namespace
+
+CardSize BenchView::size() const {
+    const Machine& machine = m_document.plan().machine;
+    if (const auto chosen = m_sizes.find(machine.id); chosen != m_sizes.end())
+        return chosen->second;
+    const QString kept = m_settings ? m_settings->value(key_of(machine.id)).toString() : QString();
+    if (kept == one_a_hole)
+        return CardSize::Hole;
+    return kept == one_a_move ? CardSize::Move : usual_card_size(machine.kind);
+}
+
+void BenchView::change_size() {
+    const std::string machine = m_document.plan().machine.id;
+    const CardSize chosen = size() == CardSize::Hole ? CardSize::Move : CardSize::Hole;
+    m_sizes[machine] = chosen;
+    if (m_settings)
+        m_settings->setValue(key_of(machine), chosen == CardSize::Hole ? one_a_hole : one_a_move);
+    refresh();
+}
+
+std::optional<Gate> BenchView::gate() const {
+    const Customs& customs = m_document.shop().customs;
     if (!m_document.bench().finished())
-        return m_document.next_done(m_before);
+        return gate_at(m_document.job(), m_document.plan(), customs, m_document.bench(), size());
+    const bool goes_on = m_document.whole_plan().holes() > 0 && (m_document.next_setup() || next_piece() > 0);
+    return goes_on ? gate_to_let_go(m_document.job(), m_document.plan(), customs) : std::nullopt;
+}
+
+bool BenchView::refused_by_gate() {
+    const std::optional<Gate> asked = gate();
+    if (!asked)
+        return false;
+    m_note->setText(
+        tr("%1\nOnly %2 answers this, once it is so.").arg(q(asked->question), QString(QLatin1Char(asked->key))));
+    m_note->show();
+    return true;
+}
+
+void BenchView::next() {
+    if (!refused_by_gate())
+        go_on();
+}
+
+void BenchView::tap_done() {
+    if (m_taught.counts())
+        next();
+}
+
+void BenchView::answer_gate() {
+    if (gate())
+        go_on();
+}
+
+void BenchView::go_on() {
+    flash();
+    if (!m_document.bench().finished())
+        return m_document.card_done(size(), m_before);
     if (m_document.whole_plan().holes() == 0)
         return; // there is nothing to do yet
     if (const auto setup = m_document.next_setup())
@@ -215,7 +284,18 @@ void BenchView::next() {
     }
 }
 
+void BenchView::next_move() {
+    if (m_document.bench().finished() || refused_by_gate())
+        return;
+    flash();
+    m_document.next_done(m_before);
+}
+
 void BenchView::back() {
+    m_document.card_back(size());
+}
+
+void BenchView::back_one_move() {
     m_document.last_back();
 }
 
@@ -238,6 +318,13 @@ void BenchView::toggle_why() {
 }
 
 void BenchView::keyPressEvent(QKeyEvent* event) {
+    if (m_teaching != TaughtKeys::Means::Nothing)
+        return be_taught(*event);
+    if (const auto means = m_taught.meaning_of(*event); means != TaughtKeys::Means::Nothing) {
+        if (!event->isAutoRepeat() && m_taught.counts())
+            means == TaughtKeys::Means::Done ? next() : back();
+        return;
+    }
     switch (event->key()) {
     case Qt::Key_Space:
         if (!event->isAutoRepeat()) // a leaning elbow must not run through the list
@@ -247,13 +334,29 @@ void BenchView::keyPressEvent(QKeyEvent* event) {
         if (!event->isAutoRepeat())
             back();
         return;
+    case Qt::Key_Right:
+        if (!event->isAutoRepeat())
+            next_move();
+        return;
+    case Qt::Key_Left:
+        if (!event->isAutoRepeat())
+            back_one_move();
+        return;
+    case Qt::Key_C:
+        return change_size();
     case Qt::Key_H:
         return toggle_why();
     case Qt::Key_Home:
         return begin_again();
+    case Qt::Key_W:
+        return show_where(true);
     case Qt::Key_M:
     case Qt::Key_Menu:
         return show_more();
+    case Qt::Key_X:
+        return begin_line(LineFor::Spoiled);
+    case Qt::Key_D:
+        return begin_line(LineFor::Later);
     case Qt::Key_N:
         return begin_line(LineFor::Note);
     case Qt::Key_B:
@@ -266,8 +369,11 @@ void BenchView::keyPressEvent(QKeyEvent* event) {
         emit leave_wanted();
         return;
     default:
-        QWidget::keyPressEvent(event);
+        break;
     }
+    if (const auto asked = gate(); asked && event->key() == asked->key && !event->isAutoRepeat())
+        return answer_gate();
+    QWidget::keyPressEvent(event);
 }
 
 Instruction BenchView::instruction(const Task& task) const {
@@ -279,53 +385,6 @@ Instruction BenchView::instruction(const Task& task) const {
 
 Wording BenchView::wording(const Task& task) const {
     return in_words(instruction(task), words_for(m_document.job(), m_document.plan()));
-}
-
-// Which piece and which set-up; nothing where there is one of each.
-QString BenchView::setup_line() const {
-    const Job& job = m_document.job();
-    QStringList parts;
-    if (job.pieces > 1)
-        parts << tr("piece %1 of %2").arg(q(in_words(m_document.piece()))).arg(job.pieces);
-    if (job.setups.size() > 1) {
-        const Setup& here = at_hand(job);
-        parts << tr("set-up %1 of %2: %3")
-                     .arg(setup_index(job, here.id) + 1)
-                     .arg(job.setups.size())
-                     .arg(q(in_words(job, here)));
-    }
-    return parts.join(QStringLiteral(" · "));
-}
-
-QString BenchView::place_in_list() const {
-    const SetupPlan& plan = m_document.plan();
-    const BenchState& bench = m_document.bench();
-    QStringList parts;
-    if (const QString setup = setup_line(); !setup.isEmpty())
-        parts << setup;
-    parts << q(plan.machine.name);
-    if (const Task* task = bench.now()) {
-        parts << tr("move %1 of %2").arg(bench.next + 1).arg(bench.tasks.size());
-        if (task->hole >= 0) {
-            const auto& order = bench.list.order.empty() ? plan.route.order : bench.list.order;
-            const auto at = std::find(order.begin(), order.end(), task->hole);
-            const QString name = q(plan.holes[static_cast<std::size_t>(task->hole)].name);
-            parts << (at == order.end()
-                          ? tr("hole %1").arg(name)
-                          : tr("hole %1, %2 of %3").arg(name).arg(at - order.begin() + 1).arg(order.size()));
-        }
-    }
-    return parts.join(QStringLiteral(" · "));
-}
-
-QString BenchView::next_moves(int shown) const {
-    const BenchState& bench = m_document.bench();
-    QString text;
-    for (int i = bench.next + 1; i <= bench.next + shown && i < static_cast<int>(bench.tasks.size()); ++i)
-        text += tr("%1  %2\n")
-                    .arg(i == bench.next + 1 ? tr("next") : tr("then"),
-                         q(wording(bench.tasks[static_cast<std::size_t>(i)]).sentence));
-    return text.trimmed();
 }
 
 void BenchView::show_finished() {
@@ -340,6 +399,7 @@ void BenchView::show_finished() {
         m_heading->setText(setup ? tr("The last move of this set-up is done") : tr("The last move is done"));
     m_figures->show_figures({{"", std::to_string(m_document.plan().route.order.size()),
                               say("{n:hole|holes}", {{"n", m_document.plan().route.order.size()}}), true}});
+    m_direction->show();
     m_direction->setText(empty ? tr("Place holes under Holes, then come back.")
                                : tr("Deburr both sides, wipe, and measure before the work is unclamped."));
     m_note->hide();
@@ -355,17 +415,24 @@ void BenchView::show_finished() {
         m_done->setText(tr("Piece %1   (Space)").arg(piece));
     }
     m_done->setEnabled(!empty && (setup || next_piece() > 0));
+    if (const auto asked = gate()) {
+        m_note->setText(q(asked->question));
+        m_note->show();
+    }
+    show_gate();
 }
 
-// How far from its figure a readout may stand, in whole steps of its display.
-QString BenchView::near_enough(const Task& task) const {
-    const auto show = expected_show(m_document.job(), m_document.plan(), instruction(task));
-    if (!show)
-        return {};
-    const Unit unit = unit_of(m_document.plan().machine);
-    const Length step = std::get<Readout>(m_document.plan().machine.kind).resolution;
-    const auto whole = [&](Length off) { return q(with_unit(step * std::floor(off / step), unit)); };
-    return tr(" Near enough for this hole: within %1 in X and %2 in Y.").arg(whole(show->off_x), whole(show->off_y));
+// Its answer stands under the question.
+void BenchView::show_gate() {
+    const std::optional<Gate> asked = gate();
+    m_gate->setVisible(asked.has_value());
+    m_done->setEnabled(m_done->isEnabled() && !asked);
+    if (!asked)
+        return;
+    m_gate->setProperty("key", QString(QLatin1Char(asked->key)));
+    m_gate->setAccessibleName(tr("%1, %2").arg(q(asked->answer), QString(QLatin1Char(asked->key))));
+    m_gate->setText(tr("%1   (%2)").arg(q(asked->answer), QString(QLatin1Char(asked->key))));
+    m_done->setText(tr("Asked above"));
 }
 
 void BenchView::refresh() {
@@ -373,6 +440,7 @@ void BenchView::refresh() {
     const int all = static_cast<int>(bench.tasks.size());
     m_title->setText(q(m_document.job().title));
     m_progress->show_progress(bench.next, all);
+    m_card->show_lines({}, 0);
     m_back->setEnabled(bench.next > 0 || (bench.from_zero && !bench.broken_off));
     m_done->setText(tr("Done   (Space)"));
     m_done->setEnabled(!bench.finished());
@@ -391,6 +459,16 @@ void BenchView::refresh() {
     m_figures->show_figures(words.figures);
     m_direction->setText(q(words.direction));
     QString note = q(words.note);
+    if (const auto card = card_at_hand(bench, size()); card && card->end - card->first > 1) {
+        // Its lines say what is done; the caution is that of the cut.
+        m_card->show_lines(lines_of(m_document.job(), m_document.plan(), bench, *card), bench.next);
+        note = q(wording(bench.tasks[static_cast<std::size_t>(card->end - 1)]).note);
+    }
+    m_direction->setVisible(m_card->isHidden());
+    if (const auto asked = gate(); asked && !bench.broken_off)
+        note = q(asked->question);
+    if (const QString resumed = where_it_was_left(); !resumed.isEmpty())
+        note = resumed + QLatin1Char(' ') + note;
     if (bench.broken_off)
         note = tr(
             "The list has changed, or the work was elsewhere meanwhile. Nothing that is done is lost: this is what is "
@@ -404,6 +482,7 @@ void BenchView::refresh() {
     m_note->setVisible(!note.isEmpty());
     m_why->setText(tr("Why? %1").arg(q(words.why)) + near_enough(task));
     m_why->setVisible(m_why_shown);
+    show_gate();
     // As many as there is room for: one cut off half way would be read wrong.
     for (int shown = window()->height() < low_window ? 1 : 3; shown > 0; --shown) {
         m_next_moves->setText(next_moves(shown));
@@ -411,80 +490,8 @@ void BenchView::refresh() {
         if (m_next_moves->heightForWidth(m_next_moves->width()) <= m_next_moves->height())
             break;
     }
-    m_next_moves->setVisible(!m_why_shown); // the reason takes its room
-}
-
-void BenchView::add_holes(QMenu& menu) {
-    const SetupPlan& plan = m_document.plan();
-    const Job& job = m_document.job();
-    const std::vector<HoleState> states = states_of(job, plan, m_document.piece());
-    QMenu* jump = menu.addMenu(tr("&Go to a hole"));
-    jump->setObjectName(QStringLiteral("benchHoles"));
-    for (std::size_t i = 0; i < plan.holes.size(); ++i) {
-        const HoleId hole = id_of(job, plan.holes[i]);
-        QAction* act = jump->addAction(tr("%1: %2").arg(q(plan.holes[i].name), q(in_words(states[i]))));
-        connect(act, &QAction::triggered, this, [this, hole] { m_document.jump_to(hole); });
-    }
-    jump->setEnabled(!plan.holes.empty());
-    const Task* task = m_document.bench().now();
-    if (!task || task->hole < 0)
-        return;
-    const Hole& hole = plan.holes[static_cast<std::size_t>(task->hole)];
-    const HoleId id = id_of(job, hole);
-    connect(menu.addAction(tr("%1 is &spoiled, leave it").arg(q(hole.name))), &QAction::triggered, this,
-            [this, id] { m_document.spoil(id); });
-}
-
-void BenchView::fill_more(QMenu& menu) {
-    const Job& job = m_document.job();
-    add_holes(menu);
-    QAction* zero = menu.addAction(tr("From &zero again, with what is left (Home)"));
-    zero->setEnabled(!m_document.bench().finished() && m_document.bench().next > 0);
-    connect(zero, &QAction::triggered, this, &BenchView::begin_again);
-    QAction* before = menu.addAction(tr("What the readout shows &before it is set… (B)"));
-    before->setEnabled(!sets_now().empty());
-    connect(before, &QAction::triggered, this, [this] { begin_line(LineFor::ShownBefore); });
-    connect(menu.addAction(tr("&Note on this piece…")), &QAction::triggered, this,
-            [this] { begin_line(LineFor::Note); });
-    connect(menu.addAction(tr("&Mark of this piece…")), &QAction::triggered, this,
-            [this] { begin_line(LineFor::Mark); });
-    if (job.setups.size() > 1) {
-        QMenu* setups = menu.addMenu(tr("Set-&up"));
-        for (const Setup& each : job.setups) {
-            QAction* act = setups->addAction(button_text(
-                tr("%1, on %2").arg(q(in_words(job, each)), q(m_document.whole_plan().of(each.id).machine.name))));
-            act->setCheckable(true);
-            act->setChecked(each.id == at_hand(job).id);
-            connect(act, &QAction::triggered, this, [this, id = each.id] { m_document.go_to_setup(id); });
-        }
-    }
-    if (job.pieces > 1) {
-        QMenu* pieces = menu.addMenu(tr("&Piece"));
-        std::set<int> numbers{m_document.piece().number};
-        for (const Piece& each : job.begun)
-            numbers.insert(each.number);
-        // A job may want thousands: those that are begun, and the next one.
-        for (int i = 1; i <= job.pieces; ++i)
-            if (numbers.insert(i).second)
-                break;
-        for (const int number : numbers) {
-            const auto begun = std::find_if(job.begun.begin(), job.begun.end(),
-                                            [&](const Piece& each) { return each.number == number; });
-            const QString name = begun == job.begun.end() ? tr("%1, not begun").arg(number) : q(in_words(*begun));
-            QAction* act = pieces->addAction(button_text(name));
-            act->setCheckable(true);
-            act->setChecked(number == m_document.piece().number);
-            connect(act, &QAction::triggered, this, [this, number] { m_document.choose_piece(number); });
-        }
-    }
-}
-
-void BenchView::show_more() {
-    auto* menu = new QMenu(this);
-    menu->setObjectName(QStringLiteral("benchMenu"));
-    menu->setAttribute(Qt::WA_DeleteOnClose);
-    fill_more(*menu);
-    menu->popup(m_more->mapToGlobal(QPoint(0, -menu->sizeHint().height())));
+    // A reason, or a question that has to be answered first, takes its room.
+    m_next_moves->setVisible(!m_why_shown && !m_gate->isVisibleTo(this));
 }
 
 } // namespace clockface::app

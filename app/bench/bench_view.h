@@ -1,36 +1,29 @@
-// The Bench: one move at a time over the whole window, driven with one key.
+// The Bench: one card at a time over the whole window, driven with one key. A card is a move, or all of a hole.
 #pragma once
 
 #include "bench/big_figures.h"
+#include "bench/card_strip.h"
 #include "bench/device_picture.h"
+#include "bench/gates.h"
+#include "bench/progress_strip.h"
+#include "bench/stay_awake.h"
+#include "bench/taught_keys.h"
+#include "bench/where_view.h"
 #include "document/document.h"
 #include "look/look.h"
 #include "ordering/wording.h"
 
+#include <QTimer>
 #include <QWidget>
+#include <map>
 
 class QLabel;
 class QLineEdit;
 class QMenu;
 class QPushButton;
+class QSettings;
 
 namespace clockface::app {
-
-/// How far the list has come, as segments (or one bar when there are too many).
-class ProgressStrip : public QWidget {
-    Q_OBJECT
-public:
-    using QWidget::QWidget;
-    void set_look(const Look& look);
-    void show_progress(int done, int all);
-
-protected:
-    void paintEvent(QPaintEvent* event) override;
-
-private:
-    const Look* m_look = &Look::day();
-    int m_done = 0, m_all = 0;
-};
 
 class BenchView : public QWidget {
     Q_OBJECT
@@ -38,12 +31,29 @@ public:
     explicit BenchView(Document& document, QWidget* parent = nullptr);
     void set_look(const Look& look);
 
-    /// Done; at the end of a set-up on to the next one, at the end of a piece on to the next.
+    /// The sizes of cards that were chosen are kept there, by machine. It must outlive the view.
+    void keep_in(QSettings& settings);
+
+    /// The card is done, unless a gate stands on it; at the end of a set-up on to the next one, at the end of a piece
+    /// on to the next.
     void next();
+    /// The gate at hand is answered, and its card done. Nothing where there is none.
+    void answer_gate();
+    /// Only the move that is at hand on it, unless a gate stands there.
+    void next_move();
     void back();
+    void back_one_move();
+    /// A card a hole, or a move.
+    void change_size();
     /// From zero again with what is left; at the end everything of the set-up from the beginning.
     void begin_again();
     void toggle_why();
+    /// The holes and pieces at a glance, in place of the card.
+    void show_where(bool shown);
+    /// The next key that is pressed is to mean done, or back.
+    void begin_teaching(TaughtKeys::Means means);
+    /// A seam for tests: milliseconds of the clock that tells a press from a tremble.
+    void set_clock(std::function<qint64()> clock) { m_taught.set_clock(std::move(clock)); }
     /// What is done seldom: another hole, piece or set-up, a note, a spoiled hole.
     void show_more();
 
@@ -54,6 +64,7 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
     void paintEvent(QPaintEvent* event) override;
     void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
 
 private:
@@ -64,17 +75,41 @@ private:
     ProgressStrip* m_progress;
     DevicePicture* m_picture;
     BigFigures* m_figures;
-    QPushButton *m_done, *m_back, *m_why_button, *m_again, *m_more;
+    CardStrip* m_card;
+    QWidget* m_page;                 ///< the card
+    WhereView* m_overview = nullptr; ///< in its place; made when first wanted
+    QTimer m_flash;                  ///< while it runs the border is seen
+    StayAwake m_awake;
+    TaughtKeys m_taught;
+    TaughtKeys::Means m_teaching = TaughtKeys::Means::Nothing; ///< what the next key is to mean
+    std::int64_t m_began;                                      ///< seconds since 1970
+    QSettings* m_settings = nullptr;
+    std::map<std::string, CardSize> m_sizes; ///< that were chosen, by the machine's id
+    QPushButton *m_done, *m_gate, *m_back, *m_why_button, *m_again, *m_more;
     QLineEdit* m_note_line;
-    enum class LineFor { Note, Mark, ShownBefore };
+    enum class LineFor { Note, Mark, ShownBefore, Spoiled, Later };
     LineFor m_line_for = LineFor::Note; ///< what is typed into the line
     ShownBefore m_before;               ///< what the readout shows before the task at hand sets it
     std::optional<Deed> m_before_of;    ///< that task
 
     void refresh();
+    void go_on();
+    void tap_done();
+    void flash();
+    void be_taught(const QKeyEvent& event);
+    [[nodiscard]] QString where_it_was_left() const;
+    [[nodiscard]] std::optional<Gate> gate() const;
+    void show_gate();
+    /// Says that the key that means done does not answer it; true where there is one.
+    bool refused_by_gate();
     void show_finished();
     void fill_more(QMenu& menu);
     void add_holes(QMenu& menu);
+    void add_symptoms(QMenu& menu);
+    /// The hole that is at hand; -1 where the next task serves none.
+    [[nodiscard]] int hole_at_hand() const;
+    void give_up_hole(const QString& seen);
+    void leave_hole_for_later(const QString& reason);
     void begin_line(LineFor what);
     void keep_shown_before(const QString& text);
     [[nodiscard]] std::vector<AxisSet> sets_now() const;
@@ -83,6 +118,8 @@ private:
     [[nodiscard]] Wording wording(const Task& task) const;
     [[nodiscard]] Instruction instruction(const Task& task) const;
     [[nodiscard]] QString next_moves(int shown) const;
+    [[nodiscard]] CardSize size() const;
+    [[nodiscard]] QString title_of(const Card& card) const;
     [[nodiscard]] QString near_enough(const Task& task) const;
     [[nodiscard]] QString setup_line() const;
     [[nodiscard]] QString place_in_list() const;

@@ -326,6 +326,10 @@ void Document::next_done(const ShownBefore& before) {
     keep_piece(with_next_done(m_piece, bench(), time_of_work(), axes_set(plan(), bench(), before)));
 }
 
+void Document::card_done(CardSize size, const ShownBefore& before) {
+    keep_piece(with_card_done(m_piece, bench(), size, time_of_work(), axes_set(plan(), bench(), before)));
+}
+
 void Document::restore_zero(const ZeroSet& zero) {
     if (zero.back && *zero.back != Length{})
         keep_piece(
@@ -336,8 +340,26 @@ void Document::last_back() {
     keep_piece(with_last_back(m_piece, bench(), time_of_work()));
 }
 
+void Document::card_back(CardSize size) {
+    keep_piece(with_card_back(m_piece, bench(), size, time_of_work()));
+}
+
 void Document::jump_to(std::optional<HoleId> hole) {
     keep_piece(with_jump(m_piece, plan().setup, hole, time_of_work()));
+}
+
+void Document::done_up_to(const HoleId& hole) {
+    Piece piece = m_piece;
+    BenchState now = bench();
+    const auto wanted = std::find_if(now.tasks.begin() + now.next, now.tasks.end(),
+                                     [&](const Task& task) { return task.deed.hole == hole; });
+    if (wanted == now.tasks.end())
+        return;
+    for (const auto end = static_cast<int>(wanted - now.tasks.begin()); now.next < end; now.broken_off = false) {
+        piece = with_next_done(std::move(piece), now, time_of_work());
+        ++now.next;
+    }
+    keep_piece(piece);
 }
 
 void Document::begin_again() {

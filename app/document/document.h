@@ -2,6 +2,7 @@
 // the next Job value. The shop it is planned for is kept here too, and changes in the same way.
 #pragma once
 
+#include "bench/cards.h"
 #include "bench/old_progress.h"
 #include "bench/zero_history.h"
 #include "job/job.h"
@@ -91,10 +92,15 @@ public:
     // log of the piece, and can be taken back there.
     /// `before`: what a readout showed before it was set, where the task sets one.
     void next_done(const ShownBefore& before = {});
+    /// What is left of the card at hand.
+    void card_done(CardSize size, const ShownBefore& before = {});
     /// An earlier zero of the machine at hand.
     void restore_zero(const ZeroSet& zero);
     void last_back();
+    void card_back(CardSize size);
     void jump_to(std::optional<HoleId> hole);
+    /// All that stands in the list before the hole is next come to is done; nothing happens where it is not come to.
+    void done_up_to(const HoleId& hole);
     void begin_again();
     void spoil(const HoleId& hole);
     void take_note(const QString& text);

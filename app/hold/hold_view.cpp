@@ -19,7 +19,8 @@ namespace {
 
 constexpr double head = 34.0; // of the title
 constexpr double foot = 16.0;
-constexpr double words = 240.0; // at the right
+constexpr double words = 240.0;  // at the right
+constexpr double of_room = 92.0; // for the room under the spindle, left of the words
 
 // What is seen of the table.
 constexpr Length of_table = Length::mm(8.0);
@@ -101,7 +102,7 @@ HoldView::Frame HoldView::frame(const std::vector<Solid>& solids) const {
         }
     }
     const double room = std::max(60.0, height() - head - foot);
-    const double across = std::max(120.0, width() - words - 60.0);
+    const double across = std::max(120.0, words_from() - (shows_room() ? of_room : 0.0) - 60.0);
     Frame frame;
     frame.wide = wide * 1.06;
     frame.scale = std::min(room / (above + below).in_mm(), across / (wide.in_mm() * 1.06));
@@ -136,6 +137,8 @@ void HoldView::paintEvent(QPaintEvent*) {
         paint_cut(painter, block, false, false);
     paint_work(painter, at);
     paint_drill(painter, at);
+    if (shows_room())
+        paint_room(painter);
     paint_words(painter);
 }
 
@@ -186,7 +189,7 @@ void HoldView::paint_cut(QPainter& painter, const QPainterPath& shape, bool wood
 void HoldView::paint_work(QPainter& painter, const Frame& at) const {
     const Held& held = m_document.plan().held;
     painter.setBrush(m_look->board);
-    if (!held.rest) {
+    if (!held.rest || held.on_flats) {
         painter.setPen(QPen(m_look->scribed, 1.6));
         painter.drawRect(QRectF(at.at(-held.across / 2.0, {}), at.at(held.across / 2.0, held.height)));
         return;
@@ -251,6 +254,65 @@ void HoldView::paint_chuck(QPainter& painter, const Frame& at, Length y, Length 
                                    at.at(y + wide, jaws - of_chuck), at.at(y + shape.flat, jaws)}));
 }
 
+double HoldView::words_from() const {
+    return width() - words;
+}
+
+bool HoldView::shows_room() const {
+    const SetupPlan& plan = m_document.plan();
+    constexpr int least = 640; // wide enough for all three
+    return plan.held.known && plan.room.longest && plan.machine.spindle.room > Length{} && width() >= least;
+}
+
+void HoldView::paint_room(QPainter& painter) const {
+    const SetupPlan& plan = m_document.plan();
+    const Overhead over = overhead_of(plan.held);
+    const Length chuck = plan.machine.spindle.room, out = stick_out(*plan.room.longest), tip = chuck - out;
+    const Length bottom = over.work_top - plan.held.height;
+    const double table = height() - foot - 8.0, top = head + 26.0;
+    const double scale = (table - top) / std::max(chuck, over.work_top + over.lift).in_mm();
+    const double left = words_from() - of_room, middle = left + 26.0;
+    constexpr double half = 22.0;
+    const auto level = [&](Length above_table) { return table - above_table.in_mm() * scale; };
+    const auto box = [&](double wide, Length from, Length to) {
+        return QRectF(QPointF(middle - wide, level(to)), QPointF(middle + wide, level(from)));
+    };
+    const auto cut = [&](const QRectF& rect) {
+        QPainterPath shape;
+        shape.addRect(rect);
+        paint_cut(painter, shape, false, false);
+    };
+    cut(QRectF(middle - half - 8.0, table, 2.0 * half + 16.0, 8.0));
+    if (bottom > Length{})
+        cut(box(half, {}, bottom));
+    painter.setPen(QPen(m_look->scribed, 1.4));
+    painter.setBrush(m_look->board);
+    painter.drawRect(box(half * 0.7, bottom, over.work_top));
+    const bool short_of_room = plan.room.free < over.lift;
+    const QColor colour = short_of_room ? m_look->stop_on_dark : m_look->brass_on_dark;
+    painter.setPen(QPen(colour, 1.4, short_of_room ? Qt::DashLine : Qt::SolidLine));
+    painter.setBrush(m_look->surround);
+    constexpr double thinnest = 1.5;
+    painter.drawRect(box(std::max(thinnest, plan.room.longest->diameter.in_mm() * scale / 2.0), tip, chuck));
+    painter.setBrush(m_look->bench);
+    const double jaws = level(chuck);
+    painter.drawPolygon(QPolygonF(
+        {{middle - 5.0, jaws}, {middle - 13.0, jaws - 9.0}, {middle + 13.0, jaws - 9.0}, {middle + 5.0, jaws}}));
+    if (over.lift > Length{}) { // what has to be passed over
+        painter.setPen(QPen(m_look->faint, 1.0, Qt::DashLine));
+        painter.drawLine(QPointF(middle - half, level(over.work_top + over.lift)),
+                         QPointF(middle + half, level(over.work_top + over.lift)));
+    }
+    painter.setPen(colour);
+    painter.setFont(type(10));
+    const Length free = abs(plan.room.free);
+    painter.drawText(
+        QRectF(middle + half + 4.0, (level(over.work_top) + level(tip)) / 2.0 - 16.0, of_room - half - 34.0, 32.0),
+        Qt::AlignLeft | Qt::AlignVCenter | Qt::TextWordWrap,
+        plan.room.free >= Length{} ? tr("%1 room").arg(q(with_unit(free, m_document.job().unit)))
+                                   : tr("%1 short").arg(q(with_unit(free, m_document.job().unit))));
+}
+
 void HoldView::paint_words(QPainter& painter) const {
     const SetupPlan& plan = m_document.plan();
     const Held& held = plan.held;
@@ -278,8 +340,8 @@ void HoldView::paint_words(QPainter& painter) const {
         said << q(beneath_in_words(plan, index, unit));
     painter.setPen(m_look->scribed);
     painter.setFont(type(11));
-    painter.drawText(QRectF(width() - words, head + 6.0, words - 16.0, height() - head),
-                     Qt::AlignLeft | Qt::TextWordWrap, said.join(QStringLiteral("\n\n")));
+    painter.drawText(QRectF(words_from(), head + 6.0, words - 16.0, height() - head), Qt::AlignLeft | Qt::TextWordWrap,
+                     said.join(QStringLiteral("\n\n")));
 }
 
 } // namespace clockface::app

@@ -35,6 +35,11 @@ private:
     void paint_drill(QPainter& painter, const Frame& at) const;
     void paint_chuck(QPainter& painter, const Frame& at, Length y, Length jaws) const;
     void paint_words(QPainter& painter) const;
+    /// Room under the spindle, raised as far as it goes, to a scale of its own: what the work stands on, the work, and
+    /// the cutter that stands furthest out of the chuck.
+    void paint_room(QPainter& painter) const;
+    [[nodiscard]] bool shows_room() const;
+    [[nodiscard]] double words_from() const; // pixels from the left
     [[nodiscard]] Length deepest() const;
     /// A hole, along (x) and across the jaws (y), from the middle of the work.
     [[nodiscard]] HolePlace place_of(int hole) const;

@@ -5,6 +5,7 @@
 #include "measure/limits.h"
 #include "ordering/pick_up.h"
 #include "ordering/zero_advice.h"
+#include "words/say.h"
 
 #include <QDateTime>
 #include <QLocale>

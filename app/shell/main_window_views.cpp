@@ -72,6 +72,7 @@ void MainWindow::connect_view(QWidget* view) {
         connect(order, &OrderSlip::told, this, [this](const QString& sentence) { tell(sentence); });
         connect(order, &OrderSlip::shop_wanted, this, [this] { show_shop(q(m_document.plan().machine.name)); });
     } else if (auto* bench = qobject_cast<BenchView*>(view)) {
+        bench->keep_in(m_settings);
         connect(bench, &BenchView::leave_wanted, this, [this] { show_stage(Stage::Order); });
     }
 }

@@ -19,6 +19,7 @@ namespace {
 // Words of blanks that are read again when they are typed: they are no messages, and the same in every language.
 constexpr QLatin1String suits_metal("what suits the metal");
 constexpr QLatin1String by_the_table("by the table");
+constexpr QLatin1String as_suits("as suits the thread");
 
 } // namespace
 
@@ -61,6 +62,32 @@ void ShopView::write_cutting(Card& card) {
                     [](Shop& shop) { return &shop.customs.chamfer; });
     m_blanks.number(s, "briskness", tr("percent of the table's advance"), 0,
                     [](Shop& shop) { return &shop.customs.briskness; });
+    Sentence& taps = card.sentence();
+    taps.reads(tr("A tap is turned by hand {tapRhythm}."));
+    m_blanks.custom(
+        taps, "tapRhythm", tr("turns on and turns back"),
+        [](const Shop& shop) {
+            const auto figure = [](double turns) { return q(decimal(turns, 2, Sign::WhenNegative, Tail::Trim)); };
+            return shop.customs.tap_rhythm ? QStringLiteral("%1; %2").arg(figure(shop.customs.tap_rhythm->on),
+                                                                          figure(shop.customs.tap_rhythm->back))
+                                           : as_suits;
+        },
+        [](Shop& shop, const QString& text) -> Result<QString> {
+            if (text.trimmed().isEmpty() || text == as_suits) {
+                shop.customs.tap_rhythm.reset();
+                return tr("half a turn on and a quarter back; one on and half back for small taps and short chips");
+            }
+            const QStringList two = text.split(QLatin1Char(';'));
+            if (two.size() != 2)
+                return tl::unexpected(
+                    Problem{{}, tr("Turns on, a semicolon, turns back, such as 0.5; 0.25, would do.").toStdString()});
+            const auto on = read_number(two[0].toStdString()), back = read_number(two[1].toStdString());
+            if (!on || !back)
+                return tl::unexpected(on ? back.error() : on.error());
+            shop.customs.tap_rhythm = TapRhythm{*on, *back};
+            return QString();
+        });
+    write_gates(card);
     card.heading(tr("Surface speeds"));
     card.quiet(
         tr("Metres a minute for high speed steel. Published tables for one metal differ several times over; your own "
@@ -92,6 +119,37 @@ void ShopView::write_cutting(Card& card) {
                 });
             });
     }
+}
+
+void ShopView::write_gates(Card& card) {
+    card.heading(tr("What the Bench asks"));
+    card.quiet(tr("Before a changed cutter turns it always asks whether the work is held and the chuck key is out."));
+    const auto ask = [&](const char* name, const QString& words, const QString& what, GateKind gate) {
+        Sentence& s = card.sentence();
+        s.reads(words);
+        m_blanks.one_of<bool>(
+            s, QLatin1String(name), what, {{true, tr("is asked")}, {false, tr("is not asked")}},
+            [gate](const Shop& shop) { return !shop.customs.quietened.contains(gate); },
+            [gate](Shop& shop, bool asked) {
+                if (asked)
+                    shop.customs.quietened.erase(gate);
+                else
+                    shop.customs.quietened.insert(gate);
+            });
+    };
+    ask("gateSeat", tr("Before the work is clamped, whether its seat is clean {gateSeat}."),
+        tr("whether the seat is asked for"), GateKind::SeatClean);
+    ask("gateMeasured", tr("Whether a place measures as it must {gateMeasured}."), tr("whether a measure is asked for"),
+        GateKind::Measured);
+    ask("gateThrough", tr("Before the far side is seen to, whether every hole is through {gateThrough}."),
+        tr("whether holes are asked to be through"), GateKind::SeenThrough);
+    ask("gateLetGo", tr("Before the work is let go, whether all is done on it {gateLetGo}."),
+        tr("whether letting go is asked"), GateKind::LetGo);
+    Sentence& s = card.sentence();
+    s.reads(tr("The one at the machine is {novice}."));
+    m_blanks.flag(s, "novice", tr("whether a beginner is at the machine"), tr("used to it"),
+                  tr("a beginner, who is asked before every cut whether all is locked"),
+                  [](Shop& shop) { return &shop.customs.novice; });
 }
 
 void ShopView::write_kit(Card& card) {

@@ -171,11 +171,17 @@ void ShopView::write_parallels(Card& card) {
     m_blanks.lengths(boards, QStringLiteral("boards"), tr("thicknesses of the boards"), Unit::Millimetre,
                      [](Shop& shop) { return &shop.holdings.waste; });
     Sentence& more = card.sentence();
-    more.reads(tr("Clamps for the table {clamps}, a stop for the end of the work {workStop}."));
+    more.reads(
+        tr("Clamps for the table {clamps}, a stop for the end of the work {workStop}; a bench vise with soft jaws "
+           "{benchVise}, a try square {trySquare}."));
     m_blanks.flag(more, QStringLiteral("clamps"), tr("whether there are clamps"), tr("are missing"), tr("are there"),
                   [](Shop& shop) { return &shop.holdings.clamps; });
     m_blanks.flag(more, QStringLiteral("workStop"), tr("whether there is a stop"), tr("is missing"), tr("is there"),
                   [](Shop& shop) { return &shop.holdings.stop; });
+    m_blanks.flag(more, QStringLiteral("benchVise"), tr("whether there is a bench vise"), tr("is missing"),
+                  tr("is there"), [](Shop& shop) { return &shop.holdings.bench_vise; });
+    m_blanks.flag(more, QStringLiteral("trySquare"), tr("whether there is a try square"), tr("is missing"),
+                  tr("is there"), [](Shop& shop) { return &shop.holdings.square; });
     Sentence& strap = card.sentence();
     strap.reads(
         tr("A clamp reaches {strapReach} over the work and is {strapWidth} wide and {strapThickness} thick; its stud "

@@ -53,6 +53,7 @@ private:
     void write_singles(Card& card);
     void write_taps(Card& card);
     void write_cutting(Card& card);
+    void write_gates(Card& card);
     void write_kit(Card& card);
     void write_shops(Card& card);
     // holdings_page.cpp

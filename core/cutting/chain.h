@@ -2,6 +2,7 @@
 #pragma once
 
 #include "cutting/choose.h"
+#include "cutting/tapping.h"
 #include "job/hole_spec.h"
 #include "shop/shop.h"
 #include "shop/tables.h"
@@ -31,6 +32,7 @@ struct CutStep {
     double feed_set = 0.0;        ///< rounded down
     Length feed_per_revolution{}; ///< advance for one turn
     std::vector<Length> pecks{};
+    std::optional<TapByHand> tap{}; ///< of a tap: how it is turned by hand
     std::string fluid;
     double minutes = 0.0;   ///< for one hole, without changing the cutter
     bool skipped = false;   ///< by the user

@@ -32,6 +32,9 @@ public:
                 step.why_depth = say("Your figure. The program would say {stop}.", {{"stop", fig(step.stop)}});
             }
             step.stop = stop_for(step);
+            if (step.kind == StepKind::Tap && m_thread)
+                step.tap = TapByHand{rhythm_for(*m_thread, m_needs.cut, m_needs.customs),
+                                     tap_turns(step.tip, m_thread->pitch), step.tip < m_needs.metal};
         }
     }
 

@@ -1,6 +1,9 @@
 #include "formats/drawer_json.h"
 
 #include "formats/json_words.h"
+#include "words/say.h"
+
+#include <algorithm>
 
 namespace clockface {
 
@@ -15,7 +18,15 @@ const std::vector<std::string> cutter_kinds = {"drill",  "step-drill",  "centre-
                                                "reamer", "counterbore", "countersink",  "tap"};
 const std::vector<std::string> cutter_metals = {"high-speed-steel", "cobalt", "carbide"};
 const std::vector<std::string> leads = {"taper", "plug", "bottoming"};
+const std::vector<std::string> gates = {"seat-clean", "held-key-out", "locked", "measured", "seen-through", "let-go"};
 const std::vector<std::string> starts = {"centre-drill", "spotting-drill", "straight"};
+
+std::vector<std::string> texts(JsonObject& from, const std::string& name) {
+    std::vector<std::string> all;
+    for (const json& text : from.array(name))
+        all.push_back(text_at(text, from.place_of(name), from.fault()));
+    return all;
+}
 
 ordered cutter_json(const Cutter& cutter) {
     ordered out{{"kind", word_for(cutter.kind, cutter_kinds)},
@@ -89,12 +100,6 @@ Drawer read_drawer(JsonObject& shop) {
             read(entry);
         }
     };
-    const auto texts = [](JsonObject& from, const std::string& name) {
-        std::vector<std::string> all;
-        for (const json& text : from.array(name))
-            all.push_back(text_at(text, from.place_of(name), from.fault()));
-        return all;
-    };
     each("sets", [&](JsonObject& set) {
         const auto family = static_cast<SetFamily>(set.word("family", families));
         const std::string from = set.text("from"), to = set.text("to");
@@ -119,6 +124,12 @@ ordered customs_json(const Customs& customs) {
     out["speeds"] = ordered::object();
     for (const auto& [metal, speed] : customs.speeds)
         out["speeds"][metal] = speed;
+    if (customs.tap_rhythm)
+        out["tap_rhythm"] = {{"on", customs.tap_rhythm->on}, {"back", customs.tap_rhythm->back}};
+    if (customs.novice)
+        out["novice"] = true;
+    for (const GateKind gate : customs.quietened)
+        out["quietened"].push_back(word_for(gate, gates));
     return out;
 }
 
@@ -139,6 +150,21 @@ Customs read_customs(JsonObject& shop) {
     else
         for (const auto& item : speeds.items())
             customs.speeds[item.key()] = number_at(item.value(), in.place_of("speeds") + "." + item.key(), in.fault());
+    if (in.has("tap_rhythm")) {
+        JsonObject rhythm(in.member("tap_rhythm"), in.place_of("tap_rhythm"), in.fault());
+        const double on = rhythm.number("on");
+        customs.tap_rhythm = TapRhythm{on, rhythm.number("back")};
+    }
+    customs.novice = in.has("novice") && in.flag("novice");
+    if (in.has("quietened"))
+        for (const std::string& name : texts(in, "quietened")) {
+            const auto gate = std::find(gates.begin(), gates.end(), name);
+            if (gate == gates.end())
+                in.fault().note(in.place_of("quietened"), say("One of these words is expected here: {words}.",
+                                                              {{"words", fmt::format("{}", fmt::join(gates, ", "))}}));
+            else
+                customs.quietened.insert(static_cast<GateKind>(gate - gates.begin()));
+        }
     return customs;
 }
 

@@ -77,9 +77,9 @@ Adjusting read_adjusting(JsonObject in) {
 } // namespace
 
 ordered holdings_json(const Holdings& all) {
-    ordered out{{"vises", ordered::array()}, {"chucks", ordered::array()},  {"parallels", ordered::array()},
-                {"waste", ordered::array()}, {"finders", ordered::array()}, {"clamps", all.clamps},
-                {"stop", all.stop}};
+    ordered out{{"vises", ordered::array()}, {"chucks", ordered::array()},   {"parallels", ordered::array()},
+                {"waste", ordered::array()}, {"finders", ordered::array()},  {"clamps", all.clamps},
+                {"stop", all.stop},          {"bench_vise", all.bench_vise}, {"square", all.square}};
     if (all.own)
         out["own"] = true;
     out["strap"] = {{"reach", all.strap.reach.in_mm()},
@@ -194,6 +194,10 @@ Holdings read_holdings(JsonObject& shop) {
         all.strap.stud_above = length(strap, "stud_above");
     }
     all.stop = in.flag("stop");
+    if (in.has("bench_vise")) // shops of before say nothing of these two, and lists took them for granted
+        all.bench_vise = in.flag("bench_vise");
+    if (in.has("square"))
+        all.square = in.flag("square");
     return all;
 }
 

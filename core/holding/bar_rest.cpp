@@ -7,6 +7,7 @@
 #include "words/say.h"
 
 #include <algorithm>
+#include <cmath>
 #include <set>
 #include <tuple>
 
@@ -88,9 +89,14 @@ private:
             return by_its_list(say("It lies in its drill jig, as the list says."));
         if (!m_wishes.rest && m_ways.in_three_jaws)
             return by_its_list(say("It is gripped in three jaws that bring it to its angles, as the list says."));
-        if (shape != BlankShape::RoundBar && shape != BlankShape::Tube)
+        m_held.on_flats = shape == BlankShape::SquareBar && every_hole_in_a_flat();
+        if (shape != BlankShape::RoundBar && shape != BlankShape::Tube && !m_held.on_flats)
             return by_its_list(say("How the work lies is said where it is laid in the list of moves."));
         const BarRest rest = m_wishes.rest.value_or(proposed());
+        if (m_held.on_flats && rest != BarRest::Jaws) {
+            m_held.fault = say("A square bar lies by its flats: let it lie between the jaws of a vise.");
+            return m_held;
+        }
         lay_in(rest);
         if (m_held.known && rest != BarRest::VeeBlock)
             choose_parallels();
@@ -124,6 +130,14 @@ private:
     [[nodiscard]] std::string figure(Length length) const { return with_unit(length, m_job.unit); }
     [[nodiscard]] Length radius() const { return m_held.height / 2.0; }
 
+    // Turned until its hole is up, a square bar then lies on a flat.
+    [[nodiscard]] bool every_hole_in_a_flat() const {
+        return std::all_of(m_holes.holes.begin(), m_holes.holes.end(), [](const Hole& hole) {
+            constexpr double quarter = 90.0, rounding = 1e-6;
+            return std::fabs(std::remainder(hole.bar->bearing.in_degrees(), quarter)) < rounding;
+        });
+    }
+
     Held by_its_list(const std::string& why) {
         m_held.by_its_list = true;
         m_held.why = why;
@@ -151,9 +165,10 @@ private:
     }
 
     [[nodiscard]] BarRest proposed() const {
-        if (m_ways.block_sides)
+        if (m_ways.block_sides && !m_held.on_flats)
             return BarRest::ColletBlock;
-        if (m_ways.bushing_above || is_mill(m_machine.kind) || !vee_block_for(m_shop.kit, m_held.across))
+        if (m_held.on_flats || m_ways.bushing_above || is_mill(m_machine.kind) ||
+            !vee_block_for(m_shop.kit, m_held.across))
             return BarRest::Jaws;
         return BarRest::VeeBlock;
     }
@@ -222,6 +237,8 @@ private:
         known(m_ways.bushing_above
                   ? say("Bar and bushing are gripped between the same jaws, the bushing above. Some swear by it, some "
                         "say one of the two always stays loose: try a strip of paper beside each.")
+              : m_held.on_flats
+                  ? say("It lies on one flat, and the jaws of the {vise} close on two others.", {{"vise", vise->name}})
                   : say("The jaws of the {vise} grip it on both sides at the height of its axis.",
                         {{"vise", vise->name}}));
     }
@@ -290,7 +307,11 @@ private:
         stand_on(pair);
         // Between jaws that end below its axis a bar is squeezed out upwards.
         const Length axis = m_held.rest == BarRest::Jaws && m_ways.bushing_above ? Length{} - radius() : radius();
-        if (m_held.rest == BarRest::Jaws && m_held.proud >= axis && m_held.fault.empty())
+        if (m_held.on_flats && little_grip(m_held.gripped, m_held.height, m_held.across) && m_held.fault.empty())
+            m_held.fault =
+                say("Only {gripped} of the bar are between the jaws: lower parallels or a deeper vise would do.",
+                    {{"gripped", figure(m_held.gripped)}});
+        if (m_held.rest == BarRest::Jaws && !m_held.on_flats && m_held.proud >= axis && m_held.fault.empty())
             m_held.fault = m_ways.bushing_above
                                ? say("The jaws end {below} below the middle of the bushing and do not grip it: lower "
                                      "parallels or a deeper vise would do.",

@@ -123,7 +123,7 @@ std::vector<Solid> Held::solids() const {
 }
 
 Length Held::stands_at() const {
-    if (rest != BarRest::Jaws || !parallels)
+    if (rest != BarRest::Jaws || !parallels || on_flats)
         return bottom();
     // A parallel's inner edge stands radius - thickness beside the middle, where the bar's underside is higher by what
     // it rises there on a circle. Between parallels that leave no gap it lies on their tops.

@@ -68,6 +68,9 @@ struct Held {
     bool touched = false;                ///< zero is found by touching its faces
     bool against_fence = false;          ///< it lies against the fence and stop of a drill press
     bool fence_upper = false;            ///< its upper edge does, as drawn
+    bool bench_vise = false;             ///< the shop has one: what is done by hand is done in it
+    bool try_square = false;             ///< the shop has one
+    bool on_flats = false;               ///< a square bar: it lies on a flat, and the jaws close on two others
     bool guided = false;                 ///< a bushing stands over every hole: a jig's, or one gripped above the bar
     std::optional<Vise> vise;            ///< nothing: clamped on the table, or in a chuck or vee block that lies there
     std::optional<WorkChuck> work_chuck; ///< on the table
@@ -174,8 +177,8 @@ struct HolesToHold {
 /// for discs and thin sheet, against a fence, on a rotary table and for marked work; a chuck for discs, and bars on
 /// end, that it takes; an angle plate for work so tall that jaws would grip too little of it. A round bar whose side is
 /// up lies in a vee block on a drill press, in a vise on a mill, or as the way wants that stands the drill over its
-/// axis or brings it to its angles. Of other bars' sides, an angle section and marks across nothing is known: their
-/// lists say how the work lies.
+/// axis or brings it to its angles; a square one lies in a vise by its flats. Of other bars' sides, an angle section
+/// and marks across nothing is known: their lists say how the work lies.
 Held held_for(const Job& job, const Shop& shop, const Machine& machine, const Estimates& estimates,
               const HolesToHold& holes);
 

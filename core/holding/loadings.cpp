@@ -13,7 +13,7 @@ namespace {
 
 using Holes = std::uint64_t; // a bit each
 
-constexpr Length exact = Length::mm(1e-7);
+constexpr Length rounding_of_places = Length::mm(1e-7);
 
 // One loading of one hole: the spindle may stand anywhere in a disc.
 struct Disc {
@@ -39,7 +39,7 @@ std::vector<Disc> discs_of(const PartsToLoad& parts) {
 // Where the edges of two discs cross; of two that only touch once.
 std::vector<Point> crossings(const Disc& a, const Disc& b) {
     const double r = a.room.in_mm(), s = b.room.in_mm(), d = distance(a.at, b.at).in_mm();
-    if (d < exact.in_mm() || d > r + s + exact.in_mm() || d < std::abs(r - s))
+    if (d < rounding_of_places.in_mm() || d > r + s + rounding_of_places.in_mm() || d < std::abs(r - s))
         return {};
     const double along = (d * d + r * r - s * s) / (2.0 * d);
     const double aside = std::sqrt(std::max(0.0, r * r - along * along));
@@ -66,7 +66,7 @@ std::vector<Candidate> candidates_of(const std::vector<Disc>& discs) {
     for (const Point& place : places) {
         Holes serves = 0;
         for (const Disc& disc : discs)
-            if (distance(disc.at, place) <= disc.room + exact)
+            if (distance(disc.at, place) <= disc.room + rounding_of_places)
                 serves |= bit(disc.loaded.hole);
         by_holes.emplace(serves, place);
     }
@@ -257,7 +257,7 @@ std::vector<LoadedHole> loaded_at(const std::vector<Disc>& discs, Point place, c
         for (const int hole : holes)
             for (const Disc& disc : discs)
                 if (disc.loaded.hole == hole && (chosen >> static_cast<int>(disc.loaded.loading) & 1) &&
-                    distance(disc.at, place) <= disc.room + exact) {
+                    distance(disc.at, place) <= disc.room + rounding_of_places) {
                     loaded.push_back(disc.loaded);
                     break;
                 }

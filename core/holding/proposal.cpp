@@ -493,9 +493,11 @@ private:
 
 Held held_for(const Job& job, const Shop& shop, const Machine& machine, const Estimates& estimates,
               const HolesToHold& holes) {
-    if (job.blank.on_side())
-        return held_bar(job, shop, machine, estimates, holes);
-    return HoldingProposal(job, shop, machine, holes).make();
+    Held held = job.blank.on_side() ? held_bar(job, shop, machine, estimates, holes)
+                                    : HoldingProposal(job, shop, machine, holes).make();
+    held.bench_vise = shop.holdings.bench_vise;
+    held.try_square = shop.holdings.square;
+    return held;
 }
 
 } // namespace clockface

@@ -43,12 +43,19 @@ std::vector<std::string> reseating(const Held& held) {
                 "hole in the wrong place."),
             say("The same end to the stop and the same edge to the fence: mark both with a felt pen before the first "
                 "hole.")};
+    if (held.on_flats)
+        return {say("Mark the end that lies at the left and the flat that is up before the bar is let go."),
+                say("Brush jaws, parallels and bar; take the burr off the holes' edges, or it stands on them."),
+                say("Lay it back on the same flat against the stop, tighten, and tap it down with a soft hammer.")};
     if (held.rest)
         return {
             say("Mark the end that lies at the left, and see that the line across the end is scribed, before the bar "
                 "is let go: it is the only mark of the angle."),
             say("Brush what it lies in and the bar; take the burr off the holes' edges, or it stands on them."),
-            say("Lay it back against the stop, stand the line upright against a square, then clamp.")};
+            held.try_square ? say("Lay it back against the stop, stand the line upright against a square, then clamp.")
+                            : say("Lay it back against the stop, stand the line upright, sighted along a straight rod "
+                                  "in the chuck, "
+                                  "then clamp.")};
     if (held.work_chuck) {
         std::vector<std::string> steps{
             say("Mark the work at the far jaw before it comes out: no chuck grips the same work twice alike.")};

@@ -1,6 +1,8 @@
 // What a hole is known by, whatever it is called.
 #pragma once
 
+#include <cstddef> // before <compare>: where that is the first of the library moc cannot read it
+
 #include <compare>
 
 namespace clockface {

@@ -47,7 +47,7 @@ void CutWriter::move_knee(const Cutter& last, const Cutter& next, int hole) {
 
 void CutWriter::hands() {
     for (const ByHand& each : m_needs.work.by_hand)
-        m_route.list.push_back({WorkByHand{each.cutter, each.step, each.holes}});
+        m_route.list.push_back({WorkByHand{each.cutter, each.step, each.holes, m_needs.held.bench_vise}});
 }
 
 HalfWay::HalfWay(const RouteNeeds& needs)

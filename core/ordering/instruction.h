@@ -324,6 +324,7 @@ struct WorkByHand {
     int cutter = 0;
     std::string step; ///< of the chains: "tap 1", "deburr"
     std::vector<int> holes;
+    bool bench_vise = false; ///< in one; otherwise it stays clamped as it was drilled
     bool operator==(const WorkByHand&) const = default;
 };
 

@@ -20,12 +20,17 @@ std::string name_at(int index, const WordingNeeds& needs) {
     return index < 0 ? "–" : hole_at(index, needs).name;
 }
 
-const CutStep* step_at(int hole, int step, const WordingNeeds& needs) {
-    if (!needs.chains || !needs.kind_of || hole < 0 || step < 0 ||
-        static_cast<std::size_t>(hole) >= needs.kind_of->size())
+const Chain* chain_at(int hole, const WordingNeeds& needs) {
+    if (!needs.chains || !needs.kind_of || hole < 0 || static_cast<std::size_t>(hole) >= needs.kind_of->size())
         return nullptr;
-    const Chain& chain = needs.chains->at(static_cast<std::size_t>(needs.kind_of->at(static_cast<std::size_t>(hole))));
-    return static_cast<std::size_t>(step) < chain.steps.size() ? &chain.steps[static_cast<std::size_t>(step)] : nullptr;
+    return &needs.chains->at(static_cast<std::size_t>(needs.kind_of->at(static_cast<std::size_t>(hole))));
+}
+
+const CutStep* step_at(int hole, int step, const WordingNeeds& needs) {
+    const Chain* chain = chain_at(hole, needs);
+    return chain && step >= 0 && static_cast<std::size_t>(step) < chain->steps.size()
+               ? &chain->steps[static_cast<std::size_t>(step)]
+               : nullptr;
 }
 
 const FetchLine* line_at(int cutter, const WordingNeeds& needs) {
@@ -92,7 +97,8 @@ std::string caution(const CutStep& step, bool through) {
     case StepKind::Start:
         return say("Gently until the tip is buried: it snaps easily.");
     case StepKind::Tap:
-        return step.by_hand ? say("By hand, guided by the spindle with the power off: half a turn on, a quarter back.")
+        return step.by_hand ? say("By hand, guided by the spindle with the power off: {rhythm}",
+                                  {{"rhythm", rhythm_in_words(step.tap ? step.tap->rhythm : TapRhythm{})}})
                             : say("Slowest speed, fluid, and a hand on the switch.");
     case StepKind::Ream:
         return say("Slow, with fluid, never backwards.");
@@ -266,6 +272,23 @@ Wording check_words(const CheckPlace& check, int hole, const WordingNeeds& needs
     return w;
 }
 
+namespace {
+
+// Nothing where the step is no tap, or where its holes are not all as deep.
+const TapByHand* tap_of(const WorkByHand& work, const WordingNeeds& needs) {
+    const TapByHand* tap = nullptr;
+    for (const int hole : work.holes) {
+        const Chain* chain = chain_at(hole, needs);
+        const CutStep* step = chain ? chain->find(work.step) : nullptr;
+        if (!step || !step->tap || (tap && !(*tap == *step->tap)))
+            return nullptr;
+        tap = &*step->tap;
+    }
+    return tap;
+}
+
+} // namespace
+
 Wording by_hand_words(const WorkByHand& work, const WordingNeeds& needs) {
     const std::string cutter = cutter_name(work.cutter, needs);
     const std::string holes = hole_runs(work.holes, needs);
@@ -276,10 +299,22 @@ Wording by_hand_words(const WorkByHand& work, const WordingNeeds& needs) {
     const bool burr = work.step == "deburr";
     w.direction = burr ? say("break the edge on the far side with the {cutter}", {{"cutter", cutter}})
                        : say("with the {cutter}", {{"cutter", cutter}});
-    w.note = burr ? say("Burrs cut. It stays open until every far side was seen to.")
-                  : say("Start upright: look from two sides at "
-                        "right angles. Half a turn on, a "
-                        "quarter back.");
+    const std::string held = work.bench_vise ? say("In the bench vise, between soft jaws.")
+                                             : say("Without a bench vise leave it clamped: never hold it in one hand.");
+    const TapByHand* tap = burr ? nullptr : tap_of(work, needs);
+    if (burr)
+        w.note = say("Burrs cut. It stays open until every far side was seen to.");
+    else
+        w.note = say("Start upright: look from two sides at right angles over the first three turns, then leave it "
+                     "alone: it follows its thread.");
+    if (tap)
+        w.note += " " + rhythm_in_words(tap->rhythm) + " " +
+                  (tap->stops ? say("Count the turns down: at the last one its end is where it has to stop, and a "
+                                    "bottom snaps it.")
+                              : say("Then its lead stands out below."));
+    w.note = held + " " + w.note;
+    if (tap)
+        w.figures.push_back({"", turns_in_words(*tap), say("turns, from its end level with the face"), true});
     w.sentence =
         burr ? say("By hand, with the {cutter}: break the far edge of {holes}.", {{"cutter", cutter}, {"holes", holes}})
              : say("By hand, with the {cutter}: {holes}.", {{"cutter", cutter}, {"holes", holes}});

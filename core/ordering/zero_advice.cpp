@@ -9,7 +9,7 @@ namespace clockface {
 
 namespace {
 
-constexpr Length exact = Length::mm(1e-6);
+constexpr Length rounding_of_faces = Length::mm(1e-6);
 
 // What the touches of a list find one axis by.
 struct Touched {
@@ -36,7 +36,7 @@ std::string corner_in_words(bool right, bool far) {
 std::string easiest(const Job& job, const Held& held, int faces) {
     const Point datum = datum_from_middle(job);
     if (job.blank.is_round())
-        return abs(datum.x) < exact && abs(datum.y) < exact
+        return abs(datum.x) < rounding_of_faces && abs(datum.y) < rounding_of_faces
                    ? std::string(say("An indicator swung round the rim finds the middle sooner than four touches, "
                                      "and takes its real size as it is."))
                    : std::string();
@@ -49,7 +49,7 @@ std::string easiest(const Job& job, const Held& held, int faces) {
     const bool right = held.located_at_high(Axis::X), far = held.located_at_high(Axis::Y);
     const Point half{held.extents().x / 2.0, held.extents().y / 2.0};
     const Point corner{right ? half.x : -half.x, far ? half.y : -half.y};
-    if (distance(corner, datum) < exact)
+    if (distance(corner, datum) < rounding_of_faces)
         return {};
     const std::string here =
         say("Easiest to find here is {corner}, where fixed jaw and stop meet: two touches, no size of "
@@ -69,9 +69,9 @@ std::string through_the_work(const Job& job, Axis axis, const Touched& by) {
     const Length size = x ? job.blank.extent_x() : job.blank.extent_y();
     const Length zero = x ? datum.x : datum.y;
     const bool flat = job.blank.up == Face::Top || job.blank.up == Face::Under;
-    if (by.times != 1 || abs(zero) < exact || (flat && (x ? job.blank.width : job.blank.height).measured))
+    if (by.times != 1 || abs(zero) < rounding_of_faces || (flat && (x ? job.blank.width : job.blank.height).measured))
         return {};
-    const bool counts_from_high = abs(zero - size / 2.0) < exact;
+    const bool counts_from_high = abs(zero - size / 2.0) < rounding_of_faces;
     if (by.high == counts_from_high)
         return {};
     return say(x ? later("X is touched at one end and counted from the other: whatever the work's length is off {size} "
@@ -81,7 +81,7 @@ std::string through_the_work(const Job& job, Axis axis, const Touched& by) {
                {{"size", with_unit(size, job.unit)}});
 }
 
-std::string proved_square(const Job& job, const std::vector<Hole>& holes) {
+std::string proved_square(const Job& job, const Held& held, const std::vector<Hole>& holes) {
     Length furthest;
     for (const Hole& hole : holes)
         furthest = std::max({furthest, abs(hole.at.x), abs(hole.at.y)});
@@ -89,8 +89,12 @@ std::string proved_square(const Job& job, const std::vector<Hole>& holes) {
         return say("Take the burr off both faces before they are touched: zero is no better than they are.");
     constexpr Length over = Length::mm(100.0);
     return say(
-        "Take the burr off both faces before they are touched, and prove them square to each other: out of square "
-        "by {slope} over {over}, the furthest hole would be off by all that is allowed.",
+        held.try_square
+            ? later("Take the burr off both faces before they are touched, and prove them square to each other: out "
+                    "of square by {slope} over {over}, the furthest hole would be off by all that is allowed.")
+            : later("Take the burr off both faces before they are touched, and prove them square to each other: "
+                    "without a square, measure both ends of the part across, and both sides along. Out of square by "
+                    "{slope} over {over}, the furthest hole would be off by all that is allowed."),
         {{"slope", deviation_in_words(over * (job.holes_within / furthest), job.unit)},
          {"over", with_unit(over, job.unit)}});
 }
@@ -104,7 +108,7 @@ std::vector<std::string> zero_advice(const Job& job, const Held& held, const Rou
         return {};
     std::vector<std::string> all;
     for (std::string sentence :
-         {job.blank.is_round() ? std::string() : proved_square(job, holes), through_the_work(job, Axis::X, x),
+         {job.blank.is_round() ? std::string() : proved_square(job, held, holes), through_the_work(job, Axis::X, x),
           through_the_work(job, Axis::Y, y), easiest(job, held, x.times + y.times)})
         if (!sentence.empty())
             all.push_back(std::move(sentence));

@@ -37,14 +37,14 @@ Length straight_on(const Blank& blank, Axis axis, bool high) {
     const Point size = size_of(blank);
     if (blank.shape != BlankShape::Outline)
         return axis == Axis::X ? size.y : size.x;
-    constexpr Length exact = Length::mm(1e-6);
+    constexpr Length rounding = Length::mm(1e-6);
     const Length side = (axis == Axis::X ? size.x : size.y) * (high ? 0.5 : -0.5);
     const std::vector<Point> corners = corners_from_middle(blank);
     Length longest;
     for (std::size_t i = 0; i < corners.size(); ++i) {
         const Point &a = corners[i], &b = corners[(i + 1) % corners.size()];
-        const bool on_side = axis == Axis::X ? abs(a.x - side) < exact && abs(b.x - side) < exact
-                                             : abs(a.y - side) < exact && abs(b.y - side) < exact;
+        const bool on_side = axis == Axis::X ? abs(a.x - side) < rounding && abs(b.x - side) < rounding
+                                             : abs(a.y - side) < rounding && abs(b.y - side) < rounding;
         if (on_side)
             longest = std::max(longest, distance(a, b));
     }
@@ -72,8 +72,8 @@ Face below(Face up) {
 
 // 0: counted from the end that lies at stop or jaw, 1: from the other one.
 double counted_from(Length datum_from_middle, Length size, bool located_at_high) {
-    constexpr Length exact = Length::mm(1e-6);
-    if (abs(datum_from_middle) < exact)
+    constexpr Length rounding = Length::mm(1e-6);
+    if (abs(datum_from_middle) < rounding)
         return 0.5;
     const bool from_high = datum_from_middle > Length{} && size > Length{};
     return from_high == located_at_high ? 0.0 : 1.0;

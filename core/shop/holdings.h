@@ -78,10 +78,12 @@ struct Holdings {
     std::vector<ParallelPair> parallels;
     std::vector<Length> waste; ///< boards of wood or scrap to drill into: thicknesses
     std::vector<Finder> finders;
-    bool clamps = true; ///< clamps and bolts for the table
-    Strap strap{};      ///< such a clamp
-    bool stop = true;   ///< a stop that can be fixed at either end
-    bool own = false;   ///< the user has said that these are his: no figure of the made-up set is among them any more
+    bool clamps = true;     ///< clamps and bolts for the table
+    Strap strap{};          ///< such a clamp
+    bool stop = true;       ///< a stop that can be fixed at either end
+    bool bench_vise = true; ///< with soft jaws, for what is done by hand
+    bool square = true;     ///< a try square, to stand lines upright and to prove faces with
+    bool own = false; ///< the user has said that these are his: no figure of the made-up set is among them any more
     bool operator==(const Holdings&) const = default;
 };
 

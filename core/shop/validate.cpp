@@ -293,6 +293,14 @@ Fault customs_fault(const Customs& customs) {
                                       say("A surface speed from 0.5 to 1000 metres a minute would do.")))
             return found;
     }
+    if (const std::optional<TapRhythm>& rhythm = customs.tap_rhythm) {
+        if (Fault found = range_fault("customs.tap_rhythm.on", rhythm->on, 0.1, 3.0,
+                                      say("From a tenth of a turn to 3 turns on would do; half a turn is usual.")))
+            return found;
+        if (Fault found = range_fault("customs.tap_rhythm.back", rhythm->back, 0.05, rhythm->on * 0.9,
+                                      say("Less back than on would do; a quarter is usual after half a turn on.")))
+            return found;
+    }
     return range_fault("customs.briskness", customs.briskness, 10.0, 150.0, say("From 10 to 150 percent would do."));
 }
 

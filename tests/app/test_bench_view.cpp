@@ -3,6 +3,8 @@
 
 #include <QLabel>
 #include <QRegularExpression>
+#include <QSettings>
+#include <set>
 
 using namespace clockface;
 using namespace clockface::app;
@@ -27,26 +29,28 @@ private slots:
         const int all = static_cast<int>(w.document.plan().route.list.size());
         const int tasks = static_cast<int>(w.document.bench().tasks.size());
         QVERIFY(tasks >= all); // what is done by hand is one task for each hole
-        for (int step = 0; step < tasks; ++step) {
-            QCOMPARE(w.document.bench().next, step);
-            QVERIFY(w.find<QLabel>("benchWhere")
-                        ->text()
-                        .contains(QStringLiteral("move %1 of %2").arg(step + 1).arg(tasks)));
+        const CardSize size = usual_card_size(w.document.plan().machine.kind);
+        const std::vector<Card> cards = cards_of(w.document.bench(), size);
+        const QString words = size == CardSize::Hole ? "card %1 of %2" : "move %1 of %2";
+        for (std::size_t step = 0; step < cards.size(); ++step) {
+            QCOMPARE(w.document.bench().next, cards[step].first);
+            QVERIFY(w.find<QLabel>("benchWhere")->text().contains(words.arg(step + 1).arg(cards.size())));
+            QCOMPARE(w.find("benchCard") != nullptr, cards[step].end - cards[step].first > 1);
             const QString shown = w.find<BigFigures>("bigFigures")->accessibleName();
             QVERIFY(!shown.isEmpty());
             QVERIFY(!w.find<QLabel>("benchHeading")->text().isEmpty());
             bench->grab(); // every picture is really drawn
-            QTest::keyClick(bench, Qt::Key_Space);
+            w.done_at_bench();
         }
         QCOMPARE(w.document.done(), all);
         QVERIFY(w.find<QLabel>("benchHeading")->text().contains("last move"));
-        QTest::keyClick(bench, Qt::Key_Space); // on to the next piece
+        w.done_at_bench(); // on to the next piece
         QCOMPARE(w.document.piece().number, 2);
         QCOMPARE(w.document.done(), 0);
         w.document.choose_piece(1);
         QCOMPARE(w.document.done(), all);
         QTest::keyClick(bench, Qt::Key_Backspace);
-        QCOMPARE(w.document.bench().next, tasks - 1);
+        QCOMPARE(w.document.bench().next, cards.back().first);
         QTest::keyClick(bench, Qt::Key_Home);
         QCOMPARE(w.document.done(), 0);
     }
@@ -55,7 +59,7 @@ private slots:
         w.main.show_stage(Stage::Bench);
         auto* bench = w.find<BenchView>("bench");
         for (int i = 0; i < 9; ++i)
-            QTest::keyClick(bench, Qt::Key_Space);
+            w.done_at_bench();
         QTest::keyClick(bench, Qt::Key_Backspace);
         const QString shown = w.find<BigFigures>("bigFigures")->accessibleName();
         QTest::keyClick(bench, Qt::Key_Escape);
@@ -74,9 +78,9 @@ private slots:
         auto* bench = w.find<BenchView>("bench");
         QCOMPARE(w.find<BigFigures>("bigFigures")->accessibleName(), QStringLiteral("X 0.00"));
         for (int touch = 0; touch < 4; ++touch) // zero is found, from both sides each way; now the first cutter
-            QTest::keyClick(bench, Qt::Key_Space);
+            w.done_at_bench();
         QCOMPARE(w.find<BigFigures>("bigFigures")->accessibleName(), QStringLiteral("#1 centre drill"));
-        QTest::keyClick(bench, Qt::Key_Space); // and Y to D2, −18.3: 915 lines, 7 turns and 40 lines, one more past
+        w.done_at_bench(); // and Y to D2, −18.3: 915 lines, 7 turns and 40 lines, one more past
         QCOMPARE(w.find<BigFigures>("bigFigures")->accessibleName(), QStringLiteral("8 turns, then on to 0.80 mm"));
         QVERIFY(!w.find("benchWhy"));
         QTest::keyClick(bench, Qt::Key_H);
@@ -96,7 +100,7 @@ private slots:
         QTest::keyClick(bench, Qt::Key_H);
         QVERIFY(!w.find<QLabel>("benchWhy")->text().contains("Near enough"));
         while (!is_go())
-            QTest::keyClick(bench, Qt::Key_Space);
+            w.done_at_bench();
         // The flange allows 0.15; zero and a spotted drill leave less than 0.15 / sqrt 2.
         const QString why = w.find<QLabel>("benchWhy")->text();
         const auto found = QRegularExpression("Near enough for this hole: within (0\\.0\\d+) mm in X").match(why);
@@ -114,7 +118,7 @@ private slots:
             QTest::qWait(0);
             QVERIFY2(w.find<BigFigures>("bigFigures")->digit_height() >= 72.0,
                      qPrintable(w.find<BigFigures>("bigFigures")->accessibleName()));
-            QTest::keyClick(bench, Qt::Key_Space);
+            w.done_at_bench();
         }
     }
     void nothing_overlaps_in_the_smallest_window() {
@@ -135,7 +139,7 @@ private slots:
                             !widget->geometry().intersects(figures),
                             qPrintable(
                                 QStringLiteral("%1, move %2: %3").arg(machine.name.c_str()).arg(i + 1).arg(other)));
-                QTest::keyClick(bench, Qt::Key_Space);
+                w.done_at_bench();
             }
             QTest::keyClick(bench, Qt::Key_Home);
         }
@@ -143,7 +147,7 @@ private slots:
     void buttons_are_knuckle_wide_and_never_take_the_space_key() {
         Window w;
         w.main.show_stage(Stage::Bench);
-        QTest::mouseClick(w.find("benchDone"), Qt::LeftButton);
+        QTest::mouseClick(w.find("benchGate"), Qt::LeftButton); // the seat is clean: the first touch
         QTest::mouseClick(w.find("benchDone"), Qt::LeftButton);
         QTest::mouseClick(w.find("benchBack"), Qt::LeftButton);
         QCOMPARE(w.document.done(), 1);
@@ -151,6 +155,101 @@ private slots:
         QCOMPARE(w.document.done(), 2);
         for (const char* name : {"benchDone", "benchBack", "benchWhyButton"})
             QVERIFY(w.find(name)->width() >= 48 && w.find(name)->height() >= 48);
+    }
+    // All that means done, pressed at every gate of a job on every machine: nothing goes on, and it is said why.
+    void no_gate_is_answered_by_what_means_done() {
+        Window w;
+        Shop shop = w.document.shop();
+        shop.customs.novice = true;
+        QVERIFY(w.document.edit_shop("a beginner", shop, {}));
+        std::set<QString> met;
+        for (const Machine& machine : w.document.shop().machines) {
+            Job next = w.job();
+            at_hand(next).machine = machine.name;
+            QVERIFY(w.document.edit("machine", next));
+            w.main.show_stage(Stage::Bench);
+            auto* bench = w.find<BenchView>("bench");
+            std::set<QString> here; // each gate is tried once a machine
+            for (;;) {
+                const bool finished = w.document.bench().finished();
+                QWidget* gate = w.find("benchGate");
+                if (gate && here.insert(gate->property("key").toString()).second) {
+                    const int at = w.document.bench().next, piece = w.document.piece().number;
+                    for (const int key : {Qt::Key_Space, Qt::Key_Right, Qt::Key_Return, Qt::Key_PageDown, Qt::Key_X})
+                        QTest::keyClick(bench, Qt::Key(key));
+                    QTest::mouseClick(w.find("benchDone"), Qt::LeftButton);
+                    QCOMPARE(w.document.bench().next, at);
+                    QCOMPARE(w.document.piece().number, piece);
+                    QTest::keyClick(bench, Qt::Key_Space);
+                    QVERIFY(w.find<QLabel>("benchNote")
+                                ->text()
+                                .contains("Only " + gate->property("key").toString() + " answers this"));
+                }
+                met.insert(here.begin(), here.end());
+                if (finished)
+                    break;
+                w.done_at_bench();
+            }
+            QTest::keyClick(bench, Qt::Key_Home);
+        }
+        QCOMPARE(met, (std::set<QString>{"K", "L", "R", "S", "T", "U"}));
+    }
+    void gates_that_are_quietened_are_not_asked() {
+        Window w;
+        Shop shop = w.document.shop();
+        shop.customs.quietened = {GateKind::SeatClean, GateKind::Measured, GateKind::SeenThrough, GateKind::LetGo,
+                                  GateKind::HeldKeyOut};
+        QVERIFY(w.document.edit_shop("used to it", shop, {}));
+        w.main.show_stage(Stage::Bench);
+        int asked = 0, changes = 0;
+        while (!w.document.bench().finished()) {
+            const BenchState& bench = w.document.bench();
+            const bool change = std::holds_alternative<ChangeCutter>(
+                bench.list.list[static_cast<std::size_t>(bench.now()->move)].action);
+            changes += change ? 1 : 0;
+            asked += w.find("benchGate") ? 1 : 0;
+            QCOMPARE(w.find("benchGate") != nullptr, change); // key and holding are asked all the same
+            w.done_at_bench();
+        }
+        QVERIFY(changes > 3 && asked == changes && !w.find("benchGate"));
+    }
+    // A card a hole or a move: chosen with C, kept for the machine, the next window has it too.
+    void the_size_of_a_card_is_chosen_and_kept() {
+        Window w;
+        Job job = w.job();
+        at_hand(job).machine = "Readout mill";
+        QVERIFY(w.document.edit("machine", job));
+        w.main.show_stage(Stage::Bench);
+        auto* bench = w.find<BenchView>("bench");
+        while (!w.find("benchCard"))
+            w.done_at_bench();
+        const int at = w.document.bench().next;
+        QVERIFY(w.find("benchCard")->accessibleName().contains("Lock both slides"));
+        QVERIFY(w.find<QLabel>("benchWhere")->text().contains("card "));
+        QTest::keyClick(bench, Qt::Key_Right); // only the move that leads there
+        QCOMPARE(w.document.bench().next, at + 1);
+        QVERIFY(w.find("benchCard"));
+        QTest::keyClick(bench, Qt::Key_Left);
+        QCOMPARE(w.document.bench().next, at);
+        QTest::keyClick(bench, Qt::Key_Space);
+        QCOMPARE(w.document.bench().next, at + 2);
+        QTest::keyClick(bench, Qt::Key_Backspace);
+        QCOMPARE(w.document.bench().next, at);
+        QTest::keyClick(bench, Qt::Key_C);
+        QVERIFY(!w.find("benchCard") && w.find<QLabel>("benchWhere")->text().contains("move "));
+        QTest::keyClick(bench, Qt::Key_Space);
+        QCOMPARE(w.document.bench().next, at + 1);
+        QSettings kept(w.folder.filePath("settings.ini"), QSettings::IniFormat);
+        BenchView another(w.document);
+        another.keep_in(kept);
+        kept.setValue("cards/" + QString::fromStdString(w.document.plan().machine.id), "move");
+        another.resize(1000, 700);
+        another.show();
+        QVERIFY(another.findChild<QLabel*>("benchWhere")->text().contains("move "));
+        QTest::keyClick(&another, Qt::Key_C);
+        QCOMPARE(kept.value("cards/" + QString::fromStdString(w.document.plan().machine.id)).toString(),
+                 QString("hole"));
+        QVERIFY(another.findChild<QLabel*>("benchWhere")->text().contains("card "));
     }
     void a_changed_list_is_told() {
         Window w;
@@ -171,7 +270,7 @@ private slots:
         w.command("new");
         w.main.show_stage(Stage::Bench);
         auto* bench = w.find<BenchView>("bench");
-        QTest::keyClick(bench, Qt::Key_Space);
+        w.done_at_bench();
         bench->grab();
         QVERIFY(w.document.plan().route.list.empty());
         QCOMPARE(w.document.done(), 0);

@@ -129,7 +129,7 @@ private slots:
         w.main.show_stage(app::Stage::Bench);
         QCOMPARE(w.document.bench().next, 0);
         while (!w.document.bench().finished())
-            QTest::keyClick(w.find("bench"), Qt::Key_Space);
+            w.done_at_bench();
         w.main.show_stage(app::Stage::Hold);
         QTRY_VERIFY(w.find("setting:2"));
         QTest::keyClick(&w.main, Qt::Key_2, Qt::ControlModifier);
@@ -212,7 +212,7 @@ private slots:
         const std::size_t tasks = w.document.bench().tasks.size();
         QVERIFY(tasks >= w.document.plan().route.list.size()); // what is done by hand is one task a hole
         for (std::size_t i = 0; i < tasks; ++i)
-            QTest::keyClick(QApplication::focusWidget() ? QApplication::focusWidget() : &w.main, Qt::Key_Space);
+            w.done_at_bench();
         QVERIFY(w.document.bench().finished());
         for (const HoleState state : states_of(w.job(), w.document.plan(), w.job().begun.at(0)))
             QVERIFY(state != HoleState::Planned && state != HoleState::Spotted);

@@ -455,9 +455,9 @@ private slots:
         QTest::keyClick(w.find<QLineEdit>("benchNoteLine"), Qt::Key_Escape);
         note("12.3");
         QVERIFY2(w.said("benchNote").contains("shows 12.3 mm before it is set"), qPrintable(w.said("benchNote")));
-        QTest::keyClick(w.find("bench"), Qt::Key_Space);
+        w.done_at_bench();
         note("1 in");
-        QTest::keyClick(w.find("bench"), Qt::Key_Space);
+        w.done_at_bench();
         w.main.show_stage(app::Stage::Hold);
         QTRY_VERIFY(w.find("zeroSet:2"));
         QVERIFY2(w.said("zeroSet:1").contains("It showed 25.4 mm before"), qPrintable(w.said("zeroSet:1")));
@@ -467,7 +467,7 @@ private slots:
         w.main.show_stage(app::Stage::Bench);
         QTest::keyClick(w.find("bench"), Qt::Key_Home);
         note("-4.9");
-        QTest::keyClick(w.find("bench"), Qt::Key_Space);
+        w.done_at_bench();
         w.main.show_stage(app::Stage::Hold);
         QTRY_VERIFY(w.find("zeroBack:3"));
         QVERIFY2(w.said("zeroSet:1").contains("crept by 0.1 mm"), qPrintable(w.said("zeroSet:1")));

@@ -367,7 +367,7 @@ private slots:
         QVERIFY(w.document.plan().run.complaints.empty());
         QVERIFY(!w.document.plan().run.landings.empty());
         w.click("goToBench");
-        QTest::keyClick(QApplication::focusWidget(), Qt::Key_Space);
+        w.done_at_bench();
         QCOMPARE(w.document.done(), 1);
     }
 };

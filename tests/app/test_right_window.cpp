@@ -185,8 +185,8 @@ private slots:
         QVERIFY2(kept, kept ? "" : kept.error().text().c_str());
         w.main.show_stage(Stage::Bench);
         auto* bench = w.find<BenchView>("bench");
-        QTest::keyClick(bench, Qt::Key_Space);
-        QTest::keyClick(bench, Qt::Key_Space);
+        w.done_at_bench();
+        w.done_at_bench();
         QCOMPARE(w.document.done(), 2);
         QVERIFY(!w.find<QLabel>("benchNote") || !w.find<QLabel>("benchNote")->text().contains("has changed"));
         QTest::keyClick(bench, Qt::Key_Escape);

@@ -27,7 +27,7 @@ void key(Window& w, Qt::Key pressed, Qt::KeyboardModifiers with = Qt::NoModifier
 // Space until the set-up at hand is finished.
 void work_off(Window& w) {
     for (int i = 0; i < 3000 && !w.document.bench().finished(); ++i)
-        key(w, Qt::Key_Space);
+        w.done_at_bench();
     QVERIFY(w.document.bench().finished());
 }
 
@@ -82,7 +82,7 @@ private slots:
         QVERIFY(text_of(w, "benchHeading").contains("this set-up"));
         QVERIFY(w.find<QPushButton>("benchDone")->text().contains("front"));
         const int steps = w.document.undo_stack().count();
-        key(w, Qt::Key_Space);
+        w.done_at_bench();
         QVERIFY(text_of(w, "benchWhere").contains("set-up 2 of 2: front"));
         QCOMPARE(w.document.undo_stack().count(), steps); // a place, not a figure
         work_off(w);
@@ -103,8 +103,8 @@ private slots:
         QVERIFY(w.document.edit("pieces", job));
         w.main.show_stage(Stage::Bench);
         QVERIFY(text_of(w, "benchWhere").contains("piece 1 of 3"));
-        key(w, Qt::Key_Space);
-        key(w, Qt::Key_Space);
+        w.done_at_bench();
+        w.done_at_bench();
         QAction* second = in_menu(w, "2, not begun");
         if (!second) { // it stands in the menu of pieces
             for (QAction* action : w.main.findChildren<QAction*>())
@@ -117,13 +117,13 @@ private slots:
         QCOMPARE(w.document.bench().next, 0);
         QCOMPARE(w.job().begun.size(), 1U); // a piece is kept once something was done to it
         work_off(w);
-        key(w, Qt::Key_Space);
+        w.done_at_bench();
         QVERIFY(text_of(w, "benchWhere").contains("piece 3 of 3"));
         // Others lay on the machine meanwhile: its zero has to be found again, and that is told.
         w.document.choose_piece(1);
         QCOMPARE(w.document.bench().next, 0);
         QVERIFY(text_of(w, "benchNote").contains("begins with finding zero again"));
-        key(w, Qt::Key_Space);
+        w.done_at_bench();
         QVERIFY(!text_of(w, "benchNote").contains("begins with finding zero again"));
         QCOMPARE(w.document.bench().next, 1);
         w.document.choose_piece(2);
@@ -133,14 +133,14 @@ private slots:
         Window w;
         w.main.show_stage(Stage::Bench);
         for (int i = 0; i < 6; ++i)
-            key(w, Qt::Key_Space);
+            w.done_at_bench();
         QAction* hole = in_menu(w, "C3: planned");
         QVERIFY(hole);
         hole->trigger();
         QVERIFY(w.document.bench().from_zero);
         QVERIFY(text_of(w, "benchWhere").contains("move 1 of"));
         while (w.document.bench().now()->deed.act != Act::Cut)
-            key(w, Qt::Key_Space);
+            w.done_at_bench();
         QCOMPARE(w.document.plan().holes[static_cast<std::size_t>(w.document.bench().now()->hole)].name,
                  std::string("C3"));
         QAction* spoiled = in_menu(w, "C3 is spoiled");

@@ -305,6 +305,74 @@ private slots:
         QVERIFY(plan_at_hand(bushing, default_shop()).held.fault.find("stays loose") != std::string::npos);
     }
 
+    // Held alike, a square bar and a block of its size have the same around and below the same hole.
+    void a_square_bar_lies_as_a_block_does() {
+        Draw chance{std::mt19937(28)};
+        int spoiled = 0, free = 0;
+        for (int i = 0; i < 300; ++i) {
+            const double side = std::round(chance(16, 40)), length = std::round(chance(60, 150)),
+                         along = chance(8, length - 8), bore = chance(2, 12), offset = chance(-0.4, 0.4) * side,
+                         quarters = std::floor(chance(-2, 5));
+            Job bar = bar_job(side, length, {across("A", along, 90.0 * quarters, bore, offset)}, "Metric mill");
+            bar.blank.shape = BlankShape::SquareBar;
+            Shop shop = default_shop();
+            HoldingWishes& wishes = at_hand(bar).holding;
+            wishes.in = "wide vise";
+            wishes.parallels = i % 3 == 0 ? std::string() : name_of(shop.holdings.parallels[std::size_t(i % 8)]);
+            wishes.aside = mm(chance(-20, 20));
+            const SetupPlan lies = plan_at_hand(bar, shop);
+            QVERIFY(lies.held.known && lies.held.on_flats && lies.held.rest == BarRest::Jaws);
+
+            Job block = bar;
+            block.blank.shape = BlankShape::Block;
+            block.blank.height = block.blank.width;
+            block.blank.height.nominal = mm(side);
+            block.blank.thickness = mm(side);
+            block.datum.place = DatumPlace::LowerLeft;
+            Pattern pattern;
+            pattern.layout = PointsPattern{{{mm(along), mm(side / 2.0 - offset)}}};
+            pattern.hole.diameter = mm(bore);
+            block.patterns = {pattern};
+            block = with_ids(block);
+            const SetupPlan stands = plan_at_hand(block, shop);
+            QVERIFY(stands.held.known);
+            QVERIFY(same(lies.held.proud, stands.held.proud) && same(lies.held.gripped, stands.held.gripped));
+            const std::vector<Solid> a = lies.held.solids(), b = stands.held.solids();
+            QCOMPARE(a.size(), b.size());
+            for (std::size_t k = 0; k < a.size(); ++k)
+                QVERIFY(a[k].kind == b[k].kind && same(a[k].top, b[k].top) && same(a[k].left, b[k].left) &&
+                        same(a[k].near, b[k].near) && same(a[k].far, b[k].far));
+            QVERIFY(lies.beneath.front().what == stands.beneath.front().what &&
+                    same(lies.beneath.front().met, stands.beneath.front().met));
+            (spoils(lies.beneath.front().what) ? spoiled : free) += 1;
+        }
+        QVERIFY2(spoiled > 30 && free > 30, qPrintable(QString("%1 %2").arg(spoiled).arg(free)));
+    }
+    void where_a_square_bar_does_not_lie_on_a_flat() {
+        Job job = bar_job(24, 120, {across("A", 40, 90, 5), across("B", 80, 180, 5)}, "Readout mill");
+        job.blank.shape = BlankShape::SquareBar;
+        QVERIFY(plan_at_hand(job, default_shop()).held.on_flats);
+        QVERIFY(plan_at_hand(job, default_shop()).run.complaints.empty());
+        Job corner = job;
+        corner.patterns.push_back(across("C", 60, 135, 5)); // up on an edge
+        QVERIFY(plan_at_hand(with_ids(corner), default_shop()).held.by_its_list);
+        Job hexagon = job;
+        hexagon.blank.shape = BlankShape::HexagonBar;
+        QVERIFY(plan_at_hand(hexagon, default_shop()).held.by_its_list);
+        for (const BarRest rest : {BarRest::VeeBlock, BarRest::ColletBlock}) {
+            at_hand(job).holding.rest = rest;
+            const SetupPlan plan = plan_at_hand(job, default_shop());
+            QVERIFY(plan.held.fault.find("lies by its flats") != std::string::npos);
+            QVERIFY(has(plan, FindingKind::NotHeld));
+        }
+        // 26 high parallels in a vise of 31: 5 of 24 are less than a quarter.
+        at_hand(job).holding.rest = BarRest::Jaws;
+        at_hand(job).holding.in = "small vise";
+        at_hand(job).holding.parallels = "3x26";
+        const Held held = plan_at_hand(job, default_shop()).held;
+        QVERIFY2(same(held.gripped, mm(5)) && held.fault.find("Only 5 mm") != std::string::npos, held.fault.c_str());
+    }
+
     // Holes at 10 and 110 of a bar of 120: a block of 68 stands between them at 60, 60 - 34 - 10 - 2 = 14 clear of the
     // first. With one at 80 too it goes to neither side: 70 - 4 is less than 68; a block of 40 goes to the middle of
     // 12 and 78.

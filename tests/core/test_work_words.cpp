@@ -91,6 +91,11 @@ private slots:
                  sentences.front().c_str());
         QVERIFY(std::any_of(sentences.begin(), sentences.end(),
                             [](const std::string& s) { return has(s, "far edge of"); }));
+        // In what it is held meanwhile: the shop's bench vise, or else what it was drilled in.
+        QVERIFY(has(made.first<WorkByHand>().note, "In the bench vise, between soft jaws."));
+        Shop without = shop_of(metric);
+        without.holdings.bench_vise = false;
+        QVERIFY(has(ListMade(flange(), without).first<WorkByHand>().note, "leave it clamped"));
     }
     void a_check_half_way_has_no_more_decimals_than_the_job() {
         Job job = flange();

@@ -89,6 +89,11 @@ struct Window {
         (void)QTest::qWaitFor([&] { return find<W>(name) != nullptr; }, 10000);
         return find<W>(name);
     }
+    /// Done with the card at hand at the Bench: with Space, or where a gate stands on it with its answer.
+    void done_at_bench() {
+        QWidget* gate = find("benchGate");
+        QTest::keyClick(find("bench"), gate ? Qt::Key(gate->property("key").toString()[0].unicode()) : Qt::Key_Space);
+    }
     void command(const QString& name) { main.findChild<QAction*>(name)->trigger(); }
     const Job& job() const { return document.settled(); }
 };

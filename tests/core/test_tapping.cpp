@@ -1,0 +1,135 @@
+// Threads cut by hand: the turns, the rhythm, and what the list says of them.
+#include "cutting/formulas.h"
+#include "cutting/tapping.h"
+#include "ordering/wording.h"
+#include "plan/plan.h"
+#include "support/jobs.h"
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+// A block 40 thick of this metal with one tapped hole, drilled to a full diameter so deep (nought: through), and what
+// its last tap is said to do.
+struct Tapped {
+    Job job;
+    Shop shop = default_shop();
+
+    Tapped(const std::string& thread, Length depth, const std::string& material = "mild steel",
+           Length thickness = mm(40)) {
+        job = plate_job();
+        job.blank.thickness = thickness;
+        job.blank.material = material;
+        at_hand(job).machine = "Readout mill";
+        Pattern hole = single("A", 20, 20);
+        hole.hole = {Purpose::Tapped, mm(5), thread, std::nullopt};
+        if (depth > Length{}) {
+            hole.hole.depth = depth;
+            hole.hole.depth_of = DepthOf::FullDiameter;
+        }
+        job.patterns = {hole};
+        job = with_ids(job);
+        shop.drawer.taps = {{thread, true, true, true}};
+    }
+    [[nodiscard]] CutStep last() const {
+        const SetupPlan plan = plan_at_hand(job, shop);
+        return *plan.chain_of(0).last(StepKind::Tap);
+    }
+};
+
+} // namespace
+
+class TestTapping : public QObject {
+    Q_OBJECT
+private slots:
+    void turns_by_hand_data() {
+        QTest::addColumn<QString>("thread");
+        QTest::addColumn<double>("full");
+        QTest::addColumn<double>("chips");
+        QTest::addColumn<double>("turns");
+        QTest::addColumn<double>("full_thread_with_plug");
+        QTest::addColumn<QString>("said");
+        // (14 - 2 x 0.8) / 0.8; 12.4 - 4 x 0.8
+        QTest::newRow("M5, 14 deep") << "M5" << 14.0 << 2.0 << 15.5 << 9.2 << "15 1/2";
+        // (3 - 0) / 0.8 = 3.75; 3 is less than the plug's lead of 3.2
+        QTest::newRow("M5, 3 deep, no room for chips") << "M5" << 3.0 << 0.0 << 3.75 << 0.0 << "3 3/4";
+        // (10 - 3 x 1) / 1; 7 - 4
+        QTest::newRow("M6, 10 deep") << "M6" << 10.0 << 3.0 << 7.0 << 3.0 << "7";
+        // 3/4 in = 19.05; 20 threads an inch: a pitch of 1.27. (19.05 - 2 x 1.27) / 1.27 = 13; 16.51 - 4 x 1.27
+        QTest::newRow("1/4-20, 3/4 in deep") << "1/4-20" << 19.05 << 2.0 << 13.0 << 11.43 << "13";
+        // 28 threads an inch: 25.4 / 28 = 0.907143; 12.7 / 0.907143 = 14, less one for chips
+        QTest::newRow("1/4-28, 1/2 in deep") << "1/4-28" << 12.7 << 1.0 << 13.0 << 25.4 / 28.0 * 9.0 << "13";
+    }
+    void turns_by_hand() {
+        QFETCH(QString, thread);
+        QFETCH(double, full);
+        QFETCH(double, chips);
+        QFETCH(double, turns);
+        QFETCH(double, full_thread_with_plug);
+        QFETCH(QString, said);
+        Tapped tapped(thread.toStdString(), mm(full));
+        tapped.shop.customs.chip_room = chips;
+        tapped.shop.drawer.taps = {{thread.toStdString(), false, true, false}};
+        const CutStep step = tapped.last();
+        QVERIFY(step.tap && step.tap->stops);
+        QVERIFY2(std::fabs(step.tap->turns - turns) < 1e-6, qPrintable(QString::number(step.tap->turns)));
+        QVERIFY2(std::fabs(step.full.in_mm() - full_thread_with_plug) < 1e-6,
+                 qPrintable(QString::number(step.full.in_mm())));
+        QCOMPARE(turns_in_words(*step.tap), said.toStdString());
+    }
+    // Leads of 8, 4 and 1.5 threads: after the same 18 turns, (20 - 2 x 1) / 1, so much less of them full thread.
+    void the_lead_of_each_tap() {
+        const CutStep step = Tapped("M6", mm(20)).last(); // a plug tap
+        QVERIFY(step.tap && std::fabs(step.tap->turns - 18.0) < 1e-9 && std::fabs(step.full.in_mm() - 14.0) < 1e-9);
+        QVERIFY(std::fabs(thread_held(mm(20), mm(1), lead_threads(TapLead::Plug), 2.0).in_mm() - 14.0) < 1e-9);
+        QVERIFY(std::fabs(thread_held(mm(20), mm(1), lead_threads(TapLead::Bottoming), 2.0).in_mm() - 16.5) < 1e-9);
+        QVERIFY(std::fabs(thread_held(mm(20), mm(1), lead_threads(TapLead::Taper), 2.0).in_mm() - 10.0) < 1e-9);
+        QVERIFY(std::fabs(tap_turns(mm(18), mm(1)) - 18.0) < 1e-12 && tap_turns(mm(-1), mm(1)) == 0.0);
+    }
+    // Through 12: lead and one thread stand out below. A taper tap of M5: 12 + 9 x 0.8 = 19.2, or 24 turns.
+    void through_it_does_not_stop() {
+        const CutStep step = Tapped("M5", {}, "mild steel", mm(12)).last();
+        QVERIFY(step.tap && !step.tap->stops && std::fabs(step.tap->turns - 24.0) < 1e-9);
+        QCOMPARE(turns_in_words({{}, 24.01, false}), std::string("24 1/4")); // up, so that it comes through
+        QCOMPARE(turns_in_words({{}, 24.24, true}), std::string("24"));      // down, so that it does not touch
+        QCOMPARE(turns_in_words({{}, 0.6, true}), std::string("1/2"));
+        QCOMPARE(turns_in_words({{}, 0.2, true}), std::string("0"));
+    }
+    // Your own depth of a tap counts, not what the program would say: 8 / 0.8.
+    void a_depth_of_the_users() {
+        Tapped tapped("M5", mm(14));
+        const std::string name = tapped.last().name;
+        tapped.job.patterns[0].hole.wishes.steps[name].depth = mm(8);
+        QVERIFY(std::fabs(tapped.last().tap->turns - 10.0) < 1e-9);
+    }
+    void the_rhythm() {
+        const TapRhythm usual{0.5, 0.25}, quick{1.0, 0.5};
+        QVERIFY(Tapped("M6", mm(14)).last().tap->rhythm == usual);
+        QVERIFY(Tapped("M4", mm(14)).last().tap->rhythm == quick);              // small
+        QVERIFY(Tapped("M6", mm(14), "cast iron").last().tap->rhythm == quick); // short chips
+        QVERIFY(Tapped("M6", mm(14), "stainless").last().tap->rhythm == usual);
+        Tapped own("M4", mm(14));
+        own.shop.customs.tap_rhythm = TapRhythm{0.75, 0.25};
+        QVERIFY((own.last().tap->rhythm == TapRhythm{0.75, 0.25}));
+        QCOMPARE(rhythm_in_words(usual), std::string("Half a turn on, a quarter back."));
+        QCOMPARE(rhythm_in_words(own.last().tap->rhythm), std::string("0.75 turns on, 0.25 back."));
+    }
+    void what_the_list_says() {
+        const Tapped tapped("M6", mm(10));
+        const SetupPlan plan = plan_at_hand(tapped.job, tapped.shop);
+        int said = 0;
+        for (const Instruction& each : plan.route.list)
+            if (const auto* hands = std::get_if<WorkByHand>(&each.action); hands && hands->step != "deburr") {
+                const Wording words = in_words(each, words_for(tapped.job, plan));
+                QVERIFY(words.note.find("Half a turn on") != std::string::npos);
+                QVERIFY(words.note.find("a bottom snaps it") != std::string::npos);
+                QCOMPARE(words.figures.back().value, std::string("8")); // (10 - 2) / 1
+                ++said;
+            }
+        QVERIFY(said > 0);
+    }
+};
+
+QTEST_GUILESS_MAIN(TestTapping)
+#include "test_tapping.moc"
