@@ -1,5 +1,6 @@
 #include "bench/bench_view.h"
 
+#include "bench/turns.h"
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
@@ -237,6 +238,19 @@ void BenchView::change_size() {
     refresh();
 }
 
+// The arrows count while hands turn; nothing of it is kept, for a turn half made cannot be taken back by a key.
+void BenchView::count_turns(int more) {
+    const Task* task = m_document.bench().now();
+    const auto wanted = task ? turns_to_count(m_document.plan(), instruction(*task)) : std::nullopt;
+    if (!wanted)
+        return;
+    if (m_turned_of != task->deed)
+        m_turned = 0;
+    m_turned_of = task->deed;
+    m_turned = std::clamp(m_turned + more, 0, static_cast<int>(wanted->turns));
+    refresh();
+}
+
 std::optional<Gate> BenchView::gate() const {
     const Customs& customs = m_document.shop().customs;
     if (!m_document.bench().finished())
@@ -342,6 +356,10 @@ void BenchView::keyPressEvent(QKeyEvent* event) {
         if (!event->isAutoRepeat())
             back_one_move();
         return;
+    case Qt::Key_Down:
+        return count_turns(1);
+    case Qt::Key_Up:
+        return count_turns(-1);
     case Qt::Key_C:
         return change_size();
     case Qt::Key_H:
@@ -452,7 +470,9 @@ void BenchView::refresh() {
     const Task& task = *bench.now();
     if (m_before_of != task.deed) // it was noted of another
         m_before = {};
-    const Wording words = wording(task);
+    if (m_turned_of != task.deed)
+        m_turned = 0;
+    const Wording words = counted(m_document.job(), m_document.plan(), instruction(task), m_turned);
     m_where->setText(place_in_list());
     m_picture->show_move(instruction(task));
     m_heading->setText(q(words.heading));
@@ -461,8 +481,13 @@ void BenchView::refresh() {
     QString note = q(words.note);
     if (const auto card = card_at_hand(bench, size()); card && card->end - card->first > 1) {
         // Its lines say what is done; the caution is that of the cut.
-        m_card->show_lines(lines_of(m_document.job(), m_document.plan(), bench, *card), bench.next);
-        note = q(wording(bench.tasks[static_cast<std::size_t>(card->end - 1)]).note);
+        std::vector<CardLine> lines = lines_of(m_document.job(), m_document.plan(), bench, *card);
+        std::erase_if(lines, [&](const CardLine& line) { // its figures stand above
+            return line.task == bench.next && task.deed.act == Act::Move;
+        });
+        m_card->show_lines(lines, bench.next);
+        if (m_turned == 0)
+            note = q(wording(bench.tasks[static_cast<std::size_t>(card->end - 1)]).note);
     }
     m_direction->setVisible(m_card->isHidden());
     if (const auto asked = gate(); asked && !bench.broken_off)
@@ -470,9 +495,9 @@ void BenchView::refresh() {
     if (const QString resumed = where_it_was_left(); !resumed.isEmpty())
         note = resumed + QLatin1Char(' ') + note;
     if (bench.broken_off)
-        note = tr(
-            "The list has changed, or the work was elsewhere meanwhile. Nothing that is done is lost: this is what is "
-            "left, and it begins with finding zero again.");
+        note = tr("The list has changed, or the work was elsewhere meanwhile. Nothing that is done is lost: this is "
+                  "what is left, and it begins with finding zero again.") +
+               (gate() ? QLatin1Char(' ') + q(gate()->question) : QString());
     for (const AxisSet& each : sets_now())
         if (each.before)
             note =

@@ -91,9 +91,12 @@ private:
     LineFor m_line_for = LineFor::Note; ///< what is typed into the line
     ShownBefore m_before;               ///< what the readout shows before the task at hand sets it
     std::optional<Deed> m_before_of;    ///< that task
+    int m_turned = 0;                   ///< turns that are made of the move at hand
+    std::optional<Deed> m_turned_of;    ///< that task
 
     void refresh();
     void go_on();
+    void count_turns(int more);
     void tap_done();
     void flash();
     void be_taught(const QKeyEvent& event);
@@ -119,7 +122,7 @@ private:
     [[nodiscard]] Instruction instruction(const Task& task) const;
     [[nodiscard]] QString next_moves(int shown) const;
     [[nodiscard]] CardSize size() const;
-    [[nodiscard]] QString title_of(const Card& card) const;
+    [[nodiscard]] QString title_of(const BenchCard& card) const;
     [[nodiscard]] QString near_enough(const Task& task) const;
     [[nodiscard]] QString setup_line() const;
     [[nodiscard]] QString place_in_list() const;

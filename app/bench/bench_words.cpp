@@ -35,9 +35,9 @@ QString BenchView::place_in_list() const {
         parts << setup;
     parts << q(plan.machine.name);
     if (const Task* task = bench.now()) {
-        const std::vector<Card> cards = cards_of(bench, size());
+        const std::vector<BenchCard> cards = cards_of(bench, size());
         const auto at =
-            std::find_if(cards.begin(), cards.end(), [&](const Card& card) { return bench.next < card.end; });
+            std::find_if(cards.begin(), cards.end(), [&](const BenchCard& card) { return bench.next < card.end; });
         parts << (size() == CardSize::Hole ? tr("card %1 of %2") : tr("move %1 of %2"))
                      .arg(at - cards.begin() + 1)
                      .arg(cards.size());
@@ -57,7 +57,7 @@ QString BenchView::next_moves(int shown) const {
     const BenchState& bench = m_document.bench();
     QString text;
     bool is_next = true;
-    for (const Card& card : cards_of(bench, size())) {
+    for (const BenchCard& card : cards_of(bench, size())) {
         if (card.first <= bench.next)
             continue;
         if (shown-- == 0)
@@ -69,7 +69,7 @@ QString BenchView::next_moves(int shown) const {
 }
 
 // What is set or done first on it, and where more follows, what is cut with.
-QString BenchView::title_of(const Card& card) const {
+QString BenchView::title_of(const BenchCard& card) const {
     const std::vector<Task>& tasks = m_document.bench().tasks;
     const Task &first = tasks[static_cast<std::size_t>(card.first)],
                &last = tasks[static_cast<std::size_t>(card.end - 1)];

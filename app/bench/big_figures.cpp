@@ -8,11 +8,11 @@ namespace clockface::app {
 
 namespace {
 
-constexpr int largest = 150;
+constexpr int largest = 240;
 constexpr int smallest = 30;
 // The words and the next moves need the rest; in a low window more of it.
-constexpr double share_of_window = 0.31;
-constexpr double share_of_low_window = 0.23;
+constexpr double share_of_window = 0.34;
+constexpr double share_of_low_window = 0.34;
 constexpr int most_in_one_column = 3;
 
 QFont figure_font(int pixels) {

@@ -305,12 +305,9 @@ void HoldView::paint_room(QPainter& painter) const {
     }
     painter.setPen(colour);
     painter.setFont(type(10));
-    const Length free = abs(plan.room.free);
     painter.drawText(
-        QRectF(middle + half + 4.0, (level(over.work_top) + level(tip)) / 2.0 - 16.0, of_room - half - 34.0, 32.0),
-        Qt::AlignLeft | Qt::AlignVCenter | Qt::TextWordWrap,
-        plan.room.free >= Length{} ? tr("%1 room").arg(q(with_unit(free, m_document.job().unit)))
-                                   : tr("%1 short").arg(q(with_unit(free, m_document.job().unit))));
+        QRectF(middle + half + 4.0, (level(over.work_top) + level(tip)) / 2.0 - 16.0, of_room - half - 30.0, 32.0),
+        Qt::AlignLeft | Qt::AlignVCenter, short_of_room ? tr("short") : tr("room"));
 }
 
 void HoldView::paint_words(QPainter& painter) const {

@@ -54,8 +54,8 @@ CardSize usual_card_size(const MachineKind& machine) {
     return std::visit(Size{}, machine);
 }
 
-std::vector<Card> cards_of(const BenchState& state, CardSize size) {
-    std::vector<Card> cards;
+std::vector<BenchCard> cards_of(const BenchState& state, CardSize size) {
+    std::vector<BenchCard> cards;
     const int all = static_cast<int>(state.tasks.size());
     for (int first = 0; first < all; first = cards.back().end)
         cards.push_back({first, size == CardSize::Move ? first + 1 : end_of(state, first)});
@@ -64,8 +64,8 @@ std::vector<Card> cards_of(const BenchState& state, CardSize size) {
 
 namespace {
 
-std::optional<Card> card_of(const BenchState& state, CardSize size, int task) {
-    for (const Card& card : cards_of(state, size))
+std::optional<BenchCard> card_of(const BenchState& state, CardSize size, int task) {
+    for (const BenchCard& card : cards_of(state, size))
         if (card.first <= task && task < card.end)
             return card;
     return std::nullopt;
@@ -73,13 +73,13 @@ std::optional<Card> card_of(const BenchState& state, CardSize size, int task) {
 
 } // namespace
 
-std::optional<Card> card_at_hand(const BenchState& state, CardSize size) {
+std::optional<BenchCard> card_at_hand(const BenchState& state, CardSize size) {
     return card_of(state, size, state.next);
 }
 
 Piece with_card_done(Piece piece, const BenchState& state, CardSize size, std::int64_t time,
                      const std::vector<AxisSet>& set) {
-    const std::optional<Card> card = card_at_hand(state, size);
+    const std::optional<BenchCard> card = card_at_hand(state, size);
     if (!card)
         return piece;
     const WorkDone work = work_done(piece);
@@ -94,7 +94,7 @@ Piece with_card_done(Piece piece, const BenchState& state, CardSize size, std::i
 }
 
 Piece with_card_back(Piece piece, const BenchState& state, CardSize size, std::int64_t time) {
-    const std::optional<Card> card = card_of(state, size, state.next - 1);
+    const std::optional<BenchCard> card = card_of(state, size, state.next - 1);
     if (!card)
         return with_last_back(std::move(piece), state, time);
     for (BenchState now = state; now.next > card->first; --now.next)
@@ -102,7 +102,7 @@ Piece with_card_back(Piece piece, const BenchState& state, CardSize size, std::i
     return piece;
 }
 
-std::vector<CardLine> lines_of(const Job& job, const SetupPlan& plan, const BenchState& state, const Card& card) {
+std::vector<CardLine> lines_of(const Job& job, const SetupPlan& plan, const BenchState& state, const BenchCard& card) {
     std::vector<CardLine> lines;
     if (card.end - card.first < 2)
         return lines;

@@ -20,7 +20,7 @@ public:
         , m_customs(customs) {}
 
     [[nodiscard]] std::optional<Gate> at(const BenchState& state, CardSize size) const {
-        const std::optional<Card> card = card_at_hand(state, size);
+        const std::optional<BenchCard> card = card_at_hand(state, size);
         if (!card)
             return std::nullopt;
         const Action& first = action(state, state.next);

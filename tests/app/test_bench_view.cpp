@@ -30,7 +30,7 @@ private slots:
         const int tasks = static_cast<int>(w.document.bench().tasks.size());
         QVERIFY(tasks >= all); // what is done by hand is one task for each hole
         const CardSize size = usual_card_size(w.document.plan().machine.kind);
-        const std::vector<Card> cards = cards_of(w.document.bench(), size);
+        const std::vector<BenchCard> cards = cards_of(w.document.bench(), size);
         const QString words = size == CardSize::Hole ? "card %1 of %2" : "move %1 of %2";
         for (std::size_t step = 0; step < cards.size(); ++step) {
             QCOMPARE(w.document.bench().next, cards[step].first);
@@ -108,18 +108,58 @@ private slots:
         const double off = found.captured(1).toDouble();
         QVERIFY(off >= 0.005 && off < 0.1061 && std::fabs(std::remainder(off, 0.005)) < 1e-9);
     }
+    void figures_are_large_enough_data() {
+        QTest::addColumn<QSize>("size");
+        QTest::addColumn<double>("least"); // pixels
+        QTest::newRow("a large screen") << QSize(1920, 1080) << 108.0;
+        QTest::newRow("the smallest window") << QSize(1024, 700) << 72.0;
+    }
     void figures_are_large_enough() {
-        // 20 mm on a 24 inch screen of 1920 x 1080: 531 mm wide, so 72 pixels.
+        QFETCH(QSize, size);
+        QFETCH(double, least);
         Window w;
-        w.main.resize(1920, 1080);
+        w.main.resize(size);
+        for (const char* machine : {"Metric mill", "Readout mill"}) {
+            Job job = w.job();
+            at_hand(job).machine = machine;
+            QVERIFY(w.document.edit("machine", job));
+            w.main.show_stage(Stage::Bench);
+            for (int i = 0; i < 12; ++i) {
+                QTest::qWait(0);
+                const Task& task = *w.document.bench().now();
+                auto* figures = w.find<BigFigures>("bigFigures");
+                if (task.deed.act == Act::Move && task.hole >= 0) // what is set; names of cutters are longer
+                    QVERIFY2(figures->digit_height() >= least,
+                             qPrintable(
+                                 QStringLiteral("%1: %2").arg(figures->accessibleName()).arg(figures->digit_height())));
+                w.done_at_bench();
+            }
+        }
+    }
+    // 8 turns and on to 0.80: after three, five are left and the slide of 2.5 a turn has gone 7.5.
+    void turns_are_counted() {
+        Window w;
         w.main.show_stage(Stage::Bench);
         auto* bench = w.find<BenchView>("bench");
-        for (int i = 0; i < 8; ++i) {
-            QTest::qWait(0);
-            QVERIFY2(w.find<BigFigures>("bigFigures")->digit_height() >= 72.0,
-                     qPrintable(w.find<BigFigures>("bigFigures")->accessibleName()));
+        const auto shown = [&] { return w.find<BigFigures>("bigFigures")->accessibleName(); };
+        while (shown() != "8 turns, then on to 0.80 mm")
             w.done_at_bench();
-        }
+        for (int i = 0; i < 3; ++i)
+            QTest::keyClick(bench, Qt::Key_Down);
+        QCOMPARE(shown(), QString("5 of 8 turns left 0.80 mm"));
+        const auto* wheels = std::get_if<Handwheels>(&w.document.plan().machine.kind);
+        QVERIFY(wheels && same(wheels->y.lead, mm(2.5)));
+        QVERIFY2(w.find<QLabel>("benchNote")->text().startsWith("3 turns made: the slide has gone 7.5 mm"),
+                 qPrintable(w.find<QLabel>("benchNote")->text()));
+        QTest::keyClick(bench, Qt::Key_Up);
+        QCOMPARE(shown(), QString("6 of 8 turns left 0.80 mm"));
+        for (int i = 0; i < 20; ++i)
+            QTest::keyClick(bench, Qt::Key_Down);
+        QCOMPARE(shown(), QString("0 of 8 turns left 0.80 mm"));
+        w.done_at_bench(); // the next move begins with none
+        QVERIFY(!shown().contains("left"));
+        QTest::keyClick(bench, Qt::Key_Backspace);
+        QCOMPARE(shown(), QString("8 turns, then on to 0.80 mm"));
     }
     void nothing_overlaps_in_the_smallest_window() {
         Window w;

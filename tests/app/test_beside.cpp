@@ -12,7 +12,7 @@ using namespace clockface::testing;
 namespace {
 
 // Holds a worker until it is let go.
-struct Gate {
+struct Latch {
     std::atomic<bool> open = false;
     void pass() const {
         while (!open)
@@ -44,7 +44,7 @@ private slots:
     }
     void only_the_newest_question_is_answered() {
         Beside<int> beside;
-        Gate gate;
+        Latch gate;
         std::vector<int> got;
         std::atomic<int> begun = 0;
         for (int i = 1; i <= 5; ++i)
@@ -63,7 +63,7 @@ private slots:
     }
     void waiting_is_told_when_it_takes_a_while() {
         std::vector<bool> told;
-        Gate gate;
+        Latch gate;
         bool there = false;
         Beside<int> beside([&](bool waiting) { told.push_back(waiting); });
         beside.ask(
@@ -84,7 +84,7 @@ private slots:
         QCOMPARE(told, std::vector<bool>{false});
     }
     void nobody_is_answered_after_dropping_or_dying() {
-        Gate gate;
+        Latch gate;
         bool answered = false;
         const auto work = [&gate] {
             gate.pass();

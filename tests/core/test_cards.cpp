@@ -43,10 +43,11 @@ private slots:
                 machines[static_cast<std::size_t>(*rc::gen::inRange(0, static_cast<int>(machines.size())))].name;
             Person person(job);
             const BenchState state = person.state();
-            const std::vector<Card> moves = cards_of(state, CardSize::Move), holes = cards_of(state, CardSize::Hole);
+            const std::vector<BenchCard> moves = cards_of(state, CardSize::Move),
+                                         holes = cards_of(state, CardSize::Hole);
             RC_ASSERT(moves.size() == state.tasks.size());
             int next = 0;
-            for (const Card& card : holes) {
+            for (const BenchCard& card : holes) {
                 RC_ASSERT(card.first == next && card.end > card.first);
                 next = card.end;
                 std::set<std::string> cutters;
@@ -164,7 +165,7 @@ private slots:
             const BenchState state = person.state();
             const SetupPlan& plan = person.plan();
             int pecked = 0;
-            for (const Card& card : cards_of(state, CardSize::Hole)) {
+            for (const BenchCard& card : cards_of(state, CardSize::Hole)) {
                 const std::vector<CardLine> lines = lines_of(job, plan, state, card);
                 QCOMPARE(lines.empty(), card.end - card.first == 1);
                 if (lines.empty())
