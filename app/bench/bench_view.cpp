@@ -19,6 +19,7 @@
 #include <QSettings>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <array>
 
 namespace clockface::app {
 
@@ -59,8 +60,9 @@ BenchView::BenchView(Document& document, QWidget* parent)
     m_next_moves = label(QStringLiteral("benchNext"));
     m_why = label(QStringLiteral("benchWhy"));
     m_safety = label(QStringLiteral("benchSafety"));
-    m_safety->setText(tr("Chuck key out. Eyes covered. Brush, not fingers. The machine maker's manual, the shop's "
-                         "rules and a trained person come before this list."));
+    m_safety->setText(
+        tr("Chuck key out. Eyes covered. Brush, not fingers. The maker's manual, shop rules and a trained "
+           "person come first."));
 
     const auto button = [this](const QString& name, const QString& text, const QString& spoken,
                                void (BenchView::*act)()) {
@@ -102,26 +104,26 @@ BenchView::BenchView(Document& document, QWidget* parent)
     acts->addWidget(m_why_button, 1);
     acts->addWidget(m_again, 1);
     acts->addWidget(m_more, 1);
-    auto* right = new QVBoxLayout;
-    right->setSpacing(9);
-    right->addStretch(1);
-    right->addWidget(m_heading);
-    right->addWidget(m_figures);
-    right->addWidget(m_direction);
-    right->addWidget(m_card);
-    right->addWidget(m_note);
-    right->addWidget(m_gate);
-    right->addWidget(m_why);
-    right->addWidget(m_next_moves);
-    right->addWidget(m_note_line);
-    right->addStretch(2);
-    right->addLayout(acts);
+    m_right = new QVBoxLayout;
+    m_right->setSpacing(9);
+    m_right->addStretch(1);
+    m_right->addWidget(m_heading);
+    m_right->addWidget(m_figures);
+    m_right->addWidget(m_direction);
+    m_right->addWidget(m_card);
+    m_right->addWidget(m_note);
+    m_right->addWidget(m_gate);
+    m_right->addWidget(m_why);
+    m_right->addWidget(m_next_moves);
+    m_right->addWidget(m_note_line);
+    m_right->addStretch(2);
+    m_right->addLayout(acts);
     m_page = new QWidget;
     auto* middle = new QHBoxLayout(m_page);
     middle->setContentsMargins(0, 0, 0, 0);
     middle->setSpacing(30);
     middle->addWidget(m_picture, 46);
-    middle->addLayout(right, 54);
+    middle->addLayout(m_right, 54);
     auto* all = new QVBoxLayout(this);
     all->setContentsMargins(32, 20, 32, 16);
     all->setSpacing(14);
@@ -440,6 +442,43 @@ void BenchView::show_finished() {
     show_gate();
 }
 
+// Of all that is seen beside the picture. The layout itself would only know once it is laid out.
+int BenchView::height_of_words(int width) const {
+    int height = 0;
+    for (int i = 0; i < m_right->count(); ++i) {
+        QLayoutItem* item = m_right->itemAt(i);
+        if (item->spacerItem() || (item->widget() && !item->widget()->isVisibleTo(m_page)))
+            continue;
+        const QWidget* widget = item->widget();
+        height += (widget && widget->hasHeightForWidth()
+                       ? widget->heightForWidth(width)
+                       : std::max(item->minimumSize().height(), widget ? widget->minimumHeight() : 0)) +
+                  m_right->spacing();
+    }
+    return height;
+}
+
+// The figures come first, then what comes next: one cut off half way would be read wrong. Where a reason or a question
+// takes the room, nothing comes next.
+void BenchView::make_room() {
+    const bool alone = m_why_shown || m_gate->isVisibleTo(this);
+    constexpr int most = 3;
+    std::array<QString, most + 1> next;
+    for (int shown = 1; shown <= most && !alone; ++shown)
+        next[static_cast<std::size_t>(shown)] = next_moves(shown);
+    layout()->activate(); // so that the widths are those of this window
+    m_page->layout()->activate();
+    for (const double share : {0.34, 0.33, 0.3, 0.26, 0.22, 0.18, 0.14}) {
+        m_figures->set_share(share);
+        for (int shown = alone ? 0 : most; shown >= 0; --shown) {
+            m_next_moves->setText(next[static_cast<std::size_t>(shown)]);
+            m_next_moves->setVisible(shown > 0);
+            if (height_of_words(m_right->geometry().width()) <= m_page->height())
+                return;
+        }
+    }
+}
+
 // Its answer stands under the question.
 void BenchView::show_gate() {
     const std::optional<Gate> asked = gate();
@@ -450,7 +489,8 @@ void BenchView::show_gate() {
     m_gate->setProperty("key", QString(QLatin1Char(asked->key)));
     m_gate->setAccessibleName(tr("%1, %2").arg(q(asked->answer), QString(QLatin1Char(asked->key))));
     m_gate->setText(tr("%1   (%2)").arg(q(asked->answer), QString(QLatin1Char(asked->key))));
-    m_done->setText(tr("Asked above"));
+    if (!m_document.bench().finished())
+        m_done->setText(tr("Asked above"));
 }
 
 void BenchView::refresh() {
@@ -508,15 +548,7 @@ void BenchView::refresh() {
     m_why->setText(tr("Why? %1").arg(q(words.why)) + near_enough(task));
     m_why->setVisible(m_why_shown);
     show_gate();
-    // As many as there is room for: one cut off half way would be read wrong.
-    for (int shown = window()->height() < low_window ? 1 : 3; shown > 0; --shown) {
-        m_next_moves->setText(next_moves(shown));
-        layout()->activate();
-        if (m_next_moves->heightForWidth(m_next_moves->width()) <= m_next_moves->height())
-            break;
-    }
-    // A reason, or a question that has to be answered first, takes its room.
-    m_next_moves->setVisible(!m_why_shown && !m_gate->isVisibleTo(this));
+    make_room();
 }
 
 } // namespace clockface::app

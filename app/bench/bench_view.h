@@ -22,6 +22,7 @@ class QLineEdit;
 class QMenu;
 class QPushButton;
 class QSettings;
+class QVBoxLayout;
 
 namespace clockface::app {
 
@@ -76,6 +77,7 @@ private:
     DevicePicture* m_picture;
     BigFigures* m_figures;
     CardStrip* m_card;
+    QVBoxLayout* m_right;            ///< of the words beside the picture
     QWidget* m_page;                 ///< the card
     WhereView* m_overview = nullptr; ///< in its place; made when first wanted
     QTimer m_flash;                  ///< while it runs the border is seen
@@ -103,6 +105,9 @@ private:
     [[nodiscard]] QString where_it_was_left() const;
     [[nodiscard]] std::optional<Gate> gate() const;
     void show_gate();
+    /// Figures as large as they can be, and as many next cards as there is room for.
+    void make_room();
+    [[nodiscard]] int height_of_words(int width) const;
     /// Says that the key that means done does not answer it; true where there is one.
     bool refused_by_gate();
     void show_finished();

@@ -10,9 +10,6 @@ namespace {
 
 constexpr int largest = 240;
 constexpr int smallest = 30;
-// The words and the next moves need the rest; in a low window more of it.
-constexpr double share_of_window = 0.34;
-constexpr double share_of_low_window = 0.34;
 constexpr int most_in_one_column = 3;
 
 QFont figure_font(int pixels) {
@@ -37,6 +34,12 @@ BigFigures::BigFigures(QWidget* parent)
 
 void BigFigures::set_look(const Look& look) {
     m_look = &look;
+    update();
+}
+
+void BigFigures::set_share(double share) {
+    m_share = share;
+    take_height();
     update();
 }
 
@@ -106,14 +109,15 @@ QSizeF BigFigures::arrange(int pixels, QPainter* painter) const {
 }
 
 int BigFigures::best_size() const {
-    const double tallest =
-        (window()->height() < low_window ? share_of_low_window : share_of_window) * window()->height();
-    for (int pixels = largest; pixels > smallest; pixels -= 2) {
+    const double tallest = m_share * window()->height();
+    // The larger, the more room: halved until the largest that fits is left. Every size tried is a font that is loaded.
+    int fits = smallest, too_large = largest + 1;
+    while (too_large - fits > 2) {
+        const int pixels = (fits + too_large) / 2;
         const QSizeF used = arrange(pixels, nullptr);
-        if (used.width() <= width() && used.height() <= tallest)
-            return pixels;
+        (used.width() <= width() && used.height() <= tallest ? fits : too_large) = pixels;
     }
-    return smallest;
+    return fits;
 }
 
 void BigFigures::take_height() {

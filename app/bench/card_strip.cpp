@@ -53,7 +53,9 @@ double CardStrip::arrange(QPainter* painter) const {
     const QFont plain = type(14), small = type(12);
     const QFontMetricsF metrics(plain), small_metrics(small);
     double y = 0.0;
-    bool later = false;
+    const auto first =
+        std::find_if(m_lines.begin(), m_lines.end(), [](const CardLine& line) { return line.task >= 0; });
+    bool later = first != m_lines.end() && first->task > m_next;
     for (const CardLine& line : m_lines) {
         Stands how = later ? Stands::Later : Stands::Done;
         if (line.task >= 0)
