@@ -294,8 +294,11 @@ Wording by_hand_words(const WorkByHand& work, const WordingNeeds& needs) {
     const std::string holes = hole_runs(work.holes, needs);
     Wording w;
     w.heading = say("By hand");
-    w.figures = {
-        {"", say("{count} {count:hole|holes}", {{"count", static_cast<std::int64_t>(work.holes.size())}}), "", true}};
+    if (work.holes.size() == 1)
+        w.figures = {{say("hole"), holes, "", true}};
+    else
+        w.figures = {{"", say("{count} {count:hole|holes}", {{"count", static_cast<std::int64_t>(work.holes.size())}}),
+                      "", true}};
     const bool burr = work.step == "deburr";
     w.direction = burr ? say("break the edge on the far side with the {cutter}", {{"cutter", cutter}})
                        : say("with the {cutter}", {{"cutter", cutter}});
