@@ -15,7 +15,7 @@ using namespace clockface::testing;
 
 namespace {
 
-struct Chance {
+struct Dice {
     std::mt19937 engine;
     int operator()(int below) { return static_cast<int>(engine() % static_cast<unsigned>(below)); }
 };
@@ -43,7 +43,7 @@ private slots:
         const auto demo =
             load_job((QString(SOURCE_FOLDER "/demo/") + tag.section('/', 0, 0) + ".clockface.json").toStdString());
         QVERIFY(demo);
-        Chance chance{std::mt19937(qHash(tag, 7))};
+        Dice dice{std::mt19937(qHash(tag, 7))};
         for (const Setup& setup : demo->setups) {
             Job job = with_setup(*demo, setup.id);
             at_hand(job).machine = machine.toStdString();
@@ -59,11 +59,11 @@ private slots:
             std::set<GateKind> asked;
             for (std::size_t keys = 0; keys < 4 * all + 200 && person.state().now(); ++keys) {
                 const BenchState state = person.state();
-                const CardSize size = chance(4) == 0 ? CardSize::Move : usual_card_size(person.plan().machine.kind);
+                const CardSize size = dice(4) == 0 ? CardSize::Move : usual_card_size(person.plan().machine.kind);
                 if (const auto gate = gate_at(person.job, person.plan(), person.shop.customs, state, size))
                     asked.insert(gate->kind);
-                if (keys > 5 && keys < 60 && !person.plan().holes.empty() && chance(12) == 0) {
-                    const auto to = static_cast<std::size_t>(chance(static_cast<int>(person.plan().holes.size())));
+                if (keys > 5 && keys < 60 && !person.plan().holes.empty() && dice(12) == 0) {
+                    const auto to = static_cast<std::size_t>(dice(static_cast<int>(person.plan().holes.size())));
                     person.piece = with_jump(person.piece, person.plan().setup,
                                              id_of(person.job, person.plan().holes[to]), ++person.time);
                     continue;
