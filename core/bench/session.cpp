@@ -1,7 +1,10 @@
 #include "bench/session.h"
+
+#include "ordering/route.h"
 #include "words/say.h"
 
 #include <algorithm>
+#include <functional>
 #include <map>
 
 namespace clockface {
@@ -94,6 +97,36 @@ std::optional<int> place_in(const std::vector<Task>& tasks, const std::vector<co
             return std::nullopt;
     }
     return last + 1;
+}
+
+// The moves of a list that lead to a task from what is done before it, as a fingerprint.
+std::string path_to(const Route& list, const std::vector<Task>& tasks, int last) {
+    int first = last;
+    while (first > 0 && !is_logged(tasks[static_cast<std::size_t>(first) - 1].deed.act))
+        --first;
+    Route way;
+    for (int i = first; i <= last; ++i)
+        way.list.push_back(list.list[static_cast<std::size_t>(tasks[static_cast<std::size_t>(i)].move)]);
+    return fingerprint(way);
+}
+
+// Its moves are so far on from where the last one ended: from elsewhere they lead elsewhere.
+bool counts_turns(const MachineKind& machine) {
+    return std::holds_alternative<Handwheels>(machine) || std::holds_alternative<RotaryTable>(machine);
+}
+
+// The task up to which the hands have moved since what was done last; nothing where this list does not lead so.
+std::optional<int> moved_to(const BenchState& state, const Standing& standing, int from,
+                            const std::function<bool(const Task&)>& is_behind) {
+    for (int i = from; i < static_cast<int>(state.tasks.size()); ++i) {
+        const Task& task = state.tasks[static_cast<std::size_t>(i)];
+        if (task.deed == standing.move)
+            return standing.path.empty() || standing.path == path_to(state.list, state.tasks, i) ? std::optional(i)
+                                                                                                 : std::nullopt;
+        if (is_logged(task.deed.act) && !is_behind(task))
+            return std::nullopt;
+    }
+    return std::nullopt;
 }
 
 // The work of a set-up without what is done, and the hole that is wanted first before the others.
@@ -239,21 +272,17 @@ BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, 
     if (place && *place > 0 && *place < static_cast<int>(state.tasks.size()) &&
         (lay_elsewhere(since, plan.setup) || made_room(job, shop, plan, piece, since)))
         place.reset();
+    if (place && piece.standing && piece.standing->move.setup == plan.setup) {
+        // A move counts only where it leads on from what was done last.
+        if (const auto moved = moved_to(state, *piece.standing, *place, is_behind))
+            place = *moved + 1;
+        else if (counts_turns(plan.machine.kind)) // the slides stand where this list does not know
+            place.reset();
+    }
     if (!place) {
         follow(all, std::nullopt);
         state.broken_off = true;
         place = 0;
-    } else if (piece.standing && piece.standing->move.setup == plan.setup) {
-        // A move counts only where it leads on from what was done last.
-        for (int i = *place; i < static_cast<int>(state.tasks.size()); ++i) {
-            const Task& task = state.tasks[static_cast<std::size_t>(i)];
-            if (task.deed == piece.standing->move) {
-                place = i + 1;
-                break;
-            }
-            if (is_logged(task.deed.act) && !is_behind(task))
-                break;
-        }
     }
     state.next = *place;
     while (!state.finished() && !state.broken_off && is_behind(*state.now()))
@@ -271,7 +300,7 @@ Piece with_next_done(Piece piece, const BenchState& state, std::int64_t time, st
         piece.log.push_back(next_event(piece, time, Done{task->deed, task->made, std::move(set)}));
         piece.standing.reset();
     } else {
-        piece.standing = Standing{task->deed};
+        piece.standing = Standing{task->deed, path_to(state.list, state.tasks, state.next)};
     }
     return piece;
 }
@@ -307,7 +336,7 @@ Piece with_last_back(Piece piece, const BenchState& state, std::int64_t time) {
     piece.standing.reset();
     if (state.next >= 2)
         if (const Deed& move = state.tasks[static_cast<std::size_t>(state.next) - 2].deed; !is_logged(move.act))
-            piece.standing = Standing{move};
+            piece.standing = Standing{move, path_to(state.list, state.tasks, state.next - 2)};
     return piece;
 }
 
@@ -360,105 +389,6 @@ std::vector<bool> moves_done(const Job& job, const SetupPlan& plan, const Piece&
             behind[static_cast<std::size_t>(task->move)] = false;
     }
     return behind;
-}
-
-std::vector<std::string> lacking(const Job& job, const SetupPlan& plan, int hole, const WorkDone& done) {
-    std::vector<std::string> left;
-    const auto& steps = plan.chain_of(static_cast<std::size_t>(hole)).steps;
-    for (std::size_t i = 0; i < steps.size(); ++i)
-        if (!steps[i].skipped && !done.has(cut_task(job, plan, hole, static_cast<int>(i))))
-            left.push_back(steps[i].name);
-    return left;
-}
-
-namespace {
-
-HoleState state_after(StepKind kind) {
-    switch (kind) {
-    case StepKind::Start:
-        return HoleState::Spotted;
-    case StepKind::Ream:
-        return HoleState::Reamed;
-    case StepKind::Tap:
-        return HoleState::Tapped;
-    case StepKind::Deburr:
-        return HoleState::Deburred;
-    case StepKind::Pilot:
-    case StepKind::Drill:
-    case StepKind::Recess:
-    case StepKind::Chamfer:
-    case StepKind::Own:
-        break;
-    }
-    return HoleState::Drilled;
-}
-
-// What one thing done makes of a hole with this chain.
-HoleState state_after(const Deed& deed, const Chain& chain) {
-    if (deed.act == Act::Mark || deed.act == Act::Touch)
-        return HoleState::Marked;
-    if (deed.act != Act::Cut)
-        return HoleState::Planned;
-    const CutStep* step = chain.find(deed.what);
-    return step ? state_after(step->kind) : HoleState::Drilled;
-}
-
-} // namespace
-
-std::vector<HoleState> states_of(const Job& job, const SetupPlan& plan, const Piece& piece) {
-    std::vector<HoleState> states(plan.holes.size(), HoleState::Planned);
-    std::map<HoleId, std::size_t> index;
-    for (std::size_t i = 0; i < plan.holes.size(); ++i)
-        index[id_of(job, plan.holes[i])] = i;
-    const auto come_to = [&](const HoleId& hole, const auto& further) {
-        if (const auto found = index.find(hole); found != index.end())
-            states[found->second] = std::max(states[found->second], further(found->second));
-    };
-    for (const Event* event : standing_events(piece)) {
-        if (const auto* done = std::get_if<Done>(&event->what); done && done->deed.hole)
-            come_to(*done->deed.hole, [&](std::size_t hole) { return state_after(done->deed, plan.chain_of(hole)); });
-        else if (const auto* reading = std::get_if<Inspected>(&event->what))
-            come_to(reading->hole, [](std::size_t) { return HoleState::Inspected; });
-        else if (const auto* spoiled = std::get_if<Spoiled>(&event->what))
-            come_to(spoiled->hole, [](std::size_t) { return HoleState::Spoiled; });
-    }
-    return states;
-}
-
-std::vector<HoleProgress> progress_of(const Job& job, const SetupPlan& plan, const Piece& piece) {
-    std::vector<HoleProgress> all(plan.holes.size());
-    if (piece.log.empty())
-        return all;
-    const WorkDone done = work_done(piece);
-    const std::vector<HoleState> states = states_of(job, plan, piece);
-    for (std::size_t i = 0; i < all.size(); ++i)
-        all[i] = {states[i], states[i] != HoleState::Planned && states[i] != HoleState::Spoiled &&
-                                 lacking(job, plan, static_cast<int>(i), done).empty()};
-    return all;
-}
-
-std::string in_words(HoleState state) {
-    switch (state) {
-    case HoleState::Planned:
-        return say("planned");
-    case HoleState::Marked:
-        return say("marked");
-    case HoleState::Spotted:
-        return say("spotted");
-    case HoleState::Drilled:
-        return say("drilled");
-    case HoleState::Reamed:
-        return say("reamed");
-    case HoleState::Tapped:
-        return say("tapped");
-    case HoleState::Deburred:
-        return say("deburred");
-    case HoleState::Inspected:
-        return say("inspected");
-    case HoleState::Spoiled:
-        break;
-    }
-    return say("spoiled");
 }
 
 std::string in_words(const Job& job, const Deed& deed) {

@@ -90,7 +90,9 @@ namespace {
 void note_place(Task& task, const Job& job, const SetupPlan& plan) {
     const Hole& hole = plan.holes[static_cast<std::size_t>(task.hole)];
     task.deed.hole = id_of(job, hole);
-    if (task.deed.act == Act::Cut || task.deed.act == Act::Mark || task.deed.act == Act::Touch)
+    const Act act =
+        task.deed.act; // a check too: where the hole was moved since, it was another place that was measured
+    if (act == Act::Cut || act == Act::Mark || act == Act::Touch || act == Act::Check)
         task.made = Made{hole.at, hole.at + datum_from_middle(job), {}};
 }
 

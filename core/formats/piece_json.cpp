@@ -201,7 +201,8 @@ Piece read_piece(const json& value, const std::string& place, FirstFault& fault)
         piece.log.push_back(read_event(log[i], fmt::format("{}.log[{}]", place, i), fault));
     if (in.has("standing")) {
         JsonObject standing(in.member("standing"), in.place_of("standing"), fault);
-        piece.standing = Standing{read_deed(standing)};
+        const std::string path = standing.has("path") ? standing.text("path") : std::string();
+        piece.standing = Standing{read_deed(standing), path};
     }
     return piece;
 }
@@ -222,8 +223,11 @@ ordered pieces_json(const Job& job) {
             std::visit(HappeningOut{job, each}, event.what);
             out["log"].push_back(std::move(each));
         }
-        if (piece.standing)
+        if (piece.standing) {
             out["standing"] = deed_json(job, piece.standing->move);
+            if (!piece.standing->path.empty())
+                out["standing"]["path"] = piece.standing->path;
+        }
         all.push_back(std::move(out));
     }
     return all;

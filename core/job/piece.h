@@ -106,6 +106,8 @@ struct Event {
 /// Where the hands are between two things done: the last move that was made since. Nothing: at the one done last.
 struct Standing {
     Deed move;
+    std::string path{}; ///< fingerprint of all moves since what was done last: a changed list may come to the same deed
+                        ///< another way, and the slides then stand elsewhere; empty: not noted
     bool operator==(const Standing&) const = default;
 };
 

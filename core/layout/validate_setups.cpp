@@ -169,6 +169,10 @@ std::optional<Problem> first_fault(const std::vector<Piece>& begun) {
         last = piece.number;
         if (Fault found = words_fault(place + ".mark", say("The mark of a piece"), piece.mark, limits::name))
             return found;
+        if (piece.standing)
+            if (Fault found =
+                    words_fault(place + ".standing.path", say("A fingerprint"), piece.standing->path, limits::name))
+                return found;
         events += piece.log.size();
         std::int64_t id = 0;
         for (std::size_t k = 0; k < piece.log.size(); ++k) {

@@ -52,6 +52,48 @@ private slots:
         person.next(); // nothing after the end
         QCOMPARE(person.piece.log.size(), lines);
     }
+    // Two holes made and the slides already on their way to the third, which is then wanted 3 mm beside. Turns are
+    // counted from where the last move ended: a list that goes on would drill it 3 mm off. A readout shows where it is.
+    void slides_that_have_moved_on_are_not_forgotten() {
+        for (const char* machine : {"Metric mill", "Inch mill", "Rotary table", "Readout mill"}) {
+            Job job = two_rows();
+            at_hand(job).machine = machine;
+            Person person(job);
+            person.until_cut(2);
+            while (is_logged(person.state().now()->deed.act))
+                person.next();
+            person.next();
+            QVERIFY(person.piece.standing && !person.piece.standing->path.empty());
+            const BenchState before = person.state();
+            const int hole = before.tasks[static_cast<std::size_t>(before.next) - 1].hole;
+            QVERIFY(hole >= 0);
+            person.job.title += " again"; // nothing that leads there: it goes on
+            QCOMPARE(person.state().next, before.next);
+            const Hole going_to = person.plan().holes[static_cast<std::size_t>(hole)];
+            person.job.patterns[going_to.pattern].off[going_to.number] = Point{mm(3), mm(0)};
+            const BenchState after = person.state();
+            if (std::string(machine) == "Readout mill") {
+                QVERIFY(!after.broken_off);
+                QCOMPARE(after.next, before.next - 1); // it is gone there once more
+            } else {
+                QVERIFY2(after.broken_off && after.from_zero && after.next == 0, machine);
+            }
+        }
+    }
+    // Measured where it was to be, and moved since: what was measured is another place.
+    void a_measured_place_that_moved_is_noticed() {
+        Job job = two_rows();
+        at_hand(job).machine = "Readout mill";
+        Person person(job);
+        while (person.state().now()->deed.act != Act::Check)
+            person.next();
+        const int hole = person.state().now()->hole;
+        person.next();
+        QVERIFY(person.state().now()->hole == hole && !person.state().broken_off);
+        const Hole measured = person.plan().holes[static_cast<std::size_t>(hole)];
+        person.job.patterns[measured.pattern].off[measured.number] = Point{mm(0), mm(2)};
+        QVERIFY(person.state().broken_off);
+    }
     void back_goes_move_by_move_to_the_beginning() {
         for (const Machine& machine : default_shop().machines) {
             Person person(flange());
