@@ -163,11 +163,17 @@ QString BenchView::where_it_was_left() const {
     if (piece.log.empty() || piece.log.back().time >= m_began)
         return {};
     const auto events = standing_events(piece);
+    const auto when = [](const Event& event) {
+        return QLocale().toString(QDateTime::fromSecsSinceEpoch(event.time), QLocale::ShortFormat);
+    };
     for (auto event = events.rbegin(); event != events.rend(); ++event)
         if (const auto* done = std::get_if<Done>(&(*event)->what); done && done->deed.act == Act::Cut)
             return tr("It was left after %1, %2. Prove zero before the next cut; Home finds it again.")
-                .arg(q(in_words(m_document.job(), done->deed)),
-                     QLocale().toString(QDateTime::fromSecsSinceEpoch((*event)->time), QLocale::ShortFormat));
+                .arg(q(in_words(m_document.job(), done->deed)), when(**event));
+    for (auto event = events.rbegin(); event != events.rend(); ++event)
+        if (const auto* done = std::get_if<Done>(&(*event)->what); done && done->deed.act == Act::Zero)
+            return tr("It was left after zero had been found, %1. Prove it before the first cut; Home finds it again.")
+                .arg(when(**event));
     return {};
 }
 
