@@ -12,8 +12,8 @@ namespace clockface {
 /// A round bar whose side is up, held as the user said or, where nothing was said, as its ways want: a bushing above it
 /// is gripped with it between a vise's jaws, a collet block turns it to its angles. Otherwise it lies in a vee block on
 /// a drill press and after marking out, and in a vise on a mill. In the chuck of a table, in three jaws that serve as
-/// an index, in a jig, and of bars that are not round, only its list says how it lies; but a square bar with all its holes
-/// in its flats lies on one of them between a vise's jaws.
+/// an index, in a jig, and of bars that are not round, only its list says how it lies; but a square bar with all its
+/// holes in its flats lies on one of them between a vise's jaws.
 Held held_bar(const Job& job, const Shop& shop, const Machine& machine, const Estimates& estimates,
               const HolesToHold& holes);
 
