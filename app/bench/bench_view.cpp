@@ -213,7 +213,7 @@ void BenchView::keep_in(QSettings& settings) {
 
 namespace {
 
-const QString one_a_hole = QStringLiteral("hole"), one_a_move = QStringLiteral("move");
+constexpr QLatin1String one_a_hole("hole"), one_a_move("move");
 
 QString key_of(const std::string& machine) {
     return QStringLiteral("cards/%1").arg(q(machine));
@@ -236,7 +236,7 @@ void BenchView::change_size() {
     const CardSize chosen = size() == CardSize::Hole ? CardSize::Move : CardSize::Hole;
     m_sizes[machine] = chosen;
     if (m_settings)
-        m_settings->setValue(key_of(machine), chosen == CardSize::Hole ? one_a_hole : one_a_move);
+        m_settings->setValue(key_of(machine), QString(chosen == CardSize::Hole ? one_a_hole : one_a_move));
     refresh();
 }
 

@@ -106,7 +106,8 @@ std::string path_to(const Route& list, const std::vector<Task>& tasks, int last)
         --first;
     Route way;
     for (int i = first; i <= last; ++i)
-        way.list.push_back(list.list[static_cast<std::size_t>(tasks[static_cast<std::size_t>(i)].move)]);
+        if (tasks[static_cast<std::size_t>(i)].deed.act == Act::Move) // another cutter stands in the same place
+            way.list.push_back(list.list[static_cast<std::size_t>(tasks[static_cast<std::size_t>(i)].move)]);
     return fingerprint(way);
 }
 

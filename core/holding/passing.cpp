@@ -39,8 +39,10 @@ std::string passing_in_words(const Held& held, const Room& room, Unit unit) {
         return {};
     std::string words;
     if (const auto highest = highest_beside(held))
-        words = say("Between two holes lift every cutter more than {above} above the work: {what} stands as high.",
-                    {{"above", with_unit(highest->above, unit)}, {"what", in_words(highest->what)}});
+        words =
+            say("Between two holes lift every cutter more than {above} above the work: {what} stands as high. Under a "
+                "power feed watch the cut all the same: a stop ends the travel, it sees nothing in its way.",
+                {{"above", with_unit(highest->above, unit)}, {"what", in_words(highest->what)}});
     const Length step = unit == Unit::Inch ? Length::inches(0.1) : Length::mm(1.0); // room need not be known closer
     if (room.longest && room.free >= Length{})
         words += (words.empty() ? "" : " ") +
