@@ -68,7 +68,7 @@ void BenchView::fill_more(QMenu& menu) {
     QAction* one_move = menu.addAction(tr("&Only this move is done (right arrow)"));
     one_move->setEnabled(!m_document.bench().finished());
     connect(one_move, &QAction::triggered, this, &BenchView::next_move);
-    QAction* before = menu.addAction(tr("What the readout shows &before it is set… (B)"));
+    QAction* before = menu.addAction(tr("What it shows &before it is set… (B)"));
     before->setEnabled(!sets_now().empty());
     connect(before, &QAction::triggered, this, [this] { begin_line(LineFor::ShownBefore); });
     QMenu* keys = menu.addMenu(tr("&Keys of a pedal, page turner or number pad"));

@@ -1,6 +1,7 @@
 #include "bench/zero_history.h"
 
 #include "measure/figures.h"
+#include "ordering/handwheel.h"
 #include "ordering/zero_wording.h"
 #include "words/say.h"
 
@@ -15,6 +16,22 @@ namespace {
 // What the axis is taken on by; nothing where what it showed was not noted.
 std::optional<Length> taken_on(const ZeroSet& zero) {
     return zero.set.before ? std::optional(zero.set.to - *zero.set.before) : std::nullopt;
+}
+
+} // namespace
+
+namespace {
+
+const Screw* ring_of(const Machine& machine, Axis axis) {
+    const auto* wheels = std::get_if<Handwheels>(&machine.kind);
+    if (!wheels || !wheels->dials_turn)
+        return nullptr;
+    return axis == Axis::X ? &wheels->x : &wheels->y;
+}
+
+// Within half a turn of nought.
+Length within_a_turn(Length length, Length turn) {
+    return Length::mm(std::remainder(length.in_mm(), turn.in_mm()));
 }
 
 } // namespace
@@ -44,12 +61,19 @@ std::vector<ZeroSet> zero_history(const Job& job, const Shop& shop, const std::s
         return std::tie(a.zero.time, a.zero.piece, a.id) < std::tie(b.zero.time, b.zero.piece, b.id);
     });
     std::vector<ZeroSet> history;
-    for (Dated& each : all)
+    const Machine* at = nullptr;
+    for (const Machine& each : shop.machines)
+        if (each.id == machine)
+            at = &each;
+    for (Dated& each : all) {
+        if (const Screw* ring = at ? ring_of(*at, each.zero.set.axis) : nullptr)
+            each.zero.turn = ring->lead;
         history.push_back(std::move(each.zero));
+    }
     std::optional<Length> back_x = Length{}, back_y = Length{}; // from the last one backwards
     for (auto zero = history.rbegin(); zero != history.rend(); ++zero) {
         std::optional<Length>& sum = zero->set.axis == Axis::X ? back_x : back_y;
-        zero->back = sum;
+        zero->back = sum && zero->turn ? std::optional(within_a_turn(*sum, *zero->turn)) : sum;
         const std::optional<Length> on = taken_on(*zero);
         sum = sum && on ? std::optional(*sum - *on) : std::nullopt;
     }
@@ -62,8 +86,9 @@ std::vector<ZeroSet> zero_history(const Job& job, const Shop& shop, const std::s
             if (history[k].set.axis == zero.set.axis) {
                 const bool same = history[k].by == zero.by && history[k].set.with == zero.set.with &&
                                   history[k].setup == zero.setup && history[k].piece == zero.piece;
+                const Length off = *zero.set.before - history[k].set.to;
                 if (same)
-                    zero.crept = *zero.set.before - history[k].set.to;
+                    zero.crept = zero.turn ? within_a_turn(off, *zero.turn) : off;
                 break;
             }
     }
@@ -73,9 +98,17 @@ std::vector<ZeroSet> zero_history(const Job& job, const Shop& shop, const std::s
 std::vector<AxisSet> axes_set(const SetupPlan& plan, const BenchState& state, const ShownBefore& before) {
     const auto* readout = std::get_if<Readout>(&plan.machine.kind);
     const Task* task = state.now();
-    if (!readout || !task || task->deed.act != Act::Zero)
+    if (!task || task->deed.act != Act::Zero)
         return {};
     const Action& action = state.list.list[static_cast<std::size_t>(task->move)].action;
+    if (const auto* touch = std::get_if<TouchEdge>(&action))
+        if (const Screw* ring = ring_of(plan.machine, touch->axis)) {
+            const std::int64_t line = touch->halves ? 0 : dial_line(touch->figure, ring->engraved());
+            return {{touch->axis, ring->graduation() * static_cast<double>(line),
+                     touch->axis == Axis::X ? before.x : before.y, touch->finder.name}};
+        }
+    if (!readout)
+        return {};
     const auto figure = [&](std::int64_t counts) { return readout->resolution * static_cast<double>(counts); };
     if (const auto* touch = std::get_if<TouchEdge>(&action)) {
         const std::optional<Length>& shown = touch->axis == Axis::X ? before.x : before.y;
@@ -115,6 +148,13 @@ std::string way_back(const ZeroSet& zero, Unit unit) {
         return say("It cannot be had again: what {axis} showed when it was set later was not noted.", {{"axis", axis}});
     if (*zero.back == Length{})
         return {};
+    if (zero.turn) { // a ring has no figures below nought
+        const Length shown = *zero.back < Length{} ? *zero.back + *zero.turn : *zero.back;
+        return say(
+            "To have it again: where the {axis} dial shows 0 now, turn its ring to {back}. Which turn it is, the "
+            "slide tells.",
+            {{"axis", axis}, {"back", with_unit(shown, unit)}});
+    }
     return say("To have it again: where {axis} shows 0 now, set it to {back}.",
                {{"axis", axis}, {"back", with_unit(*zero.back, unit)}});
 }

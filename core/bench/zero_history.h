@@ -1,7 +1,8 @@
-// Every zero a readout was set to, and the way back to each.
+// Every zero a readout, or the ring of a dial, was set to, and the way back to each.
 //
 // Setting an axis that shows b to a takes every figure on by a - b. A zero that was overwritten is had again by taking
-// back all that was taken on since.
+// back all that was taken on since. A ring shows where in a turn the slide stands, not in which one: of it all figures
+// are within one turn, and so is the way back.
 #pragma once
 
 #include "bench/session.h"
@@ -19,12 +20,14 @@ struct ZeroSet {
     std::optional<Length> back; ///< added to what the axis shows now it gives what this zero would show; nothing: what
                                 ///< it showed was not noted every time since
     std::optional<Length> crept{}; ///< the same was found by the same again: shown then, less what it was set to
+    std::optional<Length> turn{};  ///< of a dial: the travel for one turn of its screw
 };
 
 /// Of one machine, over all pieces, what was taken back left out, in the order of time.
 std::vector<ZeroSet> zero_history(const Job& job, const Shop& shop, const std::string& machine);
 
-/// What the next task sets a readout to, and what it showed before as far as that was noted. Empty where it sets none.
+/// What the next task sets a readout or a dial's ring to, and what it showed before as far as that was noted. Empty
+/// where it sets none.
 struct ShownBefore {
     std::optional<Length> x, y;
 };

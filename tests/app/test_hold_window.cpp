@@ -1,11 +1,13 @@
 // The Hold stage through the real window: what holds the work chosen and typed, what the drills then meet, undo, files.
 #include "bench/big_figures.h"
+#include "bench/zero_history.h"
 #include "board/board_painter.h"
 #include "support/sentences.h"
 #include "widgets/line_button.h"
 
 #include <QImage>
 #include <QLabel>
+#include <cmath>
 
 using namespace clockface;
 using namespace clockface::testing;
@@ -476,6 +478,33 @@ private slots:
         w.click("zeroBack:3");
         QTRY_VERIFY(w.said("zeroSet:1").contains("an earlier zero was restored"));
         QVERIFY(!w.find("zeroBack:4"));
+    }
+    // A dial's ring was turned twice: the first zero is had again by a turn of the ring, within one turn of the screw.
+    void a_ring_of_a_dial_is_turned_back() {
+        HoldWindow w;
+        Job job = w.job();
+        at_hand(job).machine = "Metric mill";
+        QVERIFY(w.document.edit("machine", job));
+        w.main.show_stage(app::Stage::Bench);
+        for (const char* shown : {"1.2", "0.6"}) { // X twice: from zero again after the first
+            QTest::keyClick(w.find("bench"), Qt::Key_Home);
+            QTest::keyClick(w.find("bench"), Qt::Key_B);
+            QTest::keyClicks(w.find("benchNoteLine"), shown);
+            QTest::keyClick(w.find("benchNoteLine"), Qt::Key_Return);
+            QVERIFY2(w.said("benchNote").contains(QString("X shows %1 mm before it is set").arg(shown)),
+                     qPrintable(w.said("benchNote")));
+            w.done_at_bench();
+        }
+        w.main.show_stage(app::Stage::Hold);
+        QTRY_VERIFY(w.find("zeroSet:2"));
+        // It was set to the same line twice, the second time where it showed 0.6: that is how far it had moved on.
+        const auto all = zero_history(w.job(), w.document.shop(), w.document.plan().machine.id);
+        const double line = all.at(1).set.to.in_mm();
+        const double back = std::fmod(0.6 - line + 2.5, 2.5);
+        QVERIFY2(w.said("zeroSet:2").contains(QString("the X dial shows 0 now, turn its ring to %1 mm").arg(back)),
+                 qPrintable(w.said("zeroSet:2")));
+        w.click("zeroBack:2");
+        QTRY_VERIFY(w.said("zeroSet:1").contains("an earlier zero was restored"));
     }
 };
 

@@ -171,6 +171,68 @@ private slots:
         QVERIFY(zero_history(job, shop, plan.machine.id).empty());
     }
 
+    // The ring of a screw of 2.5: X set to 0 at a face, later where it shows 1.9 set to 0.4, so every figure is taken
+    // on by -1.5. Back by 1.5: where it shows 0 now the first zero's ring showed 1.5; after 2.2 -> 0.4 more, by 0.8
+    // (1.5 + 1.8 - 2.5).
+    void rings_of_dials() {
+        Job job = touched_plate();
+        at_hand(job).machine = "Metric mill";
+        const Shop shop = default_shop();
+        const SetupPlan plan = plan_at_hand(job, shop);
+        const auto& wheels = std::get<Handwheels>(plan.machine.kind);
+        QVERIFY(wheels.dials_turn && same(wheels.x.lead, mm(2.5)));
+        const auto said = [&](std::vector<Event> log) {
+            job.begun = {Piece{1, "", std::move(log)}};
+            return zero_history(job, shop, plan.machine.id);
+        };
+        auto all = said({set_at(1, 10, Axis::X, 0.0, 1.2), set_at(2, 20, Axis::X, 0.4, 1.9)});
+        QCOMPARE(all.size(), std::size_t{2});
+        QVERIFY(all[0].turn && same(*all[0].turn, mm(2.5)));
+        QVERIFY2(way_back(all[0], Unit::Millimetre).find("turn its ring to 1.5 mm") != std::string::npos,
+                 way_back(all[0], Unit::Millimetre).c_str());
+        QVERIFY(way_back(all[1], Unit::Millimetre).empty());
+        all = said(
+            {set_at(1, 10, Axis::X, 0.0, 1.2), set_at(2, 20, Axis::X, 0.4, 1.9), set_at(3, 30, Axis::X, 0.4, 2.2)});
+        QVERIFY(same(*all[0].back, mm(0.8)));
+        // A ring turned on a slide: restored, it shows at every place what it would have shown.
+        std::mt19937 chance(31);
+        for (int i = 0; i < 500; ++i) {
+            const auto any = [&] { return std::uniform_real_distribution<double>(-40.0, 40.0)(chance); };
+            double shift = any(), first = 0.0; // the ring shows the slide's place and this, within a turn
+            const auto shows = [&](double slide) { return slide + shift - 2.5 * std::floor((slide + shift) / 2.5); };
+            std::vector<Event> log;
+            for (int k = 1; k <= 4; ++k) {
+                const double slide = any(), before = shows(slide), to = std::fabs(any()) / 16.0;
+                shift += to - before;
+                if (k == 1)
+                    first = shift;
+                log.push_back(set_at(k, 10 * k, Axis::X, to, before));
+            }
+            const double back = said(log)[0].back->in_mm();
+            QVERIFY(std::fabs(std::remainder(shift + back - first, 2.5)) < 1e-9);
+        }
+        // The list itself: what a touch sets a ring to is a line of it.
+        job.begun.clear();
+        Piece piece;
+        int sets = 0;
+        for (int i = 0; i < 6; ++i) {
+            const BenchState state = bench_state(job, shop, plan, piece);
+            for (const AxisSet& each : axes_set(plan, state, {mm(1.3), mm(0.7)})) {
+                ++sets;
+                QVERIFY(each.to >= Length{} && each.to < mm(2.5));
+                QVERIFY(same(*each.before, each.axis == Axis::X ? mm(1.3) : mm(0.7)));
+            }
+            piece = with_next_done(piece, state, 5 + i);
+        }
+        QVERIFY(sets >= 2);
+        Shop fixed = shop;
+        for (Machine& each : fixed.machines)
+            if (auto* its = std::get_if<Handwheels>(&each.kind))
+                its->dials_turn = false;
+        const SetupPlan read = plan_at_hand(job, fixed);
+        QVERIFY(axes_set(read, bench_state(job, fixed, read, {}), {mm(1), mm(1)}).empty());
+    }
+
     void figures_that_cannot_be_are_refused() {
         Job job = touched_plate();
         job.begun = {Piece{1, "", {set_at(1, 1, Axis::X, 2e5, 0)}}};
