@@ -60,6 +60,8 @@ WhereView::WhereView(Document& document, QWidget* parent)
     m_holes_title->setObjectName(QStringLiteral("whereHolesTitle"));
     m_pieces_title = plain_label();
     m_pieces_title->setObjectName(QStringLiteral("wherePiecesTitle"));
+    for (QLabel* title : {m_holes_title, m_pieces_title})
+        title->setWordWrap(true);
     m_holes = table(QStringLiteral("whereHoles"), tr("holes and what is done at them; Enter goes to the hole"));
     m_pieces = table(QStringLiteral("wherePieces"), tr("pieces and how many holes are done; Enter takes the piece"));
     auto* all = new QVBoxLayout(this);
