@@ -306,6 +306,26 @@ void holding_to_board(benchmark::State& state) {
 }
 BENCHMARK(holding_to_board)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
 
+// Done with a card at the Bench, and back again, to the painted next one: two keys.
+void card_at_the_bench(benchmark::State& state, const char* machine) {
+    Window w;
+    Job job = job_of(static_cast<int>(state.range(0)));
+    at_hand(job).machine = machine;
+    w.document.show_example(job);
+    w.main.show_stage(Stage::Bench);
+    for (int i = 0; i < 12; ++i)
+        w.done_at_bench();
+    QWidget* bench = w.find("bench");
+    for (auto _ : state) {
+        w.done_at_bench();
+        bench->repaint();
+        QTest::keyClick(bench, Qt::Key_Backspace);
+        bench->repaint();
+    }
+}
+BENCHMARK_CAPTURE(card_at_the_bench, handwheels, "Metric mill")->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(card_at_the_bench, readout, "Readout mill")->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
+
 // The fewest settings for a batch of parts whose holes have nothing in common, or all of which a turn brings together.
 void fewest_settings_of(benchmark::State& state) {
     std::mt19937 engine(5);
