@@ -12,19 +12,26 @@
 namespace clockface::app {
 
 std::vector<AxisSet> BenchView::sets_now() const {
-    return axes_set(m_document.plan(), m_document.bench(), m_before);
+    return axes_set(plan(), bench(), m_before);
 }
 
 void BenchView::begin_line(LineFor what) {
     if (what == LineFor::ShownBefore && sets_now().empty())
         return;
     const int hole = hole_at_hand();
+    if (what == LineFor::Later && in_batch()) {
+        m_note->setText(tr("In a batch every piece waits for its turn. What cannot be drilled is marked spoiled (X)."));
+        return m_note->show();
+    }
     if ((what == LineFor::Spoiled || what == LineFor::Later) && hole < 0)
         return;
     const QString name = hole < 0 ? QString() : q(m_document.plan().holes[static_cast<std::size_t>(hole)].name);
     m_line_for = what;
-    // Letters count up to four bytes, the limits are in bytes.
-    m_note_line->setMaxLength(static_cast<int>((what == LineFor::Mark ? limits::name : limits::text) / 4));
+    // Letters count up to four bytes, the limits are in bytes; a note on a hole begins with its name and what became of
+    // it.
+    constexpr std::size_t words_before = limits::name * 2;
+    m_note_line->setMaxLength(
+        static_cast<int>((what == LineFor::Mark ? limits::name : limits::text - words_before) / 4));
     m_note_line->setText(what == LineFor::Mark ? q(m_document.piece().mark) : QString());
     switch (what) {
     case LineFor::Note:
@@ -83,7 +90,9 @@ void BenchView::keep_line() {
 }
 
 int BenchView::hole_at_hand() const {
-    const Task* task = m_document.bench().now();
+    if (in_batch()) // the list's own holes are places of the spindle
+        return load() ? load()->cuts.tasks.front().hole : -1;
+    const Task* task = bench().now();
     return task ? task->hole : -1;
 }
 
@@ -100,19 +109,20 @@ void BenchView::give_up_hole(const QString& seen) {
 
 void BenchView::leave_hole_for_later(const QString& reason) {
     const int hole = hole_at_hand();
-    const BenchState& bench = m_document.bench();
-    const auto other = std::find_if(bench.tasks.begin() + bench.next, bench.tasks.end(),
-                                    [&](const Task& task) { return task.hole >= 0 && task.hole != hole; });
     if (hole < 0)
         return;
+    const BenchState& now = bench();
+    const auto other = std::find_if(now.tasks.begin() + now.next, now.tasks.end(),
+                                    [&](const Task& task) { return task.hole >= 0 && task.hole != hole; });
     const std::vector<Hole>& holes = m_document.plan().holes;
-    if (other == bench.tasks.end()) {
-        m_note->setText(tr("%1 is the last hole that is left.").arg(q(holes[static_cast<std::size_t>(hole)].name)));
+    const QString name = q(holes[static_cast<std::size_t>(hole)].name);
+    if (other == now.tasks.end()) {
+        m_note->setText(tr("%1 is the last hole that is left.").arg(name));
         return m_note->show();
     }
     const HoleId next = id_of(m_document.job(), holes[static_cast<std::size_t>(other->hole)]);
     if (!reason.isEmpty())
-        m_document.take_note(tr("%1 left for later: %2").arg(q(holes[static_cast<std::size_t>(hole)].name), reason));
+        m_document.take_note(tr("%1 left for later: %2").arg(name, reason));
     m_document.jump_to(next);
 }
 
@@ -138,7 +148,7 @@ void BenchView::keep_shown_before(const QString& text) {
         return m_note->show();
     }
     m_before = before;
-    m_before_of = m_document.bench().now()->deed;
+    m_before_of = bench().now()->deed;
     m_note_line->hide();
     setFocus();
     refresh();

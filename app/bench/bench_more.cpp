@@ -27,23 +27,26 @@ void BenchView::add_holes(QMenu& menu) {
         QAction* act = jump->addAction(tr("%1: %2").arg(q(plan.holes[i].name), q(in_words(states[i]))));
         connect(act, &QAction::triggered, this, [this, hole] { m_document.jump_to(hole); });
     }
-    jump->setEnabled(!plan.holes.empty());
+    jump->setEnabled(!plan.holes.empty() && !in_batch());
     if (const int hole = hole_at_hand(); hole >= 0) {
         const QString name = q(plan.holes[static_cast<std::size_t>(hole)].name);
         connect(menu.addAction(tr("%1 is &spoiled… (X)").arg(name)), &QAction::triggered, this,
                 [this] { begin_line(LineFor::Spoiled); });
-        connect(menu.addAction(tr("Leave %1 for &later… (D)").arg(name)), &QAction::triggered, this,
-                [this] { begin_line(LineFor::Later); });
+        if (!in_batch())
+            connect(menu.addAction(tr("Leave %1 for &later… (D)").arg(name)), &QAction::triggered, this,
+                    [this] { begin_line(LineFor::Later); });
     }
 }
 
 void BenchView::add_symptoms(QMenu& menu) {
-    const auto card = card_at_hand(m_document.bench(), size());
-    if (!card)
-        return;
-    const Task& cut = m_document.bench().tasks[static_cast<std::size_t>(card->end - 1)];
-    const CutStep* step =
-        cut.hole < 0 ? nullptr : m_document.plan().chain_of(static_cast<std::size_t>(cut.hole)).find(cut.deed.what);
+    const Task* cut = nullptr;
+    if (load())
+        cut = &load()->cuts.tasks.front();
+    else if (const auto card = card_at_hand(bench(), size()))
+        cut = &bench().tasks[static_cast<std::size_t>(card->end - 1)];
+    const CutStep* step = cut && cut->hole >= 0 && (load() || !in_batch())
+                              ? m_document.plan().chain_of(static_cast<std::size_t>(cut->hole)).find(cut->deed.what)
+                              : nullptr;
     if (!step)
         return;
     QMenu* all = menu.addMenu(tr("What the cutter &tells"));
@@ -60,13 +63,20 @@ void BenchView::fill_more(QMenu& menu) {
     add_symptoms(menu);
     connect(menu.addAction(tr("&Where am I… (W)")), &QAction::triggered, this, [this] { show_where(true); });
     QAction* zero = menu.addAction(tr("From &zero again, with what is left (Home)"));
-    zero->setEnabled(!m_document.bench().finished() && m_document.bench().next > 0);
+    zero->setEnabled(!bench().finished() && bench().next > 0);
     connect(zero, &QAction::triggered, this, &BenchView::begin_again);
     QAction* size_of_card =
         menu.addAction(size() == CardSize::Hole ? tr("A card for every mo&ve (C)") : tr("A card for every &hole (C)"));
+    size_of_card->setEnabled(!in_batch());
     connect(size_of_card, &QAction::triggered, this, &BenchView::change_size);
+    if (job.pieces > 1) {
+        QAction* together = menu.addAction(m_batch.wanted() ? tr("&Each piece by itself")
+                                                            : tr("All pieces thr&ough each setting together"));
+        together->setEnabled(m_batch.wanted() || m_batch.fault().isEmpty());
+        connect(together, &QAction::triggered, this, [this] { go_together(!m_batch.wanted()); });
+    }
     QAction* one_move = menu.addAction(tr("&Only this move is done (right arrow)"));
-    one_move->setEnabled(!m_document.bench().finished());
+    one_move->setEnabled(!bench().finished() && !in_batch());
     connect(one_move, &QAction::triggered, this, &BenchView::next_move);
     QAction* before = menu.addAction(tr("What it shows &before it is set… (B)"));
     before->setEnabled(!sets_now().empty());
@@ -92,6 +102,7 @@ void BenchView::fill_more(QMenu& menu) {
     }
     if (job.pieces > 1) {
         QMenu* pieces = menu.addMenu(tr("&Piece"));
+        pieces->setEnabled(!in_batch()); // the order follows by itself
         std::set<int> numbers{m_document.piece().number};
         for (const Piece& each : job.begun)
             numbers.insert(each.number);
@@ -130,6 +141,7 @@ void BenchView::show_where(bool shown) {
     }
     if (!m_overview)
         return;
+    m_overview->set_acts(!in_batch());
     m_page->setVisible(!shown);
     m_overview->setVisible(shown);
     if (!shown) {

@@ -16,7 +16,6 @@
 #include <QLineEdit>
 #include <QPainter>
 #include <QPushButton>
-#include <QSettings>
 #include <QVBoxLayout>
 #include <algorithm>
 #include <array>
@@ -26,6 +25,8 @@ namespace clockface::app {
 namespace {
 
 constexpr int knuckle = 64; // pixels: a target that a knuckle finds
+// Of the window's height, the largest first.
+constexpr std::array shares_of_figures = {0.34, 0.33, 0.3, 0.26, 0.22, 0.18, 0.14};
 
 QLabel* label(const QString& name) {
     auto* made = plain_label();
@@ -39,6 +40,7 @@ QLabel* label(const QString& name) {
 BenchView::BenchView(Document& document, QWidget* parent)
     : QWidget(parent)
     , m_document(document)
+    , m_batch(document)
     , m_began(QDateTime::currentSecsSinceEpoch()) {
     setObjectName(QStringLiteral("bench"));
     setAccessibleName(tr("Bench: the next move"));
@@ -51,7 +53,8 @@ BenchView::BenchView(Document& document, QWidget* parent)
     m_title->setWordWrap(false);
     m_progress = new ProgressStrip;
     m_progress->setFixedHeight(9);
-    m_picture = new DevicePicture(document);
+    m_picture = new DevicePicture;
+    m_loading = new LoadingPicture;
     m_heading = label(QStringLiteral("benchHeading"));
     m_figures = new BigFigures;
     m_card = new CardStrip;
@@ -123,6 +126,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     middle->setContentsMargins(0, 0, 0, 0);
     middle->setSpacing(30);
     middle->addWidget(m_picture, 46);
+    middle->addWidget(m_loading, 46);
     middle->addLayout(m_right, 54);
     auto* all = new QVBoxLayout(this);
     all->setContentsMargins(32, 20, 32, 16);
@@ -133,10 +137,12 @@ BenchView::BenchView(Document& document, QWidget* parent)
     all->addWidget(m_safety);
     m_flash.setSingleShot(true);
     connect(&m_flash, &QTimer::timeout, this, [this] { update(); });
-    connect(&document, &Document::changed, this, [this] {
+    const auto follow = [this] {
         if (isVisible())
             refresh();
-    });
+    };
+    connect(&document, &Document::changed, this, follow);
+    connect(&m_batch, &BatchBench::found, this, follow);
     set_look(Look::day());
 }
 
@@ -144,6 +150,7 @@ void BenchView::set_look(const Look& look) {
     m_look = &look;
     m_progress->set_look(look);
     m_picture->set_look(look);
+    m_loading->set_look(look);
     m_figures->set_look(look);
     m_card->set_look(look);
     if (m_overview)
@@ -206,125 +213,37 @@ void BenchView::resizeEvent(QResizeEvent* event) {
     QWidget::resizeEvent(event);
 }
 
-void BenchView::keep_in(QSettings& settings) {
-    m_settings = &settings;
-    m_taught.keep_in(settings);
-}
-
-namespace {
-
-constexpr QLatin1String one_a_hole("hole"), one_a_move("move");
-
-QString key_of(const std::string& machine) {
-    return QStringLiteral("cards/%1").arg(q(machine));
-}
-
-} // namespace
-
-CardSize BenchView::size() const {
-    const Machine& machine = m_document.plan().machine;
-    if (const auto chosen = m_sizes.find(machine.id); chosen != m_sizes.end())
-        return chosen->second;
-    const QString kept = m_settings ? m_settings->value(key_of(machine.id)).toString() : QString();
-    if (kept == one_a_hole)
-        return CardSize::Hole;
-    return kept == one_a_move ? CardSize::Move : usual_card_size(machine.kind);
-}
-
-void BenchView::change_size() {
-    const std::string machine = m_document.plan().machine.id;
-    const CardSize chosen = size() == CardSize::Hole ? CardSize::Move : CardSize::Hole;
-    m_sizes[machine] = chosen;
-    if (m_settings)
-        m_settings->setValue(key_of(machine), QString(chosen == CardSize::Hole ? one_a_hole : one_a_move));
-    refresh();
-}
-
-// The arrows count while hands turn; nothing of it is kept, for a turn half made cannot be taken back by a key.
-void BenchView::count_turns(int more) {
-    const Task* task = m_document.bench().now();
-    const auto wanted = task ? turns_to_count(m_document.plan(), instruction(*task)) : std::nullopt;
-    if (!wanted)
-        return;
-    if (m_turned_of != task->deed)
-        m_turned = 0;
-    m_turned_of = task->deed;
-    m_turned = std::clamp(m_turned + more, 0, static_cast<int>(wanted->turns));
-    refresh();
-}
-
-std::optional<Gate> BenchView::gate() const {
-    const Customs& customs = m_document.shop().customs;
-    if (!m_document.bench().finished())
-        return gate_at(m_document.job(), m_document.plan(), customs, m_document.bench(), size());
-    const bool goes_on = m_document.whole_plan().holes() > 0 && (m_document.next_setup() || next_piece() > 0);
-    return goes_on ? gate_to_let_go(m_document.job(), m_document.plan(), customs) : std::nullopt;
-}
-
-bool BenchView::refused_by_gate() {
-    const std::optional<Gate> asked = gate();
-    if (!asked)
-        return false;
-    m_note->setText(
-        tr("%1\nOnly %2 answers this, once it is so.").arg(q(asked->question), QString(QLatin1Char(asked->key))));
-    m_note->show();
-    return true;
-}
-
-void BenchView::next() {
-    if (!refused_by_gate())
-        go_on();
-}
-
-void BenchView::tap_done() {
-    if (m_taught.counts())
-        next();
-}
-
-void BenchView::answer_gate() {
-    if (gate())
-        go_on();
-}
-
-void BenchView::go_on() {
-    flash();
-    if (!m_document.bench().finished())
-        return m_document.card_done(size(), m_before);
-    if (m_document.whole_plan().holes() == 0)
-        return; // there is nothing to do yet
-    if (const auto setup = m_document.next_setup())
-        m_document.go_to_setup(*setup);
-    else if (const int piece = next_piece(); piece > 0) {
-        m_document.choose_piece(piece);
-        m_document.go_to_setup(m_document.job().setups.front().id);
-    }
-}
-
-void BenchView::next_move() {
-    if (m_document.bench().finished() || refused_by_gate())
-        return;
-    flash();
-    m_document.next_done(m_before);
-}
-
 void BenchView::back() {
-    m_document.card_back(size());
+    if (in_batch())
+        m_batch.back();
+    else
+        m_document.card_back(size());
 }
 
 void BenchView::back_one_move() {
-    m_document.last_back();
+    if (in_batch())
+        m_batch.back();
+    else
+        m_document.last_back();
 }
 
 void BenchView::begin_again() {
-    if (m_document.bench().finished())
+    const bool begun = !bench().broken_off && bench().next > 0;
+    if (in_batch()) {
+        if (begun)
+            m_batch.from_zero();
+    } else if (bench().finished()) {
         m_document.begin_again();
-    else if (!m_document.bench().broken_off && m_document.bench().next > 0)
+    } else if (begun) {
         m_document.jump_to(std::nullopt);
+    }
 }
 
 int BenchView::next_piece() const {
     const Job& job = m_document.job();
     const int next = m_document.piece().number + 1;
+    if (m_batch.wanted())
+        return 0; // all are through
     return next <= job.pieces ? next : 0;
 }
 
@@ -334,6 +253,11 @@ void BenchView::toggle_why() {
 }
 
 void BenchView::keyPressEvent(QKeyEvent* event) {
+    if (m_overview && m_overview->isVisible()) { // what is done unseen is not done
+        if (event->key() == Qt::Key_Escape || event->key() == Qt::Key_W)
+            show_where(false);
+        return;
+    }
     if (m_teaching != TaughtKeys::Means::Nothing)
         return be_taught(*event);
     if (const auto means = m_taught.meaning_of(*event); means != TaughtKeys::Means::Nothing) {
@@ -397,28 +321,31 @@ void BenchView::keyPressEvent(QKeyEvent* event) {
 }
 
 Instruction BenchView::instruction(const Task& task) const {
-    Instruction move = m_document.bench().list.list[static_cast<std::size_t>(task.move)];
+    Instruction move = bench().list.list[static_cast<std::size_t>(task.move)];
     if (auto* hand = std::get_if<WorkByHand>(&move.action))
         hand->holes = {task.hole};
     return move;
 }
 
 Wording BenchView::wording(const Task& task) const {
-    return in_words(instruction(task), words_for(m_document.job(), m_document.plan()));
+    return in_words(instruction(task), words_for(job(), plan()));
 }
 
 void BenchView::show_finished() {
     const Job& job = m_document.job();
     const bool empty = m_document.whole_plan().holes() == 0;
     m_where->setText(place_in_list());
-    m_picture->hide();
+    show_picture(nullptr);
     const auto setup = m_document.next_setup();
+    m_figures->set_share(shares_of_figures.front());
     if (empty)
         m_heading->setText(tr("There is nothing to do yet"));
     else
         m_heading->setText(setup ? tr("The last move of this set-up is done") : tr("The last move is done"));
     m_figures->show_figures({{"", std::to_string(m_document.plan().route.order.size()),
                               say("{n:hole|holes}", {{"n", m_document.plan().route.order.size()}}), true}});
+    if (in_batch())
+        show_batch_finished();
     m_direction->show();
     m_direction->setText(empty ? tr("Place holes under Holes, then come back.")
                                : tr("Deburr both sides, wipe, and measure before the work is unclamped."));
@@ -435,11 +362,12 @@ void BenchView::show_finished() {
         m_done->setText(tr("Piece %1   (Space)").arg(piece));
     }
     m_done->setEnabled(!empty && (setup || next_piece() > 0));
-    if (const auto asked = gate()) {
+    const std::optional<Gate> asked = gate();
+    if (asked) {
         m_note->setText(q(asked->question));
         m_note->show();
     }
-    show_gate();
+    show_gate(asked);
 }
 
 // Of all that is seen beside the picture. The layout itself would only know once it is laid out.
@@ -468,7 +396,7 @@ void BenchView::make_room() {
         next[static_cast<std::size_t>(shown)] = next_moves(shown);
     layout()->activate(); // so that the widths are those of this window
     m_page->layout()->activate();
-    for (const double share : {0.34, 0.33, 0.3, 0.26, 0.22, 0.18, 0.14}) {
+    for (const double share : shares_of_figures) {
         m_figures->set_share(share);
         for (int shown = alone ? 0 : most; shown >= 0; --shown) {
             m_next_moves->setText(next[static_cast<std::size_t>(shown)]);
@@ -479,75 +407,72 @@ void BenchView::make_room() {
     }
 }
 
-// Its answer stands under the question.
-void BenchView::show_gate() {
-    const std::optional<Gate> asked = gate();
-    m_gate->setVisible(asked.has_value());
-    m_done->setEnabled(m_done->isEnabled() && !asked);
-    if (!asked)
-        return;
-    m_gate->setProperty("key", QString(QLatin1Char(asked->key)));
-    m_gate->setAccessibleName(tr("%1, %2").arg(q(asked->answer), QString(QLatin1Char(asked->key))));
-    m_gate->setText(tr("%1   (%2)").arg(q(asked->answer), QString(QLatin1Char(asked->key))));
-    if (!m_document.bench().finished())
-        m_done->setText(tr("Asked above"));
-}
-
 void BenchView::refresh() {
-    const BenchState& bench = m_document.bench();
-    const int all = static_cast<int>(bench.tasks.size());
+    m_batch.follow();
     m_title->setText(q(m_document.job().title));
-    m_progress->show_progress(bench.next, all);
     m_card->show_lines({}, 0);
-    m_back->setEnabled(bench.next > 0 || (bench.from_zero && !bench.broken_off));
     m_done->setText(tr("Done   (Space)"));
-    m_done->setEnabled(!bench.finished());
-    m_again->setVisible(bench.finished() && all > 0);
-    m_why_button->setEnabled(!bench.finished());
-    if (bench.finished())
+    m_why->setVisible(false);
+    if (m_batch.wanted() && !in_batch() && m_batch.fault().isEmpty())
+        return show_looking();
+    const BenchState& now = bench();
+    const int all = static_cast<int>(now.tasks.size());
+    if (in_batch())
+        m_progress->show_progress(m_batch.state().loads - m_batch.state().loads_left, m_batch.state().loads);
+    else
+        m_progress->show_progress(now.next, all);
+    m_back->setEnabled(now.next > 0 || (now.from_zero && !now.broken_off));
+    m_done->setEnabled(!now.finished());
+    m_again->setVisible(now.finished() && all > 0 && !in_batch());
+    m_why_button->setEnabled(!now.finished() && !load());
+    if (now.finished())
         return show_finished();
-    m_picture->show();
-    const Task& task = *bench.now();
+    if (load())
+        return show_load();
+    const Task& task = *now.now();
     if (m_before_of != task.deed) // it was noted of another
         m_before = {};
     if (m_turned_of != task.deed)
         m_turned = 0;
-    const Wording words = counted(m_document.job(), m_document.plan(), instruction(task), m_turned);
+    const Wording words = counted(job(), plan(), instruction(task), m_turned);
     m_where->setText(place_in_list());
-    m_picture->show_move(instruction(task));
+    show_picture(m_picture);
+    m_picture->show_move(job(), plan(), instruction(task));
     m_heading->setText(q(words.heading));
     m_figures->show_figures(words.figures);
     m_direction->setText(q(words.direction));
     QString note = q(words.note);
-    if (const auto card = card_at_hand(bench, size()); card && card->end - card->first > 1) {
+    if (const auto card = card_at_hand(now, size()); card && card->end - card->first > 1) {
         // Its lines say what is done; the caution is that of the cut.
-        std::vector<CardLine> lines = lines_of(m_document.job(), m_document.plan(), bench, *card);
+        std::vector<CardLine> lines = lines_of(job(), plan(), now, *card);
         std::erase_if(lines, [&](const CardLine& line) { // its figures stand above
-            return line.task == bench.next && task.deed.act == Act::Move;
+            return line.task == now.next && task.deed.act == Act::Move;
         });
-        m_card->show_lines(lines, bench.next);
+        m_card->show_lines(lines, now.next);
         if (m_turned == 0)
-            note = q(wording(bench.tasks[static_cast<std::size_t>(card->end - 1)]).note);
+            note = q(wording(now.tasks[static_cast<std::size_t>(card->end - 1)]).note);
     }
     m_direction->setVisible(m_card->isHidden());
-    if (const auto asked = gate(); asked && !bench.broken_off)
+    const std::optional<Gate> asked = gate();
+    if (asked)
         note = q(asked->question);
     if (const QString resumed = where_it_was_left(); !resumed.isEmpty())
         note = resumed + QLatin1Char(' ') + note;
-    if (bench.broken_off)
+    if (now.broken_off)
         note = tr("The list has changed, or the work was elsewhere meanwhile. Nothing that is done is lost: this is "
                   "what is left, and it begins with finding zero again.") +
-               (gate() ? QLatin1Char(' ') + q(gate()->question) : QString());
+               (asked ? QLatin1Char(' ') + q(asked->question) : QString());
     for (const AxisSet& each : sets_now())
         if (each.before)
-            note =
-                tr("%1 shows %2 before it is set. %3")
-                    .arg(q(axis_name(each.axis)), q(with_unit(*each.before, unit_of(m_document.plan().machine))), note);
+            note = tr("%1 shows %2 before it is set. %3")
+                       .arg(q(axis_name(each.axis)), q(with_unit(*each.before, unit_of(plan().machine))), note);
+    if (m_batch.wanted() && !in_batch())
+        note = tr("The pieces go through one by one. %1 %2").arg(m_batch.fault(), note);
     m_note->setText(note);
     m_note->setVisible(!note.isEmpty());
     m_why->setText(tr("Why? %1").arg(q(words.why)) + near_enough(task));
     m_why->setVisible(m_why_shown);
-    show_gate();
+    show_gate(asked);
     make_room();
 }
 

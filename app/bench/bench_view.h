@@ -1,10 +1,12 @@
 // The Bench: one card at a time over the whole window, driven with one key. A card is a move, or all of a hole.
 #pragma once
 
+#include "bench/batch_bench.h"
 #include "bench/big_figures.h"
 #include "bench/card_strip.h"
 #include "bench/device_picture.h"
 #include "bench/gates.h"
+#include "bench/loading_picture.h"
 #include "bench/progress_strip.h"
 #include "bench/stay_awake.h"
 #include "bench/taught_keys.h"
@@ -15,7 +17,6 @@
 
 #include <QTimer>
 #include <QWidget>
-#include <map>
 
 class QLabel;
 class QLineEdit;
@@ -70,11 +71,13 @@ protected:
 
 private:
     Document& m_document;
+    BatchBench m_batch;
     const Look* m_look = &Look::day();
     bool m_why_shown = false;
     QLabel *m_title, *m_where, *m_heading, *m_direction, *m_note, *m_next_moves, *m_why, *m_safety;
     ProgressStrip* m_progress;
     DevicePicture* m_picture;
+    LoadingPicture* m_loading; ///< in its place, of a piece of a batch
     BigFigures* m_figures;
     CardStrip* m_card;
     QVBoxLayout* m_right;            ///< of the words beside the picture
@@ -86,7 +89,6 @@ private:
     TaughtKeys::Means m_teaching = TaughtKeys::Means::Nothing; ///< what the next key is to mean
     std::int64_t m_began;                                      ///< seconds since 1970
     QSettings* m_settings = nullptr;
-    std::map<std::string, CardSize> m_sizes; ///< that were chosen, by the machine's id
     QPushButton *m_done, *m_gate, *m_back, *m_why_button, *m_again, *m_more;
     QLineEdit* m_note_line;
     enum class LineFor { Note, Mark, ShownBefore, Spoiled, Later };
@@ -96,6 +98,24 @@ private:
     int m_turned = 0;                   ///< turns that are made of the move at hand
     std::optional<Deed> m_turned_of;    ///< that task
 
+    /// All pieces go through together: what is at hand is a move of the machine for all of them, or a load.
+    [[nodiscard]] bool in_batch() const { return m_batch.walk() != nullptr; }
+    [[nodiscard]] const BatchLoad* load() const {
+        return in_batch() && m_batch.state().load ? &*m_batch.state().load : nullptr;
+    }
+    [[nodiscard]] bool looks_for_settings() const;
+    // Whose list is followed: the job's, or that of the batch's settings.
+    [[nodiscard]] const Job& job() const { return in_batch() ? m_batch.walk()->job : m_document.job(); }
+    [[nodiscard]] const SetupPlan& plan() const { return in_batch() ? m_batch.walk()->plan : m_document.plan(); }
+    [[nodiscard]] const BenchState& bench() const { return in_batch() ? m_batch.state().machine : m_document.bench(); }
+    void show_load();
+    void show_looking();
+    void show_batch_finished();
+    void go_together(bool together);
+    [[nodiscard]] QString title_of_load(const BatchState& state) const;
+    [[nodiscard]] QString wording_of(const BenchState& state) const;
+    /// One of the two pictures, or none.
+    void show_picture(QWidget* picture);
     void refresh();
     void go_on();
     void count_turns(int more);
@@ -104,7 +124,7 @@ private:
     void be_taught(const QKeyEvent& event);
     [[nodiscard]] QString where_it_was_left() const;
     [[nodiscard]] std::optional<Gate> gate() const;
-    void show_gate();
+    void show_gate(const std::optional<Gate>& asked);
     /// Figures as large as they can be, and as many next cards as there is room for.
     void make_room();
     [[nodiscard]] int height_of_words(int width) const;

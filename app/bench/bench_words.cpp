@@ -15,7 +15,7 @@ namespace clockface::app {
 QString BenchView::setup_line() const {
     const Job& job = m_document.job();
     QStringList parts;
-    if (job.pieces > 1)
+    if (job.pieces > 1 && !in_batch())
         parts << tr("piece %1 of %2").arg(q(in_words(m_document.piece()))).arg(job.pieces);
     if (job.setups.size() > 1) {
         const Setup& here = at_hand(job);
@@ -29,20 +29,22 @@ QString BenchView::setup_line() const {
 
 QString BenchView::place_in_list() const {
     const SetupPlan& plan = m_document.plan();
-    const BenchState& bench = m_document.bench();
+    const BenchState& now = bench();
     QStringList parts;
     if (const QString setup = setup_line(); !setup.isEmpty())
         parts << setup;
     parts << q(plan.machine.name);
-    if (const Task* task = bench.now()) {
-        const std::vector<BenchCard> cards = cards_of(bench, size());
+    if (in_batch())
+        parts << q(place_in_words(*m_batch.walk(), m_batch.state()));
+    else if (const Task* task = now.now()) {
+        const std::vector<BenchCard> cards = cards_of(now, size());
         const auto at =
-            std::find_if(cards.begin(), cards.end(), [&](const BenchCard& card) { return bench.next < card.end; });
+            std::find_if(cards.begin(), cards.end(), [&](const BenchCard& card) { return now.next < card.end; });
         parts << (size() == CardSize::Hole ? tr("card %1 of %2") : tr("move %1 of %2"))
                      .arg(at - cards.begin() + 1)
                      .arg(cards.size());
         if (task->hole >= 0) {
-            const auto& order = bench.list.order.empty() ? plan.route.order : bench.list.order;
+            const auto& order = now.list.order.empty() ? plan.route.order : now.list.order;
             const auto here = std::find(order.begin(), order.end(), task->hole);
             const QString name = q(plan.holes[static_cast<std::size_t>(task->hole)].name);
             parts << (here == order.end()
@@ -54,11 +56,13 @@ QString BenchView::place_in_list() const {
 }
 
 QString BenchView::next_moves(int shown) const {
-    const BenchState& bench = m_document.bench();
+    const BenchState& now = bench();
+    if (in_batch())
+        return shown < 1 ? QString() : tr("next  %1").arg(title_of_load(m_batch.then()));
     QString text;
     bool is_next = true;
-    for (const BenchCard& card : cards_of(bench, size())) {
-        if (card.first <= bench.next)
+    for (const BenchCard& card : cards_of(now, size())) {
+        if (card.first <= now.next)
             continue;
         if (shown-- == 0)
             break;
@@ -70,7 +74,7 @@ QString BenchView::next_moves(int shown) const {
 
 // What is set or done first on it, and where more follows, what is cut with.
 QString BenchView::title_of(const BenchCard& card) const {
-    const std::vector<Task>& tasks = m_document.bench().tasks;
+    const std::vector<Task>& tasks = bench().tasks;
     const Task &first = tasks[static_cast<std::size_t>(card.first)],
                &last = tasks[static_cast<std::size_t>(card.end - 1)];
     const QString sentence = q(wording(first).sentence);
@@ -80,7 +84,7 @@ QString BenchView::title_of(const BenchCard& card) const {
 
 // How far from its figure a readout may stand, in whole steps of its display.
 QString BenchView::near_enough(const Task& task) const {
-    const auto show = expected_show(m_document.job(), m_document.plan(), instruction(task));
+    const auto show = expected_show(job(), plan(), instruction(task));
     if (!show)
         return {};
     const Unit unit = unit_of(m_document.plan().machine);

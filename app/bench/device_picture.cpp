@@ -19,11 +19,11 @@ namespace {
 // Draws into a square of side 2 R about a centre; one function for each device.
 class DeviceArtist {
 public:
-    DeviceArtist(QPainter& painter, const Look& look, const Document& document, QRectF area)
+    DeviceArtist(QPainter& painter, const Look& look, const Job& job, const SetupPlan& plan, QRectF area)
         : m_painter(painter)
         , m_look(look)
-        , m_job(document.job())
-        , m_plan(document.plan())
+        , m_job(job)
+        , m_plan(plan)
         , m_area(area)
         , m_centre(area.center())
         , m_radius(std::min(area.width(), area.height()) / 2.0 - 26.0) {}
@@ -428,9 +428,8 @@ private:
 
 } // namespace
 
-DevicePicture::DevicePicture(Document& document, QWidget* parent)
-    : QWidget(parent)
-    , m_document(document) {
+DevicePicture::DevicePicture(QWidget* parent)
+    : QWidget(parent) {
     setObjectName(QStringLiteral("devicePicture"));
     setAccessibleName(tr("picture of what to set"));
     setMinimumSize(300, 300);
@@ -441,7 +440,9 @@ void DevicePicture::set_look(const Look& look) {
     update();
 }
 
-void DevicePicture::show_move(const Instruction& move) {
+void DevicePicture::show_move(const Job& job, const SetupPlan& plan, const Instruction& move) {
+    m_job = &job;
+    m_plan = &plan;
     m_move = move;
     update();
 }
@@ -451,7 +452,7 @@ void DevicePicture::paintEvent(QPaintEvent*) {
         return;
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
-    DeviceArtist(painter, *m_look, m_document, QRectF(rect()).adjusted(0, 0, 0, -18)).draw(*m_move);
+    DeviceArtist(painter, *m_look, *m_job, *m_plan, QRectF(rect()).adjusted(0, 0, 0, -18)).draw(*m_move);
 }
 
 } // namespace clockface::app

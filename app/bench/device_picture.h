@@ -1,8 +1,8 @@
 // The dial, table, readout, gauge or punch of one move, drawn as it must look when the move is done.
 #pragma once
 
-#include "document/document.h"
 #include "look/look.h"
+#include "plan/plan.h"
 
 #include <QPainter>
 #include <QWidget>
@@ -13,15 +13,17 @@ namespace clockface::app {
 class DevicePicture : public QWidget {
     Q_OBJECT
 public:
-    explicit DevicePicture(Document& document, QWidget* parent = nullptr);
+    explicit DevicePicture(QWidget* parent = nullptr);
     void set_look(const Look& look);
-    void show_move(const Instruction& move);
+    /// The plan is of the set-up the job has at hand. Both must outlive what is shown.
+    void show_move(const Job& job, const SetupPlan& plan, const Instruction& move);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
 
 private:
-    Document& m_document;
+    const Job* m_job = nullptr;
+    const SetupPlan* m_plan = nullptr;
     const Look* m_look = &Look::day();
     std::optional<Instruction> m_move;
 };

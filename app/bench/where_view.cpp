@@ -122,11 +122,14 @@ void WhereView::show_holes(const WhereGrid& grid) {
         return std::all_of(row.cells.begin(), row.cells.end(),
                            [](CellState each) { return each == CellState::Done || each == CellState::NotWanted; });
     });
-    m_holes_title->setText(tr("%1 of %2 holes are finished. Enter goes to the hole that is chosen; D: all before it is "
-                              "done; Esc goes back to "
-                              "the card.")
-                               .arg(finished)
-                               .arg(grid.holes.size()));
+    m_holes_title->setText(
+        (m_acts
+             ? tr("%1 of %2 holes are finished. Enter goes to the hole that is chosen; A: all before it is done; Esc "
+                  "goes back to the card.")
+             : tr("%1 of %2 holes of this piece are finished. All pieces go through together, so the next load "
+                  "follows by itself; Esc goes back to it."))
+            .arg(finished)
+            .arg(grid.holes.size()));
     head(*m_holes, grid.columns);
     m_holes->setRowCount(static_cast<int>(grid.holes.size()));
     int at_hand = 0;
@@ -166,13 +169,14 @@ void WhereView::show_pieces(const WhereGrid& grid) {
     const auto finished =
         std::count_if(grid.pieces.begin(), grid.pieces.end(), [](const PieceRow& each) { return each.finished(); });
     m_pieces_title->setText(
-        tr("Pieces finished on this face: %1 of %2; begun: %3. Enter takes the piece that is chosen.")
+        (m_acts ? tr("Pieces finished on this face: %1 of %2; begun: %3. Enter takes the piece that is chosen.")
+                : tr("Pieces finished on this face: %1 of %2; begun: %3."))
             .arg(finished)
             .arg(m_document.job().pieces)
             .arg(grid.pieces.size()));
     head(*m_pieces, grid.columns);
     m_pieces->setRowCount(static_cast<int>(grid.pieces.size()));
-    constexpr int most_rows = 4; // the holes have the rest
+    const int most_rows = m_acts ? 4 : 12; // the holes have the rest
     m_pieces->setFixedHeight(m_pieces->horizontalHeader()->sizeHint().height() + 6 +
                              m_pieces->verticalHeader()->defaultSectionSize() *
                                  std::clamp(m_pieces->rowCount(), 1, most_rows));
@@ -201,14 +205,14 @@ int WhereView::chosen_hole(int row) const {
 
 void WhereView::go_to_hole(int row) {
     const int hole = chosen_hole(row);
-    if (hole < 0)
+    if (hole < 0 || !m_acts)
         return;
     m_document.jump_to(id_of(m_document.job(), m_document.plan().holes[static_cast<std::size_t>(hole)]));
     emit leave_wanted();
 }
 
 void WhereView::go_to_piece(int row) {
-    if (const QTableWidgetItem* name = m_pieces->verticalHeaderItem(row))
+    if (const QTableWidgetItem* name = m_pieces->verticalHeaderItem(row); name && m_acts)
         m_document.choose_piece(name->data(Qt::UserRole).toInt());
 }
 
@@ -220,6 +224,8 @@ bool WhereView::eventFilter(QObject* watched, QEvent* event) {
         emit leave_wanted();
         return true;
     }
+    if (!m_acts)
+        return QWidget::eventFilter(watched, event);
     if (key == Qt::Key_Return || key == Qt::Key_Enter) {
         if (watched == m_holes)
             go_to_hole(m_holes->currentRow());
@@ -227,7 +233,7 @@ bool WhereView::eventFilter(QObject* watched, QEvent* event) {
             go_to_piece(m_pieces->currentRow());
         return true;
     }
-    if (key == Qt::Key_D && watched == m_holes) {
+    if (key == Qt::Key_A && watched == m_holes) {
         if (const int hole = chosen_hole(m_holes->currentRow()); hole >= 0)
             m_document.done_up_to(id_of(m_document.job(), m_document.plan().holes[static_cast<std::size_t>(hole)]));
         return true;

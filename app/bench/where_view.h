@@ -17,6 +17,8 @@ class WhereView : public QWidget {
 public:
     explicit WhereView(Document& document, QWidget* parent = nullptr);
     void set_look(const Look& look);
+    /// Whether Enter goes to a hole or piece and A says what is done; in a batch the order follows by itself.
+    void set_acts(bool acts) { m_acts = acts; }
     /// Anew, with the hole that is at hand chosen.
     void refresh();
 
@@ -29,6 +31,7 @@ protected:
 
 private:
     Document& m_document;
+    bool m_acts = true;
     const Look* m_look = &Look::day();
     QLabel *m_holes_title, *m_pieces_title;
     QTableWidget *m_holes, *m_pieces;

@@ -160,7 +160,8 @@ namespace {
 Piece last_worked_on(const Job& job) {
     const Piece* last = nullptr;
     for (const Piece& each : job.begun)
-        if (!last || (!each.log.empty() && (last->log.empty() || each.log.back().time >= last->log.back().time)))
+        if (each.number != all_pieces &&
+            (!last || (!each.log.empty() && (last->log.empty() || each.log.back().time >= last->log.back().time))))
             last = &each;
     return last ? *last : Piece{};
 }
@@ -252,9 +253,7 @@ void Document::go_to_setup(int id) {
 }
 
 void Document::choose_piece(int number) {
-    const auto found =
-        std::find_if(m_job.begun.begin(), m_job.begun.end(), [&](const Piece& each) { return each.number == number; });
-    m_piece = found != m_job.begun.end() ? *found : Piece{number, "", {}, {}};
+    m_piece = piece_of(m_job, number);
     forget_bench();
     emit changed();
 }
@@ -282,39 +281,34 @@ int Document::move_at_hand() const {
     return static_cast<int>(std::find(behind.begin(), behind.end(), false) - behind.begin());
 }
 
-// A piece is stored once something was done to it.
-// What is done to one piece after another gets a later time, so that the order can be told from the logs.
-std::int64_t Document::time_of_work() const {
+std::int64_t Document::time_of_work(int piece) const {
     std::int64_t time = clock();
     for (const Piece& each : m_job.begun)
         if (!each.log.empty())
-            time = std::max(time, each.log.back().time + (each.number == m_piece.number ? 0 : 1));
+            time = std::max(time, each.log.back().time + (each.number == piece ? 0 : 1));
     return time;
 }
 
-void Document::keep_piece(const Piece& piece) {
+void Document::keep_pieces(const std::vector<Piece>& pieces) {
     drop_preview();
-    std::size_t events = piece.log.size();
-    for (const Piece& each : m_job.begun)
-        events += each.number == piece.number ? 0 : each.log.size();
-    if (events > limits::events && piece.log.size() > m_piece.log.size()) {
+    const auto events = [](const Job& job) {
+        std::size_t all = 0;
+        for (const Piece& each : job.begun)
+            all += each.log.size();
+        return all;
+    };
+    Job next = with_pieces(m_job, pieces);
+    if (events(next) > limits::events && events(next) > events(m_job)) {
         emit log_full(
             tr("The logs of this job hold %1 lines, and no more would fit its file. Save it, and go on with the "
                "next pieces in a copy of the job.")
                 .arg(limits::events));
         return;
     }
-    const auto place = std::lower_bound(m_job.begun.begin(), m_job.begun.end(), piece.number,
-                                        [](const Piece& each, int number) { return each.number < number; });
-    const bool known = place != m_job.begun.end() && place->number == piece.number;
-    const bool nothing = piece.log.empty() && !piece.standing && piece.mark.empty();
-    if (known && nothing)
-        m_job.begun.erase(place);
-    else if (known)
-        *place = piece;
-    else if (!nothing)
-        m_job.begun.insert(place, piece);
-    m_piece = piece;
+    m_job.begun = std::move(next.begun);
+    for (const Piece& each : pieces)
+        if (each.number == m_piece.number)
+            m_piece = each;
     m_findings = all_findings(m_job, m_plan);
     forget_bench();
     update_dirty();
@@ -349,17 +343,11 @@ void Document::jump_to(std::optional<HoleId> hole) {
 }
 
 void Document::done_up_to(const HoleId& hole) {
-    Piece piece = m_piece;
-    BenchState now = bench();
+    const BenchState& now = bench();
     const auto wanted = std::find_if(now.tasks.begin() + now.next, now.tasks.end(),
                                      [&](const Task& task) { return task.deed.hole == hole; });
-    if (wanted == now.tasks.end())
-        return;
-    for (const auto end = static_cast<int>(wanted - now.tasks.begin()); now.next < end; now.broken_off = false) {
-        piece = with_next_done(std::move(piece), now, time_of_work());
-        ++now.next;
-    }
-    keep_piece(piece);
+    if (wanted != now.tasks.end())
+        keep_piece(with_tasks_done(m_piece, now, static_cast<int>(wanted - now.tasks.begin()), time_of_work()));
 }
 
 void Document::begin_again() {

@@ -105,6 +105,10 @@ public:
     void spoil(const HoleId& hole);
     void take_note(const QString& text);
     void mark_piece(const QString& mark);
+    /// What was done to several pieces at once, as to a batch; the one that is worked on stays, with what is new of it.
+    void keep_pieces(const std::vector<Piece>& pieces);
+    /// When something is done to that piece: later than what was done to any other, so that the logs tell the order.
+    [[nodiscard]] std::int64_t time_of_work(int piece) const;
     /// As if so many moves of the list had been done one after the other, and no more.
     void set_done(int moves);
     /// Moves of the list that is followed that are done.
@@ -155,8 +159,8 @@ private:
 
     void plan_for(const Job& job, Effort effort = Effort::Usual);
     void forget_bench();
-    void keep_piece(const Piece& piece);
-    [[nodiscard]] std::int64_t time_of_work() const;
+    void keep_piece(const Piece& piece) { keep_pieces({piece}); }
+    [[nodiscard]] std::int64_t time_of_work() const { return time_of_work(m_piece.number); }
     void follow_old_part(); // forgets the survey of another old part
     void take_survey(const Survey& found);
     // What follows by itself when something else of the job changes: ids, set-ups, places copied from the old part.

@@ -61,7 +61,7 @@ void HoldSlip::write_batch(Card& card) {
     Sentence& s = card.sentence(QStringLiteral("batch"));
     s.reads(
         tr("A piece {endForEnd}, {overLeftRight} and {overFrontBack}. Pieces scatter by {lengthScatter} in length and "
-           "{widthScatter} in width, either way."));
+           "{widthScatter} in width, either way. At the Bench {together}."));
     blanks().flag(s, QStringLiteral("endForEnd"), tr("whether a piece may be turned end for end"),
                   tr("is never turned end for end"), tr("may be turned end for end"),
                   [](Job& at) -> bool& { return holding_wishes(at).batch.end_for_end; });
@@ -75,6 +75,9 @@ void HoldSlip::write_batch(Card& card) {
                     [](Job& at) -> Length& { return holding_wishes(at).batch.length_scatter; });
     blanks().length(s, QStringLiteral("widthScatter"), tr("what the width of pieces scatters by"),
                     [](Job& at) -> Length& { return holding_wishes(at).batch.width_scatter; });
+    blanks().flag(s, QStringLiteral("together"), tr("whether the pieces go through the Bench together"),
+                  tr("each goes through by itself"), tr("all go through each setting before the next is set"),
+                  [](Job& at) -> bool& { return holding_wishes(at).batch.together; });
     const BatchWishes& wishes = at_hand(job).holding.batch;
     int number = 0;
     for (const Loading loading : loadings_of({wishes.end_for_end, wishes.over_left_right, wishes.over_front_back}))

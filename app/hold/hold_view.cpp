@@ -267,7 +267,7 @@ bool HoldView::shows_room() const {
 void HoldView::paint_room(QPainter& painter) const {
     const SetupPlan& plan = m_document.plan();
     const Overhead over = overhead_of(plan.held);
-    const Length chuck = plan.machine.spindle.room, out = stick_out(*plan.room.longest), tip = chuck - out;
+    const Length chuck = plan.machine.spindle.room, tip = over.work_top + plan.room.free;
     const Length bottom = over.work_top - plan.held.height;
     const double table = height() - foot - 8.0, top = head + 26.0;
     const double scale = (table - top) / std::max(chuck, over.work_top + over.lift).in_mm();

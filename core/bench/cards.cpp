@@ -80,33 +80,31 @@ std::optional<BenchCard> card_at_hand(const BenchState& state, CardSize size) {
 Piece with_card_done(Piece piece, const BenchState& state, CardSize size, std::int64_t time,
                      const std::vector<AxisSet>& set) {
     const std::optional<BenchCard> card = card_at_hand(state, size);
-    if (!card)
-        return piece;
-    const WorkDone work = work_done(piece);
-    BenchState now = state;
-    for (; now.next < card->end; ++now.next, now.broken_off = false) {
-        const bool is_first = now.next == state.next;
-        if (!is_first && now.now()->deed.act == Act::Cut && work.has(*now.now()))
-            continue; // nothing is written down twice
-        piece = with_next_done(std::move(piece), now, time, is_first ? set : std::vector<AxisSet>());
-    }
-    return piece;
+    return card ? with_tasks_done(std::move(piece), state, card->end, time, set) : piece;
 }
 
 Piece with_card_back(Piece piece, const BenchState& state, CardSize size, std::int64_t time) {
     const std::optional<BenchCard> card = card_of(state, size, state.next - 1);
-    if (!card)
-        return with_last_back(std::move(piece), state, time);
-    for (BenchState now = state; now.next > card->first; --now.next)
-        piece = with_last_back(std::move(piece), now, time);
-    return piece;
+    return with_tasks_back(std::move(piece), state, card ? card->first : 0, time);
+}
+
+CardLine line_of(const Job& job, const SetupPlan& plan, const Instruction& move, int task) {
+    CardLine line{in_words(move, words_for(job, plan)).sentence, task};
+    if (const auto* drill = std::get_if<DrillHole>(&move.action); drill && drill->step >= 0) {
+        const Chain& chain = plan.chain_of(static_cast<std::size_t>(move.hole));
+        const std::vector<Length>& pecks = chain.steps[static_cast<std::size_t>(drill->step)].pecks;
+        if (pecks.size() > 1)
+            for (const Length peck : pecks)
+                line.pecks.push_back(
+                    decimal(peck.in(job.unit), job_decimals(job.unit), Sign::WhenNegative, Tail::Trim));
+    }
+    return line;
 }
 
 std::vector<CardLine> lines_of(const Job& job, const SetupPlan& plan, const BenchState& state, const BenchCard& card) {
     std::vector<CardLine> lines;
     if (card.end - card.first < 2)
         return lines;
-    const WordingNeeds needs = words_for(job, plan);
     const bool locks = has_slides(plan.machine.kind);
     bool locked = false;
     for (int i = card.first; i < card.end; ++i) {
@@ -116,16 +114,7 @@ std::vector<CardLine> lines_of(const Job& job, const SetupPlan& plan, const Benc
             lines.push_back({say("Lock both slides and look at the figures again."), -1});
             locked = true;
         }
-        CardLine line{in_words(move, needs).sentence, i};
-        if (const auto* drill = std::get_if<DrillHole>(&move.action)) {
-            const Chain& chain = plan.chain_of(static_cast<std::size_t>(task.hole));
-            const std::vector<Length>& pecks = chain.steps[static_cast<std::size_t>(drill->step)].pecks;
-            if (pecks.size() > 1)
-                for (const Length peck : pecks)
-                    line.pecks.push_back(
-                        decimal(peck.in(job.unit), job_decimals(job.unit), Sign::WhenNegative, Tail::Trim));
-        }
-        lines.push_back(std::move(line));
+        lines.push_back(line_of(job, plan, move, i));
     }
     if (locked)
         lines.push_back({say("Clear the chips away, then unlock both slides."), -1});

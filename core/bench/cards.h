@@ -41,6 +41,8 @@ struct CardLine {
     int task = -1;                    ///< of the list; -1: it goes with the task before it
     std::vector<std::string> pecks{}; ///< depths the drill goes to before it is drawn out, the last the full depth
 };
+/// A move as a line.
+CardLine line_of(const Job& job, const SetupPlan& plan, const Instruction& move, int task);
 /// Go there, lock, cut, unlock. Empty for a card of one task.
 std::vector<CardLine> lines_of(const Job& job, const SetupPlan& plan, const BenchState& state, const BenchCard& card);
 

@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <functional>
 #include <map>
+#include <utility>
 
 namespace clockface {
 
@@ -61,10 +62,16 @@ bool made_room(const Job& job, const Shop& shop, const SetupPlan& plan, const Pi
                const std::vector<const Event*>& since) {
     if (std::holds_alternative<LayoutBench>(plan.machine.kind))
         return false;
-    std::int64_t last = 0;
+    // Since it was laid and its zero found; of work that needs neither, since what was done last.
+    std::int64_t last = 0, zero = 0;
     for (const Event* event : since)
-        if (const auto* done = std::get_if<Done>(&event->what); done && done->deed.setup == plan.setup)
+        if (const auto* done = std::get_if<Done>(&event->what); done && done->deed.setup == plan.setup) {
             last = event->time;
+            if (done->deed.act == Act::Zero || done->deed.act == Act::Lay)
+                zero = last;
+        }
+    if (zero > 0)
+        last = zero;
     const auto is_here = [&](int id) {
         const Setup* setup = find_setup(job, id);
         return setup && shop.machine_for(setup->machine, job.unit).id == plan.machine.id;
@@ -291,18 +298,30 @@ BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, 
     return state;
 }
 
-Piece with_next_done(Piece piece, const BenchState& state, std::int64_t time, std::vector<AxisSet> set) {
-    const Task* task = state.now();
-    if (!task)
-        return piece;
-    if (state.broken_off) // from here on the list of what is left is followed
-        piece.log.push_back(next_event(piece, time, WentTo{task->deed.setup, std::nullopt}));
-    if (is_logged(task->deed.act)) {
-        piece.log.push_back(next_event(piece, time, Done{task->deed, task->made, std::move(set)}));
-        piece.standing.reset();
-    } else {
-        piece.standing = Standing{task->deed, path_to(state.list, state.tasks, state.next)};
+Piece with_tasks_done(Piece piece, const BenchState& state, int end, std::int64_t time, std::vector<AxisSet> set) {
+    const WorkDone before = end > state.next + 1 ? work_done(piece) : WorkDone{};
+    for (int i = state.next; i < end; ++i) {
+        const Task& task = state.tasks[static_cast<std::size_t>(i)];
+        if (i > state.next && task.deed.act == Act::Cut && before.has(task))
+            continue;                            // nothing is written down twice
+        if (i == state.next && state.broken_off) // from here on the list of what is left is followed
+            piece.log.push_back(next_event(piece, time, WentTo{task.deed.setup, std::nullopt}));
+        if (is_logged(task.deed.act)) {
+            piece.log.push_back(next_event(piece, time, Done{task.deed, task.made, std::exchange(set, {})}));
+            piece.standing.reset();
+        } else {
+            piece.standing = Standing{task.deed, path_to(state.list, state.tasks, i)};
+        }
     }
+    return piece;
+}
+
+Piece with_next_done(Piece piece, const BenchState& state, std::int64_t time, std::vector<AxisSet> set) {
+    return state.finished() ? piece : with_tasks_done(std::move(piece), state, state.next + 1, time, std::move(set));
+}
+
+Piece with_taken_back(Piece piece, std::int64_t event, std::int64_t time) {
+    piece.log.push_back(next_event(piece, time, TakenBack{event}));
     return piece;
 }
 
@@ -313,7 +332,7 @@ Piece with_last_jump_back(Piece piece, std::int64_t time) {
     const std::vector<const Event*> events = standing_events(piece);
     for (auto event = events.rbegin(); event != events.rend(); ++event)
         if (std::holds_alternative<WentTo>((*event)->what) || std::holds_alternative<Spoiled>((*event)->what)) {
-            piece.log.push_back(next_event(piece, time, TakenBack{(*event)->id}));
+            piece = with_taken_back(std::move(piece), (*event)->id, time);
             break;
         }
     piece.standing.reset();
@@ -322,23 +341,30 @@ Piece with_last_jump_back(Piece piece, std::int64_t time) {
 
 } // namespace
 
-Piece with_last_back(Piece piece, const BenchState& state, std::int64_t time) {
+Piece with_tasks_back(Piece piece, const BenchState& state, int first, std::int64_t time) {
     if (state.next == 0)
         return state.from_zero && !state.broken_off ? with_last_jump_back(std::move(piece), time) : piece;
-    const Task& last = state.tasks[static_cast<std::size_t>(state.next) - 1];
-    if (is_logged(last.deed.act))
+    for (int i = state.next - 1; i >= first; --i) {
+        const Deed& last = state.tasks[static_cast<std::size_t>(i)].deed;
+        if (!is_logged(last.act))
+            continue;
         for (auto event = piece.log.rbegin(); event != piece.log.rend(); ++event)
-            if (const auto* done = std::get_if<Done>(&event->what); done && done->deed == last.deed) {
+            if (const auto* done = std::get_if<Done>(&event->what); done && done->deed == last) {
                 const std::int64_t id = event->id;
-                piece.log.push_back(next_event(piece, time, TakenBack{id}));
+                piece = with_taken_back(std::move(piece), id, time);
                 break;
             }
+    }
     // The hands stand where they stood before: at the move that led there, if one did.
     piece.standing.reset();
-    if (state.next >= 2)
-        if (const Deed& move = state.tasks[static_cast<std::size_t>(state.next) - 2].deed; !is_logged(move.act))
-            piece.standing = Standing{move, path_to(state.list, state.tasks, state.next - 2)};
+    if (first > 0)
+        if (const Deed& move = state.tasks[static_cast<std::size_t>(first) - 1].deed; !is_logged(move.act))
+            piece.standing = Standing{move, path_to(state.list, state.tasks, first - 1)};
     return piece;
+}
+
+Piece with_last_back(Piece piece, const BenchState& state, std::int64_t time) {
+    return with_tasks_back(std::move(piece), state, state.next - 1, time);
 }
 
 Piece with_jump(Piece piece, int setup, std::optional<HoleId> hole, std::int64_t time) {
@@ -353,7 +379,7 @@ Piece with_all_back(Piece piece, int setup, std::int64_t time) {
         if (setup_of(*event) == setup)
             ids.push_back(event->id);
     for (const std::int64_t id : ids)
-        piece.log.push_back(next_event(piece, time, TakenBack{id}));
+        piece = with_taken_back(std::move(piece), id, time);
     piece.standing.reset();
     return piece;
 }

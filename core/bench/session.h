@@ -41,6 +41,12 @@ BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, 
 // What happens to a piece; each gives the piece with what is to be written in its log, at this time (seconds since
 // 1970). Nothing else writes it.
 
+/// All tasks from the next to before `end` are done, but for cuts that are done already. `set`: what the first that is
+/// written down set a readout or a dial to (`axes_set`).
+Piece with_tasks_done(Piece piece, const BenchState& state, int end, std::int64_t time, std::vector<AxisSet> set = {});
+/// Back to where the task `first` is next; where nothing is done yet, to what was followed before the hand went
+/// elsewhere.
+Piece with_tasks_back(Piece piece, const BenchState& state, int first, std::int64_t time);
 /// The next task is done. The piece as it is when nothing is left. `set`: what it set a readout to (`axes_set`).
 Piece with_next_done(Piece piece, const BenchState& state, std::int64_t time, std::vector<AxisSet> set = {});
 /// One step back: over a move, or what was done last in this set-up is taken back.
@@ -50,6 +56,8 @@ Piece with_jump(Piece piece, int setup, std::optional<HoleId> hole, std::int64_t
 /// Everything done in this set-up is taken back.
 Piece with_all_back(Piece piece, int setup, std::int64_t time);
 Piece with_spoiled(Piece piece, const HoleId& hole, std::int64_t time);
+/// A line of its log is taken back.
+Piece with_taken_back(Piece piece, std::int64_t event, std::int64_t time);
 /// An earlier zero of a machine's axis is set again.
 Piece with_zero_restored(Piece piece, const ZeroRestored& zero, std::int64_t time);
 Piece with_note(Piece piece, const std::string& text, std::int64_t time);

@@ -11,16 +11,18 @@ namespace {
 constexpr StepKind in_order[] = {StepKind::Start,   StepKind::Pilot, StepKind::Drill, StepKind::Recess, StepKind::Own,
                                  StepKind::Chamfer, StepKind::Ream,  StepKind::Tap,   StepKind::Deburr};
 
+// What every hole wants by column, once for all pieces.
 class Grid {
 public:
     Grid(const Job& job, const SetupPlan& plan)
         : m_job(job)
         , m_plan(plan) {
         for (const StepKind kind : in_order)
-            if (std::any_of(plan.holes.begin(), plan.holes.end(), [&, hole = std::size_t{0}](const Hole&) mutable {
-                    return wants(plan.chain_of(hole++), kind);
-                }))
+            if (std::any_of(plan.kind_of.begin(), plan.kind_of.end(),
+                            [&](int of) { return wants(plan.chains()[static_cast<std::size_t>(of)], kind); }))
                 m_columns.push_back(kind);
+        for (std::size_t hole = 0; hole < plan.holes.size(); ++hole)
+            m_cuts.push_back(cuts_of(hole));
     }
 
     [[nodiscard]] const std::vector<StepKind>& columns() const { return m_columns; }
@@ -28,19 +30,13 @@ public:
     [[nodiscard]] HoleRow row(int hole, const WorkDone& done, const Task* at_hand) const {
         const auto index = static_cast<std::size_t>(hole);
         HoleRow row{hole, m_plan.holes[index].name, {}};
-        const Chain& chain = m_plan.chain_of(index);
         const bool spoiled = done.spoiled.contains(id_of(m_job, m_plan.holes[index]));
-        for (const StepKind kind : m_columns) {
-            int wanted = 0, made = 0;
-            bool here = false;
-            for (std::size_t i = 0; i < chain.steps.size(); ++i) {
-                if (chain.steps[i].kind != kind || chain.steps[i].skipped)
-                    continue;
-                ++wanted;
-                made += done.has(cut_task(m_job, m_plan, hole, static_cast<int>(i))) ? 1 : 0;
-                here = here || (at_hand && at_hand->hole == hole && at_hand->deed.what == chain.steps[i].name);
-            }
-            row.cells.push_back(state_of(wanted, made, spoiled, here));
+        for (const std::vector<Task>& cuts : m_cuts[index]) {
+            const auto made = std::count_if(cuts.begin(), cuts.end(), [&](const Task& cut) { return done.has(cut); });
+            const bool here = at_hand && std::any_of(cuts.begin(), cuts.end(), [&](const Task& cut) {
+                                  return cut.hole == at_hand->hole && cut.deed.what == at_hand->deed.what;
+                              });
+            row.cells.push_back(state_of(static_cast<std::ptrdiff_t>(cuts.size()), made, spoiled, here));
         }
         return row;
     }
@@ -49,12 +45,24 @@ private:
     const Job& m_job;
     const SetupPlan& m_plan;
     std::vector<StepKind> m_columns;
+    std::vector<std::vector<std::vector<Task>>> m_cuts; ///< by hole and column
 
     static bool wants(const Chain& chain, StepKind kind) {
         return std::any_of(chain.steps.begin(), chain.steps.end(),
                            [&](const CutStep& step) { return step.kind == kind && !step.skipped; });
     }
-    static CellState state_of(int wanted, int made, bool spoiled, bool here) {
+    [[nodiscard]] std::vector<std::vector<Task>> cuts_of(std::size_t hole) const {
+        std::vector<std::vector<Task>> cuts(m_columns.size());
+        const std::vector<CutStep>& steps = m_plan.chain_of(hole).steps;
+        for (std::size_t i = 0; i < steps.size(); ++i)
+            if (!steps[i].skipped) {
+                const auto column = std::find(m_columns.begin(), m_columns.end(), steps[i].kind) - m_columns.begin();
+                cuts[static_cast<std::size_t>(column)].push_back(
+                    cut_task(m_job, m_plan, static_cast<int>(hole), static_cast<int>(i)));
+            }
+        return cuts;
+    }
+    static CellState state_of(std::ptrdiff_t wanted, std::ptrdiff_t made, bool spoiled, bool here) {
         if (wanted == 0)
             return CellState::NotWanted;
         if (made == wanted)
@@ -107,6 +115,8 @@ WhereGrid where_grid(const Job& job, const SetupPlan& plan, const Piece& piece, 
     };
     bool at_hand_begun = false;
     for (const Piece& each : job.begun) {
+        if (each.number == all_pieces)
+            continue;
         at_hand_begun = at_hand_begun || each.number == piece.number;
         add_piece(each);
     }

@@ -46,6 +46,8 @@ std::vector<Finding> find_work_faults(const Job& job, const Plan& plan) {
     constexpr std::size_t enough = 4;
     const std::map<Deed, Made> wanted = wanted_of(job, plan);
     for (const Piece& piece : job.begun) {
+        if (piece.number == all_pieces)
+            continue; // the machine was set, nothing cut
         std::vector<std::string> left;
         for (const auto& [deed, made] : work_done(piece).deeds)
             if (deed.act == Act::Cut && !is_wanted(wanted, deed, made))

@@ -61,12 +61,10 @@ std::vector<ZeroSet> zero_history(const Job& job, const Shop& shop, const std::s
         return std::tie(a.zero.time, a.zero.piece, a.id) < std::tie(b.zero.time, b.zero.piece, b.id);
     });
     std::vector<ZeroSet> history;
-    const Machine* at = nullptr;
-    for (const Machine& each : shop.machines)
-        if (each.id == machine)
-            at = &each;
+    const auto at = std::find_if(shop.machines.begin(), shop.machines.end(),
+                                 [&](const Machine& each) { return each.id == machine; });
     for (Dated& each : all) {
-        if (const Screw* ring = at ? ring_of(*at, each.zero.set.axis) : nullptr)
+        if (const Screw* ring = at == shop.machines.end() ? nullptr : ring_of(*at, each.zero.set.axis))
             each.zero.turn = ring->lead;
         history.push_back(std::move(each.zero));
     }
@@ -96,22 +94,21 @@ std::vector<ZeroSet> zero_history(const Job& job, const Shop& shop, const std::s
 }
 
 std::vector<AxisSet> axes_set(const SetupPlan& plan, const BenchState& state, const ShownBefore& before) {
-    const auto* readout = std::get_if<Readout>(&plan.machine.kind);
     const Task* task = state.now();
     if (!task || task->deed.act != Act::Zero)
         return {};
     const Action& action = state.list.list[static_cast<std::size_t>(task->move)].action;
-    if (const auto* touch = std::get_if<TouchEdge>(&action))
-        if (const Screw* ring = ring_of(plan.machine, touch->axis)) {
-            const std::int64_t line = touch->halves ? 0 : dial_line(touch->figure, ring->engraved());
-            return {{touch->axis, ring->graduation() * static_cast<double>(line),
-                     touch->axis == Axis::X ? before.x : before.y, touch->finder.name}};
-        }
+    const auto* touch = std::get_if<TouchEdge>(&action);
+    const std::optional<Length> shown = touch && touch->axis == Axis::Y ? before.y : before.x;
+    if (const Screw* ring = touch ? ring_of(plan.machine, touch->axis) : nullptr) {
+        const std::int64_t line = touch->halves ? 0 : dial_line(touch->figure, ring->engraved());
+        return {{touch->axis, ring->graduation() * static_cast<double>(line), shown, touch->finder.name}};
+    }
+    const auto* readout = std::get_if<Readout>(&plan.machine.kind);
     if (!readout)
         return {};
     const auto figure = [&](std::int64_t counts) { return readout->resolution * static_cast<double>(counts); };
-    if (const auto* touch = std::get_if<TouchEdge>(&action)) {
-        const std::optional<Length>& shown = touch->axis == Axis::X ? before.x : before.y;
+    if (touch) {
         const Length to = touch->halves ? shown.value_or(figure(touch->figure)) / 2.0 : figure(touch->figure);
         return {{touch->axis, to, shown, touch->finder.name}};
     }

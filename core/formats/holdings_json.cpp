@@ -213,12 +213,15 @@ void write_holding(ordered& setup, const HoldingWishes& wishes) {
         out["in"] = *wishes.in;
     if (wishes.rest)
         out["rest"] = name_of(*wishes.rest);
-    if (wishes.batch != BatchWishes{})
+    if (wishes.batch != BatchWishes{}) {
         out["batch"] = {{"end_for_end", wishes.batch.end_for_end},
                         {"over_left_right", wishes.batch.over_left_right},
                         {"over_front_back", wishes.batch.over_front_back},
                         {"length_scatter", wishes.batch.length_scatter.in_mm()},
                         {"width_scatter", wishes.batch.width_scatter.in_mm()}};
+        if (wishes.batch.together)
+            out["batch"]["together"] = true;
+    }
     if (wishes.adjusting != Adjusting{})
         out["adjusting"] = adjusting_json(wishes.adjusting);
     if (wishes.parallels)
@@ -268,6 +271,8 @@ HoldingWishes read_holding(JsonObject& setup) {
         wishes.batch.over_front_back = batch.flag("over_front_back");
         wishes.batch.length_scatter = length(batch, "length_scatter");
         wishes.batch.width_scatter = length(batch, "width_scatter");
+        if (batch.has("together"))
+            wishes.batch.together = batch.flag("together");
     }
     if (in.has("adjusting"))
         wishes.adjusting = read_adjusting(JsonObject(in.member("adjusting"), in.place_of("adjusting"), in.fault()));

@@ -330,6 +330,10 @@ Point brought_to(Loading loading, Point at, Point size) {
     return {flips_x(loading) ? size.x - at.x : at.x, flips_y(loading) ? size.y - at.y : at.y};
 }
 
+Point laid_from_middle(Loading loading, Point from_middle) {
+    return {flips_x(loading) ? -from_middle.x : from_middle.x, flips_y(loading) ? -from_middle.y : from_middle.y};
+}
+
 std::optional<Length> room_left(const PartsToLoad& parts, const HoleToLoad& hole, Loading loading) {
     if (turned_over(loading) && !hole.from_either_side)
         return std::nullopt;

@@ -31,12 +31,15 @@ bool flips_x(Loading loading);
 bool flips_y(Loading loading);
 /// Where a place of the part, from stop and fixed jaw as drawn, comes to. `size`: its length and width.
 Point brought_to(Loading loading, Point at, Point size);
+/// The same of a place from the part's middle.
+Point laid_from_middle(Loading loading, Point from_middle);
 
 struct HoleToLoad {
     Point at; ///< from stop and fixed jaw, as drawn
     Length within;
     bool from_either_side = true; ///< through, with nothing that only one side has
     std::vector<int> cutters{};   ///< by number, in the order in which they cut it
+    int kind = 0;                 ///< holes of one kind are cut alike, and go under the spindle in one load
     bool operator==(const HoleToLoad&) const = default;
 };
 

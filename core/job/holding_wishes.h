@@ -57,6 +57,7 @@ constexpr const char* name_of(BarRest rest) {
 struct BatchWishes {
     bool end_for_end = false, over_left_right = false, over_front_back = false;
     Length length_scatter{}, width_scatter{};
+    bool together = false; ///< at the Bench all go through each setting before the next is set
     bool operator==(const BatchWishes&) const = default;
 };
 

@@ -202,8 +202,32 @@ std::string in_words(const Job& job, const Setup& setup) {
            (std::holds_alternative<Handwork>(setup.makes) ? say(", by hand") : "");
 }
 
+Piece piece_of(const Job& job, int number) {
+    const auto found =
+        std::find_if(job.begun.begin(), job.begun.end(), [&](const Piece& each) { return each.number == number; });
+    return found == job.begun.end() ? Piece{number, {}, {}, {}} : *found;
+}
+
 std::string in_words(const Piece& piece) {
+    if (piece.number == all_pieces)
+        return say("all pieces");
     return piece.mark.empty() ? std::to_string(piece.number) : piece.mark;
+}
+
+Job with_pieces(Job job, const std::vector<Piece>& pieces) {
+    for (const Piece& each : pieces) {
+        const auto place = std::lower_bound(job.begun.begin(), job.begun.end(), each.number,
+                                            [](const Piece& other, int number) { return other.number < number; });
+        const bool known = place != job.begun.end() && place->number == each.number;
+        const bool nothing = each.log.empty() && !each.standing && each.mark.empty();
+        if (known && nothing)
+            job.begun.erase(place);
+        else if (known)
+            *place = each;
+        else if (!nothing)
+            job.begun.insert(place, each);
+    }
+    return job;
 }
 
 std::optional<HoleRef> hole_of(const Job& job, const HoleId& hole) {

@@ -70,6 +70,10 @@ Job with_setup_earlier(Job job, int id);
 std::string in_words(const Job& job, const Setup& setup);
 /// "1", or the mark the user gave it.
 std::string in_words(const Piece& piece);
+/// The piece of that number as it stands, or one nothing was done to yet.
+Piece piece_of(const Job& job, int number);
+/// The job with these pieces as they stand now; one nothing was done to is not stored.
+Job with_pieces(Job job, const std::vector<Piece>& pieces);
 
 /// Whether a pattern is on the face at hand.
 inline bool is_at_hand(const Job& job, const Pattern& pattern) {

@@ -111,8 +111,11 @@ struct Standing {
     bool operator==(const Standing&) const = default;
 };
 
+/// The number of the log that is of all pieces: what the machine was set to for a batch.
+inline constexpr int all_pieces = 0;
+
 struct Piece {
-    int number = 1;   ///< of all there will be, from 1
+    int number = 1;   ///< of all there will be, from 1; `all_pieces`: none of them
     std::string mark; ///< the user's own; empty: called by its number
     std::vector<Event> log;
     std::optional<Standing> standing{};

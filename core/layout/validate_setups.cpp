@@ -160,7 +160,7 @@ Fault set_fault(const std::string& line, const Happening& what) {
 
 std::optional<Problem> first_fault(const std::vector<Piece>& begun) {
     std::size_t events = 0;
-    int last = 0;
+    int last = all_pieces - 1;
     for (std::size_t i = 0; i < begun.size(); ++i) {
         const Piece& piece = begun[i];
         const std::string place = fmt::format("begun[{}]", i);

@@ -150,9 +150,14 @@ Result<PartsToLoad> parts_to_load(const Job& job, const SetupPlan& plan) {
             if (!step.skipped && !step.by_hand)
                 made.cutters.push_back(
                     cutters.emplace(step.cutter.name, static_cast<int>(cutters.size())).first->second);
+        made.kind = plan.kind_of[i];
         parts.holes.push_back(made);
     }
     return parts;
+}
+
+Point place_from_zero(const Job& job, const Held& held, Point from_stop) {
+    return from_middle_of(job.blank, held, from_stop) - datum_from_middle(job);
 }
 
 std::vector<DrilledWhere> drilled_where(const Job& job, const Held& held, const PartsToLoad& parts,
@@ -160,8 +165,7 @@ std::vector<DrilledWhere> drilled_where(const Job& job, const Held& held, const 
     std::vector<DrilledWhere> all;
     for (const Loading loading :
          {Loading::AsDrawn, Loading::EndForEnd, Loading::OverLeftRight, Loading::OverFrontBack}) {
-        DrilledWhere one{loading, from_middle_of(job.blank, held, brought_to(loading, setting.at, parts.size)) -
-                                      datum_from_middle(job)};
+        DrilledWhere one{loading, place_from_zero(job, held, brought_to(loading, setting.at, parts.size))};
         bool right = false;
         for (const LoadedHole& each : setting.holes)
             if (each.loading == loading) {
@@ -175,6 +179,31 @@ std::vector<DrilledWhere> drilled_where(const Job& job, const Held& held, const 
     return all;
 }
 
+namespace {
+
+// A hole for which no chain is known is made with one.
+std::size_t put_in_for(const HoleToLoad& hole) {
+    return std::max(std::size_t{1}, hole.cutters.size());
+}
+
+// How often a piece is laid in at a setting: for each cutter anew, and each way it is turned for that. Changing the
+// cutter at every piece instead would cost more.
+int loads_at(const PartsToLoad& parts, const Setting& setting) {
+    std::map<int, std::set<Loading>> turned; // by kind
+    std::map<int, std::size_t> cutters;
+    for (const LoadedHole& each : setting.holes) {
+        const HoleToLoad& hole = parts.holes[static_cast<std::size_t>(each.hole)];
+        turned[hole.kind].insert(each.loading);
+        cutters[hole.kind] = put_in_for(hole);
+    }
+    std::size_t loads = 0;
+    for (const auto& [kind, ways] : turned)
+        loads += ways.size() * cutters[kind];
+    return static_cast<int>(loads);
+}
+
+} // namespace
+
 BatchCost cost_of(const BatchPlan& plan, const PartsToLoad& parts, const Held& held, int pieces,
                   const Estimates& estimates) {
     BatchCost cost;
@@ -182,17 +211,18 @@ BatchCost cost_of(const BatchPlan& plan, const PartsToLoad& parts, const Held& h
     if (settings < 1.0)
         return cost;
     constexpr double minute = 60.0;
-    int a_piece = 0, holes = 0;
+    int a_piece = 0, holes = 0, found = 0; // a mark is found under the spindle with each cutter
     std::set<int> cutters;
     std::set<std::int64_t> lines_x, lines_y; // by hundredths
     for (const Setting& setting : plan.settings) {
-        a_piece += static_cast<int>(setting.loadings().size());
+        a_piece += loads_at(parts, setting);
         for (const LoadedHole& each : setting.holes) {
             const HoleToLoad& hole = parts.holes[static_cast<std::size_t>(each.hole)];
             cutters.insert(hole.cutters.begin(), hole.cutters.end());
             lines_x.insert(std::llround(hole.at.x.in_mm() * 100.0));
             lines_y.insert(std::llround(hole.at.y.in_mm() * 100.0));
             ++holes;
+            found += static_cast<int>(put_in_for(hole));
         }
     }
     // Once for the batch, and for each piece.
@@ -204,10 +234,12 @@ BatchCost cost_of(const BatchPlan& plan, const PartsToLoad& parts, const Held& h
     const double stop_each = a_piece * estimates.load_piece / minute;
     const double laid_once = static_cast<double>(lines_x.size() + lines_y.size()) * estimates.a_scribed_line / minute +
                              static_cast<double>(cutters.size()) * change;
-    const double laid_each = holes * (2.0 * estimates.a_crossing + estimates.prick + estimates.a_mark) / minute +
-                             estimates.load_piece / minute;
+    const double in_each =
+        static_cast<double>(std::max(std::size_t{1}, cutters.size())) * estimates.load_piece / minute;
+    const double laid_each =
+        (holes * (2.0 * estimates.a_crossing + estimates.prick) + found * estimates.a_mark) / minute + in_each;
     const double made_once = estimates.make_jig + static_cast<double>(cutters.size()) * change;
-    const double made_each = estimates.load_piece / minute;
+    const double made_each = in_each;
     const auto pays_from = [](double once, double each, double other_once, double other_each) {
         if (each >= other_each)
             return 0; // from some number on it is never the quicker one
@@ -330,7 +362,8 @@ std::vector<std::string> batch_steps(const BatchPlan& batch, const Held& held, i
                                   "Measure its holes before any more are drilled."))
                 : say("Set them for setting {number} by the master, and prove it on one piece likewise.",
                       {{"number", i + 1}}));
-        steps.push_back(say("All {pieces} pieces through it: {turns}.", {{"pieces", pieces}, {"turns", turns}}));
+        steps.push_back(say("All {pieces} pieces through it, one cutter after the other: {turns}.",
+                            {{"pieces", pieces}, {"turns", turns}}));
     }
     steps.push_back(say("The master is finished last; until then it sets the stop again."));
     return steps;

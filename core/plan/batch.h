@@ -21,6 +21,9 @@ Result<PartsToLoad> parts_to_load(const Job& job, const SetupPlan& plan);
 /// would lie on a step or a boss. Empty: it can.
 std::string why_not_loaded(const Blank& blank, const Held& held, Loading loading);
 
+/// Where the spindle stands at a setting, from zero of the drawing, over a piece that lies as drawn.
+Point place_from_zero(const Job& job, const Held& held, Point from_stop);
+
 /// What a setting drills in a piece that is loaded in any of the four ways: where, from zero of the drawing, and which
 /// hole that is; none where that loading is wrong there.
 struct DrilledWhere {
@@ -31,10 +34,11 @@ struct DrilledWhere {
 std::vector<DrilledWhere> drilled_where(const Job& job, const Held& held, const PartsToLoad& parts,
                                         const Setting& setting);
 
-/// Minutes beside the drilling itself, which is the same however a piece is brought under the spindle. By the stop: the
-/// first setting is found as zero is (against a fence it is set too), each further one set; every piece is loaded once
-/// for each loading of each setting. Laid out: each line is set once for all pieces, scribed on each, every crossing
-/// punched and found under the spindle. In a plate fixture with bushings, made once: every piece is loaded once. 0:
+/// Minutes beside the drilling itself, which is the same however a piece is brought under the spindle. A cutter goes
+/// through all pieces before the next is put in, so every piece is loaded for each cutter. By the stop: the first
+/// setting is found as zero is (against a fence it is set too), each further one set; a piece is loaded for each way it
+/// is turned at each setting. Laid out: each line is set once for all pieces, scribed on each, every crossing punched,
+/// and found under the spindle with each cutter. In a plate fixture with bushings, made once: loaded as it lies. 0:
 /// never.
 struct BatchCost {
     int loads = 0, resets = 0;

@@ -16,13 +16,6 @@ using namespace clockface::testing;
 
 namespace {
 
-void on_readout(Window& w) {
-    Job job = w.job();
-    at_hand(job).machine = "Readout mill";
-    QVERIFY(w.document.edit("machine", job));
-    w.main.show_stage(Stage::Bench);
-}
-
 // An entry of the menu under More…, in whatever menu of it.
 void take(Window& w, const QString& words) {
     QTest::keyClick(w.find("bench"), Qt::Key_M);
@@ -55,13 +48,16 @@ class TestBenchMore : public QObject {
 private slots:
     void where_am_i_by_keys() {
         Window w;
-        on_readout(w);
+        w.to_the_bench("Readout mill");
         for (int i = 0; i < 12; ++i)
             w.done_at_bench();
         const auto done_before = w.document.piece().log.size();
         QTest::keyClick(w.find("bench"), Qt::Key_W);
         auto* holes = w.find<QTableWidget>("whereHoles");
         QVERIFY(holes && holes->hasFocus() && !w.find("benchDone"));
+        const int next = w.document.bench().next;
+        QTest::keyClick(w.find("bench"), Qt::Key_Space); // what is done unseen is not done
+        QCOMPARE(w.document.bench().next, next);
         QCOMPARE(holes->rowCount(), static_cast<int>(w.document.plan().holes.size()));
         QVERIFY(w.find("wherePieces")); // the flange is wanted four times
         // The row that is chosen is that of the next cut.
@@ -89,12 +85,12 @@ private slots:
     }
     void all_before_a_hole_is_done() {
         Window w;
-        on_readout(w);
+        w.to_the_bench("Readout mill");
         QTest::keyClick(w.find("bench"), Qt::Key_W);
         auto* holes = w.find<QTableWidget>("whereHoles");
         holes->setCurrentCell(5, 0);
         const QString wanted = holes->verticalHeaderItem(5)->text();
-        QTest::keyClick(holes, Qt::Key_D);
+        QTest::keyClick(holes, Qt::Key_A);
         const Task* now = w.document.bench().now();
         QVERIFY(now && now->hole >= 0);
         QCOMPARE(QString::fromStdString(w.document.plan().holes[static_cast<std::size_t>(now->hole)].name), wanted);
@@ -105,7 +101,7 @@ private slots:
     }
     void pieces_are_taken_there() {
         Window w;
-        on_readout(w);
+        w.to_the_bench("Readout mill");
         for (int i = 0; i < 8; ++i)
             w.done_at_bench();
         w.document.choose_piece(3);
@@ -120,7 +116,7 @@ private slots:
     }
     void a_pedal_is_taught() {
         Window w;
-        on_readout(w);
+        w.to_the_bench("Readout mill");
         auto* bench = w.find<BenchView>("bench");
         qint64 now = 10'000;
         bench->set_clock([&] { return now; });
@@ -167,7 +163,7 @@ private slots:
     }
     void a_double_tap_is_one() {
         Window w;
-        on_readout(w);
+        w.to_the_bench("Readout mill");
         qint64 now = 10'000;
         w.find<BenchView>("bench")->set_clock([&] { return now; });
         w.done_at_bench(); // the gate
@@ -181,7 +177,7 @@ private slots:
     }
     void a_hole_is_spoiled_or_left_for_later() {
         Window w;
-        on_readout(w);
+        w.to_the_bench("Readout mill");
         auto* bench = w.find<BenchView>("bench");
         QTest::keyClick(bench, Qt::Key_X); // no hole is at hand
         QVERIFY(!w.find("benchNoteLine"));
@@ -225,7 +221,7 @@ private slots:
     }
     void what_a_cutter_tells() {
         Window w;
-        on_readout(w);
+        w.to_the_bench("Readout mill");
         while (!w.find("benchCard"))
             w.done_at_bench();
         take(w, "It squeals");

@@ -120,10 +120,7 @@ private slots:
         Window w;
         w.main.resize(size);
         for (const char* machine : {"Metric mill", "Readout mill"}) {
-            Job job = w.job();
-            at_hand(job).machine = machine;
-            QVERIFY(w.document.edit("machine", job));
-            w.main.show_stage(Stage::Bench);
+            w.to_the_bench(machine);
             for (int i = 0; i < 12; ++i) {
                 QTest::qWait(0);
                 const Task& task = *w.document.bench().now();
@@ -165,10 +162,7 @@ private slots:
         Window w;
         w.main.resize(1024, 700);
         for (const Machine& machine : w.document.shop().machines) {
-            Job next = w.job();
-            at_hand(next).machine = machine.name;
-            QVERIFY(w.document.edit("machine", next));
-            w.main.show_stage(Stage::Bench);
+            w.to_the_bench(machine.name);
             auto* bench = w.find<BenchView>("bench");
             for (int i = 0; i < 12; ++i) {
                 QApplication::processEvents();
@@ -204,10 +198,7 @@ private slots:
         QVERIFY(w.document.edit_shop("a beginner", shop, {}));
         std::set<QString> met;
         for (const Machine& machine : w.document.shop().machines) {
-            Job next = w.job();
-            at_hand(next).machine = machine.name;
-            QVERIFY(w.document.edit("machine", next));
-            w.main.show_stage(Stage::Bench);
+            w.to_the_bench(machine.name);
             auto* bench = w.find<BenchView>("bench");
             std::set<QString> here; // each gate is tried once a machine
             for (;;) {
@@ -256,10 +247,7 @@ private slots:
     // A card a hole or a move: chosen with C, kept for the machine, the next window has it too.
     void the_size_of_a_card_is_chosen_and_kept() {
         Window w;
-        Job job = w.job();
-        at_hand(job).machine = "Readout mill";
-        QVERIFY(w.document.edit("machine", job));
-        w.main.show_stage(Stage::Bench);
+        w.to_the_bench("Readout mill");
         auto* bench = w.find<BenchView>("bench");
         while (!w.find("benchCard"))
             w.done_at_bench();

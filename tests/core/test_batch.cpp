@@ -137,9 +137,10 @@ private slots:
                 same(at[Loading::OverLeftRight].at, {mm(76.1), as_drawn.y}, 1e-6));
     }
 
-    // Three loads a piece, two settings. Once: 240 s of zero, twice 30 s for the second place, two cutters put in at
-    // each. A piece: 3 x 20 s. Laid out once: two lines along, three across at 15 s; a piece: 3 holes x (2 x 3 + 20 +
-    // 8) s, and laid on once, 20 s.
+    // Two settings, three cutters at each (centre drill, drill, countersink); at the first a piece lies two ways for
+    // each: 2 x 3 + 3 loads. Once: 240 s of zero, twice 30 s for the second place, six times a cutter. A piece: 9 x 20
+    // s. Laid out once: two lines along, three across at 15 s, and the cutters; a piece: 3 holes x (2 x 3 + 20) s, 9
+    // times 8 s to find a mark, and laid on once for each cutter, 20 s.
     void what_it_costs() {
         Job job = bracket();
         at_hand(job).holding.batch.over_front_back = true;
@@ -147,17 +148,20 @@ private slots:
         const auto parts = parts_to_load(job, plan);
         const BatchPlan batch = fewest_settings(*parts);
         const BatchCost cost = cost_of(batch, *parts, plan.held, 34, plan.estimates);
-        QCOMPARE(cost.loads, 102);
+        for (const HoleToLoad& each : parts->holes)
+            QCOMPARE(each.cutters.size(), std::size_t{3});
+        QCOMPARE(cost.loads, 306);
         QCOMPARE(cost.resets, 1);
         const double put_in = batch.cutters_put_in * 1.5;
-        QVERIFY(std::fabs(cost.by_stop - (4.0 + 1.0 + put_in + 34.0)) < 1e-9);
+        QVERIFY(std::fabs(cost.by_stop - (4.0 + 1.0 + put_in + 34.0 * 3.0)) < 1e-9);
         std::set<int> different;
         for (const HoleToLoad& each : parts->holes)
             different.insert(each.cutters.begin(), each.cutters.end());
-        QVERIFY(std::fabs(cost.laid_out -
-                          (5.0 * 0.25 + 1.5 * double(different.size()) + 34.0 * (3.0 * 34.0 + 20.0) / 60.0)) < 1e-9);
+        QVERIFY(std::fabs(cost.laid_out - (5.0 * 0.25 + 1.5 * double(different.size()) +
+                                           34.0 * (3.0 * 26.0 + 9.0 * 8.0 + double(different.size()) * 20.0) / 60.0)) <
+                1e-9);
         QVERIFY(cost.stop_pays_from > 1 && cost.stop_pays_from < 34);
-        QVERIFY(in_words(cost, batch).find("102 loads, 1 reset;") == 0);
+        QVERIFY(in_words(cost, batch).find("306 loads, 1 reset;") == 0);
     }
 
     // The number said is the first from which it stays quicker: counted up to 3,000 pieces.
@@ -272,7 +276,7 @@ private slots:
         const std::string words = setting_in_words(plan, batch, 0, Unit::Millimetre);
         QVERIFY2(words.find("11.3 mm from the stop and 7.9 mm from the fence") != std::string::npos, words.c_str());
         const BatchCost cost = cost_of(batch, *parts_to_load(job, plan), plan.held, 34, plan.estimates);
-        const double loads = 3.0; // two for the first place, one for the second, 20 s each
+        const double loads = 9.0; // with each of three cutters two for the first place, one for the second, 20 s each
         QVERIFY(std::fabs(cost.by_stop - (2.0 * 2.0 * 0.5 + batch.cutters_put_in * 1.5 + 34.0 * loads / 3.0)) < 1e-9);
         QVERIFY(batch_steps(batch, plan.held, 34)[1].find("Set fence and stop for setting 1") == 0);
         // What a setting drills in every loading lies on the part where the list for one piece puts it.

@@ -441,4 +441,16 @@ rc::Gen<LayoutBench> any_layout() {
     });
 }
 
+void fail_unless(const std::string& what, const rc::detail::TestResult& result) {
+    if (result.is<rc::detail::SuccessResult>())
+        return;
+    std::ostringstream text;
+    rc::detail::printResultMessage(result, text);
+    QFAIL((what + "\n" + text.str()).c_str());
+}
+
+void holds_drawing(const std::string& what, const std::function<void()>& property) {
+    fail_unless(what, rc::detail::checkTestable(property));
+}
+
 } // namespace clockface::testing

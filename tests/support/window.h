@@ -89,6 +89,13 @@ struct Window {
         (void)QTest::qWaitFor([&] { return find<W>(name) != nullptr; }, 10000);
         return find<W>(name);
     }
+    /// The Bench, on another machine than the job's.
+    void to_the_bench(const std::string& machine) {
+        Job next = job();
+        at_hand(next).machine = machine;
+        QVERIFY(document.edit("machine", next));
+        main.show_stage(app::Stage::Bench);
+    }
     /// Done with the card at hand at the Bench: with Space, or where a gate stands on it with its answer.
     void done_at_bench() {
         QWidget* gate = find("benchGate");

@@ -1,0 +1,139 @@
+// What becomes of the card of the Bench: its size, its gate, its turns, and going on.
+#include "bench/bench_view.h"
+
+#include "bench/turns.h"
+#include "look/words.h"
+
+#include <QLabel>
+#include <QPushButton>
+#include <QSettings>
+#include <algorithm>
+
+namespace clockface::app {
+
+void BenchView::keep_in(QSettings& settings) {
+    m_settings = &settings;
+    m_taught.keep_in(settings);
+}
+
+namespace {
+
+constexpr QLatin1String one_a_hole("hole"), one_a_move("move");
+
+QString key_of(const std::string& machine) {
+    return QStringLiteral("cards/%1").arg(q(machine));
+}
+
+} // namespace
+
+CardSize BenchView::size() const {
+    const Machine& machine = m_document.plan().machine;
+    if (in_batch())
+        return CardSize::Move; // a load is a card of its own
+    const QString kept = m_settings ? m_settings->value(key_of(machine.id)).toString() : QString();
+    if (kept == one_a_hole)
+        return CardSize::Hole;
+    return kept == one_a_move ? CardSize::Move : usual_card_size(machine.kind);
+}
+
+void BenchView::change_size() {
+    if (in_batch())
+        return;
+    const std::string machine = m_document.plan().machine.id;
+    const CardSize chosen = size() == CardSize::Hole ? CardSize::Move : CardSize::Hole;
+    if (m_settings)
+        m_settings->setValue(key_of(machine), QString(chosen == CardSize::Hole ? one_a_hole : one_a_move));
+    refresh();
+}
+
+// The arrows count while hands turn; nothing of it is kept, for a turn half made cannot be taken back by a key.
+void BenchView::count_turns(int more) {
+    const Task* task = bench().now();
+    const auto wanted = task && !load() ? turns_to_count(plan(), instruction(*task)) : std::nullopt;
+    if (!wanted)
+        return;
+    if (m_turned_of != task->deed)
+        m_turned = 0;
+    m_turned_of = task->deed;
+    m_turned = std::clamp(m_turned + more, 0, static_cast<int>(wanted->turns));
+    refresh();
+}
+
+std::optional<Gate> BenchView::gate() const {
+    if (looks_for_settings())
+        return std::nullopt;
+    const Customs& customs = m_document.shop().customs;
+    if (!bench().finished() && in_batch())
+        return gate_at(m_document.job(), m_document.plan(), customs, *m_batch.walk(), m_batch.state());
+    if (!bench().finished())
+        return gate_at(m_document.job(), m_document.plan(), customs, bench(), size());
+    const bool goes_on = m_document.whole_plan().holes() > 0 && (m_document.next_setup() || next_piece() > 0);
+    return goes_on ? gate_to_let_go(m_document.job(), m_document.plan(), customs) : std::nullopt;
+}
+
+bool BenchView::refused_by_gate() {
+    const std::optional<Gate> asked = gate();
+    if (!asked)
+        return false;
+    m_note->setText(
+        tr("%1\nOnly %2 answers this, once it is so.").arg(q(asked->question), QString(QLatin1Char(asked->key))));
+    m_note->show();
+    return true;
+}
+
+void BenchView::next() {
+    if (!refused_by_gate())
+        go_on();
+}
+
+void BenchView::tap_done() {
+    if (m_taught.counts())
+        next();
+}
+
+void BenchView::answer_gate() {
+    if (gate())
+        go_on();
+}
+
+void BenchView::go_on() {
+    if (looks_for_settings())
+        return;
+    flash();
+    if (!bench().finished() && in_batch())
+        return m_batch.done(m_before);
+    if (!bench().finished())
+        return m_document.card_done(size(), m_before);
+    if (m_document.whole_plan().holes() == 0)
+        return; // there is nothing to do yet
+    if (const auto setup = m_document.next_setup())
+        m_document.go_to_setup(*setup);
+    else if (const int piece = next_piece(); piece > 0) {
+        m_document.choose_piece(piece);
+        m_document.go_to_setup(m_document.job().setups.front().id);
+    }
+}
+
+void BenchView::next_move() {
+    if (bench().finished() || refused_by_gate())
+        return;
+    if (in_batch() || looks_for_settings())
+        return go_on();
+    flash();
+    m_document.next_done(m_before);
+}
+
+// Its answer stands under the question.
+void BenchView::show_gate(const std::optional<Gate>& asked) {
+    m_gate->setVisible(asked.has_value());
+    m_done->setEnabled(m_done->isEnabled() && !asked);
+    if (!asked)
+        return;
+    m_gate->setProperty("key", QString(QLatin1Char(asked->key)));
+    m_gate->setAccessibleName(tr("%1, %2").arg(q(asked->answer), QString(QLatin1Char(asked->key))));
+    m_gate->setText(tr("%1   (%2)").arg(q(asked->answer), QString(QLatin1Char(asked->key))));
+    if (!bench().finished())
+        m_done->setText(tr("Asked above"));
+}
+
+} // namespace clockface::app
