@@ -1,4 +1,5 @@
 // Clockface: the window.
+#include "bench/batch_walk.h"
 #include "bench/bench_view.h"
 #include "document/beside.h"
 #include "formats/shop_json.h"
@@ -121,6 +122,21 @@ Wishes read_wishes(const QApplication& application) {
     return wishes;
 }
 
+// So many moves and loads of all pieces together.
+void batch_done(Document& document, int steps) {
+    const auto parts = parts_to_load(document.job(), document.plan());
+    if (!parts)
+        return;
+    const BatchPlan batch = fewest_settings(*parts);
+    for (int i = 0; i < steps; ++i) {
+        const Job& job = document.job();
+        const BatchWalk walk = batch_walk(job, document.shop(), document.plan(), batch);
+        const BatchState state = batch_state(job, document.shop(), walk);
+        document.keep_pieces(
+            with_batch_done(job, walk, state, document.time_of_work(state.load ? state.load->piece : all_pieces)));
+    }
+}
+
 void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
     if (wishes.night)
         window.set_night(true);
@@ -139,7 +155,9 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
     for (const Hole& hole : document.plan().holes)
         if (hole.name == wishes.hole.toStdString())
             window.selection().select(document.job().patterns[hole.pattern].name, hole.name);
-    if (wishes.step >= 0)
+    if (wishes.step >= 0 && at_hand(document.job()).holding.batch.together)
+        batch_done(document, wishes.step);
+    else if (wishes.step >= 0)
         document.set_done(std::min(wishes.step, static_cast<int>(document.plan().route.list.size())));
     if (const auto stage = stage_of(wishes.stage))
         window.show_stage(*stage);

@@ -66,6 +66,7 @@ void BenchView::show_load() {
     m_note->show();
     show_gate(asked);
     make_room();
+    m_spoken.say(asked ? q(asked->question) : spoken(words));
 }
 
 void BenchView::show_batch_finished() {

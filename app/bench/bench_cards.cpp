@@ -14,6 +14,7 @@ namespace clockface::app {
 void BenchView::keep_in(QSettings& settings) {
     m_settings = &settings;
     m_taught.keep_in(settings);
+    m_spoken.keep_in(settings);
 }
 
 namespace {
@@ -33,7 +34,8 @@ CardSize BenchView::size() const {
     const QString kept = m_settings ? m_settings->value(key_of(machine.id)).toString() : QString();
     if (kept == one_a_hole)
         return CardSize::Hole;
-    return kept == one_a_move ? CardSize::Move : usual_card_size(machine.kind);
+    // A beginner is asked at every cut whether the slides are locked: between locking and cutting, not before both.
+    return kept == one_a_move || m_document.shop().customs.novice ? CardSize::Move : usual_card_size(machine.kind);
 }
 
 void BenchView::change_size() {

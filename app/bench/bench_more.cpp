@@ -81,6 +81,15 @@ void BenchView::fill_more(QMenu& menu) {
     QAction* before = menu.addAction(tr("What it shows &before it is set… (B)"));
     before->setEnabled(!sets_now().empty());
     connect(before, &QAction::triggered, this, [this] { begin_line(LineFor::ShownBefore); });
+    QAction* aloud = menu.addAction(tr("&Figures are said aloud (V: once more)"));
+    aloud->setCheckable(true);
+    aloud->setChecked(m_spoken.wanted());
+    connect(aloud, &QAction::triggered, this, [this](bool wanted) {
+        if (m_spoken.want(wanted))
+            return refresh();
+        m_note->setText(tr("Nothing here can speak: speech-dispatcher with a voice would do."));
+        m_note->show();
+    });
     QMenu* keys = menu.addMenu(tr("&Keys of a pedal, page turner or number pad"));
     connect(keys->addAction(tr("One that means &done…")), &QAction::triggered, this,
             [this] { begin_teaching(TaughtKeys::Means::Done); });

@@ -51,6 +51,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     leave->setText(tr("Esc leaves the Bench, your place is kept"));
     leave->setWordWrap(false);
     m_title->setWordWrap(false);
+    m_banner = label(QStringLiteral("benchBanner"));
     m_progress = new ProgressStrip;
     m_progress->setFixedHeight(9);
     m_picture = new DevicePicture;
@@ -133,6 +134,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     all->setSpacing(14);
     all->addLayout(top);
     all->addWidget(m_progress);
+    all->addWidget(m_banner);
     all->addWidget(m_page, 1);
     all->addWidget(m_safety);
     m_flash.setSingleShot(true);
@@ -159,6 +161,7 @@ void BenchView::set_look(const Look& look) {
         QLabel { color: %1; font-size: 14pt; background: transparent; }
         QLabel#benchTitle { font-size: 15pt; font-weight: bold; }
         QLabel#benchWhere, QLabel#benchLeave, QLabel#benchSafety { color: %2; font-size: 11pt; }
+        QLabel#benchBanner { color: #10152E; background: %3; border-radius: 6px; padding: 8px 14px; font-size: 17pt; font-weight: bold; }
         QLabel#benchHeading { font-size: 22pt; }
         QLabel#benchDirection { font-size: 18pt; }
         QLabel#benchNote { color: %5; background: %4; border: 1px solid %3; border-radius: 6px; padding: 10px 14px; font-size: 13pt; }
@@ -288,6 +291,8 @@ void BenchView::keyPressEvent(QKeyEvent* event) {
         return count_turns(-1);
     case Qt::Key_C:
         return change_size();
+    case Qt::Key_V:
+        return m_spoken.again();
     case Qt::Key_H:
         return toggle_why();
     case Qt::Key_Home:
@@ -413,6 +418,9 @@ void BenchView::refresh() {
     m_card->show_lines({}, 0);
     m_done->setText(tr("Done   (Space)"));
     m_why->setVisible(false);
+    const QString banner = laid_otherwise();
+    m_banner->setText(banner);
+    m_banner->setVisible(!banner.isEmpty());
     if (m_batch.wanted() && !in_batch() && m_batch.fault().isEmpty())
         return show_looking();
     const BenchState& now = bench();
@@ -474,6 +482,7 @@ void BenchView::refresh() {
     m_why->setVisible(m_why_shown);
     show_gate(asked);
     make_room();
+    m_spoken.say(asked ? q(asked->question) : spoken(words));
 }
 
 } // namespace clockface::app

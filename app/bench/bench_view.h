@@ -8,6 +8,7 @@
 #include "bench/gates.h"
 #include "bench/loading_picture.h"
 #include "bench/progress_strip.h"
+#include "bench/spoken_target.h"
 #include "bench/stay_awake.h"
 #include "bench/taught_keys.h"
 #include "bench/where_view.h"
@@ -56,6 +57,8 @@ public:
     void begin_teaching(TaughtKeys::Means means);
     /// A seam for tests: milliseconds of the clock that tells a press from a tremble.
     void set_clock(std::function<qint64()> clock) { m_taught.set_clock(std::move(clock)); }
+    /// A seam for tests: another voice than the machine's.
+    void set_voice(std::function<Voice*()> voice) { m_spoken.set_voice(std::move(voice)); }
     /// What is done seldom: another hole, piece or set-up, a note, a spoiled hole.
     void show_more();
 
@@ -74,7 +77,7 @@ private:
     BatchBench m_batch;
     const Look* m_look = &Look::day();
     bool m_why_shown = false;
-    QLabel *m_title, *m_where, *m_heading, *m_direction, *m_note, *m_next_moves, *m_why, *m_safety;
+    QLabel *m_title, *m_where, *m_banner, *m_heading, *m_direction, *m_note, *m_next_moves, *m_why, *m_safety;
     ProgressStrip* m_progress;
     DevicePicture* m_picture;
     LoadingPicture* m_loading; ///< in its place, of a piece of a batch
@@ -86,6 +89,7 @@ private:
     QTimer m_flash;                  ///< while it runs the border is seen
     StayAwake m_awake;
     TaughtKeys m_taught;
+    SpokenTarget m_spoken;
     TaughtKeys::Means m_teaching = TaughtKeys::Means::Nothing; ///< what the next key is to mean
     std::int64_t m_began;                                      ///< seconds since 1970
     QSettings* m_settings = nullptr;
@@ -150,6 +154,8 @@ private:
     [[nodiscard]] QString title_of(const BenchCard& card) const;
     [[nodiscard]] QString near_enough(const Task& task) const;
     [[nodiscard]] QString setup_line() const;
+    /// Said large where the work lay otherwise until now; otherwise nothing.
+    [[nodiscard]] QString laid_otherwise() const;
     [[nodiscard]] QString place_in_list() const;
 };
 

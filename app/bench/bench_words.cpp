@@ -27,6 +27,24 @@ QString BenchView::setup_line() const {
     return parts.join(QStringLiteral(" · "));
 }
 
+QString BenchView::laid_otherwise() const {
+    const Job& job = m_document.job();
+    const Piece piece = in_batch() ? piece_of(job, all_pieces) : m_document.piece();
+    const auto events = standing_events(piece);
+    const auto last = std::find_if(events.rbegin(), events.rend(),
+                                   [](const Event* event) { return std::holds_alternative<Done>(event->what); });
+    const Setup& here = at_hand(job);
+    if (last == events.rend())
+        return {};
+    const Setup* before = find_setup(job, std::get<Done>((*last)->what).deed.setup);
+    if (!before || before->id == here.id || bench().finished())
+        return {};
+    return tr("Now set-up %1 of %2, %3. Until now the work lay for %4: lay it anew.")
+        .arg(setup_index(job, here.id) + 1)
+        .arg(job.setups.size())
+        .arg(q(in_words(job, here)), q(in_words(job, *before)));
+}
+
 QString BenchView::place_in_list() const {
     const SetupPlan& plan = m_document.plan();
     const BenchState& now = bench();

@@ -15,6 +15,7 @@ namespace {
 // Words of blanks that are read again when they are typed: they are no messages, and the same in every language.
 constexpr QLatin1String one_go_word("one go");
 constexpr QLatin1String of_word(" of ");
+constexpr QLatin1String a_minute_word(" a minute");
 
 // The step as the plan has it now, found again by its name: the slip is older than the plan.
 const CutStep* step_now(const Document& document, std::size_t pattern, const std::string& name) {
@@ -49,10 +50,51 @@ QString step_reads(const CutStep& step) {
         return QObject::tr("{number} {step} – {cutter} {instead} by hand, on the far side.");
     if (step.by_hand)
         return QObject::tr("{number} {step} – {cutter} {instead} its tip {depth} deep, by hand.");
+    if (step.kind == StepKind::Tap)
+        return QObject::tr("{number} {step} – {cutter} {instead} its tip {depth} deep, driven at {rpm} a minute, which "
+                           "feeds {feed}.");
     return step.cutter.kind == CutterKind::Drill
                ? QObject::tr("{number} {step} – {cutter} {instead} its tip {depth} deep at {rpm} a minute in {peck}.")
                : QObject::tr("{number} {step} – {cutter} {instead} its tip {depth} deep at {rpm} a minute.");
 }
+
+namespace {
+
+// Of pitch, turns and feed any two give the third, and the thread gives the pitch: a feed that is typed sets the turns.
+void feed_blank(Sentence& sentence, const JobBlanks& blanks, const Document& document, std::size_t index,
+                const CutStep& step) {
+    const std::string name = step.name;
+    const auto now = [&document, index, name] { return step_now(document, index, name); };
+    blanks.custom(
+        sentence, QStringLiteral("feed:") + q(name).remove(QLatin1Char(' ')),
+        QObject::tr("feed of the tap in the step '%1'").arg(q(step_title(name))),
+        [now](const Job& job) {
+            return now() ? q(with_unit(Length::mm(now()->feed_set), job.unit)) + a_minute_word : QString();
+        },
+        [&document, now, index, name](Job& job, const QString& text) -> Result<QString> {
+            if (as_planned(text)) {
+                wish_of(job, index, name).rpm.reset();
+                forget_empty(job, index, name);
+                return QObject::tr("as the program would");
+            }
+            const CutStep* here = now();
+            if (!here)
+                return QString();
+            // Typed as it is shown: a length for one minute.
+            const QString length = text.endsWith(a_minute_word) ? text.chopped(a_minute_word.size()) : text;
+            return read_length(length.toStdString(), job.unit)
+                .and_then([&](const ReadLength& read) {
+                    return turns_for_feed(document.plan().machine.spindle, read.value.in_mm(),
+                                          here->feed_per_revolution, job.unit);
+                })
+                .map([&](double turns) {
+                    wish_of(job, index, name).rpm = turns;
+                    return QObject::tr("%1 turns a minute").arg(plain_figure(turns));
+                });
+        });
+}
+
+} // namespace
 
 void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& document, std::size_t index,
                  const CutStep& step) {
@@ -129,6 +171,8 @@ void step_blanks(Sentence& sentence, const JobBlanks& blanks, const Document& do
                 return QString();
             });
         });
+    if (step.kind == StepKind::Tap)
+        feed_blank(sentence, blanks, document, index, step);
     if (step.cutter.kind == CutterKind::Drill) {
         blanks.custom(
             sentence, QStringLiteral("peck:") + id,

@@ -63,7 +63,7 @@ void ShopView::write_cutting(Card& card) {
     m_blanks.number(s, "briskness", tr("percent of the table's advance"), 0,
                     [](Shop& shop) { return &shop.customs.briskness; });
     Sentence& taps = card.sentence();
-    taps.reads(tr("A tap is turned by hand {tapRhythm}."));
+    taps.reads(tr("A tap is turned by hand {tapRhythm}. Over its hole it is kept upright by {tapGuide}."));
     m_blanks.custom(
         taps, "tapRhythm", tr("turns on and turns back"),
         [](const Shop& shop) {
@@ -87,6 +87,11 @@ void ShopView::write_cutting(Card& card) {
             shop.customs.tap_rhythm = TapRhythm{*on, *back};
             return QString();
         });
+    m_blanks.choice(
+        taps, "tapGuide", tr("what keeps a tap upright"),
+        {tr("the eye"), tr("a pointed follower in the chuck"), tr("the chuck, turned by hand")},
+        [](const Shop& shop) { return static_cast<int>(shop.customs.tap_guide); },
+        [](Shop& shop, int chosen) { shop.customs.tap_guide = static_cast<TapGuide>(chosen); });
     write_gates(card);
     card.heading(tr("Surface speeds"));
     card.quiet(

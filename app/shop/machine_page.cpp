@@ -277,7 +277,8 @@ void ShopView::write_spindle(Card& card, std::size_t index) {
     Sentence& s = card.sentence();
     s.reads(tr(
         "The spindle turns {speeds} times a minute. It drives {oneGo} through mild steel in one go. There are {room} "
-        "under the chuck, which is {chuck} across, its stroke is {stroke}, and changing the height {keepsPlace}. Depth "
+        "under the chuck, which is {chuck} across, its stroke is {stroke}, and changing the height {keepsPlace}. "
+        "A tap {taps}. Depth "
         "is read on a scale with "
         "lines of {scaleStep}. Changing a cutter takes {changeMinutes} minutes; an hour is reckoned at {hour}."));
     m_blanks.custom(
@@ -295,6 +296,8 @@ void ShopView::write_spindle(Card& card, std::size_t index) {
     m_blanks.length(s, "stroke", tr("stroke of the quill"), unit, spindle(&Spindle::stroke));
     m_blanks.flag(s, "keepsPlace", tr("whether changing the height keeps the place"),
                   tr("loses the place (round column)"), tr("keeps the place"), spindle(&Spindle::keeps_place));
+    m_blanks.flag(s, "taps", tr("whether it drives a tap"), tr("is turned by hand"),
+                  tr("is driven in, and out by turning back"), spindle(&Spindle::taps));
     m_blanks.length(s, "scaleStep", tr("line of the depth scale"), unit, spindle(&Spindle::scale_step));
     m_blanks.number(s, "changeMinutes", tr("minutes to change a cutter"), 1, spindle(&Spindle::change_minutes));
     m_blanks.number(s, "hour", tr("what an hour is reckoned at"), 2,

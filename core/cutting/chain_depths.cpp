@@ -33,8 +33,9 @@ public:
             }
             step.stop = stop_for(step);
             if (step.kind == StepKind::Tap && m_thread)
-                step.tap = TapByHand{rhythm_for(*m_thread, m_needs.cut, m_needs.customs),
-                                     tap_turns(step.tip, m_thread->pitch), step.tip < m_needs.metal};
+                step.tap =
+                    TapByHand{rhythm_for(*m_thread, m_needs.cut, m_needs.customs), tap_turns(step.tip, m_thread->pitch),
+                              step.tip < m_needs.metal, m_needs.customs.tap_guide};
         }
     }
 

@@ -17,7 +17,7 @@ constexpr double ream_advance = 2.0;
 
 bool turns_slowly(CutterKind kind) {
     return kind == CutterKind::Reamer || kind == CutterKind::Counterbore || kind == CutterKind::Countersink ||
-           kind == CutterKind::SpotDrill;
+           kind == CutterKind::SpotDrill || kind == CutterKind::Tap;
 }
 
 class Speeds {
@@ -28,7 +28,8 @@ public:
 
     void set() {
         for (CutStep& step : m_chain.steps) {
-            if (step.cutter.kind == CutterKind::Tap || (step.cutter.kind == CutterKind::Reamer && step.cutter.hand))
+            if ((step.cutter.kind == CutterKind::Tap && !under_power(m_needs.spindle, step.cutter.lead)) ||
+                (step.cutter.kind == CutterKind::Reamer && step.cutter.hand))
                 step.by_hand = true;
             fluid(step);
             if (step.by_hand)
@@ -110,6 +111,10 @@ private:
                                {"widest", num(step.widest.in_mm(), 3)},
                                {"turns", num(wanted)},
                                {"source", surface.source}});
+        if (!step.rpm && step.kind == StepKind::Tap) {
+            step.by_hand = true;
+            return by_hand(step);
+        }
         if (!step.rpm && step.kind == StepKind::Chamfer) { // a touch of the cone, turned between the fingers
             step.why_speed += " " + say("This spindle is too fast for it, so it is turned by hand.");
             step.by_hand = true;
@@ -130,7 +135,26 @@ private:
         if (step.cutter.kind == CutterKind::CentreDrill)
             step.why_speed += " " + say("Its tip alone could take {rpm_for}.",
                                         {{"rpm_for", num(rpm_for(surface.wanted, step.cutter.tip))}});
-        feed(step);
+        if (step.kind == StepKind::Tap)
+            power_tap(step);
+        else
+            feed(step);
+    }
+
+    // It draws itself in, a pitch a turn, and is turned back out as fast.
+    void power_tap(CutStep& step) const {
+        step.pecks = {step.tip};
+        step.tap.reset();
+        const auto thread = thread_of(m_needs.spec);
+        if (!thread)
+            return;
+        const Result<TapFeed> fed = tap_feed(std::nullopt, step.rpm, thread->pitch);
+        step.feed_per_revolution = thread->pitch;
+        step.feed = step.feed_set = fed->feed;
+        step.minutes = 2.0 * step.tip.in_mm() / step.feed;
+        step.why_feed = say(
+            "The feed is the pitch times the turns and nothing else: {pitch} × {rpm} is {feed}.",
+            {{"pitch", fig(thread->pitch)}, {"rpm", num(*step.rpm)}, {"feed", feed_figure(step.feed, m_needs.unit)}});
     }
 
     void feed(CutStep& step) {
@@ -211,12 +235,11 @@ private:
             step.feed_per_revolution = thread->pitch;
             const double turns = step.tip / thread->pitch;
             step.minutes += turns * m_needs.estimates.a_thread;
-            step.why_feed = say("{turns} turns to {tip}. Under power the feed would be {pitch} for each 100 turns a "
-                                "minute: the pitch of {pitch2} times the turns.",
-                                {{"turns", num(turns, 1)},
-                                 {"tip", fig(step.tip)},
-                                 {"pitch", feed_figure(thread->pitch.in_mm() * 100.0, m_needs.unit)},
-                                 {"pitch2", fig(thread->pitch)}});
+            step.why_feed = say("{turns} turns to {tip}.", {{"turns", num(turns, 1)}, {"tip", fig(step.tip)}});
+            if (m_needs.spindle.taps)
+                step.why_feed += " " + say(step.cutter.lead == TapLead::Bottoming
+                                               ? later("It ends on the bottom, so it is not driven.")
+                                               : later("This spindle is too fast for it, so it is not driven."));
         } else if (step.cutter.kind == CutterKind::Reamer) {
             step.why_speed =
                 say("By hand, steadily forward, out forward too: turned back it spoils its edges and the wall.");

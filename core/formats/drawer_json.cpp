@@ -19,6 +19,7 @@ const std::vector<std::string> cutter_kinds = {"drill",  "step-drill",  "centre-
 const std::vector<std::string> cutter_metals = {"high-speed-steel", "cobalt", "carbide"};
 const std::vector<std::string> leads = {"taper", "plug", "bottoming"};
 const std::vector<std::string> gates = {"seat-clean", "held-key-out", "locked", "measured", "seen-through", "let-go"};
+const std::vector<std::string> guides = {"eye", "follower", "chuck"};
 const std::vector<std::string> starts = {"centre-drill", "spotting-drill", "straight"};
 
 std::vector<std::string> texts(JsonObject& from, const std::string& name) {
@@ -126,6 +127,8 @@ ordered customs_json(const Customs& customs) {
         out["speeds"][metal] = speed;
     if (customs.tap_rhythm)
         out["tap_rhythm"] = {{"on", customs.tap_rhythm->on}, {"back", customs.tap_rhythm->back}};
+    if (customs.tap_guide != TapGuide::Chuck)
+        out["tap_guide"] = word_for(customs.tap_guide, guides);
     if (customs.novice)
         out["novice"] = true;
     for (const GateKind gate : customs.quietened)
@@ -155,6 +158,8 @@ Customs read_customs(JsonObject& shop) {
         const double on = rhythm.number("on");
         customs.tap_rhythm = TapRhythm{on, rhythm.number("back")};
     }
+    if (in.has("tap_guide"))
+        customs.tap_guide = static_cast<TapGuide>(in.word("tap_guide", guides));
     customs.novice = in.has("novice") && in.flag("novice");
     if (in.has("quietened"))
         for (const std::string& name : texts(in, "quietened")) {

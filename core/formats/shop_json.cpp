@@ -303,6 +303,8 @@ ordered spindle_json(const Spindle& spindle) {
         out["knee_lead"] = spindle.knee_lead.in_mm();
         out["knee_lines"] = spindle.knee_lines;
     }
+    if (spindle.taps)
+        out["taps"] = true;
     if (spindle.chuck > Length{})
         out["chuck"] = spindle.chuck.in_mm();
     return out;
@@ -322,6 +324,7 @@ Spindle read_spindle(JsonObject& machine) {
     spindle.room = length(in, "room");
     spindle.stroke = length(in, "stroke");
     spindle.keeps_place = in.flag("keeps_place");
+    spindle.taps = in.has("taps") && in.flag("taps");
     spindle.scale = static_cast<Unit>(in.word("scale", unit_words()));
     spindle.scale_step = length(in, "scale_step");
     spindle.change_minutes = in.number("change_minutes");

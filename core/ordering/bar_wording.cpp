@@ -263,7 +263,9 @@ Wording packing_words(const SetPacking& packing, int hole, const WordingNeeds& n
         against = packing.from_far_end ? say("the right end") : say("the left end");
     w.direction = say("pin of {pin} in the chuck; then lay {against} against it",
                       {{"pin", fig(packing.pin)}, {"against", against}});
-    w.note = say("Spindle stopped while the pin is in it. Take pin and packing away before drilling.");
+    w.note =
+        say("Spindle stopped while the pin is in it. Turn the chuck by hand: a pin that runs out touches with its "
+            "high spot, and half of what it runs out comes off the gap. Take pin and packing away before drilling.");
     w.sentence = packing.pieces.empty() ? say("{heading}: pin of {pin} in the chuck, {gap} {by} between {device} and "
                                               "pin; {against} goes against it.",
                                               {{"heading", w.heading},

@@ -92,14 +92,19 @@ std::string capital(std::string word) {
 }
 
 // What is worth saying each time: what breaks, spins or cuts somebody at this step.
-std::string caution(const CutStep& step, bool through) {
+std::string caution(const CutStep& step, bool through, const Machine& machine) {
     switch (step.kind) {
     case StepKind::Start:
         return say("Gently until the tip is buried: it snaps easily.");
     case StepKind::Tap:
-        return step.by_hand ? say("By hand, guided by the spindle with the power off: {rhythm}",
-                                  {{"rhythm", rhythm_in_words(step.tap ? step.tap->rhythm : TapRhythm{})}})
-                            : say("Slowest speed, fluid, and a hand on the switch.");
+        if (step.by_hand) {
+            const TapByHand tap = step.tap.value_or(TapByHand{});
+            return in_words(tap.guide, std::holds_alternative<DrillPress>(machine.kind)) + " " +
+                   rhythm_in_words(tap.rhythm);
+        }
+        return say("Fluid, and a hand on the switch. It draws itself in: go with it, neither push nor hold.") + " " +
+               (through ? say("Turn back as soon as it is through.")
+                        : say("Turn back a turn before the stop, for it runs on, and a bottom snaps it."));
     case StepKind::Ream:
         return say("Slow, with fluid, never backwards.");
     default:
@@ -210,7 +215,7 @@ Wording drill_words(const DrillHole& drill, int hole, const WordingNeeds& needs)
                                 {"cutter", step->cutter.name},
                                 {"mouth", depth_figure(step->mouth, unit)},
                                 {"tip", depth_figure(step->tip, unit)}});
-        w.note = caution(*step, !target.spec.depth);
+        w.note = caution(*step, !target.spec.depth, needs.machine);
     }
     // On the plate the work is free: the mark finds the drill, not the other way round.
     if (std::holds_alternative<LayoutBench>(needs.machine.kind) && (!step || step->kind == StepKind::Start))

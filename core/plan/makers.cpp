@@ -24,7 +24,7 @@ struct Claim {
 } // namespace
 
 bool is_handwork(const CutStep& step) {
-    return step.by_hand || step.kind == StepKind::Tap || step.kind == StepKind::Deburr;
+    return step.by_hand || step.kind == StepKind::Deburr;
 }
 
 Job with_machines_of(Job job, const Shop& shop) {

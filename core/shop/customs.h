@@ -19,6 +19,10 @@ struct TapRhythm {
     bool operator==(const TapRhythm&) const = default;
 };
 
+/// What keeps a tap upright that is turned by hand over its hole: the eye, a pointed follower in the chuck, or the
+/// chuck that grips it, with the power off.
+enum class TapGuide { Eye, Follower, Chuck };
+
 /// What the Bench asks before it goes on, and is not answered by the key that says done.
 enum class GateKind {
     SeatClean,   ///< before the work is clamped
@@ -40,8 +44,9 @@ struct Customs {
     double briskness = 80.0;      ///< percent of the tabulated advance: gentle 50 to production 100
     std::map<std::string, double> speeds{}; ///< own surface speeds in m/min, by metal
     std::optional<TapRhythm> tap_rhythm{};  ///< nothing: what suits size and metal
-    bool novice = false;                    ///< a beginner is at work: the Bench asks more
-    std::set<GateKind> quietened{};         ///< gates that are not asked; those about being hurt are all the same
+    TapGuide tap_guide = TapGuide::Chuck;
+    bool novice = false;            ///< a beginner is at work: the Bench asks more
+    std::set<GateKind> quietened{}; ///< gates that are not asked; those about being hurt are all the same
     bool operator==(const Customs&) const = default;
 };
 

@@ -19,6 +19,7 @@ struct Spindle {
     double change_minutes = 0.0;         ///< to change a cutter
     Length knee_lead;                    ///< travel of the knee for one turn of its handle; nought: there is none
     int knee_lines = 0;                  ///< round the knee's dial
+    bool taps = false;                   ///< it runs a tap in and, turning back, out of the hole again
     Length chuck{};                      ///< its diameter; nought: not said, and not looked at
     bool operator==(const Spindle&) const = default;
 

@@ -1,4 +1,5 @@
 // The Bench beside its cards: where am I, keys that are taught, a spoiled hole, one left for later, and coming back.
+#include "bench/bench_view.h"
 #include "formats/job_json.h"
 #include "formats/text_file.h"
 #include "plan/plan.h"
@@ -7,6 +8,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QMenu>
+#include <QPluginLoader>
 #include <QSettings>
 #include <QTableWidget>
 
@@ -35,6 +37,13 @@ QString note(Window& w) {
     auto* label = w.find<QLabel>("benchNote");
     return label ? label->text() : QString();
 }
+
+// Hears what is said aloud.
+struct Listener : Voice {
+    QStringList heard;
+    [[nodiscard]] bool works() const override { return true; }
+    void speak(const QString& words) override { heard << words; }
+};
 
 HoleId id_at_hand(const Window& w) {
     const Task* task = w.document.bench().now();
@@ -82,6 +91,63 @@ private slots:
         QTest::keyClick(w.find("bench"), Qt::Key_W);
         QTest::keyClick(w.find("whereHoles"), Qt::Key_Escape);
         QVERIFY(w.main.stage() == Stage::Bench && w.find("benchDone"));
+    }
+    // Off until it is wanted; then every card says its figures once, with their signs, and V says them again.
+    void figures_are_said_aloud() {
+        Listener listener;
+        Window w;
+        w.to_the_bench("Readout mill");
+        auto* bench = w.find<BenchView>("bench");
+        bench->set_voice([&] { return &listener; });
+        w.done_at_bench();
+        QVERIFY(listener.heard.isEmpty());
+        take(w, "Figures are said aloud");
+        QCOMPARE(listener.heard.size(), 1);
+        while (w.document.bench().now() && w.document.bench().now()->deed.act != Act::Move)
+            w.done_at_bench();
+        const auto heard = listener.heard.size();
+        const QString last = listener.heard.back();
+        QVERIFY2(last.contains("X ") && last.contains("Y ") && (last.contains("plus ") || last.contains("minus ")),
+                 qPrintable(last));
+        QVERIFY(!last.contains(QChar(0x2212)));
+        bench->resize(bench->width() - 20, bench->height()); // the same card is not said twice
+        QCOMPARE(listener.heard.size(), heard);
+        QTest::keyClick(bench, Qt::Key_V);
+        QVERIFY(listener.heard.size() == heard + 1 && listener.heard.back() == last);
+        take(w, "Figures are said aloud");
+        w.done_at_bench();
+        QCOMPARE(listener.heard.size(), heard + 1);
+    }
+    // Where nothing can speak it stays off, and says so.
+    void without_a_voice() {
+        Window w;
+        w.to_the_bench("Readout mill");
+        w.find<BenchView>("bench")->set_voice([] { return nullptr; });
+        take(w, "Figures are said aloud");
+        QVERIFY2(note(w).startsWith("Nothing here can speak"), qPrintable(note(w)));
+        // The plugin itself is there, and loads whether or not a voice is installed.
+        QPluginLoader loader(QStringLiteral(VOICE_PLUGIN));
+        QVERIFY2(qobject_cast<Voice*>(loader.instance()), qPrintable(loader.errorString()));
+    }
+    // Where the work lay otherwise until now that stands large, until the first thing is done as it lies now.
+    void laid_otherwise_until_now() {
+        Window w;
+        QVERIFY(w.document.open(SOURCE_FOLDER "/demo/fly-bearing-block.clockface.json"));
+        w.main.show_stage(Stage::Bench);
+        QVERIFY(w.job().setups.size() > 1 && !w.find("benchBanner"));
+        const auto nothing_done = [&] { return w.document.piece().log.empty(); };
+        while (nothing_done())
+            w.done_at_bench();
+        QVERIFY(!w.find("benchBanner"));
+        const int first = at_hand(w.job()).id;
+        const int other = w.job().setups[0].id == first ? w.job().setups[1].id : w.job().setups[0].id;
+        w.document.go_to_setup(other);
+        auto* banner = w.find<QLabel>("benchBanner");
+        QVERIFY(banner && banner->text().contains("Until now the work lay for"));
+        const auto before = w.document.piece().log.size();
+        while (w.document.piece().log.size() == before)
+            w.done_at_bench();
+        QVERIFY(!w.find("benchBanner"));
     }
     void all_before_a_hole_is_done() {
         Window w;

@@ -129,6 +129,137 @@ private slots:
             }
         QVERIFY(said > 0);
     }
+
+    // Driven at a third of what the metal is drilled at, at the spindle's step not above: 1000 v / 3 / (pi d); the feed
+    // is the pitch for every turn. 1/4-20: 25.4 / 20 = 1.27 a turn.
+    void driven_data() {
+        QTest::addColumn<QString>("thread");
+        QTest::addColumn<double>("across");
+        QTest::addColumn<double>("pitch");
+        QTest::newRow("M6") << "M6" << 6.0 << 1.0;
+        QTest::newRow("M10") << "M10" << 10.0 << 1.5;
+        QTest::newRow("1/4-20") << "1/4-20" << 6.35 << 1.27;
+    }
+    void driven() {
+        QFETCH(QString, thread);
+        QFETCH(double, across);
+        QFETCH(double, pitch);
+        Tapped tapped(thread.toStdString(), Length{}, "mild steel", mm(15));
+        for (Machine& machine : tapped.shop.machines) {
+            machine.spindle.taps = true;
+            machine.spindle.steps = {45, 95, 190, 380, 760};
+        }
+        const CutStep step = tapped.last();
+        const double wanted = 1000.0 * metal_of("mild steel")->usual / 3.0 / (M_PI * across);
+        double set = 45;
+        for (const double each : {95.0, 190.0, 380.0, 760.0})
+            if (each <= wanted)
+                set = each;
+        QVERIFY(!step.by_hand && step.rpm && !step.tap);
+        QCOMPARE(*step.rpm, set);
+        QVERIFY(std::fabs(step.feed_set - set * pitch) < 1e-9);
+        QVERIFY(std::fabs(step.minutes - 2.0 * step.tip.in_mm() / (set * pitch)) < 1e-9);
+        QVERIFY2(step.why_feed.find("the pitch times the turns") != std::string::npos, step.why_feed.c_str());
+        // It is cut at the machine then, and on handwheels follows its drill; nothing is left to be turned by hand.
+        at_hand(tapped.job).machine = "Metric mill";
+        const SetupPlan plan = plan_at_hand(tapped.job, tapped.shop);
+        QVERIFY(plan.work.way == CutOrder::FollowDrill);
+        for (const ByHand& each : plan.work.by_hand)
+            QVERIFY(each.step.find("tap") == std::string::npos);
+        QVERIFY(plan.run.complaints.empty() && plan.run.landings.back().miss < mm(0.1));
+        bool said = false;
+        for (const Instruction& each : plan.route.list)
+            if (const auto* drill = std::get_if<DrillHole>(&each.action);
+                drill && plan.chain_of(0).steps[static_cast<std::size_t>(drill->step)].kind == StepKind::Tap)
+                said = in_words(each, words_for(tapped.job, plan)).note.find("Turn back as soon as it is through") !=
+                       std::string::npos;
+        QVERIFY(said);
+    }
+
+    // A bottoming tap, and any tap where the slowest step is too fast, is turned by hand all the same, and it says why.
+    void not_driven() {
+        Tapped blind("M6", mm(10), "mild steel", mm(14)); // no room for the plug's four threads below it
+        blind.job.patterns[0].hole.depth_of = DepthOf::FullThread;
+        blind.shop.customs.chip_room = 1.0;
+        for (Machine& machine : blind.shop.machines)
+            machine.spindle.taps = true;
+        QVERIFY(blind.last().cutter.lead == TapLead::Bottoming && blind.last().by_hand && blind.last().tap);
+        const SetupPlan plan = plan_at_hand(blind.job, blind.shop);
+        QVERIFY(!plan.chain_of(0).find("tap 1")->by_hand);
+        QVERIFY(blind.last().why_feed.find("ends on the bottom") != std::string::npos);
+        Tapped fast("M10", Length{});
+        for (Machine& machine : fast.shop.machines) {
+            machine.spindle.taps = true;
+            machine.spindle.steps = {2000, 4000};
+        }
+        QVERIFY(fast.last().by_hand && fast.last().tap);
+        QVERIFY(fast.last().why_feed.find("too fast for it") != std::string::npos);
+    }
+
+    void turns_from_a_feed() {
+        Spindle steps;
+        steps.steps = {60, 120, 240};
+        QCOMPARE(*turns_for_feed(steps, 120.0, mm(1.0), Unit::Millimetre), 120.0);
+        QCOMPARE(*turns_for_feed(steps, 304.8, mm(1.27), Unit::Millimetre), 240.0); // 240 x 1.27
+        const auto torn = turns_for_feed(steps, 130.0, mm(1.0), Unit::Millimetre);
+        QVERIFY(!torn);
+        QCOMPARE(torn.error().sentence,
+                 std::string("At a pitch of 1 mm this feed wants 130 turns a minute, and the spindle has 120 or 240: "
+                             "120 mm a minute or 240 mm a minute would do."));
+        const auto above = turns_for_feed(steps, 900.0, mm(1.0), Unit::Millimetre);
+        QVERIFY(!above && above.error().sentence.find("has 240: 240 mm a minute would do") != std::string::npos);
+        Spindle any;
+        any.slowest = 80;
+        any.fastest = 900;
+        QCOMPARE(*turns_for_feed(any, 137.0, mm(0.5), Unit::Millimetre), 274.0);
+        QVERIFY(!turns_for_feed(any, 20.0, mm(1.0), Unit::Millimetre) &&
+                !turns_for_feed(any, 0.0, mm(1.0), Unit::Inch));
+    }
+
+    // Whatever the thread and the spindle: what is answered is one of its steps, and feeds what was asked within half a
+    // percent; what is refused names feeds that are then taken.
+    void a_feed_and_its_turns_agree() {
+        holds("feed and turns", [] {
+            Spindle spindle;
+            double step = *rc::gen::inRange(20, 90);
+            for (int i = 0; i < 6; ++i, step *= *rc::gen::inRange(13, 25) / 10.0)
+                spindle.steps.push_back(std::round(step));
+            const Length pitch = mm(*rc::gen::inRange(25, 300) / 100.0);
+            const double feed = *rc::gen::inRange(10, 4000);
+            const auto turns = turns_for_feed(spindle, feed, pitch, Unit::Millimetre);
+            if (turns) {
+                RC_ASSERT(std::find(spindle.steps.begin(), spindle.steps.end(), *turns) != spindle.steps.end());
+                RC_ASSERT(std::fabs(*turns * pitch.in_mm() - feed) <= feed * 0.00501);
+            } else {
+                for (const double each : spindle.steps)
+                    RC_ASSERT(std::fabs(each * pitch.in_mm() - feed) > feed * 0.004);
+            }
+        });
+    }
+
+    // What keeps it upright is said where it is turned over its hole; of a drill press, what becomes of the spring.
+    void kept_upright() {
+        const auto said = [](TapGuide guide, const std::string& machine) {
+            Tapped tapped("M6", Length{});
+            tapped.shop.customs.tap_guide = guide;
+            at_hand(tapped.job).machine = machine;
+            at_hand(tapped.job).order.cuts = CutOrder::FollowDrill;
+            const SetupPlan plan = plan_at_hand(tapped.job, tapped.shop);
+            std::string note;
+            for (const Instruction& each : plan.route.list)
+                if (const auto* drill = std::get_if<DrillHole>(&each.action);
+                    drill && plan.chain_of(0).steps[static_cast<std::size_t>(drill->step)].kind == StepKind::Tap)
+                    note = in_words(each, words_for(tapped.job, plan)).note;
+            return note;
+        };
+        QVERIFY(said(TapGuide::Chuck, "Readout mill").find("drive out of gear") != std::string::npos);
+        const std::string press = said(TapGuide::Chuck, "Drill press");
+        QVERIFY2(press.find("return spring off") != std::string::npos &&
+                     press.find("set it again") != std::string::npos,
+                 press.c_str());
+        QVERIFY(said(TapGuide::Follower, "Drill press").find("pointed follower") != std::string::npos);
+        QVERIFY(said(TapGuide::Eye, "Readout mill").find("two sides at right angles") != std::string::npos);
+    }
 };
 
 QTEST_GUILESS_MAIN(TestTapping)
