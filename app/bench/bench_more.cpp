@@ -150,7 +150,10 @@ void BenchView::show_where(bool shown) {
     }
     if (!m_overview)
         return;
-    m_overview->set_acts(!in_batch());
+    std::optional<BenchState> batch;
+    if (in_batch() || looks_for_settings())
+        batch.emplace().tasks = load() ? load()->cuts.tasks : std::vector<Task>{};
+    m_overview->set_load(std::move(batch));
     m_page->setVisible(!shown);
     m_overview->setVisible(shown);
     if (!shown) {

@@ -352,8 +352,10 @@ void BenchView::show_finished() {
     if (in_batch())
         show_batch_finished();
     m_direction->show();
-    m_direction->setText(empty ? tr("Place holes under Holes, then come back.")
-                               : tr("Deburr both sides, wipe, and measure before the work is unclamped."));
+    m_direction->setText(
+        empty        ? tr("Place holes under Holes, then come back.")
+        : in_batch() ? tr("Measure the last ones as the first was measured, before the machine is set otherwise.")
+                     : tr("Deburr both sides, wipe, and measure before the work is unclamped."));
     m_note->hide();
     m_why->hide();
     m_next_moves->clear();

@@ -112,7 +112,8 @@ void WhereView::showEvent(QShowEvent* event) {
 }
 
 void WhereView::refresh() {
-    const WhereGrid grid = where_grid(m_document.job(), m_document.plan(), m_document.piece(), m_document.bench());
+    const WhereGrid grid =
+        where_grid(m_document.job(), m_document.plan(), m_document.piece(), m_load ? *m_load : m_document.bench());
     show_holes(grid);
     show_pieces(grid);
 }
@@ -123,7 +124,7 @@ void WhereView::show_holes(const WhereGrid& grid) {
                            [](CellState each) { return each == CellState::Done || each == CellState::NotWanted; });
     });
     m_holes_title->setText(
-        (m_acts
+        (!m_load
              ? tr("%1 of %2 holes are finished. Enter goes to the hole that is chosen; A: all before it is done; Esc "
                   "goes back to the card.")
              : tr("%1 of %2 holes of this piece are finished. All pieces go through together, so the next load "
@@ -169,14 +170,14 @@ void WhereView::show_pieces(const WhereGrid& grid) {
     const auto finished =
         std::count_if(grid.pieces.begin(), grid.pieces.end(), [](const PieceRow& each) { return each.finished(); });
     m_pieces_title->setText(
-        (m_acts ? tr("Pieces finished on this face: %1 of %2; begun: %3. Enter takes the piece that is chosen.")
-                : tr("Pieces finished on this face: %1 of %2; begun: %3."))
+        (!m_load ? tr("Pieces finished on this face: %1 of %2; begun: %3. Enter takes the piece that is chosen.")
+                 : tr("Pieces finished on this face: %1 of %2; begun: %3."))
             .arg(finished)
             .arg(m_document.job().pieces)
             .arg(grid.pieces.size()));
     head(*m_pieces, grid.columns);
     m_pieces->setRowCount(static_cast<int>(grid.pieces.size()));
-    const int most_rows = m_acts ? 4 : 12; // the holes have the rest
+    const int most_rows = m_load ? 12 : 4; // the holes have the rest
     m_pieces->setFixedHeight(m_pieces->horizontalHeader()->sizeHint().height() + 6 +
                              m_pieces->verticalHeader()->defaultSectionSize() *
                                  std::clamp(m_pieces->rowCount(), 1, most_rows));
@@ -205,14 +206,14 @@ int WhereView::chosen_hole(int row) const {
 
 void WhereView::go_to_hole(int row) {
     const int hole = chosen_hole(row);
-    if (hole < 0 || !m_acts)
+    if (hole < 0 || m_load)
         return;
     m_document.jump_to(id_of(m_document.job(), m_document.plan().holes[static_cast<std::size_t>(hole)]));
     emit leave_wanted();
 }
 
 void WhereView::go_to_piece(int row) {
-    if (const QTableWidgetItem* name = m_pieces->verticalHeaderItem(row); name && m_acts)
+    if (const QTableWidgetItem* name = m_pieces->verticalHeaderItem(row); name && !m_load)
         m_document.choose_piece(name->data(Qt::UserRole).toInt());
 }
 
@@ -224,7 +225,7 @@ bool WhereView::eventFilter(QObject* watched, QEvent* event) {
         emit leave_wanted();
         return true;
     }
-    if (!m_acts)
+    if (m_load)
         return QWidget::eventFilter(watched, event);
     if (key == Qt::Key_Return || key == Qt::Key_Enter) {
         if (watched == m_holes)

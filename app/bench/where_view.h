@@ -17,8 +17,9 @@ class WhereView : public QWidget {
 public:
     explicit WhereView(Document& document, QWidget* parent = nullptr);
     void set_look(const Look& look);
-    /// Whether Enter goes to a hole or piece and A says what is done; in a batch the order follows by itself.
-    void set_acts(bool acts) { m_acts = acts; }
+    /// Of a batch: what is at hand is the load, and nothing is gone to, as the order follows by itself. Nothing: the
+    /// piece by itself.
+    void set_load(std::optional<BenchState> load) { m_load = std::move(load); }
     /// Anew, with the hole that is at hand chosen.
     void refresh();
 
@@ -31,7 +32,7 @@ protected:
 
 private:
     Document& m_document;
-    bool m_acts = true;
+    std::optional<BenchState> m_load;
     const Look* m_look = &Look::day();
     QLabel *m_holes_title, *m_pieces_title;
     QTableWidget *m_holes, *m_pieces;

@@ -314,6 +314,7 @@ void Document::keep_pieces(const std::vector<Piece>& pieces) {
     update_dirty();
     emit changed();
     emit settled_changed();
+    emit worked();
 }
 
 void Document::next_done(const ShownBefore& before) {

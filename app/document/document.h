@@ -130,6 +130,7 @@ signals:
     void settled_changed();                 ///< the job itself (not a mere preview)
     void replaced();                        ///< another job altogether
     void shop_changed();                    ///< the shop, or the file it is kept in
+    void worked();                          ///< something was done to a piece, or taken back
     void file_changed();                    ///< path or unsaved mark
     void log_full(const QString& sentence); ///< nothing more can be written in the logs of this job
 

@@ -6,6 +6,7 @@
 #include "words/say.h"
 
 #include <QDir>
+#include <QElapsedTimer>
 #include <QFile>
 #include <QFileInfo>
 #include <QJsonDocument>
@@ -18,6 +19,7 @@ namespace clockface::app {
 namespace {
 
 constexpr int moment_ms = 1000;
+constexpr qint64 at_once_ms = 30; // what a hand that goes on does not feel
 const QString copy_ending = QStringLiteral(".autosave.json");
 const QString lock_ending = QStringLiteral(".lock");
 const QString path_ending = QStringLiteral(".path"); // what version 0.1 wrote beside its copies
@@ -87,15 +89,19 @@ Recovery::Recovery(Document& document, QString folder, QObject* parent)
     , m_folder(std::move(folder)) {
     QDir().mkpath(m_folder);
     m_timer.setSingleShot(true);
-    m_timer.setInterval(moment_ms);
     connect(&m_timer, &QTimer::timeout, this, &Recovery::keep_now);
     // Restarting the clock at every change would never write while somebody types on and on.
     const auto start = [this] {
         if (!m_timer.isActive())
-            m_timer.start();
+            m_timer.start(moment_ms);
     };
     connect(&document, &Document::settled_changed, this, start);
     connect(&document, &Document::file_changed, this, start);
+    // What was done at the machine cannot be typed again, so it does not wait, unless a copy of so much takes long.
+    connect(&document, &Document::worked, this, [this] {
+        if (m_took_ms <= at_once_ms)
+            m_timer.start(0);
+    });
 }
 
 Recovery::~Recovery() {
@@ -132,7 +138,10 @@ void Recovery::keep_now() {
     m_timer.stop();
     if (!m_document.is_dirty())
         return remove_copy();
+    QElapsedTimer clock;
+    clock.start();
     const Result<void> kept = write();
+    m_took_ms = clock.elapsed();
     if (!kept && !m_told)
         emit failed(
             tr("The safety copy could not be written. Save the job yourself. %1").arg(q(kept.error().sentence)));

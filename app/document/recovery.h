@@ -60,6 +60,7 @@ private:
     std::optional<HeldLock> m_lock;
     qint64 m_serial = 0;
     bool m_told = false;
+    qint64 m_took_ms = 0; // to write the last copy
 
     Result<void> write();
     void remove_copy();

@@ -59,6 +59,11 @@ std::vector<std::string> reseating(const Held& held) {
     if (held.work_chuck) {
         std::vector<std::string> steps{
             say("Mark the work at the far jaw before it comes out: no chuck grips the same work twice alike.")};
+        if (held.work_chuck->jaws == 4)
+            steps.push_back(
+                say("Where the four jaws move singly, two that meet, say the far and the left one, were set "
+                    "for the first piece and are touched no more: they are the zero of every piece that "
+                    "follows. Only the other two are loosened and tightened."));
         steps.push_back(held.parallels
                             ? say("Brush jaws, face, parallels and work, and put the parallels back under it.")
                             : say("Brush jaws, face and work."));

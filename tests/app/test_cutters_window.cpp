@@ -40,6 +40,33 @@ struct CuttersWindow : Window {
 class TestCuttersWindow : public QObject {
     Q_OBJECT
 private slots:
+    // Driven where the machine does that. M5 has a pitch of 0.8: 120 turns feed 96 mm a minute, 240 feed 192; 97 tears.
+    void a_tap_that_is_driven() {
+        CuttersWindow w;
+        QVERIFY(!w.blank("feed:tap1"));
+        Shop shop = w.document.shop();
+        for (Machine& machine : shop.machines) {
+            machine.spindle.taps = true;
+            machine.spindle.steps = {60, 120, 240, 480};
+        }
+        QVERIFY(w.document.edit_shop("it drives taps", shop, w.folder.filePath("s.shop.json")));
+        w.choose_hole("A1");
+        QVERIFY(w.blank("feed:tap1"));
+        const Job before = w.job();
+        w.fill("feed:tap1", "97");
+        QVERIFY2(w.said_below("feed:tap1").contains("96 mm a minute or 192 mm a minute would do"),
+                 qPrintable(w.said_below("feed:tap1")));
+        QVERIFY(w.job() == before);
+        w.fill("feed:tap1", "96");
+        QCOMPARE(*w.chain("A1").find("tap 1")->rpm, 120.0);
+        QCOMPARE(w.blank("feed:tap1")->text(), QString("96 mm a minute"));
+        w.fill("rpm:tap1", "240");
+        QCOMPARE(w.blank("feed:tap1")->text(), QString("192 mm a minute"));
+        w.fill("feed:tap1", "96 mm a minute"); // as it is shown
+        QCOMPARE(*w.chain("A1").find("tap 1")->rpm, 120.0);
+        w.document.undo_stack().undo();
+        QCOMPARE(*w.chain("A1").find("tap 1")->rpm, 240.0);
+    }
     void stage_and_selection() {
         CuttersWindow w;
         w.main.show_stage(app::Stage::Order);

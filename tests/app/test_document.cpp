@@ -3,6 +3,7 @@
 #include "document/document.h"
 #include "document/recovery.h"
 #include "formats/job_json.h"
+#include "formats/text_file.h"
 #include "layout/from_part.h"
 #include "layout/new_pattern.h"
 #include "layout/validate.h"
@@ -213,6 +214,23 @@ private slots:
         QVERIFY(document.is_dirty());
         QVERIFY(recovery.left_behind().empty()); // it is this program's own now, and on the disk all the while
         QVERIFY(QFile::exists(left[0].file));
+    }
+    // Each thing done at the Bench is on the disk once its key has been handled, not a moment later.
+    void work_is_kept_at_the_key() {
+        QTemporaryDir folder;
+        Document document(default_shop());
+        Recovery recovery(document, folder.path());
+        document.show_example(flange());
+        for (int i = 0; i < 6; ++i) {
+            document.next_done();
+            QApplication::processEvents(); // what waits, waits no longer
+            const QStringList copies = QDir(folder.path()).entryList({"*.autosave.json"}, QDir::Files);
+            QCOMPARE(copies.size(), 1);
+            const auto text = read_file(folder.filePath(copies.first()).toStdString());
+            QVERIFY(text);
+            const auto kept = job_from_json(text->substr(text->find('\n') + 1));
+            QVERIFY(kept && kept->begun == document.settled().begun);
+        }
     }
     void saved_work_leaves_no_copy() {
         QTemporaryDir folder;

@@ -326,6 +326,29 @@ void card_at_the_bench(benchmark::State& state, const char* machine) {
 BENCHMARK_CAPTURE(card_at_the_bench, handwheels, "Metric mill")->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
 BENCHMARK_CAPTURE(card_at_the_bench, readout, "Readout mill")->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
 
+// A load of a batch done, and back again, where half of what its first setting drills is behind.
+void load_at_the_bench(benchmark::State& state) {
+    Window w;
+    Job job = *load_job(SOURCE_FOLDER "/demo/dial-stay-brackets.clockface.json");
+    job.pieces = static_cast<int>(state.range(0));
+    w.document.show_example(job);
+    w.main.show_stage(Stage::Bench);
+    QWidget* bench = w.find("bench");
+    while (!w.find("benchLoading")) {
+        QApplication::processEvents();
+        w.done_at_bench();
+    }
+    for (int i = 0; i < job.pieces; ++i)
+        w.done_at_bench();
+    for (auto _ : state) {
+        w.done_at_bench();
+        bench->repaint();
+        QTest::keyClick(bench, Qt::Key_Backspace);
+        bench->repaint();
+    }
+}
+BENCHMARK(load_at_the_bench)->Arg(34)->Arg(500)->Unit(benchmark::kMillisecond);
+
 // The fewest settings for a batch of parts whose holes have nothing in common, or all of which a turn brings together.
 void fewest_settings_of(benchmark::State& state) {
     std::mt19937 engine(5);

@@ -322,6 +322,14 @@ private slots:
         QVERIFY(said().find("find it again, touch by touch") != std::string::npos);
         held.against_fence = true;
         QVERIFY(kept_from_spinning(held).find("never hold it by hand") != std::string::npos);
+        // Of four jaws two stay for the next piece; three move together.
+        held = {};
+        held.known = true;
+        held.work_chuck = WorkChuck{};
+        held.work_chuck->jaws = 3;
+        QVERIFY(said().find("touched no more") == std::string::npos);
+        held.work_chuck->jaws = 4;
+        QVERIFY(said().find("Only the other two are loosened") != std::string::npos);
         held = {};
         QVERIFY(reseating(held).empty() && kept_from_spinning(held).empty());
     }
