@@ -47,13 +47,16 @@ struct Worker {
     std::vector<Drilled> drilled;
     int keys = 0;
 
+    // What is done changes neither the plan nor its settings.
+    SetupPlan made;
+    BatchPlan batch;
+
     explicit Worker(Job of)
-        : job(std::move(of)) {}
-    [[nodiscard]] SetupPlan plan() const { return plan_at_hand(job, shop); }
-    [[nodiscard]] BatchWalk walk() const {
-        const SetupPlan now = plan();
-        return batch_walk(job, shop, now, fewest_settings(*parts_to_load(job, now)));
-    }
+        : job(std::move(of))
+        , made(plan_at_hand(job, shop))
+        , batch(fewest_settings(*parts_to_load(job, made))) {}
+    [[nodiscard]] const SetupPlan& plan() const { return made; }
+    [[nodiscard]] BatchWalk walk() const { return batch_walk(job, shop, made, batch); }
     [[nodiscard]] BatchState state() const { return batch_state(job, shop, walk()); }
     void next() {
         const BatchWalk way = walk();
@@ -302,6 +305,17 @@ private slots:
         }
         QCOMPARE(asked[GateKind::Measured], 2); // once a setting
         QVERIFY(asked[GateKind::HeldKeyOut] > 0 && asked[GateKind::SeenThrough] == 3);
+        // Set anew after the second piece: the third is the first there, and is measured before the fourth.
+        Worker anew(bracket("Readout mill", 5));
+        while (!anew.state().load || anew.state().load->piece != 3)
+            anew.next();
+        anew.from_zero();
+        while (!anew.state().load)
+            anew.next();
+        QVERIFY(anew.state().load->piece == 3 && !anew.state().load->first_piece);
+        while (anew.state().load->piece == 3)
+            anew.next();
+        QCOMPARE(anew.state().load->first_piece.value_or(0), 3);
         customs.quietened.insert(GateKind::Measured);
         Worker again(bracket("Readout mill", 3));
         while (again.state().machine.now()) {
@@ -314,9 +328,10 @@ private slots:
     // A piece worked on by itself afterwards finds its own zero again, though it was drilled last in the batch; and the
     // batch finds its own when it has been.
     void zeros_of_batch_and_piece_are_two() {
-        Worker at(bracket("Readout mill", 2));
+        Job one_hole = bracket("Readout mill", 2); // what is cut first in the batch is so by itself
+        one_hole.patterns = {single("A", 11.3, 7.9, 5.2)};
+        Worker at(with_ids(one_hole));
         const SetupPlan plan = at.plan();
-        Piece second = piece_of(at.job, 2);
         const auto alone = [&] { return bench_state(at.job, at.shop, plan, piece_of(at.job, 2)); };
         while (alone().now()->deed.act == Act::Zero || alone().now()->deed.act == Act::Tool)
             at.job = with_pieces(at.job, {with_next_done(piece_of(at.job, 2), alone(), ++at.time)});

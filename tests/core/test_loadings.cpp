@@ -181,6 +181,11 @@ private slots:
         QVERIFY(same(brought_to(Loading::EndForEnd, at, size), {mm(110), mm(28)}));
         QVERIFY(same(brought_to(Loading::OverLeftRight, at, size), {mm(110), mm(12)}));
         QVERIFY(same(brought_to(Loading::OverFrontBack, at, size), {mm(10), mm(28)}));
+        // From the middle, (60, 20), the same place is (-50, -8).
+        QVERIFY(same(laid_from_middle(Loading::AsDrawn, {mm(-50), mm(-8)}), {mm(-50), mm(-8)}));
+        QVERIFY(same(laid_from_middle(Loading::EndForEnd, {mm(-50), mm(-8)}), {mm(50), mm(8)}));
+        QVERIFY(same(laid_from_middle(Loading::OverLeftRight, {mm(-50), mm(-8)}), {mm(50), mm(-8)}));
+        QVERIFY(same(laid_from_middle(Loading::OverFrontBack, {mm(-50), mm(-8)}), {mm(-50), mm(8)}));
         QCOMPARE(loadings_of({}).size(), std::size_t{1});
         QVERIFY(loadings_of({false, true, false}) == (std::vector{Loading::AsDrawn, Loading::OverLeftRight}));
         QCOMPARE(loadings_of({true, false, true}).size(), std::size_t{4});
