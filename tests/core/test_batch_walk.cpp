@@ -333,7 +333,7 @@ private slots:
         Worker at(with_ids(one_hole));
         const SetupPlan plan = at.plan();
         const auto alone = [&] { return bench_state(at.job, at.shop, plan, piece_of(at.job, 2)); };
-        while (alone().now()->deed.act == Act::Zero || alone().now()->deed.act == Act::Tool)
+        while (alone().now()->deed.act != Act::Cut)
             at.job = with_pieces(at.job, {with_next_done(piece_of(at.job, 2), alone(), ++at.time)});
         const BenchState with_zero = alone();
         QVERIFY(with_zero.next > 0 && !with_zero.broken_off);
