@@ -97,6 +97,11 @@ private:
         if (asked) {
             step.rpm = *wish->second.rpm;
             step.why_speed = say("Your figure.") + " ";
+        } else if (step.kind == StepKind::Tap) {
+            if (m_needs.spindle.lowest() <= most) {
+                step.rpm = m_needs.spindle.lowest();
+                step.why_speed = say("The slowest there is: a hand has to turn it back in time.") + " ";
+            }
         } else if (const auto set = step_not_above(m_needs.spindle, wanted)) {
             step.rpm = *set;
         } else if (m_needs.spindle.lowest() <= most) {
