@@ -1,5 +1,6 @@
 // How fast: start to the first painted window, re-plan, repaint, a keystroke to the board.
 #include "board/board_view.h"
+#include "formats/job_json.h"
 #include "holding/loadings.h"
 #include "look/look.h"
 #include "ordering/travel.h"
