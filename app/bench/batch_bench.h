@@ -25,6 +25,8 @@ public:
     void follow();
     /// Nothing while the settings are looked for, or where the batch is not wanted.
     [[nodiscard]] const BatchWalk* walk() const { return m_walk ? &*m_walk : nullptr; }
+    /// What it follows, while there is a walk.
+    [[nodiscard]] const BatchPlan& settings() const { return *m_batch; }
     [[nodiscard]] const BatchState& state() const { return m_state; }
     /// How it stands when what is at hand is done.
     [[nodiscard]] BatchState then() const;

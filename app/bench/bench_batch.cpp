@@ -3,6 +3,7 @@
 
 #include "layout/hole_names.h"
 #include "look/words.h"
+#include "plan/setup_card.h"
 
 #include <QLabel>
 #include <QPushButton>
@@ -64,6 +65,13 @@ void BenchView::show_load() {
         note = resumed + QLatin1Char(' ') + note;
     m_note->setText(note);
     m_note->show();
+    // What stays as it is while all go through: the card of the set-up.
+    QStringList card;
+    for (const std::string& each : in_words(m_document.job(), m_document.plan(),
+                                            setup_card(m_document.job(), m_document.plan(), m_batch.settings())))
+        card << q(each);
+    m_why->setText(card.join(QLatin1Char('\n')));
+    m_why->setVisible(m_why_shown);
     show_gate(asked);
     make_room();
     m_spoken.say(asked ? q(asked->question) : spoken(words));

@@ -434,7 +434,7 @@ void BenchView::refresh() {
     m_back->setEnabled(now.next > 0 || (now.from_zero && !now.broken_off));
     m_done->setEnabled(!now.finished());
     m_again->setVisible(now.finished() && all > 0 && !in_batch());
-    m_why_button->setEnabled(!now.finished() && !load());
+    m_why_button->setEnabled(!now.finished());
     if (now.finished())
         return show_finished();
     if (load())

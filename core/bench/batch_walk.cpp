@@ -1,8 +1,8 @@
 #include "bench/batch_walk.h"
 
 #include "layout/outline.h"
-#include "measure/figures.h"
 #include "ordering/route.h"
+#include "plan/setup_card.h"
 #include "words/say.h"
 
 #include <algorithm>
@@ -468,31 +468,13 @@ std::vector<Piece> with_batch_back(const Job& job, const BatchWalk& walk, const 
     return back;
 }
 
-namespace {
-
-// "A1 11.3 mm from its left end and 7.9 mm from its lower edge".
-std::string measured_at(const Job& job, const SetupPlan& plan, int hole) {
-    const ReferenceEdges edges = reference_edges(job);
-    const Hole& at = plan.holes[static_cast<std::size_t>(hole)];
-    const Point from = at.at - edges.corner;
-    const std::string x = with_unit(edges.right ? -from.x : from.x, job.unit),
-                      y = with_unit(edges.upper ? -from.y : from.y, job.unit);
-    return say(edges.right ? (edges.upper ? later("{hole} {x} from its right end and {y} from its upper edge")
-                                          : later("{hole} {x} from its right end and {y} from its lower edge"))
-                           : (edges.upper ? later("{hole} {x} from its left end and {y} from its upper edge")
-                                          : later("{hole} {x} from its left end and {y} from its lower edge")),
-               {{"hole", at.name}, {"x", x}, {"y", y}});
-}
-
-} // namespace
-
 std::optional<Gate> gate_at(const Job& job, const SetupPlan& plan, const Customs& customs, const BatchWalk& walk,
                             const BatchState& state) {
     if (state.load && state.load->first_piece && !customs.quietened.contains(GateKind::Measured)) {
         std::string places;
         for (const LoadCuts& load : walk.cuts[static_cast<std::size_t>(state.load->cut)].loads)
             for (const Task& task : load.tasks)
-                places += (places.empty() ? "" : ", ") + measured_at(job, plan, task.hole);
+                places += (places.empty() ? "" : ", ") + in_words(job, plan, measure_of(job, plan, task.hole));
         return Gate{
             GateKind::Measured,
             say("Measure piece {piece} before any more are drilled: {places}. Take the burr off first. Where it "

@@ -73,6 +73,11 @@ private slots:
         QVERIFY(!w.note().contains("Measure"));
         w.done_at_bench();
         QCOMPARE(w.heading(), QString("Turned end for end"));
+        QTest::keyClick(w.find("bench"), Qt::Key_H); // the card of the set-up
+        auto* card = w.find<QLabel>("benchWhy");
+        QVERIFY(card && card->text().contains("against the stop: mark that end") &&
+                card->text().contains("The first piece has A1 9.5 mm from its left end and 14 mm from its lower edge"));
+        QTest::keyClick(w.find("bench"), Qt::Key_H);
         w.done_at_bench();
         // The second piece waits until the first is measured, and what means done does not answer that.
         QVERIFY2(w.note().contains("Measure piece 1 before any more are drilled"), qPrintable(w.note()));

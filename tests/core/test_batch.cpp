@@ -1,7 +1,7 @@
 // A batch against the stop: what a piece allows, what a setting drills, what it costs and from how many it pays.
 #include "formats/job_json.h"
 #include "layout/validate.h"
-#include "plan/batch.h"
+#include "plan/setup_card.h"
 #include "support/jobs.h"
 
 #include <QTest>
@@ -291,6 +291,43 @@ private slots:
         plan = plan_at_hand(job, default_shop());
         QVERIFY(plan.held.stop == StopAt::Right && plan.held.fence_upper);
         QVERIFY(fault_of(job).find("a slanted end would come to the stop. Count its figures from straight sides") !=
+                std::string::npos);
+    }
+
+    // The card at the machine: drawn from the lower left, in a vise whose fixed jaw is the rear one, a stop at the
+    // left.
+    void the_card_of_the_setup() {
+        Job job = bracket();
+        at_hand(job).holding.batch.over_front_back = true;
+        const SetupPlan plan = plan_at_hand(job, default_shop());
+        const BatchPlan batch = settings_of(job);
+        const SetupCard card = setup_card(job, plan, batch);
+        QVERIFY(card.to_seat == WorkEdge::Far && card.to_stop == WorkEdge::Left);
+        QCOMPARE(card.places.size(), std::size_t{2});
+        QCOMPARE(card.first_piece.size(), std::size_t{3});
+        for (const SetupCard::Measure& each : card.first_piece) {
+            const std::string& name = plan.holes[static_cast<std::size_t>(each.hole)].name;
+            const Length y = name == "A1" ? mm(7.9) : name == "A2" ? mm(23.7) : mm(15.8);
+            QVERIFY(same(each.along_y, y) && same(each.along_x, name == "B1" ? mm(52.6) : mm(11.3)));
+        }
+        for (const SetupCard::Place& each : card.places)
+            QVERIFY(each.cutters.size() == 3 && each.cutters[1].find("drill") != std::string::npos);
+        const std::vector<std::string> lines = in_words(job, plan, card);
+        QCOMPARE(lines.size(), std::size_t{6});
+        QVERIFY2(lines[1].find("its upper edge lies against the fixed jaw and its left end against the stop") !=
+                     std::string::npos,
+                 lines[1].c_str());
+        QVERIFY2(lines[4].find("A2 11.3 mm from its left end and 23.7 mm from its lower edge") != std::string::npos,
+                 lines[4].c_str());
+        QVERIFY(lines[4].find("within 0.15 mm") != std::string::npos);
+        // Against a fence, counted from the right where the stop is: figures from there.
+        job.blank.corners = {{}, {mm(87.4), mm(0)}, {mm(87.4), mm(31.6)}, {mm(8.2), mm(31.6)}};
+        job.datum.place = DatumPlace::LowerRight;
+        at_hand(job).machine = "Drill press";
+        const SetupPlan press = plan_at_hand(job, default_shop());
+        const SetupCard other = setup_card(job, press, settings_of(job));
+        QVERIFY(other.to_seat == WorkEdge::Near && other.to_stop == WorkEdge::Right);
+        QVERIFY(in_words(job, press, other)[1].find("against the fence and its right end against the stop") !=
                 std::string::npos);
     }
 

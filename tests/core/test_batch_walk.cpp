@@ -325,6 +325,44 @@ private slots:
         }
     }
 
+    // Two faces, one log for the machine: what is done in one set-up counts in no other, and each begins with its own
+    // zero.
+    void two_setups() {
+        Job job = plate_of(80, 40, 20);
+        job.pieces = 3;
+        Pattern top = row("A", 10, 20, 2, 60, 0, 4.2), under = row("B", 10, 20, 2, 60, 0, 4.2);
+        under.face = Face::Under;
+        job.patterns = {top, under};
+        job = with_proposed_setups(with_ids(job));
+        QCOMPARE(job.setups.size(), std::size_t{2});
+        for (Setup& each : job.setups) {
+            each.machine = std::string("Readout mill");
+            each.holding.batch.end_for_end = each.holding.batch.together = true;
+        }
+        std::size_t before = 0;
+        for (const Setup& each : std::vector<Setup>(job.setups)) {
+            Worker at(with_setup(job, each.id));
+            at.time += static_cast<std::int64_t>(before);
+            const BatchState first = at.state();
+            QVERIFY(first.loads_left == first.loads && first.machine.next == 0 && !first.machine.broken_off);
+            QVERIFY(first.machine.now()->deed.act == Act::Zero);
+            while (at.state().machine.now())
+                at.next();
+            for (const auto& [what, times] : at.cuts())
+                QCOMPARE(times, 1);
+            QVERIFY(at.cuts().size() > before);
+            before = at.cuts().size();
+            job.begun = at.job.begun;
+        }
+        for (const Setup& each : job.setups) {
+            const Job seen = with_setup(job, each.id);
+            const SetupPlan plan = plan_at_hand(seen, default_shop());
+            for (int piece = 1; piece <= 3; ++piece)
+                for (const HoleProgress& hole : progress_of(seen, plan, piece_of(seen, piece)))
+                    QVERIFY(hole.finished);
+        }
+    }
+
     // A piece worked on by itself afterwards finds its own zero again, though it was drilled last in the batch; and the
     // batch finds its own when it has been.
     void zeros_of_batch_and_piece_are_two() {
