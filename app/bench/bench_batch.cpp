@@ -58,17 +58,19 @@ void BenchView::show_load() {
     m_heading->setText(q(words.heading));
     m_figures->show_figures(words.figures);
     m_direction->hide();
-    m_card->show_lines(lines_of(m_document.job(), m_document.plan(), at), 0);
+    // What stays as it is while all go through takes the place of what is done now.
+    m_card->show_lines(m_why_shown ? std::vector<CardLine>{} : lines_of(m_document.job(), m_document.plan(), at), 0);
     const std::optional<Gate> asked = gate();
     QString note = asked ? q(asked->question) : q(words.note);
     if (const QString resumed = where_it_was_left(); !resumed.isEmpty())
         note = resumed + QLatin1Char(' ') + note;
     m_note->setText(note);
-    m_note->show();
-    // What stays as it is while all go through: the card of the set-up.
+    m_note->setVisible(asked || !m_why_shown);
+    const int setting = m_batch.walk()->cuts[static_cast<std::size_t>(at.cut)].setting;
     QStringList card;
-    for (const std::string& each : in_words(m_document.job(), m_document.plan(),
-                                            setup_card(m_document.job(), m_document.plan(), m_batch.settings())))
+    for (const std::string& each : in_words(
+             m_document.job(), m_document.plan(), setup_card(m_document.job(), m_document.plan(), m_batch.settings()),
+             setting < 0 ? std::nullopt : std::optional(static_cast<std::size_t>(setting))))
         card << q(each);
     m_why->setText(card.join(QLatin1Char('\n')));
     m_why->setVisible(m_why_shown);

@@ -76,7 +76,8 @@ std::string in_words(const Job& job, const SetupPlan& plan, const SetupCard::Mea
                 {"edge", in_words(edge(Axis::Y, edges.upper))}});
 }
 
-std::vector<std::string> in_words(const Job& job, const SetupPlan& plan, const SetupCard& card) {
+std::vector<std::string> in_words(const Job& job, const SetupPlan& plan, const SetupCard& card,
+                                  std::optional<std::size_t> place) {
     std::vector<std::string> lines{in_words(plan.held, job.unit)};
     lines.push_back(say(plan.held.against_fence
                             ? later("As drawn {edge} lies against the fence and {end} against the stop: mark that end, "
@@ -87,17 +88,24 @@ std::vector<std::string> in_words(const Job& job, const SetupPlan& plan, const S
     BatchPlan batch;
     for (const SetupCard::Place& each : card.places)
         batch.settings.push_back({each.from_stop, each.holes});
-    for (std::size_t i = 0; i < card.places.size(); ++i)
+    std::vector<std::string> measures;
+    for (std::size_t i = 0; i < card.places.size(); ++i) {
+        if (place.value_or(i) != i)
+            continue;
         lines.push_back(
             setting_in_words(plan, batch, i, job.unit) + " " +
             say("With {cutters}.", {{"cutters", fmt::format("{}", fmt::join(card.places[i].cutters, ", "))}}));
-    std::vector<std::string> measures;
-    for (const SetupCard::Measure& each : card.first_piece)
-        measures.push_back(in_words(job, plan, each));
+        for (const SetupCard::Measure& each : card.first_piece)
+            if (std::any_of(card.places[i].holes.begin(), card.places[i].holes.end(),
+                            [&](const LoadedHole& loaded) { return loaded.hole == each.hole; }))
+                measures.push_back(in_words(job, plan, each));
+    }
     lines.push_back(say("The first piece has {measures}, within {within}.",
                         {{"measures", fmt::format("{}", fmt::join(measures, "; "))},
                          {"within", with_unit(job.holes_within, job.unit)}}));
-    lines.push_back(say("From then on every piece is loaded, clamped and drilled without looking."));
+    lines.push_back(
+        say("From then on every piece is loaded, clamped and drilled; its place wants no measuring until the "
+            "next setting."));
     return lines;
 }
 

@@ -1,5 +1,5 @@
 // The card that hangs at the machine while a batch goes through a set-up: what lies against what, where the spindle
-// stands, and what the first piece has to measure. From then on every piece is loaded, clamped and drilled unlooked at.
+// stands, and what the first piece has to measure.
 #pragma once
 
 #include "plan/batch.h"
@@ -33,7 +33,8 @@ SetupCard setup_card(const Job& job, const SetupPlan& plan, const BatchPlan& bat
 std::string in_words(const Job& job, const SetupPlan& plan, const SetupCard::Measure& measure);
 /// Where a hole has to be found on a finished piece.
 SetupCard::Measure measure_of(const Job& job, const SetupPlan& plan, int hole);
-/// The card, line by line.
-std::vector<std::string> in_words(const Job& job, const SetupPlan& plan, const SetupCard& card);
+/// The card, line by line; of one place only, by its number from 0, or of all.
+std::vector<std::string> in_words(const Job& job, const SetupPlan& plan, const SetupCard& card,
+                                  std::optional<std::size_t> place = std::nullopt);
 
 } // namespace clockface

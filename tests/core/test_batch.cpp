@@ -320,6 +320,11 @@ private slots:
         QVERIFY2(lines[4].find("A2 11.3 mm from its left end and 23.7 mm from its lower edge") != std::string::npos,
                  lines[4].c_str());
         QVERIFY(lines[4].find("within 0.15 mm") != std::string::npos);
+        // Of one place: its own number, its own holes.
+        const std::vector<std::string> second = in_words(job, plan, card, 1);
+        QCOMPARE(second.size(), std::size_t{5});
+        QVERIFY(second[2].find("Setting 2:") == 0 && second[3].find("B1 52.6 mm") != std::string::npos &&
+                second[3].find("A1") == std::string::npos);
         // Against a fence, counted from the right where the stop is: figures from there.
         job.blank.corners = {{}, {mm(87.4), mm(0)}, {mm(87.4), mm(31.6)}, {mm(8.2), mm(31.6)}};
         job.datum.place = DatumPlace::LowerRight;
