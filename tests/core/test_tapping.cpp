@@ -130,8 +130,8 @@ private slots:
         QVERIFY(said > 0);
     }
 
-    // Driven as slowly as the spindle turns, as a hand has to turn it back; the feed is the pitch for every turn. 1/4-20:
-    // 25.4 / 20 = 1.27 a turn. More turns are the user's figure.
+    // Driven as slowly as the spindle turns, as a hand has to turn it back; the feed is the pitch for every turn.
+    // 1/4-20: 25.4 / 20 = 1.27 a turn. More turns are the user's figure.
     void driven_data() {
         QTest::addColumn<QString>("thread");
         QTest::addColumn<double>("pitch");
