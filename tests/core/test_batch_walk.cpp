@@ -14,24 +14,13 @@ using namespace clockface::testing;
 
 namespace {
 
-// 87.4 x 31.6, the right end slanted; two holes that a turn over front-back brings to one place, and one on the middle
-// line.
+// The brackets of the demo: 87.4 x 31.6, the right end slanted; two holes that a turn over front-back brings to one
+// place, and one on the middle line.
 Job bracket(const std::string& machine, int pieces) {
-    Job job;
-    job.blank.shape = BlankShape::Outline;
-    job.blank.width = {mm(87.4), {}};
-    job.blank.height = {mm(31.6), {}};
-    job.blank.corners = {{}, {mm(87.4), mm(0)}, {mm(79.2), mm(31.6)}, {mm(0), mm(31.6)}};
-    job.blank.thickness = mm(6.3);
-    job.blank.material = "mild steel";
-    job.datum.place = DatumPlace::LowerLeft;
+    Job job = *load_job(SOURCE_FOLDER "/demo/dial-stay-brackets.clockface.json");
     job.pieces = pieces;
-    job.holes_within = mm(0.15);
     at_hand(job).machine = machine;
-    at_hand(job).holding.batch.over_front_back = true;
-    at_hand(job).holding.batch.together = true;
-    job.patterns = {row("A", 11.3, 7.9, 2, 15.8, 90, 5.2), single("B", 52.6, 15.8, 8.3)};
-    return with_ids(job);
+    return job;
 }
 
 // Somebody who does what the state says, with a batch.
