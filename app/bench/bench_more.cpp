@@ -186,6 +186,11 @@ QString BenchView::where_it_was_left() const {
     const Piece& piece = m_document.piece();
     if (piece.log.empty() || piece.log.back().time >= m_began)
         return {};
+    const std::vector<Piece>& begun = m_document.job().begun;
+    if (in_batch() && std::any_of(begun.begin(), begun.end(), [this](const Piece& each) {
+            return !each.log.empty() && each.log.back().time >= m_began;
+        }))
+        return {}; // the batch goes on, whichever piece it is
     const auto events = standing_events(piece);
     const auto when = [](const Event& event) {
         return QLocale().toString(QDateTime::fromSecsSinceEpoch(event.time), QLocale::ShortFormat);

@@ -146,6 +146,7 @@ private slots:
         QString heading, where;
         {
             AtBench w(straps("Drill press"));
+            w.document.clock = [] { return std::int64_t{1775121300}; }; // some months ago
             QTRY_VERIFY(w.heading() != "Looking for the fewest settings …");
             w.to_a_load();
             for (int i = 0; i < 3; ++i)
@@ -161,6 +162,16 @@ private slots:
         QCOMPARE(w.find<QLabel>("benchHeading")->text(), heading);
         QCOMPARE(w.find<QLabel>("benchWhere")->text(), where);
         QCOMPARE(w.document.piece().number, 2);
+        // Said once, not at every piece that was begun before.
+        const auto says_it_was_left = [&] {
+            auto* note = w.find<QLabel>("benchNote");
+            return note && note->text().contains("It was left after");
+        };
+        QVERIFY(says_it_was_left());
+        w.done_at_bench();
+        for (int keys = 0; keys < 40 && w.document.piece().number != 1; ++keys)
+            w.done_at_bench();
+        QVERIFY(w.document.piece().number == 1 && w.find("benchLoading") && !says_it_was_left());
     }
 
     // Taken at the Bench and undone; where they cannot go together it says why, and goes piece by piece.

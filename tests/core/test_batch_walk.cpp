@@ -349,6 +349,8 @@ private slots:
             for (int piece = 1; piece <= 3; ++piece)
                 for (const HoleProgress& hole : progress_of(seen, plan, piece_of(seen, piece)))
                     QVERIFY(hole.finished);
+            // By itself nothing is left of a piece, no zero either.
+            QVERIFY(bench_state(seen, default_shop(), plan, piece_of(seen, 2)).finished());
         }
     }
 
