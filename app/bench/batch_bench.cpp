@@ -65,6 +65,11 @@ BatchState BatchBench::then() const {
     return batch_state(then, m_document.shop(), *m_walk);
 }
 
+void BatchBench::take_what_is_found() {
+    if (m_leave_off)
+        m_leave_off->store(true);
+}
+
 void BatchBench::done(const ShownBefore& before) {
     if (!m_walk || m_state.finished())
         return;

@@ -31,6 +31,8 @@ public:
     /// How it stands when what is at hand is done.
     [[nodiscard]] BatchState then() const;
 
+    /// The settings that are found so far do; there may be a way with fewer.
+    void take_what_is_found();
     void done(const ShownBefore& before);
     void back();
     /// Zero, fence or stop are set again, and all that is left follows.

@@ -28,8 +28,10 @@ void BenchView::show_looking() {
     for (QLabel* each : {m_direction, m_note, m_next_moves})
         each->hide();
     m_again->hide();
-    for (QPushButton* each : {m_done, m_back, m_why_button})
+    for (QPushButton* each : {m_back, m_why_button})
         each->setEnabled(false);
+    m_done->setText(tr("Take what is found so far   (Space)"));
+    m_done->setEnabled(true);
     show_gate(std::nullopt);
 }
 

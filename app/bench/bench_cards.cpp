@@ -100,7 +100,7 @@ void BenchView::answer_gate() {
 
 void BenchView::go_on() {
     if (looks_for_settings())
-        return;
+        return m_batch.take_what_is_found();
     flash();
     if (!bench().finished() && in_batch())
         return m_batch.done(m_before);

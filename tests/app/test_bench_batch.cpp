@@ -7,6 +7,7 @@
 #include <QLineEdit>
 #include <QMenu>
 #include <QTableWidget>
+#include <random>
 
 using namespace clockface;
 using namespace clockface::app;
@@ -172,6 +173,28 @@ private slots:
         for (int keys = 0; keys < 40 && w.document.piece().number != 1; ++keys)
             w.done_at_bench();
         QVERIFY(w.document.piece().number == 1 && w.find("benchLoading") && !says_it_was_left());
+    }
+
+    // A search that takes long is left off with Space, and what it has found is followed; nothing is done by that key.
+    void a_long_search_is_left_off() {
+        Job job = straps("Drill press");
+        job.blank.width.nominal = mm(200);
+        job.blank.height.nominal = mm(120);
+        job.holes_within = mm(1.5);
+        at_hand(job).holding.batch.over_left_right = at_hand(job).holding.batch.over_front_back = true;
+        job.patterns.clear();
+        std::mt19937 chance(11);
+        const auto along = [&](int most) { return 10.0 + static_cast<double>(chance() % 1000) / 1000.0 * (most - 20); };
+        for (int i = 0; i < 60; ++i)
+            job.patterns.push_back(single("H" + std::to_string(i), along(200), along(120), 3.3));
+        AtBench w(with_ids(job));
+        QVERIFY2(w.heading() == "Looking for the fewest settings …", qPrintable(w.note()));
+        QTest::keyClick(w.find("bench"), Qt::Key_Backspace); // there is nothing to take back
+        QTest::keyClick(w.find("bench"), Qt::Key_Space);
+        QTRY_VERIFY_WITH_TIMEOUT(w.heading() != "Looking for the fewest settings …", 20000);
+        QVERIFY(w.job().begun.empty());
+        w.to_a_load();
+        QVERIFY(w.lies());
     }
 
     // Taken at the Bench and undone; where they cannot go together it says why, and goes piece by piece.
