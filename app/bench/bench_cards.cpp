@@ -15,6 +15,7 @@ void BenchView::keep_in(QSettings& settings) {
     m_settings = &settings;
     m_taught.keep_in(settings);
     m_spoken.keep_in(settings);
+    m_cools->keep_in(settings);
 }
 
 namespace {
@@ -102,6 +103,8 @@ void BenchView::go_on() {
     if (looks_for_settings())
         return m_batch.take_what_is_found();
     flash();
+    if (drills_now())
+        m_cools->begin();
     if (!bench().finished() && in_batch())
         return m_batch.done(m_before);
     if (!bench().finished())
@@ -114,6 +117,16 @@ void BenchView::go_on() {
         m_document.choose_piece(piece);
         m_document.go_to_setup(m_document.job().setups.front().id);
     }
+}
+
+bool BenchView::drills_now() const {
+    const Task* cut = load() ? &load()->cuts.tasks.front() : nullptr;
+    if (const auto card = in_batch() ? std::nullopt : card_at_hand(bench(), size()))
+        cut = &bench().tasks[static_cast<std::size_t>(card->end - 1)];
+    const CutStep* step = cut && cut->hole >= 0 && cut->deed.act == Act::Cut
+                              ? m_document.plan().chain_of(static_cast<std::size_t>(cut->hole)).find(cut->deed.what)
+                              : nullptr;
+    return step && !step->by_hand && (step->kind == StepKind::Drill || step->kind == StepKind::Pilot);
 }
 
 void BenchView::next_move() {

@@ -57,6 +57,16 @@ void BenchView::add_symptoms(QMenu& menu) {
         });
 }
 
+void BenchView::add_rest(QMenu& menu) {
+    QMenu* rest = menu.addMenu(tr("A drill cools &after each hole"));
+    for (const int seconds : {0, 10, 20, 40, 60}) {
+        QAction* act = rest->addAction(seconds == 0 ? tr("It need not") : tr("For %1 seconds").arg(seconds));
+        act->setCheckable(true);
+        act->setChecked(seconds == m_cools->seconds());
+        connect(act, &QAction::triggered, this, [this, seconds] { m_cools->set_seconds(seconds); });
+    }
+}
+
 void BenchView::fill_more(QMenu& menu) {
     const Job& job = m_document.job();
     add_holes(menu);
@@ -81,6 +91,7 @@ void BenchView::fill_more(QMenu& menu) {
     QAction* before = menu.addAction(tr("What it shows &before it is set… (B)"));
     before->setEnabled(!sets_now().empty());
     connect(before, &QAction::triggered, this, [this] { begin_line(LineFor::ShownBefore); });
+    add_rest(menu);
     QAction* aloud = menu.addAction(tr("&Figures are said aloud (V: once more)"));
     aloud->setCheckable(true);
     aloud->setChecked(m_spoken.wanted());

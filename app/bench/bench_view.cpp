@@ -59,6 +59,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     m_heading = label(QStringLiteral("benchHeading"));
     m_figures = new BigFigures;
     m_card = new CardStrip;
+    m_cools = new CoolDown;
     m_direction = label(QStringLiteral("benchDirection"));
     m_note = label(QStringLiteral("benchNote"));
     m_next_moves = label(QStringLiteral("benchNext"));
@@ -115,6 +116,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     m_right->addWidget(m_figures);
     m_right->addWidget(m_direction);
     m_right->addWidget(m_card);
+    m_right->addWidget(m_cools);
     m_right->addWidget(m_note);
     m_right->addWidget(m_gate);
     m_right->addWidget(m_why);
@@ -165,6 +167,7 @@ void BenchView::set_look(const Look& look) {
         QLabel#benchHeading { font-size: 22pt; }
         QLabel#benchDirection { font-size: 18pt; }
         QLabel#benchNote { color: %5; background: %4; border: 1px solid %3; border-radius: 6px; padding: 10px 14px; font-size: 13pt; }
+        QLabel#benchCools { color: %3; font-size: 16pt; font-weight: bold; }
         QLabel#benchNext { color: %2; font-size: 13pt; }
         QLineEdit#benchNoteLine { color: %1; background: %6; border: 1px solid %3; border-radius: 6px; padding: 8px; font-size: 13pt; }
         QLabel#benchWhy { color: %1; background: %6; border-radius: 6px; padding: 10px 14px; font-size: 12pt; }

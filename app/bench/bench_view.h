@@ -4,6 +4,7 @@
 #include "bench/batch_bench.h"
 #include "bench/big_figures.h"
 #include "bench/card_strip.h"
+#include "bench/cool_down.h"
 #include "bench/device_picture.h"
 #include "bench/gates.h"
 #include "bench/loading_picture.h"
@@ -83,6 +84,7 @@ private:
     LoadingPicture* m_loading; ///< in its place, of a piece of a batch
     BigFigures* m_figures;
     CardStrip* m_card;
+    CoolDown* m_cools;
     QVBoxLayout* m_right;            ///< of the words beside the picture
     QWidget* m_page;                 ///< the card
     WhereView* m_overview = nullptr; ///< in its place; made when first wanted
@@ -116,6 +118,9 @@ private:
     void show_looking();
     void show_batch_finished();
     void go_together(bool together);
+    /// Whether what is done next drills.
+    [[nodiscard]] bool drills_now() const;
+    void add_rest(QMenu& menu);
     [[nodiscard]] QString title_of_load(const BatchState& state) const;
     [[nodiscard]] QString wording_of(const BenchState& state) const;
     /// One of the two pictures, or none.

@@ -10,19 +10,19 @@ namespace clockface::app {
 
 namespace {
 
-const QString key = QStringLiteral("bench/speaks");
+const QString speaks_key = QStringLiteral("bench/speaks");
 
 } // namespace
 
 bool SpokenTarget::wanted() const {
-    return m_settings && m_settings->value(key, false).toBool();
+    return m_settings && m_settings->value(speaks_key, false).toBool();
 }
 
 bool SpokenTarget::want(bool wanted) {
     if (wanted && !m_voice())
         return false;
     if (m_settings)
-        m_settings->setValue(key, wanted);
+        m_settings->setValue(speaks_key, wanted);
     m_last.clear();
     return true;
 }

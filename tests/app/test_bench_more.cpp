@@ -149,6 +149,34 @@ private slots:
             w.done_at_bench();
         QVERIFY(!w.find("benchBanner"));
     }
+    // A drill cools after a hole where that is wanted: counted down beside the card, and nothing waits for it.
+    void a_drill_cools() {
+        Window w;
+        w.to_the_bench("Readout mill");
+        take(w, "For 10 seconds");
+        const auto kind_at_hand = [&] {
+            const auto card = card_at_hand(w.document.bench(), CardSize::Hole);
+            const Task& last = w.document.bench().tasks[static_cast<std::size_t>(card->end - 1)];
+            return last.deed.act == Act::Cut ? last.deed.what : std::string();
+        };
+        while (kind_at_hand() != "start")
+            w.done_at_bench();
+        w.done_at_bench();
+        QVERIFY(!w.find("benchCools")); // the centre drill is not what gets hot
+        while (kind_at_hand() != "drill" && kind_at_hand() != "pilot 1")
+            w.done_at_bench();
+        w.done_at_bench();
+        auto* cools = w.find<CoolDown>("benchCools");
+        QVERIFY(cools && cools->text().contains("10"));
+        QTRY_VERIFY_WITH_TIMEOUT(cools->text().contains("9"), 3000);
+        const auto done = w.document.piece().log.size();
+        w.done_at_bench();
+        QVERIFY(w.document.piece().log.size() > done);
+        take(w, "It need not");
+        QVERIFY(!w.find("benchCools"));
+        w.done_at_bench();
+        QVERIFY(!w.find("benchCools"));
+    }
     void all_before_a_hole_is_done() {
         Window w;
         w.to_the_bench("Readout mill");
