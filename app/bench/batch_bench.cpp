@@ -6,7 +6,12 @@ namespace clockface::app {
 
 BatchBench::BatchBench(Document& document, QObject* parent)
     : QObject(parent)
-    , m_document(document) {}
+    , m_document(document)
+    , m_beside([this](bool waiting) {
+        m_waits = waiting;
+        if (waiting)
+            emit found();
+    }) {}
 
 BatchBench::~BatchBench() {
     forget();

@@ -31,6 +31,8 @@ public:
     /// How it stands when what is at hand is done.
     [[nodiscard]] BatchState then() const;
 
+    /// They are a while in coming.
+    [[nodiscard]] bool waits() const { return m_waits; }
     /// The settings that are found so far do; there may be a way with fewer.
     void take_what_is_found();
     void done(const ShownBefore& before);
@@ -39,7 +41,7 @@ public:
     void from_zero();
 
 signals:
-    void found(); ///< the settings
+    void found(); ///< the settings, or that they are a while in coming
 
 private:
     Document& m_document;
@@ -48,6 +50,7 @@ private:
     std::optional<BatchWalk> m_walk;
     BatchState m_state;
     std::shared_ptr<std::atomic<bool>> m_leave_off;
+    bool m_waits = false;
     Beside<BatchPlan> m_beside;
 
     void forget();

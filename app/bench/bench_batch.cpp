@@ -31,7 +31,7 @@ void BenchView::show_looking() {
     for (QPushButton* each : {m_back, m_why_button})
         each->setEnabled(false);
     m_done->setText(tr("Take what is found so far   (Space)"));
-    m_done->setEnabled(true);
+    m_done->setEnabled(m_batch.waits());
     show_gate(std::nullopt);
 }
 

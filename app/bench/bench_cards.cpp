@@ -100,8 +100,11 @@ void BenchView::answer_gate() {
 }
 
 void BenchView::go_on() {
-    if (looks_for_settings())
-        return m_batch.take_what_is_found();
+    if (looks_for_settings()) { // a key that was meant for something else does not leave it off
+        if (m_batch.waits())
+            m_batch.take_what_is_found();
+        return;
+    }
     flash();
     if (drills_now())
         m_cools->begin();

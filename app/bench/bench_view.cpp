@@ -248,7 +248,7 @@ void BenchView::begin_again() {
 int BenchView::next_piece() const {
     const Job& job = m_document.job();
     const int next = m_document.piece().number + 1;
-    if (m_batch.wanted())
+    if (in_batch())
         return 0; // all are through
     return next <= job.pieces ? next : 0;
 }

@@ -53,7 +53,8 @@ QString BenchView::place_in_list() const {
         parts << setup;
     parts << q(plan.machine.name);
     if (in_batch())
-        parts << q(place_in_words(*m_batch.walk(), m_batch.state()));
+        parts << q(place_in_words(*m_batch.walk(), m_batch.state()))
+              << (m_batch.settings().proved ? QStringList() : QStringList(tr("perhaps not the fewest settings")));
     else if (const Task* task = now.now()) {
         const std::vector<BenchCard> cards = cards_of(now, size());
         const auto at =

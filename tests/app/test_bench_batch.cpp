@@ -175,8 +175,8 @@ private slots:
         QVERIFY(w.document.piece().number == 1 && w.find("benchLoading") && !says_it_was_left());
     }
 
-    // A search that takes long is left off with Space, and what it has found is followed; nothing is done by that key.
-    void a_long_search_is_left_off() {
+    // Keys that come while the settings are looked for do nothing, and leave off nothing that was soon there.
+    void keys_while_it_looks() {
         Job job = straps("Drill press");
         job.blank.width.nominal = mm(200);
         job.blank.height.nominal = mm(120);
@@ -190,9 +190,10 @@ private slots:
         AtBench w(with_ids(job));
         QVERIFY2(w.heading() == "Looking for the fewest settings …", qPrintable(w.note()));
         QTest::keyClick(w.find("bench"), Qt::Key_Backspace); // there is nothing to take back
-        QTest::keyClick(w.find("bench"), Qt::Key_Space);
+        QTest::keyClick(w.find("bench"), Qt::Key_Space);     // and nobody has waited yet
         QTRY_VERIFY_WITH_TIMEOUT(w.heading() != "Looking for the fewest settings …", 20000);
         QVERIFY(w.job().begun.empty());
+        QVERIFY2(!w.where().contains("perhaps not the fewest settings"), qPrintable(w.where()));
         w.to_a_load();
         QVERIFY(w.lies());
     }
@@ -218,6 +219,9 @@ private slots:
         w.main.show_stage(Stage::Bench);
         QVERIFY2(w.note().contains("The pieces go through one by one. A batch lies against a stop"),
                  qPrintable(w.note()));
+        for (int keys = 0; keys < 200 && w.document.piece().number == 1; ++keys)
+            w.done_at_bench();
+        QCOMPARE(w.document.piece().number, 2); // and on to the next
     }
 };
 
