@@ -133,7 +133,7 @@ void batch_done(Document& document, int steps) {
         const BatchWalk walk = batch_walk(job, document.shop(), document.plan(), batch);
         const BatchState state = batch_state(job, document.shop(), walk);
         document.keep_pieces(
-            with_batch_done(job, walk, state, document.time_of_work(state.load ? state.load->piece : all_pieces)));
+            with_batch_done(job, state, document.time_of_work(state.load ? state.load->piece : all_pieces)));
     }
 }
 

@@ -65,8 +65,8 @@ void BatchBench::follow() {
 BatchState BatchBench::then() const {
     if (!m_walk || m_state.finished())
         return m_state;
-    const Job then = with_pieces(
-        m_document.job(), with_batch_done(m_document.job(), *m_walk, m_state, m_document.time_of_work(all_pieces)));
+    const Job then =
+        with_pieces(m_document.job(), with_batch_done(m_document.job(), m_state, m_document.time_of_work(all_pieces)));
     return batch_state(then, m_document.shop(), *m_walk);
 }
 
@@ -79,7 +79,7 @@ void BatchBench::done(const ShownBefore& before) {
     if (!m_walk || m_state.finished())
         return;
     const int number = m_state.load ? m_state.load->piece : all_pieces;
-    m_document.keep_pieces(with_batch_done(m_document.job(), *m_walk, m_state, m_document.time_of_work(number),
+    m_document.keep_pieces(with_batch_done(m_document.job(), m_state, m_document.time_of_work(number),
                                            axes_set(m_walk->plan, m_state.machine, before)));
 }
 

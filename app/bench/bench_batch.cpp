@@ -51,6 +51,16 @@ QString BenchView::wording_of(const BenchState& state) const {
     return q(clockface::in_words(move, words_for(job(), plan())).sentence);
 }
 
+QString BenchView::setup_card_in_words() const {
+    const int setting = m_batch.walk()->cuts[static_cast<std::size_t>(load()->cut)].setting;
+    QStringList card;
+    for (const std::string& each : in_words(
+             m_document.job(), m_document.plan(), setup_card(m_document.job(), m_document.plan(), m_batch.settings()),
+             setting < 0 ? std::nullopt : std::optional(static_cast<std::size_t>(setting))))
+        card << q(each);
+    return card.join(QLatin1Char('\n'));
+}
+
 void BenchView::show_load() {
     const BatchLoad& at = *load();
     const Wording words = in_words(m_document.job(), *m_batch.walk(), at);
@@ -68,13 +78,8 @@ void BenchView::show_load() {
         note = resumed + QLatin1Char(' ') + note;
     m_note->setText(note);
     m_note->setVisible(asked || !m_why_shown);
-    const int setting = m_batch.walk()->cuts[static_cast<std::size_t>(at.cut)].setting;
-    QStringList card;
-    for (const std::string& each : in_words(
-             m_document.job(), m_document.plan(), setup_card(m_document.job(), m_document.plan(), m_batch.settings()),
-             setting < 0 ? std::nullopt : std::optional(static_cast<std::size_t>(setting))))
-        card << q(each);
-    m_why->setText(card.join(QLatin1Char('\n')));
+    if (m_why_shown)
+        m_why->setText(setup_card_in_words());
     m_why->setVisible(m_why_shown);
     show_gate(asked);
     make_room();

@@ -400,8 +400,9 @@ int BenchView::height_of_words(int width) const {
 // takes the room, nothing comes next.
 void BenchView::make_room() {
     const bool alone = m_why_shown || m_gate->isVisibleTo(this);
-    constexpr int most = 3;
-    std::array<QString, most + 1> next;
+    constexpr int most_cards = 3;
+    const int most = in_batch() ? 1 : most_cards; // after a load the next
+    std::array<QString, most_cards + 1> next;
     for (int shown = 1; shown <= most && !alone; ++shown)
         next[static_cast<std::size_t>(shown)] = next_moves(shown);
     layout()->activate(); // so that the widths are those of this window
@@ -426,7 +427,7 @@ void BenchView::refresh() {
     const QString banner = laid_otherwise();
     m_banner->setText(banner);
     m_banner->setVisible(!banner.isEmpty());
-    if (m_batch.wanted() && !in_batch() && m_batch.fault().isEmpty())
+    if (looks_for_settings())
         return show_looking();
     const BenchState& now = bench();
     const int all = static_cast<int>(now.tasks.size());

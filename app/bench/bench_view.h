@@ -115,6 +115,7 @@ private:
     [[nodiscard]] const SetupPlan& plan() const { return in_batch() ? m_batch.walk()->plan : m_document.plan(); }
     [[nodiscard]] const BenchState& bench() const { return in_batch() ? m_batch.state().machine : m_document.bench(); }
     void show_load();
+    [[nodiscard]] QString setup_card_in_words() const;
     void show_looking();
     void show_batch_finished();
     void go_together(bool together);

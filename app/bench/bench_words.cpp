@@ -77,7 +77,7 @@ QString BenchView::place_in_list() const {
 QString BenchView::next_moves(int shown) const {
     const BenchState& now = bench();
     if (in_batch())
-        return shown < 1 ? QString() : tr("next  %1").arg(title_of_load(m_batch.then()));
+        return tr("next  %1").arg(title_of_load(m_batch.then()));
     QString text;
     bool is_next = true;
     for (const BenchCard& card : cards_of(now, size())) {

@@ -291,21 +291,19 @@ std::int64_t Document::time_of_work(int piece) const {
 
 void Document::keep_pieces(const std::vector<Piece>& pieces) {
     drop_preview();
-    const auto events = [](const Job& job) {
-        std::size_t all = 0;
-        for (const Piece& each : job.begun)
-            all += each.log.size();
-        return all;
-    };
-    Job next = with_pieces(m_job, pieces);
-    if (events(next) > limits::events && events(next) > events(m_job)) {
+    std::size_t events = 0, more = 0;
+    for (const Piece& each : m_job.begun)
+        events += each.log.size();
+    for (const Piece& each : pieces) // a log is only ever added to
+        more += each.log.size() - piece_of(m_job, each.number).log.size();
+    if (more > 0 && events + more > limits::events) {
         emit log_full(
             tr("The logs of this job hold %1 lines, and no more would fit its file. Save it, and go on with the "
                "next pieces in a copy of the job.")
                 .arg(limits::events));
         return;
     }
-    m_job.begun = std::move(next.begun);
+    m_job = with_pieces(std::move(m_job), pieces);
     for (const Piece& each : pieces)
         if (each.number == m_piece.number)
             m_piece = each;

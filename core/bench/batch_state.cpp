@@ -6,6 +6,7 @@
 
 #include <algorithm>
 #include <functional>
+#include <limits>
 #include <set>
 #include <utility>
 
@@ -17,6 +18,14 @@ namespace {
 bool is_cut(const Deed& deed, const Task& task) {
     return deed.act == Act::Cut && deed.hole == task.deed.hole && deed.what == task.deed.what &&
            deed.with == task.deed.with;
+}
+
+// -1: none of this set-up.
+int cut_of(const BatchWalk& walk, const Deed& deed) {
+    for (std::size_t i = 0; i < walk.cuts.size() && deed.setup == walk.plan.setup; ++i)
+        if (is_cut(deed, walk.cuts[i].task))
+            return static_cast<int>(i);
+    return -1;
 }
 
 LoadCuts left_of(const LoadCuts& load, const WorkDone& done) {
@@ -99,34 +108,20 @@ private:
 // to that without the machine, as when the last piece was spoiled, stands before all else.
 Piece as_the_pieces_stand(const Piece& machine, const BatchWalk& walk, const PiecesLeft& left) {
     Piece stands{machine.number, {}, {}, machine.standing};
-    std::set<std::size_t> written;
-    const auto cut_of = [&](const Event& event) {
-        const auto* done = std::get_if<Done>(&event.what);
-        std::size_t i = 0;
-        while (i < walk.cuts.size() &&
-               !(done && done->deed.setup == walk.plan.setup && is_cut(done->deed, walk.cuts[i].task)))
-            ++i;
-        return i;
-    };
+    std::set<int> written;
     for (const Event* event : standing_events(machine)) {
-        const std::size_t cut = cut_of(*event);
-        if (cut < walk.cuts.size() && left.loads(cut) > 0)
+        const auto* done = std::get_if<Done>(&event->what);
+        const int cut = done ? cut_of(walk, done->deed) : -1;
+        if (cut >= 0 && left.loads(static_cast<std::size_t>(cut)) > 0)
             continue;
         written.insert(cut);
         stands.log.push_back(*event);
     }
     for (std::size_t i = 0; i < walk.cuts.size(); ++i)
-        if (left.loads(i) == 0 && !written.contains(i))
+        if (left.loads(i) == 0 && !written.contains(static_cast<int>(i)))
             stands.log.insert(stands.log.begin(),
                               Event{0, 0, Done{walk.cuts[i].task.deed, walk.cuts[i].task.made, {}}});
     return stands;
-}
-
-int cut_at(const BatchWalk& walk, const Task& task) {
-    for (std::size_t i = 0; i < walk.cuts.size(); ++i)
-        if (is_cut(task.deed, walk.cuts[i].task))
-            return static_cast<int>(i);
-    return -1;
 }
 
 // Zero, fence or stop.
@@ -166,7 +161,7 @@ BatchState batch_state(const Job& job, const Shop& shop, const BatchWalk& walk) 
         state.loads += static_cast<int>(cut.loads.size()) * job.pieces;
     state.loads_left = left.all();
     const Task* task = state.machine.now();
-    const int at = task && task->deed.act == Act::Cut ? cut_at(walk, *task) : -1;
+    const int at = task ? cut_of(walk, task->deed) : -1;
     if (at < 0)
         return state;
     const BatchCut& cut = walk.cuts[static_cast<std::size_t>(at)];
@@ -174,7 +169,8 @@ BatchState batch_state(const Job& job, const Shop& shop, const BatchWalk& walk) 
     const WorkDone done = work_done(piece_of(job, number));
     for (const LoadCuts& each : cut.loads)
         if (LoadCuts wanted = left_of(each, done); !wanted.tasks.empty()) {
-            state.load = BatchLoad{number, at, std::move(wanted), std::nullopt};
+            state.load =
+                BatchLoad{number, at, std::move(wanted), left.loads(static_cast<std::size_t>(at)), std::nullopt};
             break;
         }
     if (state.load && cut.first_there)
@@ -183,7 +179,7 @@ BatchState batch_state(const Job& job, const Shop& shop, const BatchWalk& walk) 
     return state;
 }
 
-std::vector<Piece> with_batch_done(const Job& job, const BatchWalk& walk, const BatchState& state, std::int64_t time,
+std::vector<Piece> with_batch_done(const Job& job, const BatchState& state, std::int64_t time,
                                    std::vector<AxisSet> set) {
     if (state.finished())
         return {};
@@ -194,7 +190,7 @@ std::vector<Piece> with_batch_done(const Job& job, const BatchWalk& walk, const 
     BenchState cuts;
     cuts.tasks = load.cuts.tasks;
     const Piece piece = with_tasks_done(piece_of(job, load.piece), cuts, static_cast<int>(cuts.tasks.size()), time);
-    if (PiecesLeft(with_pieces(job, {piece}), walk).loads(static_cast<std::size_t>(load.cut)) > 0)
+    if (load.left > 1)
         return {piece};
     return {piece, with_next_done(machine, state.machine, time)};
 }
@@ -206,15 +202,15 @@ std::optional<Piece> without_last_load(const Job& job, const BatchWalk& walk, co
                                        std::int64_t time) {
     const Piece* last = nullptr;
     const LoadCuts* of = nullptr;
-    std::pair<std::int64_t, std::int64_t> latest{since, 0};
+    std::pair latest{since, std::numeric_limits<std::int64_t>::max()}; // time and number of the line
     for (const Piece& each : job.begun) {
         if (each.number == all_pieces)
             continue;
         for (const Event* event : standing_events(each))
             for (const LoadCuts& load : cut.loads)
-                if (is_this(*event, load, walk.plan.setup) && std::pair(event->time, event->id) > latest &&
-                    event->time > since) {
-                    latest = {event->time, event->id};
+                if (const std::pair when(event->time, event->id);
+                    when > latest && is_this(*event, load, walk.plan.setup)) {
+                    latest = when;
                     last = &each;
                     of = &load;
                 }
@@ -242,7 +238,7 @@ std::vector<Piece> with_batch_back(const Job& job, const BatchWalk& walk, const 
     const int before = state.machine.next - 1;
     std::vector<Piece> back{with_last_back(machine, state.machine, time)};
     if (before >= 0)
-        if (const int cut = cut_at(walk, state.machine.tasks[static_cast<std::size_t>(before)]); cut >= 0)
+        if (const int cut = cut_of(walk, state.machine.tasks[static_cast<std::size_t>(before)].deed); cut >= 0)
             if (const auto piece = without_last_load(job, walk, walk.cuts[static_cast<std::size_t>(cut)], 0, time))
                 back.push_back(*piece);
     return back;

@@ -49,6 +49,7 @@ struct BatchLoad {
     int piece = 1; ///< its number
     int cut = 0;   ///< of the walk's
     LoadCuts cuts; ///< what of them is left
+    int left = 0;  ///< loads of this cut in all pieces, this one among them
     /// Where the first piece was drilled at this place since zero was found, and now the second would be: its number.
     std::optional<int> first_piece{};
 };
@@ -67,7 +68,7 @@ BatchState batch_state(const Job& job, const Shop& shop, const BatchWalk& walk);
 // written of any other piece.
 
 /// The load at hand is drilled, or the machine's next move is done. `set`: what that sets a readout to.
-std::vector<Piece> with_batch_done(const Job& job, const BatchWalk& walk, const BatchState& state, std::int64_t time,
+std::vector<Piece> with_batch_done(const Job& job, const BatchState& state, std::int64_t time,
                                    std::vector<AxisSet> set = {});
 /// One load or move back.
 std::vector<Piece> with_batch_back(const Job& job, const BatchWalk& walk, const BatchState& state, std::int64_t time);
@@ -78,11 +79,11 @@ std::optional<Gate> gate_at(const Job& job, const SetupPlan& plan, const Customs
 
 /// "The marked end away from the stop, the marked face up."
 std::string laid_in_words(Loading loading);
-/// "Piece 5 of 34", how it is laid, what is cut in it and what stands beside it in capitals.
+/// "As drawn", "piece 5 of 34", how it is laid, and what is to be minded.
 Wording in_words(const Job& job, const BatchWalk& walk, const BatchLoad& load);
 /// How it is laid, and what is cut in it, with the depths at which the drill is drawn out.
 std::vector<CardLine> lines_of(const Job& job, const SetupPlan& plan, const BatchLoad& load);
-/// "setting 1 of 2 · 5.2 mm drill · 61 of 102 loads left".
+/// "setting 1 of 2 · 61 of 102 loads left".
 std::string place_in_words(const BatchWalk& walk, const BatchState& state);
 
 } // namespace clockface

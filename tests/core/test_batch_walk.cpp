@@ -59,7 +59,7 @@ struct Worker {
         }
         if (!now.load || machine.list.empty() || drills_elsewhere(now.machine, task))
             machine.list.push_back(now.machine.list.list[static_cast<std::size_t>(task.move)]);
-        job = with_pieces(job, with_batch_done(job, way, now, ++time));
+        job = with_pieces(job, with_batch_done(job, now, ++time));
         ++keys;
     }
     void back() {
