@@ -197,6 +197,8 @@ QString BenchView::where_it_was_left() const {
     const Piece& piece = m_document.piece();
     if (piece.log.empty() || piece.log.back().time >= m_began)
         return {};
+    if (!laid_otherwise().isEmpty())
+        return {}; // its zero was another one, and the band says so
     const std::vector<Piece>& begun = m_document.job().begun;
     if (in_batch() && std::any_of(begun.begin(), begun.end(), [this](const Piece& each) {
             return !each.log.empty() && each.log.back().time >= m_began;
