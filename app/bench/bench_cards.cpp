@@ -106,6 +106,8 @@ void BenchView::go_on() {
         return;
     }
     flash();
+    if (const Task* task = bench().now(); task && task->deed.act == Act::Move)
+        m_live.place_said_reached();
     if (drills_now())
         m_cools->begin();
     if (!bench().finished() && in_batch())
@@ -138,6 +140,8 @@ void BenchView::next_move() {
     if (in_batch() || looks_for_settings())
         return go_on();
     flash();
+    if (bench().now()->deed.act == Act::Move)
+        m_live.place_said_reached();
     m_document.next_done(m_before);
 }
 

@@ -75,6 +75,12 @@ void BenchView::fill_more(QMenu& menu) {
     QAction* zero = menu.addAction(tr("From &zero again, with what is left (Home)"));
     zero->setEnabled(!bench().finished() && bench().next > 0);
     connect(zero, &QAction::triggered, this, &BenchView::begin_again);
+    QAction* lost = menu.addAction(tr("Zero is &lost: find it by what is made… (Z)"));
+    lost->setEnabled(can_find_again(job, m_document.plan()) && !in_batch() && !bench().finished());
+    connect(lost, &QAction::triggered, this, [this] { show_lost_zero(true); });
+    if (m_live.axes_seen_otherwise())
+        connect(menu.addAction(tr("&Read it so: %1 (Q)").arg(q(in_words(*m_live.axes_seen_otherwise())))),
+                &QAction::triggered, &m_live, &LiveBench::read_axes_so);
     QAction* size_of_card =
         menu.addAction(size() == CardSize::Hole ? tr("A card for every mo&ve (C)") : tr("A card for every &hole (C)"));
     size_of_card->setEnabled(!in_batch());

@@ -41,6 +41,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     : QWidget(parent)
     , m_document(document)
     , m_batch(document)
+    , m_live(document)
     , m_began(QDateTime::currentSecsSinceEpoch()) {
     setObjectName(QStringLiteral("bench"));
     setAccessibleName(tr("Bench: the next move"));
@@ -59,6 +60,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     m_heading = label(QStringLiteral("benchHeading"));
     m_figures = new BigFigures;
     m_card = new CardStrip;
+    m_live_strip = new LiveStrip;
     m_cools = new CoolDown;
     m_direction = label(QStringLiteral("benchDirection"));
     m_note = label(QStringLiteral("benchNote"));
@@ -114,6 +116,7 @@ BenchView::BenchView(Document& document, QWidget* parent)
     m_right->addStretch(1);
     m_right->addWidget(m_heading);
     m_right->addWidget(m_figures);
+    m_right->addWidget(m_live_strip);
     m_right->addWidget(m_direction);
     m_right->addWidget(m_card);
     m_right->addWidget(m_cools);
@@ -147,6 +150,8 @@ BenchView::BenchView(Document& document, QWidget* parent)
     };
     connect(&document, &Document::changed, this, follow);
     connect(&m_batch, &BatchBench::found, this, follow);
+    connect(&m_live, &LiveBench::came, this, &BenchView::live_came);
+    connect(&m_live, &LiveBench::there, this, &BenchView::move_on_by_itself);
     set_look(Look::day());
 }
 
@@ -157,6 +162,9 @@ void BenchView::set_look(const Look& look) {
     m_loading->set_look(look);
     m_figures->set_look(look);
     m_card->set_look(look);
+    m_live_strip->set_look(look);
+    if (m_lost_zero)
+        m_lost_zero->set_look(look);
     if (m_overview)
         m_overview->set_look(look);
     setStyleSheet(QStringLiteral(R"(
@@ -203,6 +211,7 @@ void BenchView::flash() {
 
 void BenchView::hideEvent(QHideEvent* event) {
     m_awake.end();
+    m_live.stop();
     QWidget::hideEvent(event);
 }
 
@@ -264,6 +273,8 @@ void BenchView::keyPressEvent(QKeyEvent* event) {
             show_where(false);
         return;
     }
+    if (card_is_covered())
+        return;
     if (m_teaching != TaughtKeys::Means::Nothing)
         return be_taught(*event);
     if (const auto means = m_taught.meaning_of(*event); means != TaughtKeys::Means::Nothing) {
@@ -302,6 +313,10 @@ void BenchView::keyPressEvent(QKeyEvent* event) {
         return begin_again();
     case Qt::Key_W:
         return show_where(true);
+    case Qt::Key_Z:
+        return show_lost_zero(true);
+    case Qt::Key_Q:
+        return m_live.read_axes_so();
     case Qt::Key_M:
     case Qt::Key_Menu:
         return show_more();
@@ -430,6 +445,8 @@ void BenchView::refresh() {
     if (looks_for_settings())
         return show_looking();
     const BenchState& now = bench();
+    m_live.follow(job(), plan(), now);
+    m_live_strip->show_live(m_live);
     const int all = static_cast<int>(now.tasks.size());
     if (in_batch())
         m_progress->show_progress(m_batch.state().loads - m_batch.state().loads_left, m_batch.state().loads);
@@ -484,7 +501,7 @@ void BenchView::refresh() {
         note = tr("The pieces go through one by one. %1 %2").arg(m_batch.fault(), note);
     m_note->setText(note);
     m_note->setVisible(!note.isEmpty());
-    m_why->setText(tr("Why? %1").arg(q(words.why)) + near_enough(task));
+    m_why->setText(tr("Why? %1").arg(q(words.why)) + near_enough(task) + found_again_words(task));
     m_why->setVisible(m_why_shown);
     show_gate(asked);
     make_room();

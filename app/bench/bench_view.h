@@ -7,7 +7,10 @@
 #include "bench/cool_down.h"
 #include "bench/device_picture.h"
 #include "bench/gates.h"
+#include "bench/live_bench.h"
+#include "bench/live_strip.h"
 #include "bench/loading_picture.h"
+#include "bench/lost_zero_view.h"
 #include "bench/progress_strip.h"
 #include "bench/spoken_target.h"
 #include "bench/stay_awake.h"
@@ -54,6 +57,8 @@ public:
     void toggle_why();
     /// The holes and pieces at a glance, in place of the card.
     void show_where(bool shown);
+    /// A lost zero found again by touching, in place of the card; nothing where that is not to be had.
+    void show_lost_zero(bool shown);
     /// The next key that is pressed is to mean done, or back.
     void begin_teaching(TaughtKeys::Means means);
     /// A seam for tests: milliseconds of the clock that tells a press from a tremble.
@@ -85,10 +90,13 @@ private:
     BigFigures* m_figures;
     CardStrip* m_card;
     CoolDown* m_cools;
-    QVBoxLayout* m_right;            ///< of the words beside the picture
-    QWidget* m_page;                 ///< the card
-    WhereView* m_overview = nullptr; ///< in its place; made when first wanted
-    QTimer m_flash;                  ///< while it runs the border is seen
+    LiveBench m_live;
+    LiveStrip* m_live_strip;
+    QVBoxLayout* m_right;                ///< of the words beside the picture
+    QWidget* m_page;                     ///< the card
+    WhereView* m_overview = nullptr;     ///< in its place; made when first wanted
+    LostZeroView* m_lost_zero = nullptr; ///< likewise
+    QTimer m_flash;                      ///< while it runs the border is seen
     StayAwake m_awake;
     TaughtKeys m_taught;
     SpokenTarget m_spoken;
@@ -149,6 +157,9 @@ private:
     void give_up_hole(const QString& seen);
     void leave_hole_for_later(const QString& reason);
     void begin_line(LineFor what);
+    void live_came();
+    void move_on_by_itself();
+    [[nodiscard]] bool card_is_covered() const;
     void keep_shown_before(const QString& text);
     [[nodiscard]] std::vector<AxisSet> sets_now() const;
     void keep_line();
@@ -159,6 +170,7 @@ private:
     [[nodiscard]] CardSize size() const;
     [[nodiscard]] QString title_of(const BenchCard& card) const;
     [[nodiscard]] QString near_enough(const Task& task) const;
+    [[nodiscard]] QString found_again_words(const Task& task) const;
     [[nodiscard]] QString setup_line() const;
     /// Said large where the work lay otherwise until now; otherwise nothing.
     [[nodiscard]] QString laid_otherwise() const;

@@ -303,8 +303,11 @@ void Document::keep_pieces(const std::vector<Piece>& pieces) {
                 .arg(limits::events));
         return;
     }
-    m_job = with_pieces(std::move(m_job), pieces);
-    for (const Piece& each : pieces)
+    std::vector<Piece> kept = pieces;
+    for (Piece& each : kept)
+        each.played = each.played || m_playing || m_job.is_for != JobFor::Parts;
+    m_job = with_pieces(std::move(m_job), kept);
+    for (const Piece& each : kept)
         if (each.number == m_piece.number)
             m_piece = each;
     m_findings = all_findings(m_job, m_plan);
@@ -327,6 +330,10 @@ void Document::restore_zero(const ZeroSet& zero) {
     if (zero.back && *zero.back != Length{})
         keep_piece(
             with_zero_restored(m_piece, {plan().setup, plan().machine.id, zero.set.axis, *zero.back}, time_of_work()));
+}
+
+void Document::find_zero_again(const ZeroFoundAgain& found) {
+    keep_piece(with_zero_found_again(m_piece, found, time_of_work()));
 }
 
 void Document::last_back() {

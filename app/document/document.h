@@ -3,6 +3,7 @@
 #pragma once
 
 #include "bench/cards.h"
+#include "bench/found_again.h"
 #include "bench/old_progress.h"
 #include "bench/zero_history.h"
 #include "job/job.h"
@@ -96,6 +97,10 @@ public:
     void card_done(CardSize size, const ShownBefore& before = {});
     /// An earlier zero of the machine at hand.
     void restore_zero(const ZeroSet& zero);
+    /// A lost one, by what was touched: every place left is gone to where it lies now.
+    void find_zero_again(const ZeroFoundAgain& found);
+    /// From now on what is done is only played, with a stand-in for the machine: no piece of it counts as made.
+    void play(bool playing) { m_playing = playing; }
     void last_back();
     void card_back(CardSize size);
     void jump_to(std::optional<HoleId> hole);
@@ -146,6 +151,7 @@ private:
     Plan m_plan;
     std::vector<Finding> m_findings;
     Piece m_piece;
+    bool m_playing = false;
     mutable std::optional<BenchState> m_bench;
     mutable std::optional<std::vector<bool>> m_moves_done;
     mutable std::optional<std::vector<HoleProgress>> m_holes_done;

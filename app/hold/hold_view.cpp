@@ -17,7 +17,7 @@ namespace clockface::app {
 
 namespace {
 
-constexpr double head = 34.0; // of the title
+constexpr double clear_above = 34.0; // of the title
 constexpr double foot = 16.0;
 constexpr double words = 240.0;  // at the right
 constexpr double of_room = 92.0; // for the room under the spindle, left of the words
@@ -101,12 +101,12 @@ HoldView::Frame HoldView::frame(const std::vector<Solid>& solids) const {
             wide = std::max(wide, std::max(abs(box.far), abs(box.near)) * 2.0);
         }
     }
-    const double room = std::max(60.0, height() - head - foot);
+    const double room = std::max(60.0, height() - clear_above - foot);
     const double across = std::max(120.0, words_from() - (shows_room() ? of_room : 0.0) - 60.0);
     Frame frame;
     frame.wide = wide * 1.06;
     frame.scale = std::min(room / (above + below).in_mm(), across / (wide.in_mm() * 1.06));
-    frame.top = {30.0 + across / 2.0, head + above.in_mm() * frame.scale};
+    frame.top = {30.0 + across / 2.0, clear_above + above.in_mm() * frame.scale};
     return frame;
 }
 
@@ -269,7 +269,7 @@ void HoldView::paint_room(QPainter& painter) const {
     const Overhead over = overhead_of(plan.held);
     const Length chuck = plan.machine.spindle.room, tip = over.work_top + plan.room.free;
     const Length bottom = over.work_top - plan.held.height;
-    const double table = height() - foot - 8.0, top = head + 26.0;
+    const double table = height() - foot - 8.0, top = clear_above + 26.0;
     const double scale = (table - top) / std::max(chuck, over.work_top + over.lift).in_mm();
     const double left = words_from() - of_room, middle = left + 26.0;
     constexpr double half = 22.0;
@@ -337,7 +337,7 @@ void HoldView::paint_words(QPainter& painter) const {
         said << q(beneath_in_words(plan, index, unit));
     painter.setPen(m_look->scribed);
     painter.setFont(type(11));
-    painter.drawText(QRectF(words_from(), head + 6.0, words - 16.0, height() - head), Qt::AlignLeft | Qt::TextWordWrap,
+    painter.drawText(QRectF(words_from(), clear_above + 6.0, words - 16.0, height() - clear_above), Qt::AlignLeft | Qt::TextWordWrap,
                      said.join(QStringLiteral("\n\n")));
 }
 

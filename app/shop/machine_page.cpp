@@ -247,7 +247,10 @@ void ShopView::write_machine(Card& card, std::size_t index) {
     m_blanks.text(s, "machineRemark", tr("remark on the machine"),
                   [index](Shop& shop) { return machine_at(shop, index) ? &machine_at(shop, index)->remark : nullptr; });
     std::visit(Cases{[&](const Handwheels& wheels) { write_handwheels(card, index, wheels); },
-                     [&](const Readout& readout) { write_readout(card, index, readout); },
+                     [&](const Readout& readout) {
+                         write_readout(card, index, readout);
+                         write_line(card, index);
+                     },
                      [&](const RotaryTable& table) { write_table(card, index, table); },
                      [&](const LayoutBench& bench) { write_layout(card, index, bench); }, [](const DrillPress&) {},
                      [](const MarksAcross&) {}}, // nothing but what every machine has

@@ -70,6 +70,7 @@ private:
                      const ShopBlanks::Reach<Screw>& reach);
     void write_handwheels(Card& card, std::size_t index, const Handwheels& wheels);
     void write_readout(Card& card, std::size_t index, const Readout& readout);
+    void write_line(Card& card, std::size_t index); // line_page.cpp
     void write_table(Card& card, std::size_t index, const RotaryTable& table);
     void write_layout(Card& card, std::size_t index, const LayoutBench& bench);
     void write_errors(Card& card, std::size_t index);

@@ -1,5 +1,6 @@
 #include "bench/session.h"
 
+#include "bench/found_again.h"
 #include "ordering/route.h"
 #include "words/say.h"
 
@@ -234,10 +235,12 @@ BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, 
     std::size_t from = 0;
     std::optional<HoleId> wanted;
     bool went = false;
+    const std::optional<Lie> lie = lie_of(piece, plan.setup);
     for (std::size_t i = 0; i < events.size(); ++i) {
         const auto* jump = std::get_if<WentTo>(&events[i]->what);
+        const auto* again = std::get_if<ZeroFoundAgain>(&events[i]->what);
         const bool spoiled = std::holds_alternative<Spoiled>(events[i]->what);
-        if ((jump && jump->setup == plan.setup) || spoiled) {
+        if ((jump && jump->setup == plan.setup) || (again && again->setup == plan.setup) || spoiled) {
             from = i + 1;
             went = true;
             wanted = jump ? jump->hole : std::nullopt;
@@ -261,13 +264,14 @@ BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, 
     const WorkDone& counts = went ? here : all;
 
     BenchState state;
-    const auto follow = [&](const WorkDone& done, std::optional<HoleId> first) {
-        state.list = route_for(job, shop, plan, Remaining(job, plan, done).work(first));
+    const auto follow = [&](const WorkDone& done, std::optional<HoleId> first, const std::optional<Lie>& lies) {
+        const WorkOrder left = Remaining(job, plan, done).work(first);
+        state.list = lies ? route_for_lie(job, shop, plan, left, *lies) : route_for(job, shop, plan, left);
         state.tasks = tasks_of(job, plan, state.list);
         state.from_zero = true;
     };
     if (went) {
-        follow(before, wanted);
+        follow(before, wanted, lie);
     } else {
         state.list = plan.route;
         state.tasks = tasks_of(job, plan, plan.route);
@@ -288,7 +292,7 @@ BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, 
             place.reset();
     }
     if (!place) {
-        follow(all, std::nullopt);
+        follow(all, std::nullopt, std::nullopt);
         state.broken_off = true;
         place = 0;
     }

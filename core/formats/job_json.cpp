@@ -15,6 +15,8 @@ namespace clockface {
 
 namespace {
 
+const std::vector<std::string> jobs_for = {"parts", "practice", "example"};
+
 using nlohmann::json;
 
 const std::vector<std::string> shapes = {"disc",    "plate",     "ring", "block",       "angle",
@@ -277,6 +279,8 @@ Job read_job(const json& document, FirstFault& fault) {
         job.patterns.push_back(read_pattern(patterns[i], fmt::format("patterns[{}]", i), fault));
     if (in.has("holes_called_for"))
         job.holes_called_for = in.integer("holes_called_for");
+    if (in.has("purpose"))
+        job.is_for = static_cast<JobFor>(in.word("purpose", jobs_for));
     read_setups(in, version, job);
     if (in.has("holes_within"))
         job.holes_within = length(in, "holes_within");
@@ -301,6 +305,7 @@ std::string job_to_json(const Job& job) {
                 {"title", job.title},
                 {"work_for", job.work_for},
                 {"pieces", job.pieces},
+                {"purpose", word_for(job.is_for, jobs_for)},
                 {"unit", word_for(job.unit, unit_words())},
                 {"blank", blank_json(job.blank)}};
     out["datum"] = datum_json(job.datum);

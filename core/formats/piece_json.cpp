@@ -14,8 +14,9 @@ namespace {
 using nlohmann::json;
 
 const std::vector<std::string> acts = {"zero", "lay", "tool", "move", "mark", "touch", "cut", "check"};
-const std::vector<std::string> happenings = {"done",     "taken-back", "went-to",      "spoiled",
-                                             "measured", "noted",      "zero-restored"};
+const std::vector<std::string> happenings = {"done",     "taken-back", "went-to",       "spoiled",
+                                             "measured", "noted",      "zero-restored", "zero-found-again"};
+const std::vector<std::string> touched = {"place", "edge-x", "edge-y"};
 const std::vector<std::string> axes = {"x", "y"};
 
 // "2026-04-02T09:15:00Z"
@@ -132,6 +133,19 @@ struct HappeningOut {
         out["axis"] = word_for(zero.axis, axes);
         out["by"] = zero.by.in_mm();
     }
+    void operator()(const ZeroFoundAgain& found) const {
+        out["setup"] = found.setup;
+        out["touches"] = ordered::array();
+        for (const ZeroTouch& each : found.touches) {
+            ordered touch{{"what", word_for(each.what, touched)}};
+            if (each.hole)
+                write_hole(touch, job, *each.hole);
+            touch["place"] = point(each.place);
+            touch["shown"] = point(each.shown);
+            touch["within"] = each.within.in_mm();
+            out["touches"].push_back(std::move(touch));
+        }
+    }
     void operator()(const TakenBack& back) const { out["event"] = back.event; }
     void operator()(const WentTo& went) const {
         out["setup"] = went.setup;
@@ -146,6 +160,22 @@ struct HappeningOut {
     }
     void operator()(const Noted& noted) const { out["text"] = noted.text; }
 };
+
+ZeroFoundAgain read_found_again(JsonObject& in) {
+    ZeroFoundAgain found{in.integer("setup"), {}};
+    const json& all = in.array("touches");
+    for (std::size_t i = 0; i < all.size() && i <= limits::zero_touches; ++i) {
+        JsonObject touch(all[i], fmt::format("{}[{}]", in.place_of("touches"), i), in.fault());
+        ZeroTouch& each = found.touches.emplace_back();
+        each.what = static_cast<TouchedAt>(touch.word("what", touched));
+        if (touch.has("pattern"))
+            each.hole = read_hole(touch);
+        each.place = read_point(touch, "place");
+        each.shown = read_point(touch, "shown");
+        each.within = length(touch, "within");
+    }
+    return found;
+}
 
 Event read_event(const json& value, const std::string& place, FirstFault& fault) {
     JsonObject in(value, place, fault);
@@ -178,6 +208,9 @@ Event read_event(const json& value, const std::string& place, FirstFault& fault)
     case 5:
         event.what = Noted{in.text("text")};
         break;
+    case 7:
+        event.what = read_found_again(in);
+        break;
     default: {
         ZeroRestored zero;
         zero.setup = in.integer("setup");
@@ -199,6 +232,8 @@ Piece read_piece(const json& value, const std::string& place, FirstFault& fault)
     const json& log = in.array("log");
     for (std::size_t i = 0; i < log.size() && i <= limits::events; ++i)
         piece.log.push_back(read_event(log[i], fmt::format("{}.log[{}]", place, i), fault));
+    if (in.has("played"))
+        piece.played = in.flag("played");
     if (in.has("standing")) {
         JsonObject standing(in.member("standing"), in.place_of("standing"), fault);
         const std::string path = standing.has("path") ? standing.text("path") : std::string();
@@ -215,6 +250,8 @@ ordered pieces_json(const Job& job) {
         ordered out{{"number", piece.number}};
         if (!piece.mark.empty())
             out["mark"] = piece.mark;
+        if (piece.played)
+            out["played"] = true;
         out["log"] = ordered::array();
         for (const Event& event : piece.log) {
             ordered each{{"id", event.id},

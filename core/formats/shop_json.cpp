@@ -337,6 +337,35 @@ Spindle read_spindle(JsonObject& machine) {
     return spindle;
 }
 
+const std::vector<std::string> figures_on_line = {"millimetres", "inches", "steps"};
+
+ordered line_json(const SerialLine& line) {
+    return {{"port", line.port},
+            {"speed", line.speed},
+            {"frame", line.frame},
+            {"pattern", line.pattern},
+            {"figures", word_for(line.figures, figures_on_line)},
+            {"swapped", line.axes.swapped},
+            {"x_back", line.axes.x_back},
+            {"y_back", line.axes.y_back},
+            {"moves_on", line.moves_on}};
+}
+
+SerialLine read_line(JsonObject& machine) {
+    JsonObject in(machine.member("line"), machine.place_of("line"), machine.fault());
+    SerialLine line;
+    line.port = in.text("port");
+    line.speed = in.integer("speed");
+    line.frame = in.text("frame");
+    line.pattern = in.text("pattern");
+    line.figures = static_cast<FiguresIn>(in.word("figures", figures_on_line));
+    line.axes.swapped = in.flag("swapped");
+    line.axes.x_back = in.flag("x_back");
+    line.axes.y_back = in.flag("y_back");
+    line.moves_on = in.flag("moves_on");
+    return line;
+}
+
 Shop read_shop(const json& document, FirstFault& fault) {
     JsonObject in(document, "", fault);
     in.text("clockface");
@@ -354,6 +383,8 @@ Shop read_shop(const json& document, FirstFault& fault) {
             read.travel.x = length(machine, "travel_x");
         if (machine.has("travel_y"))
             read.travel.y = length(machine, "travel_y");
+        if (machine.has("line"))
+            read.line = read_line(machine);
         if (machine.has("id"))
             read.id = machine.text("id");
         read.errors = machine.has("errors") ? read_errors(machine) : default_errors(read);
@@ -392,6 +423,8 @@ std::string shop_to_json(const Shop& shop) {
         entry["travel_y"] = machine.travel.y.in_mm();
         entry["lock_jump_x"] = machine.lock_jump.x.in_mm();
         entry["lock_jump_y"] = machine.lock_jump.y.in_mm();
+        if (machine.line)
+            entry["line"] = line_json(*machine.line);
         entry["errors"] = {{"pick_up", machine.errors.pick_up.in_mm()},
                            {"setting", machine.errors.setting.in_mm()},
                            {"backlash_left", machine.errors.backlash_left.in_mm()},

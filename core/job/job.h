@@ -17,6 +17,9 @@ struct PlannedWith {
     bool operator==(const PlannedWith&) const = default;
 };
 
+/// What a job is there for. Only pieces of the first kind count as made.
+enum class JobFor { Parts, Practice, Example };
+
 struct Job {
     std::string title;
     std::string work_for; ///< the larger piece of work this belongs to
@@ -39,6 +42,7 @@ struct Job {
     Length axis_within = Length::mm(0.1);   ///< what holes in the side of a bar may miss its axis by
     std::vector<Piece> begun;               ///< the pieces something was done to, by number
     std::map<std::string, PlannedWith> planned_with{}; ///< by machine id (in old files by name)
+    JobFor is_for = JobFor::Parts;
     int next_id = 2; ///< for the next pattern or set-up, so that none is ever given twice
 
     bool operator==(const Job&) const = default;

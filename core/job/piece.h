@@ -90,11 +90,29 @@ struct ZeroRestored {
     Length by;
     bool operator==(const ZeroRestored&) const = default;
 };
+/// What was touched or stood over to find a lost zero again: the place of something known, or a straight edge.
+enum class TouchedAt { Place, EdgeX, EdgeY };
+struct ZeroTouch {
+    TouchedAt what = TouchedAt::Place;
+    std::optional<HoleId> hole{}; ///< a hole that is made already; nothing: a bore, or an edge
+    Point place;                  ///< where the drawing has it, from zero; of an edge where the spindle's middle stands
+                                  ///< beside it along its axis, the other figure is not looked at
+    Point shown;                  ///< where the machine says the spindle stands, from its zero, to the right and away
+    Length within; ///< what it is found within on each axis, one standard deviation, the hole's own included
+    bool operator==(const ZeroTouch&) const = default;
+};
+/// Zero was lost and found again by what is made already: from here on every place left is gone to where it lies now,
+/// until the work is laid anew.
+struct ZeroFoundAgain {
+    int setup = 1;
+    std::vector<ZeroTouch> touches;
+    bool operator==(const ZeroFoundAgain&) const = default;
+};
 struct Noted {
     std::string text;
     bool operator==(const Noted&) const = default;
 };
-using Happening = std::variant<Done, TakenBack, WentTo, Spoiled, Inspected, Noted, ZeroRestored>;
+using Happening = std::variant<Done, TakenBack, WentTo, Spoiled, Inspected, Noted, ZeroRestored, ZeroFoundAgain>;
 
 struct Event {
     std::int64_t id = 0;   ///< from 1, rising within the piece
@@ -119,6 +137,7 @@ struct Piece {
     std::string mark; ///< the user's own; empty: called by its number
     std::vector<Event> log;
     std::optional<Standing> standing{};
+    bool played = false; ///< something of it was done in practice, in an example or with a stand-in: no part was made
     bool operator==(const Piece&) const = default;
 };
 

@@ -153,6 +153,17 @@ Fault set_fault(const std::string& line, const Happening& what) {
             return fault(line + ".by", would_do);
         return words_fault(line + ".machine", say("A machine's id"), zero->machine, limits::name);
     }
+    if (const auto* found = std::get_if<ZeroFoundAgain>(&what)) {
+        if (found->touches.size() > limits::zero_touches)
+            return fault(line + ".touches", say("Up to {most} touches would do.", {{"most", limits::zero_touches}}));
+        for (const ZeroTouch& each : found->touches) {
+            for (const Length figure : {each.place.x, each.place.y, each.shown.x, each.shown.y})
+                if (!within(figure))
+                    return fault(line + ".touches", would_do);
+            if (!(each.within > Length{}) || !within(each.within))
+                return fault(line + ".touches.within", say("A length above nought would do."));
+        }
+    }
     return std::nullopt;
 }
 

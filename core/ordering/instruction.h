@@ -22,6 +22,7 @@ struct PickUpZero {
     Towards approach_x = Towards::Plus;
     Towards approach_y = Towards::Plus;
     int line_x = 0, line_y = 0; ///< what the dials show there: 0, unless they cannot be turned to it
+    bool by_dials = false;      ///< it is known, and only gone back to: whole turns are counted from it
     bool operator==(const PickUpZero&) const = default;
 };
 

@@ -19,57 +19,57 @@ public:
 
     Tally count(const Route& route) {
         for (const Instruction& instruction : route.list)
-            std::visit(Cases{[&](const TouchEdge&) { find_zero(); }, [&](const CentreOver&) { find_zero(); },
-                             // This, and what serves no hole, is in the time of finding zero.
-                             [](const LookAtCorner&) {},
-                             [&](const TurnHandwheel& move) { instruction.hole < 0 ? void() : turn(move); },
-                             [&](const TurnTable& move) { handle(move.turns + 0.5, move.take_up > 0); },
-                             [&](const TurnIndex& move) { handle(move.turns + 0.5, false); },
-                             [&](const GoToReadout& go) { instruction.hole < 0 ? void() : go_to(go); },
-                             [&](const RoutinePlace&) { moved(m_guess.a_touch * 2.0); },
-                             [&](const KeyCircle&) { m_seconds += m_guess.key_circle; },
-                             [&](const KeyRow&) { m_seconds += m_guess.key_row; },
-                             [&](const SetPacking&) { set(m_guess.a_setting, 0.0); },
-                             [&](const ScribeLine& line) {
-                                 set(m_guess.a_scribed_line,
-                                     m_guess.a_crossing * static_cast<double>(line.holes.size()));
-                             },
-                             [&](const StrikeCircle&) { set(m_guess.strike_circle, m_guess.circle_each); },
-                             [&](const StepChord& step) { set(m_guess.a_setting, m_guess.a_crossing * step.steps); },
-                             [&](const PrickMark&) { m_seconds += m_guess.prick; },
-                             [&](const LookAtMarks& look) {
-                                 m_seconds += m_guess.look_at_mark * static_cast<double>(look.holes.size());
-                             },
-                             [&](const PunchMark&) { m_seconds += m_guess.a_mark; },
-                             [&](const CompareMarks&) { m_seconds += m_guess.compare_marks; },
-                             [&](const CompareAcross&) { m_seconds += m_guess.compare_marks; },
-                             [&](const CheckPlace&) { m_seconds += m_guess.check_place; },
-                             [&](const TouchLightly&) { m_seconds += m_guess.touch_lightly; },
-                             [&](const MarkAcross&) { m_seconds += m_guess.mark_across; },
-                             [&](const ChangeCutter&) {
-                                 ++m_tally.changes;
-                                 m_seconds += m_machine.spindle.change_minutes * 60.0;
-                             },
-                             [&](const MoveKnee& knee) { m_seconds += (knee.turns + 2.0) * m_guess.a_turn; },
-                             [&](const DrillHole& drill) { cut(drill, instruction.hole); },
-                             [&](const WorkByHand& work) { by_hand(work); },
-                             [&](const PickUpZero&) { once(m_guess.find_zero); },
-                             [&](const ZeroReadout& readout) {
-                                 if (readout.here)
-                                     m_seconds += m_guess.zero_here;
-                                 else
-                                     once(m_guess.find_zero);
-                             },
-                             [&](const CentreOnTable&) { once(m_guess.centre_table); },
-                             [&](const StandOverAxis&) { once(m_guess.find_zero); },
-                             [&](const TurnBar&) { set(0.0, m_guess.turn_bar); },
-                             [&](const ScribeAlongBar&) { set(m_guess.a_scribed_line, m_guess.a_scribed_line); },
-                             [&](const ScribeAcrossBar&) { set(m_guess.a_scribed_line, m_guess.a_scribed_line); },
-                             [&](const LayOldPart&) { m_seconds += m_guess.lay_old_part; },
-                             [&](const PinThrough&) { m_seconds += m_guess.other_move; },
-                             [&](const TakeOldPartOff&) { m_seconds += m_guess.other_move; },
-                             [&](const DrillMark&) { m_seconds += m_guess.other_move; }},
-                       instruction.action);
+            std::visit(
+                Cases{[&](const TouchEdge&) { find_zero(); }, [&](const CentreOver&) { find_zero(); },
+                      // This, and what serves no hole, is in the time of finding zero.
+                      [](const LookAtCorner&) {},
+                      [&](const TurnHandwheel& move) { instruction.hole < 0 ? void() : turn(move); },
+                      [&](const TurnTable& move) { handle(move.turns + 0.5, move.take_up > 0); },
+                      [&](const TurnIndex& move) { handle(move.turns + 0.5, false); },
+                      [&](const GoToReadout& go) { instruction.hole < 0 ? void() : go_to(go); },
+                      [&](const RoutinePlace&) { moved(m_guess.a_touch * 2.0); },
+                      [&](const KeyCircle&) { m_seconds += m_guess.key_circle; },
+                      [&](const KeyRow&) { m_seconds += m_guess.key_row; },
+                      [&](const SetPacking&) { set(m_guess.a_setting, 0.0); },
+                      [&](const ScribeLine& line) {
+                          set(m_guess.a_scribed_line, m_guess.a_crossing * static_cast<double>(line.holes.size()));
+                      },
+                      [&](const StrikeCircle&) { set(m_guess.strike_circle, m_guess.circle_each); },
+                      [&](const StepChord& step) { set(m_guess.a_setting, m_guess.a_crossing * step.steps); },
+                      [&](const PrickMark&) { m_seconds += m_guess.prick; },
+                      [&](const LookAtMarks& look) {
+                          m_seconds += m_guess.look_at_mark * static_cast<double>(look.holes.size());
+                      },
+                      [&](const PunchMark&) { m_seconds += m_guess.a_mark; },
+                      [&](const CompareMarks&) { m_seconds += m_guess.compare_marks; },
+                      [&](const CompareAcross&) { m_seconds += m_guess.compare_marks; },
+                      [&](const CheckPlace&) { m_seconds += m_guess.check_place; },
+                      [&](const TouchLightly&) { m_seconds += m_guess.touch_lightly; },
+                      [&](const MarkAcross&) { m_seconds += m_guess.mark_across; },
+                      [&](const ChangeCutter&) {
+                          ++m_tally.changes;
+                          m_seconds += m_machine.spindle.change_minutes * 60.0;
+                      },
+                      [&](const MoveKnee& knee) { m_seconds += (knee.turns + 2.0) * m_guess.a_turn; },
+                      [&](const DrillHole& drill) { cut(drill, instruction.hole); },
+                      [&](const WorkByHand& work) { by_hand(work); },
+                      [&](const PickUpZero& zero) { once(zero.by_dials ? m_guess.a_setting : m_guess.find_zero); },
+                      [&](const ZeroReadout& readout) {
+                          if (readout.here)
+                              m_seconds += m_guess.zero_here;
+                          else
+                              once(m_guess.find_zero);
+                      },
+                      [&](const CentreOnTable&) { once(m_guess.centre_table); },
+                      [&](const StandOverAxis&) { once(m_guess.find_zero); },
+                      [&](const TurnBar&) { set(0.0, m_guess.turn_bar); },
+                      [&](const ScribeAlongBar&) { set(m_guess.a_scribed_line, m_guess.a_scribed_line); },
+                      [&](const ScribeAcrossBar&) { set(m_guess.a_scribed_line, m_guess.a_scribed_line); },
+                      [&](const LayOldPart&) { m_seconds += m_guess.lay_old_part; },
+                      [&](const PinThrough&) { m_seconds += m_guess.other_move; },
+                      [&](const TakeOldPartOff&) { m_seconds += m_guess.other_move; },
+                      [&](const DrillMark&) { m_seconds += m_guess.other_move; }},
+                instruction.action);
         m_tally.minutes = m_seconds / 60.0;
         m_tally.once = m_once / 60.0;
         return m_tally;

@@ -48,9 +48,30 @@ struct Say {
                    "its edges, and look at the end that the tip stands over it.");
     }
 
+    // The work has moved under it; slides and dials have not.
+    [[nodiscard]] Wording back_to_zero(const PickUpZero& zero) const {
+        const auto& wheels = machine<Handwheels>();
+        Wording w;
+        w.heading = say("Back to zero");
+        w.figures = {{say("X dial"), dial_figure(wheels.x, zero.line_x), "", true},
+                     {say("Y dial"), dial_figure(wheels.y, zero.line_y), "", true}};
+        w.direction =
+            say("last moving {finish_x} on X and {finish_y} on Y",
+                {{"finish_x", side_word(Axis::X, zero.approach_x)}, {"finish_y", side_word(Axis::Y, zero.approach_y)}});
+        w.sentence =
+            say("Turn both slides back to where zero was set, whole turns counted, {direction}: the dials show "
+                "{x} and {y} there. Leave the dials as they are.",
+                {{"direction", w.direction}, {"x", w.figures[0].value}, {"y", w.figures[1].value}});
+        w.note = say("The slides have not moved, only the work has: turns are counted from the same zero as before.");
+        w.why = say("The places that are left were worked out anew from what was touched, and are counted from there.");
+        return w;
+    }
+
     Wording operator()(const PickUpZero& zero) const {
         if (needs.job.blank.on_side())
             return zero_along_words(zero, needs.job);
+        if (zero.by_dials)
+            return back_to_zero(zero);
         Wording w;
         w.heading = say("Zero");
         const auto* wheels = std::get_if<Handwheels>(&needs.machine.kind);

@@ -27,7 +27,7 @@ bool has_digits(std::string_view text) {
     return std::any_of(text.begin(), text.end(), [](unsigned char c) { return std::isdigit(c) != 0; });
 }
 
-bool is_letter(char c) {
+bool is_a_letter(char c) {
     return std::isalpha(static_cast<unsigned char>(c)) != 0;
 }
 
@@ -89,9 +89,9 @@ std::string upper(std::string text) {
 // The axis a figure belongs to by the words before it: its last letter, where that stands alone.
 std::optional<char> axis_of(const std::string& before) {
     std::string words = upper(before);
-    while (!words.empty() && !is_letter(words.back()))
+    while (!words.empty() && !is_a_letter(words.back()))
         words.pop_back();
-    if (words.empty() || (words.size() > 1 && is_letter(words[words.size() - 2])))
+    if (words.empty() || (words.size() > 1 && is_a_letter(words[words.size() - 2])))
         return std::nullopt;
     const char axis = words.back();
     return axis >= 'U' && axis <= 'Z' ? std::optional(axis) : std::nullopt;

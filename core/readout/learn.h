@@ -1,7 +1,7 @@
 // A pattern for lines nobody has described: what stands still in them is kept, what are figures is named.
 #pragma once
 
-#include "shop/serial_line.h"
+#include "readout/serial_line.h"
 
 #include <string>
 #include <vector>

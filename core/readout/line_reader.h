@@ -3,7 +3,7 @@
 
 #include "measure/length.h"
 #include "readout/line_pattern.h"
-#include "shop/serial_line.h"
+#include "readout/serial_line.h"
 
 #include <cstdint>
 #include <deque>

@@ -4,6 +4,7 @@
 #include "job/setup.h"
 #include "measure/convention.h"
 #include "measure/length.h"
+#include "readout/serial_line.h"
 #include "shop/customs.h"
 #include "shop/cutters.h"
 #include "shop/estimates.h"
@@ -142,6 +143,7 @@ struct Machine {
     MachineErrors errors{};
     std::string id{}; ///< never changes, whatever it is called
     Point travel{};   ///< of its slides along X and Y; nought: not said, and not looked at
+    std::optional<SerialLine> line{}; ///< of a readout that talks
     bool operator==(const Machine&) const = default;
 };
 

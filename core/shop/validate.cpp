@@ -3,6 +3,7 @@
 #include "measure/figures.h"
 #include "measure/limits.h"
 #include "measure/text.h"
+#include "readout/line_reader.h"
 #include "shop/threads.h"
 #include "words/say.h"
 
@@ -304,6 +305,22 @@ Fault customs_fault(const Customs& customs) {
     return range_fault("customs.briskness", customs.briskness, 10.0, 150.0, say("From 10 to 150 percent would do."));
 }
 
+Fault line_fault(const std::string& place, const SerialLine& line) {
+    if (Fault found = words_fault(place + ".port", say("The port"), line.port, limits::text))
+        return found;
+    if (Fault found = range_fault(place + ".speed", line.speed, 110, 4'000'000,
+                                  say("A speed from 110 to 4000000 bits a second would do; 9600 is common.")))
+        return found;
+    if (!is_frame(line.frame))
+        return Problem{place + ".frame",
+                       say("7 or 8 bits, N, E or O, 1 or 2 stop bits would do, such as {frame}.", {{"frame", "8N1"}})};
+    if (line.pattern.empty()) // not learnt yet
+        return std::nullopt;
+    if (const auto pattern = LinePattern::read(line.pattern); !pattern)
+        return Problem{place + ".pattern", pattern.error().sentence};
+    return words_fault(place + ".pattern", say("The pattern"), line.pattern, longest_line);
+}
+
 Fault spindle_fault(const std::string& place, const Machine& machine) {
     const Spindle& spindle = machine.spindle;
     constexpr double slowest = 1.0, fastest = 200'000.0;
@@ -330,6 +347,9 @@ Fault spindle_fault(const std::string& place, const Machine& machine) {
     if (Fault found = range_fault(place + ".chuck", spindle.chuck.in_mm(), 0.0, 500.0,
                                   say("A diameter from nought to 500 mm would do.")))
         return found;
+    if (machine.line)
+        if (Fault found = line_fault(place + ".line", *machine.line))
+            return found;
     for (const auto& [what, size] : {std::pair(".travel_x", machine.travel.x), {".travel_y", machine.travel.y}})
         if (Fault found =
                 range_fault(place + what, size.in_mm(), 0.0, 20000.0, say("A travel from nought to 20 m would do.")))

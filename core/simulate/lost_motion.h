@@ -56,11 +56,19 @@ public:
         double on = clockwise ? line - shown : shown - line;
         on -= std::floor(on / m_a_turn + 1e-9) * m_a_turn; // on the way, to where the line comes to the mark first
         const double lines = turns * m_a_turn + on;
-        m_lines += clockwise ? lines : -lines;
-        const double screw = m_offset + m_lines * m_per_line;
-        m_slide = std::clamp(m_slide, screw, screw + m_play);
+        turn_by(clockwise ? lines : -lines);
         return true;
     }
+    /// Turns on by so many lines, clockwise positive.
+    void turn_by(double lines) {
+        m_lines += lines;
+        const double screw = m_offset + m_lines * m_per_line;
+        m_slide = std::clamp(m_slide, screw, screw + m_play);
+    }
+    /// Lines that were turned on since zero, whole turns counted, with what the ring showed there.
+    [[nodiscard]] double lines() const { return m_lines + m_at_zero; }
+    /// Turns the ring on its screw so that it shows a line here; whole turns are counted from here.
+    void set_ring(double line) { m_at_zero = line - m_lines; }
 
     [[nodiscard]] double position() const { return m_slide; }
 

@@ -47,7 +47,8 @@ private:
     void carry_out(const PickUpZero& zero) {
         m_x.zero(zero.approach_x == Towards::Plus, zero.line_x);
         m_y.zero(zero.approach_y == Towards::Plus, zero.line_y);
-        m_zero = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
+        if (!zero.by_dials)
+            m_zero = chance().draw_both(ErrorSource::PickUp, m_machine.errors.pick_up);
         m_x_known = m_y_known = true;
     }
     void carry_out(const TouchEdge& touch) {

@@ -21,7 +21,7 @@ Deed any_deed(const Job& job) {
 
 Happening any_happening(const Job& job, std::int64_t id) {
     const HoleId hole{*rc::gen::inRange(0, job.next_id + 2), *rc::gen::inRange(1, 9)};
-    switch (*rc::gen::inRange(0, 7)) {
+    switch (*rc::gen::inRange(0, 8)) {
     case 0:
         return id > 1 ? Happening(TakenBack{*rc::gen::inRange<std::int64_t>(1, id)}) : Happening(Spoiled{hole});
     case 1:
@@ -30,6 +30,11 @@ Happening any_happening(const Job& job, std::int64_t id) {
         return Inspected{hole, "across", Length::mm(*rc::gen::inRange(1, 90000) / 1000.0)};
     case 3:
         return Noted{*rc::gen::element<std::string>("", "chips in the bore", "Größe <geprüft>")};
+    case 5:
+        return ZeroFoundAgain{
+            *rc::gen::inRange(1, 4),
+            {{TouchedAt::Place, hole, {Length::mm(*rc::gen::inRange(-900, 900) / 10.0), {}}, {}, Length::mm(0.02)},
+             {TouchedAt::EdgeX, {}, {Length::mm(-5), {}}, {Length::mm(-4.99), Length::mm(7)}, Length::mm(0.01)}}};
     case 4:
         return ZeroRestored{1, "mill", Axis::Y, Length::mm(*rc::gen::inRange(-9000, 9000) / 100.0)};
     default:
@@ -54,7 +59,18 @@ Piece piece_of_everything(const Job& job) {
         Inspected{hole, "across", Length::mm(4.02)},
         Noted{"chips in the bore"},
         Done{{1, Act::Zero, {}, "mill:touch-x-near"}, {}, {{Axis::X, Length::mm(-5), Length::mm(12.3), "edge finder"}}},
-        ZeroRestored{1, "mill", Axis::X, Length::mm(17.3)}};
+        ZeroRestored{1, "mill", Axis::X, Length::mm(17.3)},
+        ZeroFoundAgain{1,
+                       {{TouchedAt::Place,
+                         hole,
+                         {Length::mm(20), Length::mm(30)},
+                         {Length::mm(20.4), Length::mm(29.7)},
+                         Length::mm(0.02)},
+                        {TouchedAt::EdgeY,
+                         {},
+                         {Length::mm(0), Length::mm(-5)},
+                         {Length::mm(60), Length::mm(-4.1)},
+                         Length::mm(0.01)}}}};
     for (const Happening& each : all)
         piece.log.push_back({static_cast<std::int64_t>(piece.log.size()) + 1, 1775121300, each});
     return piece;

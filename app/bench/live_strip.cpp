@@ -1,0 +1,94 @@
+#include "bench/live_strip.h"
+
+#include "look/words.h"
+#include "measure/figures.h"
+#include "words/say.h"
+
+#include <QPainter>
+
+namespace clockface::app {
+
+namespace {
+
+constexpr int row_height = 58, sentence_height = 46;
+constexpr double figure_pixels = 50.0;
+
+} // namespace
+
+LiveStrip::LiveStrip(QWidget* parent)
+    : QWidget(parent) {
+    setObjectName(QStringLiteral("benchLive"));
+    setFixedHeight(2 * row_height + sentence_height);
+    hide();
+}
+
+void LiveStrip::set_look(const Look& look) {
+    m_look = &look;
+    update();
+}
+
+void LiveStrip::show_live(const LiveBench& live) {
+    setVisible(live.talks());
+    if (!live.talks())
+        return;
+    const Followed now = live.followed();
+    m_known = live.shown().has_value();
+    m_sentence = live.sentence();
+    m_warns = live.warns();
+    m_good = now.at == AtPlace::There && !m_warns;
+    const auto& wanted = live.wanted();
+    const auto row = [&](const QString& axis, Length shown, Length to_go, Length off, const QString& plus,
+                         const QString& minus) {
+        Row out{axis, {}, {}, false};
+        // Where nothing is wanted, what it shows; otherwise how far it is still.
+        const Length figure = wanted ? to_go : shown;
+        out.figure = q(column_figure(figure, live.unit(), wanted ? Sign::Always : Sign::WhenNegative));
+        out.there = wanted && abs(to_go) <= off;
+        if (wanted)
+            out.way = out.there ? tr("there") : to_go > Length{} ? plus : minus;
+        return out;
+    };
+    m_rows = {row(QStringLiteral("X"), now.shown.x, now.to_go.x, wanted ? wanted->off_x : Length{},
+                  tr("to go, figures rising"), tr("to go, figures falling")),
+              row(QStringLiteral("Y"), now.shown.y, now.to_go.y, wanted ? wanted->off_y : Length{},
+                  tr("to go, figures rising"), tr("to go, figures falling"))};
+    QString spoken = m_known
+                         ? tr("X %1 %2, Y %3 %4.").arg(m_rows[0].figure, m_rows[0].way, m_rows[1].figure, m_rows[1].way)
+                         : tr("The readout shows nothing yet.");
+    setAccessibleName(spoken + QLatin1Char(' ') + m_sentence);
+    update();
+}
+
+void LiveStrip::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    painter.setRenderHint(QPainter::Antialiasing);
+    QFont large = type(10, true);
+    large.setPixelSize(static_cast<int>(figure_pixels));
+    const QFont small = type(13);
+    const QFontMetricsF figures(large);
+    const double figure_right = 40.0 + figures.horizontalAdvance(QStringLiteral("+0000.000"));
+    for (std::size_t i = 0; i < m_rows.size(); ++i) {
+        const QRectF line(0, static_cast<double>(i) * row_height, width(), row_height);
+        painter.setPen(m_look->bench_quiet);
+        painter.setFont(small);
+        painter.drawText(line.adjusted(4, 0, 0, 0), Qt::AlignVCenter | Qt::AlignLeft, m_rows[i].axis);
+        painter.setFont(large);
+        painter.setPen(m_rows[i].there ? m_look->good_on_dark : m_look->bench_text);
+        painter.drawText(QRectF(30, line.top(), figure_right - 30, row_height), Qt::AlignVCenter | Qt::AlignRight,
+                         m_known ? m_rows[i].figure : QStringLiteral("–"));
+        if (!m_known || m_rows[i].way.isEmpty())
+            continue;
+        painter.setFont(small);
+        painter.setPen(m_rows[i].there ? m_look->good_on_dark : m_look->bench_quiet);
+        painter.drawText(QRectF(figure_right + 16, line.top(), width() - figure_right - 16, row_height),
+                         Qt::AlignVCenter | Qt::AlignLeft, m_rows[i].way);
+    }
+    if (m_sentence.isEmpty())
+        return;
+    painter.setFont(type(13, m_warns));
+    painter.setPen(m_warns ? m_look->stop_on_dark : m_good ? m_look->good_on_dark : m_look->brass_on_dark);
+    painter.drawText(QRectF(4, 2 * row_height, width() - 4, sentence_height), Qt::TextWordWrap | Qt::AlignVCenter,
+                     m_warns ? QStringLiteral("▲ ") + m_sentence : m_sentence);
+}
+
+} // namespace clockface::app
