@@ -38,7 +38,8 @@ const std::map<std::string, Form> verbs = {
     {"flood", {false, false, 1, 1}},
 };
 
-constexpr double past = 2.0; // millimetres, to come again from the right side
+constexpr double past = 2.0;    // millimetres, to come again from the right side
+constexpr double gently = 20.0; // millimetres a second, the last of the way
 
 std::string place_words(Point place) {
     return fmt::format("{:.4f} {:.4f}", place.x.in_mm(), place.y.in_mm());
@@ -166,7 +167,10 @@ bool StandIn::goes_on(Step& step, double& milliseconds) {
     const double step_mm = std::get<Readout>(m_wishes.machine.kind).resolution.in_mm();
     if (std::abs(off()) < step_mm / 2.0)
         return false;
-    turn(step.axis, std::clamp(off(), -reach, reach));
+    double most = reach;
+    if (step.verb == "approach")
+        most = off() > past * 1.01 ? std::min(reach, off() - past) : std::min(reach, gently * milliseconds / 1000.0);
+    turn(step.axis, std::clamp(off(), -most, most));
     milliseconds = 0.0;
     return true;
 }

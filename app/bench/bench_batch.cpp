@@ -15,8 +15,8 @@ bool BenchView::looks_for_settings() const {
 }
 
 void BenchView::show_picture(QWidget* picture) {
-    m_picture->setVisible(picture == m_picture);
-    m_loading->setVisible(picture == m_loading);
+    m_picture->setVisible(picture == m_picture && !m_instead);
+    m_loading->setVisible(picture == m_loading && !m_instead);
 }
 
 void BenchView::show_looking() {

@@ -4,10 +4,18 @@
 #include "look/words.h"
 #include "measure/figures.h"
 
+#include <QHBoxLayout>
 #include <QLineEdit>
 #include <QVBoxLayout>
 
 namespace clockface::app {
+
+void BenchView::put_in_place_of_picture(QWidget* widget) {
+    m_instead = widget;
+    auto* middle = qobject_cast<QHBoxLayout*>(m_page->layout());
+    middle->insertWidget(0, widget, 46);
+    show_picture(nullptr);
+}
 
 bool BenchView::card_is_covered() const {
     return (m_overview && m_overview->isVisible()) || (m_lost_zero && m_lost_zero->isVisible());

@@ -1,5 +1,6 @@
 // What is done seldom at the Bench: another hole, piece or set-up, where everything stands, a key that is taught.
 #include "bench/bench_view.h"
+#include "bench/practice.h"
 #include "bench/symptoms.h"
 
 #include "look/plain_text.h"
@@ -81,6 +82,11 @@ void BenchView::fill_more(QMenu& menu) {
     if (m_live.axes_seen_otherwise())
         connect(menu.addAction(tr("&Read it so: %1 (Q)").arg(q(in_words(*m_live.axes_seen_otherwise())))),
                 &QAction::triggered, &m_live, &LiveBench::read_axes_so);
+    if (!m_instead) {
+        QAction* practise = menu.addAction(tr("&Practise it without metal…"));
+        practise->setEnabled(can_practise(job, m_document.plan()));
+        connect(practise, &QAction::triggered, this, &BenchView::practice_wanted);
+    }
     QAction* size_of_card =
         menu.addAction(size() == CardSize::Hole ? tr("A card for every mo&ve (C)") : tr("A card for every &hole (C)"));
     size_of_card->setEnabled(!in_batch());

@@ -65,11 +65,14 @@ public:
     void set_clock(std::function<qint64()> clock) { m_taught.set_clock(std::move(clock)); }
     /// A seam for tests: another voice than the machine's.
     void set_voice(std::function<Voice*()> voice) { m_spoken.set_voice(std::move(voice)); }
+    /// This stands where the picture of the move would; nothing else does from then on.
+    void put_in_place_of_picture(QWidget* widget);
     /// What is done seldom: another hole, piece or set-up, a note, a spoiled hole.
     void show_more();
 
 signals:
     void leave_wanted();
+    void practice_wanted();
 
 protected:
     void keyPressEvent(QKeyEvent* event) override;
@@ -87,6 +90,7 @@ private:
     ProgressStrip* m_progress;
     DevicePicture* m_picture;
     LoadingPicture* m_loading; ///< in its place, of a piece of a batch
+    QWidget* m_instead = nullptr; ///< for good, in practice
     BigFigures* m_figures;
     CardStrip* m_card;
     CoolDown* m_cools;

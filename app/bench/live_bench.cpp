@@ -63,7 +63,6 @@ void LiveBench::follow(const Job& job, const SetupPlan& plan, const BenchState& 
     m_move = move;
     m_way = way;
     m_hole = wanted ? task->hole : -1;
-    m_stuck = false;
     m_holes = shown_at_holes(plan, state.list);
     m_names.clear();
     for (const Hole& each : plan.holes)
@@ -75,6 +74,7 @@ void LiveBench::look() {
     m_now = m_port.now();
     if (m_now.stand_in)
         m_document.play(true);
+    m_stuck = m_stuck && m_now.shown == m_last_reached;
     if (m_now.shown)
         m_follow.show(*m_now.shown, m_now.at);
     emit came();

@@ -10,7 +10,7 @@ namespace clockface::app {
 
 namespace {
 
-constexpr int row_height = 58, sentence_height = 46;
+constexpr int row_height = 58, sentence_height = 66;
 constexpr double figure_pixels = 50.0;
 
 } // namespace

@@ -45,6 +45,9 @@ LostZeroView::LostZeroView(Document& document, QWidget* parent)
     m_places->setSelectionMode(QAbstractItemView::NoSelection);
     m_places->setFocusPolicy(Qt::NoFocus);
     m_places->setShowGrid(false);
+    QSizePolicy keeps = m_places->sizePolicy(); // what stands above it stays where it is
+    keeps.setRetainSizeWhenHidden(true);
+    m_places->setSizePolicy(keeps);
     m_places->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
     m_places->horizontalHeader()->setSectionsClickable(false);
     m_places->verticalHeader()->setSectionsClickable(false);

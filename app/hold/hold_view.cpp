@@ -337,8 +337,8 @@ void HoldView::paint_words(QPainter& painter) const {
         said << q(beneath_in_words(plan, index, unit));
     painter.setPen(m_look->scribed);
     painter.setFont(type(11));
-    painter.drawText(QRectF(words_from(), clear_above + 6.0, words - 16.0, height() - clear_above), Qt::AlignLeft | Qt::TextWordWrap,
-                     said.join(QStringLiteral("\n\n")));
+    painter.drawText(QRectF(words_from(), clear_above + 6.0, words - 16.0, height() - clear_above),
+                     Qt::AlignLeft | Qt::TextWordWrap, said.join(QStringLiteral("\n\n")));
 }
 
 } // namespace clockface::app

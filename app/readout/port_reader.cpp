@@ -9,6 +9,7 @@
 #include <QTimer>
 #include <chrono>
 #include <grp.h>
+#include <poll.h>
 #include <sys/stat.h>
 #include <unistd.h>
 #include <utility>
@@ -71,7 +72,7 @@ public:
             m_port->setReadBufferSize(most_buffered);
             connect(m_port.get(), &QSerialPort::readyRead, this, [this] { read(); });
             connect(m_port.get(), &QSerialPort::errorOccurred, this, [this](QSerialPort::SerialPortError error) {
-                if (error == QSerialPort::ResourceError || error == QSerialPort::DeviceNotFoundError)
+                if (error == QSerialPort::ResourceError || error == QSerialPort::ReadError)
                     m_lost = true; // looked at by the timer: the port must not be closed while it reports
             });
             m_look = std::make_unique<QTimer>();
@@ -161,9 +162,15 @@ private:
             m_publish->start();
     }
 
+    // Whether the other end is gone: not every driver reports that as an error.
+    [[nodiscard]] bool hung_up() const {
+        pollfd port{m_port->handle(), 0, 0};
+        return ::poll(&port, 1, 0) > 0 && (port.revents & (POLLHUP | POLLERR | POLLNVAL)) != 0;
+    }
+
     // Four times a second, whatever comes: silence is news too.
     void look() {
-        if (m_lost) {
+        if (m_port->isOpen() && (m_lost || hung_up())) {
             shut();
             m_trouble =
                 PortReader::tr("%1 is gone: the cable, or the readout's switch. It is tried again every second.")

@@ -1,5 +1,7 @@
 #include "shell/main_window.h"
 
+#include "bench/practice.h"
+
 #include "cutters/cutters_slip.h"
 #include "formats/csv.h"
 #include "formats/dxf.h"
@@ -289,6 +291,9 @@ void MainWindow::take_place() {
 void MainWindow::show_stage(Stage stage) {
     m_stage = stage;
     m_rail->set_stage(stage);
+    if (stage == Stage::Bench && m_document.job().is_for == JobFor::Practice &&
+        can_practise(m_document.job(), m_document.plan()))
+        return show_practice();
     QWidget* shown = view_of(stage);
     if (m_pages->indexOf(shown) >= 0) { // it takes the whole window
         m_pages->setCurrentWidget(shown);

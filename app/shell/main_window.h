@@ -33,6 +33,7 @@ class CuttersSlip;
 class OrderSlip;
 class ImportSlip;
 class PartSlip;
+class PracticeView;
 class Reckoner;
 class ShopView;
 
@@ -63,6 +64,8 @@ public:
     bool show_shop(const QString& page);
     /// On the page of a machine: the guided test of this axis.
     void open_backlash_test(const QString& axis);
+    /// The set-up at hand, followed on a mill of its own: nothing of it is written on a piece.
+    void show_practice();
     /// The list to fetch, of the Cutters stage.
     void show_fetch();
     /// A page of the Order stage: list, compare, proof or setup; and a move of its list.
@@ -119,6 +122,7 @@ private:
     PartBoard* m_part_board = nullptr;
     std::map<Stage, SectionView*> m_below_board;
     ShopView* m_shop = nullptr;
+    PracticeView* m_practice = nullptr; ///< while it is practised
 
     QWidget* view_of(Stage stage);
     template <class View> View* view(Stage stage) { return qobject_cast<View*>(view_of(stage)); }

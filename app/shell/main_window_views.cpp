@@ -3,6 +3,7 @@
 #include "hold/hold_slip.h"
 #include "order/order_slip.h"
 #include "part/part_slip.h"
+#include "practice/practice_view.h"
 #include "shell/main_window.h"
 #include "shell/stages.h"
 #include "shop/shop_view.h"
@@ -74,7 +75,25 @@ void MainWindow::connect_view(QWidget* view) {
     } else if (auto* bench = qobject_cast<BenchView*>(view)) {
         bench->keep_in(m_settings);
         connect(bench, &BenchView::leave_wanted, this, [this] { show_stage(Stage::Order); });
+        connect(bench, &BenchView::practice_wanted, this, &MainWindow::show_practice);
     }
+}
+
+void MainWindow::show_practice() {
+    if (!can_practise(m_document.job(), m_document.plan()))
+        return tell(tr("Practice wants a mill, and holes in a flat face: choose that under Order."));
+    if (m_practice)
+        m_practice->deleteLater(); // from the beginning
+    m_practice = new PracticeView(m_document, m_seams);
+    m_pages->addWidget(m_practice);
+    wear_look();
+    connect(m_practice, &PracticeView::leave_wanted, this, [this] {
+        m_practice->deleteLater();
+        m_practice = nullptr;
+        show_stage(m_document.job().is_for == JobFor::Practice ? Stage::Order : m_stage);
+    });
+    m_pages->setCurrentWidget(m_practice);
+    m_practice->setFocus();
 }
 
 ImportSlip* MainWindow::import() {
@@ -146,6 +165,8 @@ void MainWindow::wear_look() {
             order->set_look(*m_look);
         else if (auto* bench = qobject_cast<BenchView*>(made))
             bench->set_look(*m_look);
+    if (m_practice)
+        m_practice->set_look(*m_look);
     if (m_part) {
         m_part->set_look(*m_look);
         m_part_board->set_look(*m_look);

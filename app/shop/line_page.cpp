@@ -9,7 +9,7 @@ namespace clockface::app {
 namespace {
 
 // Words of a blank that are read again when they are typed.
-constexpr QLatin1String no_port("no port");
+constexpr QLatin1String no_port("no port"), not_learnt("nothing known yet");
 
 ShopBlanks::Reach<SerialLine> line_at(std::size_t index) {
     return [index](Shop& shop) -> SerialLine* {
@@ -62,7 +62,18 @@ void ShopView::write_line(Card& card, std::size_t index) {
         });
     m_blanks.count(s, "lineSpeed", tr("bits a second"), 110, 4'000'000, part(&SerialLine::speed));
     m_blanks.text(s, "lineFrame", tr("data bits, parity and stop bits, such as 8N1"), part(&SerialLine::frame));
-    m_blanks.text(s, "linePattern", tr("what its lines look like"), part(&SerialLine::pattern));
+    m_blanks.custom(
+        s, "linePattern", tr("what its lines look like"),
+        [at](const Shop& shop) {
+            Shop copy = shop;
+            const SerialLine* line = at(copy);
+            return line && !line->pattern.empty() ? q(line->pattern) : QString(not_learnt);
+        },
+        [at](Shop& shop, const QString& text) -> Result<QString> {
+            if (SerialLine* line = at(shop))
+                line->pattern = text.trimmed() == not_learnt ? std::string() : text.trimmed().toStdString();
+            return QString();
+        });
     m_blanks.one_of<FiguresIn>(s, "lineFigures", tr("what the figures are in"),
                                {{FiguresIn::Millimetres, tr("millimetres")},
                                 {FiguresIn::Inches, tr("inches")},

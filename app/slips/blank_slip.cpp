@@ -116,8 +116,8 @@ void BlankSlip::write_zero(Card& card, const Job& job) {
 }
 
 void BlankSlip::job_sentence(Sentence& s) {
-    s.reads(
-        tr("{title} for {workFor}; {pieces} wanted. Figures are in {unit}. The drawing calls for {calledFor} holes."));
+    s.reads(tr("{title} for {workFor}; {pieces} wanted, {isFor}. Figures are in {unit}. The drawing calls for "
+               "{calledFor} holes."));
     blanks().text(s, "title", tr("title of the job"), [](Job& job) -> std::string& { return job.title; });
     blanks().text(s, "workFor", tr("what the job is for"), [](Job& job) -> std::string& { return job.work_for; });
     blanks().custom(
@@ -129,6 +129,11 @@ void BlankSlip::job_sentence(Sentence& s) {
                 return QString();
             });
         });
+    blanks().one_of<JobFor>(s, "isFor", tr("what the job is there for"),
+                            {{JobFor::Parts, tr("to be used")},
+                             {JobFor::Practice, tr("for practice without metal")},
+                             {JobFor::Example, tr("as an example")}},
+                            [](Job& job) -> JobFor& { return job.is_for; });
     blanks().one_of<Unit>(s, "unit", tr("unit of the job's figures"), unit_fillings(),
                           [](Job& job) -> Unit& { return job.unit; });
     blanks().custom(

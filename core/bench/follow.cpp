@@ -126,8 +126,7 @@ std::string in_words(const Followed& followed, const ExpectedShow& wanted, Unit 
                    "tighten again.",
                    {{"x", figure(followed.jumped.x)}, {"y", figure(followed.jumped.y)}});
     case AtPlace::Moved:
-        return say("It has moved since it stood there, X by {x} and Y by {y}. If something was knocked, prove zero "
-                   "before you go on; Z finds a lost zero again.",
+        return say("It has moved since, X by {x} and Y by {y}. If it was knocked: Z finds a lost zero again.",
                    {{"x", figure(followed.moved.x)}, {"y", figure(followed.moved.y)}});
     }
     return {};
