@@ -232,7 +232,8 @@ int main(int argc, char** argv) {
         }
         const auto now = Clock::now();
         if (const auto passed = std::chrono::duration_cast<std::chrono::milliseconds>(now - last); passed.count() > 0) {
-            stand_in.pass(static_cast<int>(passed.count()));
+            constexpr std::int64_t at_once = 10; // hands that were asleep do not catch up
+            stand_in.pass(static_cast<int>(std::min<std::int64_t>(at_once, passed.count())));
             last += passed;
         }
         const auto apart = std::chrono::duration<double>(1.0 / rate);

@@ -71,12 +71,13 @@ void LiveBench::follow(const Job& job, const SetupPlan& plan, const BenchState& 
 }
 
 void LiveBench::look() {
-    m_now = m_port.now();
+    m_now = m_port.take();
     if (m_now.stand_in)
         m_document.play(true);
     m_stuck = m_stuck && m_now.shown == m_last_reached;
     if (m_now.shown)
-        m_follow.show(*m_now.shown, m_now.at);
+        for (const LineNow::Shown& each : m_now.way)
+            m_follow.show(each.at, each.ms);
     emit came();
     const bool still = m_now.shown && followed().at == AtPlace::There;
     if (still && m_only_goes && m_moves_on && m_now.trouble.isEmpty())

@@ -17,8 +17,9 @@
 namespace clockface::app {
 
 struct PortReader::Shared {
-    QMutex guard;
+    mutable QMutex guard;
     LineNow now;
+    std::vector<LineNow::Shown> way;
     bool told = false; // the window knows that there is something new
 };
 
@@ -26,6 +27,7 @@ namespace {
 
 constexpr int publish_ms = 33, look_ms = 250;
 constexpr qint64 try_again_ms = 1000;
+constexpr std::size_t longest_way = 600;  // ten seconds of a readout that sends often
 constexpr qint64 most_buffered = 1 << 16; // what a flood may pile up
 
 // Why a port could not be opened, and what would do.
@@ -153,13 +155,26 @@ private:
         if (m_reader) {
             const auto before = m_reader->traffic().matched;
             m_reader->feed(view);
-            if (m_reader->traffic().matched != before)
+            if (m_reader->traffic().matched != before) {
                 m_figures = m_byte;
+                note_way();
+            }
         } else {
             m_raw.feed(view, [](const std::string&) {});
         }
         if (!m_publish->isActive())
             m_publish->start();
+    }
+
+    void note_way() {
+        const auto shown = m_reader->shown();
+        if (!shown)
+            return;
+        const QMutexLocker locked(&m_shared->guard);
+        std::vector<LineNow::Shown>& way = m_shared->way;
+        if (way.size() >= longest_way)
+            way.erase(way.begin(), way.begin() + static_cast<std::ptrdiff_t>(longest_way / 2));
+        way.push_back({*shown, m_byte});
     }
 
     // Whether the other end is gone: not every driver reports that as an error.
@@ -234,6 +249,7 @@ void PortReader::open(const SerialLine& line, Length resolution) {
     {
         const QMutexLocker locked(&m_shared->guard);
         m_shared->now = {};
+        m_shared->way.clear();
     }
     auto* worker = static_cast<Worker*>(m_worker);
     QMetaObject::invokeMethod(worker, [worker, line, resolution] { worker->open(line, resolution); });
@@ -257,6 +273,13 @@ void PortReader::close() {
     const QMutexLocker locked(&m_shared->guard);
     m_shared->now = {};
     m_shared->told = false;
+}
+
+LineNow PortReader::take() {
+    LineNow newest = now();
+    const QMutexLocker locked(&m_shared->guard);
+    newest.way.swap(m_shared->way);
+    return newest;
 }
 
 LineNow PortReader::now() const {

@@ -10,11 +10,18 @@
 #include <QThread>
 #include <memory>
 #include <optional>
+#include <vector>
 
 namespace clockface::app {
 
 /// What a line says now.
 struct LineNow {
+    struct Shown {
+        Point at;
+        qint64 ms = 0;
+    };
+    std::vector<Shown> way;     ///< what was shown since it was last asked, oldest first: the side a place is come to
+                                ///< from is seen however busy the window was
     std::optional<Point> shown; ///< as the readout counts, in the drawing's axes; nothing where it is not to be trusted
     qint64 at = 0;              ///< when it came, milliseconds of a clock that only goes on
     QString trouble;            ///< a sentence; empty: all is well
@@ -33,6 +40,9 @@ public:
     void open(const SerialLine& line, Length resolution);
     void close();
     [[nodiscard]] bool is_open() const { return m_wanted.has_value(); }
+    /// The way is given once.
+    [[nodiscard]] LineNow take();
+    /// The same, and the way stays for whoever takes it.
     [[nodiscard]] LineNow now() const;
     /// The clock of LineNow::at.
     [[nodiscard]] static qint64 clock();

@@ -206,8 +206,13 @@ private slots:
             const ExpectedShow wanted = *live.wanted();
             live.stand_in->go_to(wanted.set);
             // By itself to what is made there.
-            QTRY_VERIFY2_WITH_TIMEOUT(live.task() && live.task()->deed.act != Act::Move && live.hole() == here,
+            QTRY_VERIFY2_WITH_TIMEOUT(live.task() && (live.task()->deed.act != Act::Move || live.w.find("benchGate")) &&
+                                          live.hole() == here,
                                       qPrintable(live.said()), 6000);
+            if (live.task()->deed.act == Act::Move) { // what is measured there has its own answer
+                live.w.done_at_bench();
+                continue;
+            }
             if (!bumped && made.size() == 7) {
                 live.stand_in->say("knock 0.45 -0.3 0.4 0.15 -0.1");
                 QTRY_VERIFY2(live.said().contains("It has moved since"), qPrintable(live.said()));
@@ -229,20 +234,20 @@ private slots:
                         const QStringList words = live.stand_in->answer("slides ").split(' ');
                         const double off_x = place.x.in_mm() - words[3].toDouble(),
                                      off_y = place.y.in_mm() - words[4].toDouble();
-                        live.stand_in->say(QString("move x %1").arg(off_x));
-                        live.stand_in->say(QString("move y %1").arg(off_y));
+                        for (const auto& [axis, off] : {std::pair("x", off_x), {"y", off_y}}) {
+                            live.stand_in->say(QString("move %1 %2").arg(axis).arg(off - 2.0));
+                            live.stand_in->say(QString("move %1 2").arg(axis)); // from the usual side
+                        }
                         live.stand_in->say("wait 30");
                     }
                     QTest::qWait(400);
                     live.w.click(QString("touchNow:%1").arg(touch));
                 }
-                auto* result = lost->findChild<QLabel*>("lostZeroResult");
-                QVERIFY2(result->text().contains("turned 0.4° counter-clockwise") ||
-                             result->text().contains("turned 0.39") || result->text().contains("turned 0.40"),
-                         qPrintable(result->text()));
                 live.w.click("lostZeroTake");
                 const auto lie = lie_of(live.w.document.piece(), live.w.document.plan().setup);
                 QVERIFY(lie);
+                QVERIFY2(std::abs(lie->turn.in_degrees() - 0.4) < 0.01,
+                         qPrintable(QString::number(lie->turn.in_degrees())));
                 for (const Point& each :
                      places_left(live.w.document.job(), live.w.document.plan(), live.w.document.piece()))
                     said_within = std::max(said_within, lie->error_at(each).away);
