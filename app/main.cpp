@@ -31,7 +31,8 @@ struct Wishes {
     QString job, shot, stage, machine, shop, hole, part, shop_page, backlash, page, readout_way, table_way;
     QSize size; // empty: as it was left, or what fits the screen
     int step = -1, move = -1;
-    bool scroll = false, where = false, demo = false, night = false, time_start = false;
+    bool scroll = false, where = false, lost_zero = false, practice = false, demo = false, night = false,
+         time_start = false;
 };
 
 void describe(QCommandLineParser& parser) {
@@ -46,6 +47,8 @@ void describe(QCommandLineParser& parser) {
          {"machine", "Work on this machine.", "name"},
          {"step", "Show this move of the Bench.", "number"},
          {"where", "With the Bench stage: show where the piece stands."},
+         {"lost-zero", "With the Bench stage: show how a lost zero is found again."},
+         {"practice", "Show the set-up as it is practised without metal."},
          {"page", "With the Order stage: list, compare, proof or setup.", "page"},
          {"move", "With the Order stage: choose this move of the list.", "number"},
          {"readout-way", "Use the readout so: zero, hole or routines.", "way"},
@@ -106,6 +109,8 @@ Wishes read_wishes(const QApplication& application) {
     wishes.table_way = parser.value("table-way");
     wishes.scroll = parser.isSet("scroll");
     wishes.where = parser.isSet("where");
+    wishes.lost_zero = parser.isSet("lost-zero");
+    wishes.practice = parser.isSet("practice");
     if (parser.isSet("move"))
         wishes.move = parser.value("move").toInt();
     if (parser.isSet("step"))
@@ -163,6 +168,10 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
         window.show_stage(*stage);
     if (auto* bench = window.findChild<BenchView*>(); bench && wishes.where)
         bench->show_where(true);
+    else if (bench && wishes.lost_zero)
+        bench->show_lost_zero(true);
+    if (wishes.practice)
+        window.show_practice();
     if (!wishes.page.isEmpty())
         (void)window.show_order_page(wishes.page);
     if (wishes.move >= 0)

@@ -3,11 +3,13 @@
 #include "stand_in.h"
 
 #include "formats/shop_json.h"
+#include "formats/text_file.h"
 #include "readout/line_pattern.h"
 
 #include <CLI/CLI.hpp>
 #include <chrono>
 #include <cstdio>
+#include <filesystem>
 #include <fmt/format.h>
 #include <fstream>
 #include <iostream>
@@ -101,7 +103,7 @@ int main(int argc, char** argv) {
         "Commands come from the standard input, one a line; --help-commands lists them."};
     StandInWishes wishes;
     wishes.line.pattern = "X{x} Y{y}";
-    std::string link, script, figures = "millimetres", shop_file, machine_name;
+    std::string link, script, write_shop, figures = "millimetres", shop_file, machine_name;
     double rate = 20.0, resolution = 0.0, jump_x = 0.0, jump_y = 0.0, start_x = -25.0, start_y = -18.0, key_step = 1.0;
     bool keys = false, help_commands = false;
     app.add_option("--link", link, "A name under which the port can be found");
@@ -123,6 +125,7 @@ int main(int argc, char** argv) {
     app.add_option("--jump-y", jump_y, "What tightening its lock moves Y by, in millimetres");
     app.add_option("--start-x", start_x, "Where the spindle stands at the beginning, from zero");
     app.add_option("--start-y", start_y, "Where the spindle stands at the beginning, from zero");
+    app.add_option("--write-shop", write_shop, "Writes a shop whose machine listens to this port, to try it with");
     app.add_option("--script", script, "A file of commands that are done first");
     app.add_flag("--keys", keys,
                  "Keys turn it: a d w s, l and u the locks, 0 and 9 set X and Y, space drills, ? says where it stands, "
@@ -171,6 +174,16 @@ int main(int argc, char** argv) {
     if (const auto opened = terminal.open(link); !opened) {
         std::fputs((opened.error().text() + "\n").c_str(), stderr);
         return 1;
+    }
+    if (!write_shop.empty()) {
+        SerialLine line = wishes.line;
+        line.port = link.empty() ? terminal.port() : std::filesystem::absolute(link).string();
+        *machine = wishes.machine;
+        machine->line = line;
+        if (const auto written_shop = write_file_atomically(write_shop, shop_to_json(shop)); !written_shop) {
+            std::fputs((written_shop.error().text() + "\n").c_str(), stderr);
+            return 1;
+        }
     }
     StandIn stand_in(wishes, say, [&](const std::string& bytes) { terminal.write(bytes); });
     say("port " + terminal.port());

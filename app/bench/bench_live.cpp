@@ -5,6 +5,7 @@
 #include "measure/figures.h"
 
 #include <QHBoxLayout>
+#include <QLabel>
 #include <QLineEdit>
 #include <QVBoxLayout>
 
@@ -12,6 +13,7 @@ namespace clockface::app {
 
 void BenchView::put_in_place_of_picture(QWidget* widget) {
     m_instead = widget;
+    findChild<QLabel*>(QStringLiteral("benchLeave"))->setText(tr("Esc leaves practice, nothing of it is kept"));
     auto* middle = qobject_cast<QHBoxLayout*>(m_page->layout());
     middle->insertWidget(0, widget, 46);
     show_picture(nullptr);
@@ -22,9 +24,9 @@ bool BenchView::card_is_covered() const {
 }
 
 void BenchView::live_came() {
-    const bool shown = m_live_strip->isVisible();
+    const int before = m_live_strip->isVisible() ? m_live_strip->height() : 0;
     m_live_strip->show_live(m_live);
-    if (shown != m_live_strip->isVisible())
+    if (before != (m_live_strip->isVisible() ? m_live_strip->height() : 0))
         refresh(); // it takes room
 }
 

@@ -24,6 +24,10 @@ QString BenchView::setup_line() const {
                      .arg(job.setups.size())
                      .arg(q(in_words(job, here)));
     }
+    if (m_document.job().is_for == JobFor::Example)
+        parts << tr("an example");
+    else if (m_document.piece().played && m_document.job().is_for == JobFor::Parts)
+        parts << tr("played, it does not count");
     return parts.join(QStringLiteral(" · "));
 }
 

@@ -146,7 +146,7 @@ QString LiveBench::sentence() const {
     if (const QString wrong = mistake(); !wrong.isEmpty())
         return wrong;
     const QString stands = m_wanted ? q(in_words(followed(), *m_wanted, m_unit)) : QString();
-    if (stands.isEmpty() && m_now.stand_in)
+    if (stands.isEmpty() && m_now.stand_in && m_document.job().is_for == JobFor::Parts)
         return tr("A stand-in plays the machine: what is done now does not count as made.");
     return stands;
 }

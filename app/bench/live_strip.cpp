@@ -10,15 +10,15 @@ namespace clockface::app {
 
 namespace {
 
-constexpr int row_height = 58, sentence_height = 66;
-constexpr double figure_pixels = 50.0;
+// Two rows and three lines of words; smaller where the window is low, and where nothing is wanted of the slides.
+constexpr int row_height = 58, sentence_height = 66, small_row = 40, low_window = 760;
+constexpr double figure_of_row = 0.86;
 
 } // namespace
 
 LiveStrip::LiveStrip(QWidget* parent)
     : QWidget(parent) {
     setObjectName(QStringLiteral("benchLive"));
-    setFixedHeight(2 * row_height + sentence_height);
     hide();
 }
 
@@ -37,6 +37,10 @@ void LiveStrip::show_live(const LiveBench& live) {
     m_warns = live.warns();
     m_good = now.at == AtPlace::There && !m_warns;
     const auto& wanted = live.wanted();
+    m_row_height = wanted && window()->height() >= low_window ? row_height : small_row;
+    // Two axes side by side where they are only told.
+    m_side_by_side = !wanted;
+    setFixedHeight((m_side_by_side ? 1 : 2) * m_row_height + (m_sentence.isEmpty() && !wanted ? 0 : sentence_height));
     const auto row = [&](const QString& axis, Length shown, Length to_go, Length off, const QString& plus,
                          const QString& minus) {
         Row out{axis, {}, {}, false};
@@ -63,32 +67,34 @@ void LiveStrip::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
     QFont large = type(10, true);
-    large.setPixelSize(static_cast<int>(figure_pixels));
+    large.setPixelSize(static_cast<int>(m_row_height * figure_of_row));
     const QFont small = type(13);
     const QFontMetricsF figures(large);
     const double figure_right = 40.0 + figures.horizontalAdvance(QStringLiteral("+0000.000"));
     for (std::size_t i = 0; i < m_rows.size(); ++i) {
-        const QRectF line(0, static_cast<double>(i) * row_height, width(), row_height);
+        const double left = m_side_by_side && i == 1 ? figure_right + 30.0 : 0.0;
+        const QRectF line(left, m_side_by_side ? 0.0 : static_cast<double>(i) * m_row_height, width() - left,
+                          m_row_height);
         painter.setPen(m_look->bench_quiet);
         painter.setFont(small);
         painter.drawText(line.adjusted(4, 0, 0, 0), Qt::AlignVCenter | Qt::AlignLeft, m_rows[i].axis);
         painter.setFont(large);
         painter.setPen(m_rows[i].there ? m_look->good_on_dark : m_look->bench_text);
-        painter.drawText(QRectF(30, line.top(), figure_right - 30, row_height), Qt::AlignVCenter | Qt::AlignRight,
-                         m_known ? m_rows[i].figure : QStringLiteral("–"));
+        painter.drawText(QRectF(left + 30, line.top(), figure_right - 30, m_row_height),
+                         Qt::AlignVCenter | Qt::AlignRight, m_known ? m_rows[i].figure : QStringLiteral("–"));
         if (!m_known || m_rows[i].way.isEmpty())
             continue;
         painter.setFont(small);
         painter.setPen(m_rows[i].there ? m_look->good_on_dark : m_look->bench_quiet);
-        painter.drawText(QRectF(figure_right + 16, line.top(), width() - figure_right - 16, row_height),
+        painter.drawText(QRectF(figure_right + 16, line.top(), width() - figure_right - 16, m_row_height),
                          Qt::AlignVCenter | Qt::AlignLeft, m_rows[i].way);
     }
     if (m_sentence.isEmpty())
         return;
     painter.setFont(type(13, m_warns));
     painter.setPen(m_warns ? m_look->stop_on_dark : m_good ? m_look->good_on_dark : m_look->brass_on_dark);
-    painter.drawText(QRectF(4, 2 * row_height, width() - 4, sentence_height), Qt::TextWordWrap | Qt::AlignVCenter,
-                     m_warns ? QStringLiteral("▲ ") + m_sentence : m_sentence);
+    painter.drawText(QRectF(4, height() - sentence_height, width() - 4, sentence_height),
+                     Qt::TextWordWrap | Qt::AlignVCenter, m_warns ? QStringLiteral("▲ ") + m_sentence : m_sentence);
 }
 
 } // namespace clockface::app

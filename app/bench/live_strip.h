@@ -26,7 +26,8 @@ private:
         bool there = false;
     };
     std::array<Row, 2> m_rows;
-    bool m_known = false;
+    bool m_known = false, m_side_by_side = false;
+    int m_row_height = 0; // pixels
     QString m_sentence;
     bool m_warns = false, m_good = false;
 };

@@ -4,6 +4,7 @@
 #include "look/words.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"
+#include "simulate/allowed.h"
 #include "words/say.h"
 
 #include <QComboBox>
@@ -225,6 +226,7 @@ void LostZeroView::show_places(const Lie& lie) {
     const SetupPlan& plan = m_document.plan();
     const Job& job = m_document.job();
     const WorkDone done = work_done(m_document.piece());
+    const std::vector<Allowed> allowed = allowed_of(job, plan.holes, plan.estimates);
     m_places->setColumnCount(5);
     m_places->setHorizontalHeaderLabels(
         {tr("X now"), tr("Y now"), tr("X within"), tr("Y within"), tr("in all within")});
@@ -234,15 +236,21 @@ void LostZeroView::show_places(const Lie& lie) {
             continue;
         const int row = m_places->rowCount();
         m_places->insertRow(row);
-        m_places->setVerticalHeaderItem(row, new QTableWidgetItem(q(plan.holes[i].name)));
         const Point now = as_drawn(job.datum, lie.place(plan.holes[i].at));
         const PlaceError error = lie.error_at(plan.holes[i].at);
+        const bool too_rough = error.x > allowed[i].x || error.y > allowed[i].y;
+        m_places->setVerticalHeaderItem(
+            row, new QTableWidgetItem(
+                     too_rough ? tr("▲ %1, allowed %2").arg(q(plan.holes[i].name), q(in_words(allowed[i], unit())))
+                               : q(plan.holes[i].name)));
         const std::array<std::string, 5> cells = {column_figure(now.x, unit()), column_figure(now.y, unit()),
                                                   thousandths(error.x, unit()), thousandths(error.y, unit()),
                                                   thousandths(error.away, unit())};
         for (std::size_t k = 0; k < cells.size(); ++k) {
             auto* cell = new QTableWidgetItem(q(cells[k]));
             cell->setTextAlignment(Qt::AlignCenter);
+            if (too_rough && k >= 2)
+                cell->setForeground(m_look->stop_on_dark);
             m_places->setItem(row, static_cast<int>(k), cell);
         }
     }

@@ -183,8 +183,10 @@ void WhereView::show_pieces(const WhereGrid& grid) {
                                  std::clamp(m_pieces->rowCount(), 1, most_rows));
     for (int row = 0; row < m_pieces->rowCount(); ++row) {
         const PieceRow& piece = grid.pieces[static_cast<std::size_t>(row)];
-        auto* name = new QTableWidgetItem(
-            piece.spoiled > 0 ? tr("%1, spoiled: %2").arg(q(piece.name)).arg(piece.spoiled) : q(piece.name));
+        QString words = piece.spoiled > 0 ? tr("%1, spoiled: %2").arg(q(piece.name)).arg(piece.spoiled) : q(piece.name);
+        if (piece.played)
+            words = tr("%1, only played").arg(words);
+        auto* name = new QTableWidgetItem(words);
         name->setData(Qt::UserRole, piece.number);
         m_pieces->setVerticalHeaderItem(row, name);
         for (int column = 0; column < m_pieces->columnCount(); ++column) {

@@ -12,6 +12,7 @@
 #include <QPainterPath>
 #include <QToolTip>
 #include <QWheelEvent>
+#include <QtMath>
 #include <cmath>
 
 namespace clockface::app {
@@ -260,17 +261,23 @@ void PracticeMachine::paint_dial(QPainter& painter, Axis axis, QRectF place) {
     painter.setBrush(m_look->air);
     painter.drawEllipse(centre, radius, radius);
     const double shown = mill.dial(axis);
-    const int figure_every = lines_between_figures(screw);
+    // Not more figures than can be read.
+    constexpr double room_of_figure = 34.0, figures_in = 28.0;
+    const int engraved_every = lines_between_figures(screw);
+    const double round = 2.0 * M_PI * std::max(10.0, radius - figures_in);
+    const int figure_every =
+        engraved_every *
+        std::max(1, static_cast<int>(std::ceil(screw.lines / engraved_every * room_of_figure / round)));
     // Figures rise clockwise as it is turned, so larger ones stand counter-clockwise of the mark.
     for (int i = 0; i < screw.engraved(); ++i) {
         const QPointF out = towards(Angle::degrees(90.0 + 360.0 * (i - shown) / screw.lines));
         const bool named = i % figure_every == 0;
         painter.setPen(QPen(m_look->scribed, named ? 2.0 : 0.8));
         painter.drawLine(centre + out * (radius - 3.0), centre + out * (radius - (named ? 16.0 : 9.0)));
-        if (!named || radius < 60.0)
+        if (!named || radius < 60.0 || screw.lines - i < figure_every / 2.0)
             continue;
         painter.setFont(type(8));
-        const QPointF at = centre + out * (radius - 28.0);
+        const QPointF at = centre + out * (radius - figures_in);
         painter.drawText(QRectF(at.x() - 20, at.y() - 9, 40, 18), Qt::AlignCenter,
                          q(decimal((screw.graduation() * i).in(screw.unit), 4, Sign::WhenNegative, Tail::Trim)));
     }
@@ -278,7 +285,7 @@ void PracticeMachine::paint_dial(QPainter& painter, Axis axis, QRectF place) {
     painter.setBrush(m_look->brass_on_dark);
     const QPointF mark = centre - QPointF(0, radius);
     painter.drawPolygon(QPolygonF({mark, mark + QPointF(-8, -12), mark + QPointF(8, -12)}));
-    painter.setFont(type(16, true));
+    painter.setFont(type(14, true));
     painter.setPen(m_look->bench_text);
     painter.drawText(place, Qt::AlignCenter,
                      tr("%1\n%2").arg(q(axis_name(axis)), q(decimal((screw.graduation() * shown).in(screw.unit), 3))));
@@ -318,9 +325,9 @@ void PracticeMachine::paintEvent(QPaintEvent*) {
         painter.setFont(type(each.what == Part::Quill ? 14 : 10, true));
         QString words = tr("Quill\ndown\n(0)");
         if (each.what == Part::Lock)
-            words = tight ? tr("locked") : tr("lock");
+            words = tight ? tr("locked (5)") : tr("lock (5)");
         else if (each.what == Part::Set)
-            words = tr("set");
+            words = each.axis == Axis::X ? tr("set (E)") : tr("set (F)");
         painter.drawText(each.place, Qt::AlignCenter, words);
     }
     painter.setPen(m_look->bench_note_text);

@@ -4,6 +4,7 @@
 #include "formats/text_file.h"
 #include "look/plain_text.h"
 #include "look/words.h"
+#include "stand_in.h"
 
 #include <QHBoxLayout>
 #include <QKeyEvent>
@@ -24,11 +25,24 @@ Job untouched(const Document& document) {
     return job;
 }
 
+// The shop whose readout talks, over a pseudo-terminal that what is turned on the screen is sent through.
+Shop with_line(Shop shop, const SetupPlan& plan, PseudoTerminal& terminal) {
+    if (!std::holds_alternative<Readout>(plan.machine.kind) || !terminal.open({}))
+        return shop;
+    SerialLine line;
+    line.port = terminal.port();
+    line.pattern = "X{x} Y{y}";
+    for (Machine& each : shop.machines)
+        if (each.id == plan.machine.id)
+            each.line = line;
+    return shop;
+}
+
 } // namespace
 
 PracticeView::PracticeView(const Document& document, Seams seams, QWidget* parent)
     : QWidget(parent)
-    , m_own(document.shop())
+    , m_own(with_line(document.shop(), document.plan(), m_terminal))
     , m_seams(std::move(seams)) {
     setObjectName(QStringLiteral("practice"));
     setAttribute(Qt::WA_StyledBackground);
@@ -47,6 +61,7 @@ PracticeView::PracticeView(const Document& document, Seams seams, QWidget* paren
     connect(keep, &QPushButton::clicked, this, &PracticeView::keep_result);
     auto* line = new QHBoxLayout;
     line->setContentsMargins(32, 8, 32, 8);
+    line->setSpacing(18);
     line->addWidget(m_result, 1);
     line->addWidget(keep);
     auto* all = new QVBoxLayout(this);
@@ -61,6 +76,12 @@ PracticeView::PracticeView(const Document& document, Seams seams, QWidget* paren
     });
     connect(m_machine, &PracticeMachine::worked, this, &PracticeView::show_result);
     m_practice->follow(m_own.bench());
+    if (m_terminal.is_open()) {
+        constexpr int often = 50; // milliseconds
+        connect(&m_sends, &QTimer::timeout, this, &PracticeView::send_figures);
+        connect(m_machine, &PracticeMachine::worked, this, &PracticeView::send_figures);
+        m_sends.start(often);
+    }
     m_since.start();
     show_result();
     set_look(Look::day());
@@ -82,12 +103,18 @@ void PracticeView::showEvent(QShowEvent* event) {
 }
 
 void PracticeView::show_result() {
-    m_result->setText(tr("Practice, no metal: 4 6 turn X, 2 8 turn Y by a line, 7 9 and 1 3 by a whole turn; 5 locks, "
-                         "E and F set the "
-                         "dials, 0 brings the quill down. %1")
-                          .arg(m_practice->landings().empty()
-                                   ? QString()
-                                   : q(in_words(m_practice->result(), unit_of(m_own.plan().machine)))));
+    m_result->setText(m_practice->landings().empty()
+                          ? tr("Practice: no metal, and nothing is written on a piece. The wheel over a handle turns "
+                               "it by a line; so do "
+                               "4 6 and 2 8, by a turn 7 9 and 1 3; with Shift ten lines, with Ctrl a tenth.")
+                          : q(in_words(m_practice->result(), unit_of(m_own.plan().machine))));
+}
+
+void PracticeView::send_figures() {
+    const Machine& machine = m_own.plan().machine;
+    if (machine.line)
+        m_terminal.write(
+            written(*machine.line, std::get<Readout>(machine.kind).resolution, m_practice->mill().shown()) + "\r\n");
 }
 
 void PracticeView::keep_result() {

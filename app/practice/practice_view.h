@@ -4,9 +4,11 @@
 
 #include "bench/bench_view.h"
 #include "practice/practice_machine.h"
+#include "pseudo_terminal.h"
 #include "shell/seams.h"
 
 #include <QElapsedTimer>
+#include <QTimer>
 #include <QWidget>
 
 class QLabel;
@@ -33,6 +35,7 @@ protected:
     void showEvent(QShowEvent* event) override;
 
 private:
+    PseudoTerminal m_terminal; // of a readout: its figures come over a line here too
     Document m_own;
     Seams m_seams;
     std::unique_ptr<Practice> m_practice;
@@ -40,8 +43,10 @@ private:
     PracticeMachine* m_machine;
     QLabel* m_result;
     QElapsedTimer m_since;
+    QTimer m_sends;
 
     void show_result();
+    void send_figures();
 };
 
 } // namespace clockface::app

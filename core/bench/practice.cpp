@@ -14,13 +14,15 @@ namespace clockface {
 
 namespace {
 
-// Some way off to the left and in front, at a whole line from zero as a dial set anywhere would be.
-Point start_of(const Machine& machine) {
+// Outside the work, to the left and in front, at a whole line from zero as a dial that was set anywhere would be.
+Point start_of(const Job& job, const Machine& machine) {
+    constexpr Length outside = Length::mm(20.0);
+    const Point corner =
+        Point{job.blank.extent_x() / -2.0 - outside, job.blank.extent_y() / -2.0 - outside} - datum_from_middle(job);
     const auto* wheels = std::get_if<Handwheels>(&machine.kind);
-    constexpr double about = 20.0;
-    const auto whole_lines = [](Length line) { return line * -std::round(Length::mm(about) / line); };
-    return wheels ? Point{whole_lines(wheels->x.graduation()), whole_lines(wheels->y.graduation())}
-                  : Point{Length::mm(-about), Length::mm(-about)};
+    const auto whole_lines = [](Length at, Length line) { return line * std::floor(at / line); };
+    return wheels ? Point{whole_lines(corner.x, wheels->x.graduation()), whole_lines(corner.y, wheels->y.graduation())}
+                  : corner;
 }
 
 template <class Move> const Move* as(const std::optional<Instruction>& instruction) {
@@ -41,7 +43,7 @@ int PracticeResult::right() const {
 Practice::Practice(Job job, SetupPlan plan)
     : m_job(std::move(job))
     , m_plan(std::move(plan))
-    , m_mill(m_plan.machine, m_job.datum, start_of(m_plan.machine))
+    , m_mill(m_plan.machine, m_job.datum, start_of(m_job, m_plan.machine))
     , m_place(workplace_of(m_plan))
     , m_watch(&m_place, m_plan.holes) {}
 

@@ -102,7 +102,7 @@ WhereGrid where_grid(const Job& job, const SetupPlan& plan, const Piece& piece, 
         all.holes.push_back(grid.row(hole, done, next));
     const auto add_piece = [&](const Piece& each) {
         const WorkDone its = work_done(each);
-        PieceRow row{each.number, in_words(each), std::vector<PieceRow::Count>(grid.columns().size()), 0};
+        PieceRow row{each.number, in_words(each), std::vector<PieceRow::Count>(grid.columns().size()), 0, each.played};
         for (const int hole : order) {
             const HoleRow cells = grid.row(hole, its, nullptr);
             for (std::size_t i = 0; i < cells.cells.size(); ++i) {

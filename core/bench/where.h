@@ -26,6 +26,7 @@ struct PieceRow {
     };
     std::vector<Count> counts; ///< by column
     int spoiled = 0;           ///< holes
+    bool played = false;       ///< it does not count as made
 
     [[nodiscard]] bool finished() const;
 };

@@ -28,6 +28,9 @@ void fill_all(Window& w, std::initializer_list<std::pair<const char*, const char
 }
 
 void saved_equals_shipped(Window& w, const char* name) {
+    Job example = w.job();
+    example.is_for = JobFor::Example;
+    QVERIFY(w.document.edit("an example", example));
     w.next_file = w.folder.filePath(QString::fromLatin1(name) + ".clockface.json");
     QTest::keyClick(&w.main, Qt::Key_S, Qt::ControlModifier | Qt::ShiftModifier);
     QVERIFY(QFile::exists(w.next_file));

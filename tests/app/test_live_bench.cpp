@@ -330,6 +330,20 @@ private slots:
         QTRY_VERIFY2(reader.now().trouble.contains(sentence), qPrintable(reader.now().trouble));
     }
 
+    void a_port_in_use_is_said() {
+        QTemporaryDir folder;
+        StandInProcess stand_in(folder.filePath("port"));
+        SerialLine line = Live::described();
+        line.port = folder.filePath("port").toStdString();
+        app::PortReader first, second;
+        first.open(line, Length::mm(0.005));
+        QTRY_VERIFY2(first.now().shown, qPrintable(first.now().trouble));
+        second.open(line, Length::mm(0.005));
+        QTRY_VERIFY2(second.now().trouble.contains("in use by another program"), qPrintable(second.now().trouble));
+        first.close();
+        QTRY_VERIFY2(second.now().shown, qPrintable(second.now().trouble)); // tried again by itself
+    }
+
     void how_lines_look_is_learnt_under_the_shop() {
         SerialLine line;
         Live live(line, {"--form", "POS {x} ; {y} in", "--figures", "inches"});

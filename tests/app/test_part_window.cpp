@@ -157,6 +157,9 @@ private slots:
             const Point made{Length::mm(truth[index][0]), Length::mm(truth[index][1])};
             QVERIFY2(distance(hole.at, made) < Length::mm(0.15), hole.name.c_str());
         }
+        Job example = w.job();
+        example.is_for = JobFor::Example;
+        QVERIFY(w.document.edit("an example", example));
         w.next_file = w.folder.filePath("bell-crank-bracket.clockface.json");
         QTest::keyClick(&w.main, Qt::Key_S, Qt::ControlModifier | Qt::ShiftModifier);
         QCOMPARE(read_text(w.next_file.toStdString()),

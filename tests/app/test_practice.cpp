@@ -61,6 +61,8 @@ struct Hand {
         const double back = (to - along()) / screw.graduation() * side;
         if (back < 40)
             lines(axis, -side * plus * (80 - back));
+        else if (back > 120)
+            lines(axis, side * plus * (back - 80));
         for (int i = 0; i < 400 && std::abs((along() - to).in_mm()) > 1e-6; ++i)
             wheel(axis, int(side * plus));
     }
@@ -238,6 +240,27 @@ private slots:
         hand.key(Qt::Key_Escape);
         QVERIFY(!hand.view());
         QVERIFY(hand.w.job().begun.empty());
+    }
+
+    // On a mill with a readout the figures come over a line in practice too: the Bench follows what is turned.
+    void a_readout_is_followed_in_practice() {
+        Hand hand;
+        hand.w.to_the_bench("Readout mill");
+        hand.w.main.show_practice();
+        const auto strip = [&]() -> QString {
+            for (QWidget* each : hand.bench()->findChildren<QWidget*>("benchLive"))
+                if (each->isVisible())
+                    return each->accessibleName();
+            return {};
+        };
+        while (!std::holds_alternative<GoToReadout>(hand.move().action) || hand.move().hole < 0) {
+            hand.do_what_is_said();
+            hand.done();
+        }
+        QTRY_VERIFY2(strip().contains("to go"), qPrintable(strip()));
+        const QString before = strip();
+        hand.wheel(Axis::X, 20);
+        QTRY_VERIFY2(strip() != before, qPrintable(strip()));
     }
 
     void a_job_handed_out_for_practice_opens_so_and_its_pieces_never_count() {
