@@ -89,7 +89,7 @@ private:
     QLabel *m_title, *m_where, *m_banner, *m_heading, *m_direction, *m_note, *m_next_moves, *m_why, *m_safety;
     ProgressStrip* m_progress;
     DevicePicture* m_picture;
-    LoadingPicture* m_loading; ///< in its place, of a piece of a batch
+    LoadingPicture* m_loading;    ///< in its place, of a piece of a batch
     QWidget* m_instead = nullptr; ///< for good, in practice
     BigFigures* m_figures;
     CardStrip* m_card;

@@ -141,8 +141,8 @@ struct Machine {
     Spindle spindle{}; ///< of a layout bench: of the drill its marks are taken to
     double hour{};     ///< what an hour on it is reckoned at, in the shop's own money; nought: not reckoned
     MachineErrors errors{};
-    std::string id{}; ///< never changes, whatever it is called
-    Point travel{};   ///< of its slides along X and Y; nought: not said, and not looked at
+    std::string id{};                 ///< never changes, whatever it is called
+    Point travel{};                   ///< of its slides along X and Y; nought: not said, and not looked at
     std::optional<SerialLine> line{}; ///< of a readout that talks
     bool operator==(const Machine&) const = default;
 };
