@@ -26,6 +26,8 @@ bool BenchView::card_is_covered() const {
 void BenchView::live_came() {
     const int before = m_live_strip->isVisible() ? m_live_strip->height() : 0;
     m_live_strip->show_live(m_live);
+    if (!m_live.wanted() && gate())
+        m_live_strip->hide();
     if (before != (m_live_strip->isVisible() ? m_live_strip->height() : 0))
         refresh(); // it takes room
 }

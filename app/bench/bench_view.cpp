@@ -504,6 +504,8 @@ void BenchView::refresh() {
     m_why->setText(tr("Why? %1").arg(q(words.why)) + near_enough(task) + found_again_words(task));
     m_why->setVisible(m_why_shown);
     show_gate(asked);
+    if (asked && !m_live.wanted()) // a question comes before figures nothing is wanted of
+        m_live_strip->hide();
     make_room();
     m_spoken.say(asked ? q(asked->question) : spoken(words));
 }

@@ -96,6 +96,9 @@ void LostZeroView::set_look(const Look& look) {
         QHeaderView { background: %1; border: none; }
         QHeaderView::section { background: %1; color: %5; border: none; padding: 4px; font-size: 12pt; }
         QTableCornerButton::section { background: %1; border: none; }
+        QScrollBar:vertical { background: %1; width: 16px; }
+        QScrollBar::handle:vertical { background: %3; min-height: 40px; border-radius: 6px; }
+        QScrollBar::add-line:vertical, QScrollBar::sub-line:vertical { height: 0; }
         QPushButton#lostZeroTake { color: #10152E; background: %4; border-color: %4; font-weight: bold; }
         QPushButton#lostZeroTake:disabled { color: %5; background: transparent; border-color: #39406A; }
     )")

@@ -185,10 +185,10 @@ void PracticeMachine::paint_work(QPainter& painter) {
     const QRectF place = work_place();
     const Blank& blank = m_job.blank;
     const Point datum = datum_from_middle(m_job);
-    // Some room round it, for a finder that stands beside it.
-    constexpr double around = 1.3;
-    const double scale = std::min(place.width() / (blank.extent_x().in_mm() * around),
-                                  place.height() / (blank.extent_y().in_mm() * around));
+    // Some room round it, for a finder that stands beside it; at the beginning it stands twenty millimetres off.
+    constexpr double around = 48.0;
+    const double scale = std::min(place.width() / (blank.extent_x().in_mm() + around),
+                                  place.height() / (blank.extent_y().in_mm() + around));
     QPointF middle = place.center();
     double at = scale;
     const auto screen = [&](Point from_zero) {

@@ -144,7 +144,8 @@ std::optional<Length> Practice::pushed() const {
     const Length beyond = (touch->axis == Axis::X ? at.x : at.y) - spindle_at(*touch);
     const Length into = touch->stands == Towards::Minus ? beyond : -beyond;
     constexpr Length felt = Length::mm(1e-6);
-    return into >= -felt ? std::optional(std::max(Length{}, into)) : std::nullopt;
+    // Farther in than a finder bends it stands over the work, or beyond it.
+    return into >= -felt && into <= touch->finder.diameter ? std::optional(std::max(Length{}, into)) : std::nullopt;
 }
 
 std::string Practice::quill_down() {
