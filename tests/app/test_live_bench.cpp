@@ -82,9 +82,9 @@ private slots:
         shop.holdings.finders.clear();
         QVERIFY(live.w.document.edit_shop("no finder", shop, ""));
         live.w.main.show_stage(app::Stage::Bench);
-        QTRY_VERIFY(live.said().contains("stand-in"));
         live.on_to_a_place();
         QVERIFY(live.wanted());
+        QTRY_VERIFY2(live.said().contains("A stand-in plays the machine"), qPrintable(live.said()));
         // Zero is where the drawing has it: the spindle stood 25 left of it and 18 in front.
         live.stand_in->set(mm(-25, -18));
         QTRY_VERIFY(live.said().contains("to go"));
