@@ -70,7 +70,7 @@ std::optional<Gate> BenchView::gate() const {
         return gate_at(m_document.job(), m_document.plan(), customs, *m_batch.walk(), m_batch.state());
     if (!bench().finished())
         return gate_at(m_document.job(), m_document.plan(), customs, bench(), size());
-    const bool goes_on = m_document.whole_plan().holes() > 0 && (m_document.next_setup() || next_piece() > 0);
+    const bool goes_on = m_document.whole_plan().holes() > 0 && (next_setup() || next_piece() > 0);
     return goes_on ? gate_to_let_go(m_document.job(), m_document.plan(), customs) : std::nullopt;
 }
 
@@ -116,7 +116,7 @@ void BenchView::go_on() {
         return m_document.card_done(size(), m_before);
     if (m_document.whole_plan().holes() == 0)
         return; // there is nothing to do yet
-    if (const auto setup = m_document.next_setup())
+    if (const auto setup = next_setup())
         m_document.go_to_setup(*setup);
     else if (const int piece = next_piece(); piece > 0) {
         m_document.choose_piece(piece);

@@ -124,6 +124,7 @@ void BenchView::fill_more(QMenu& menu) {
             [this] { begin_line(LineFor::Mark); });
     if (job.setups.size() > 1) {
         QMenu* setups = menu.addMenu(tr("Set-&up"));
+        setups->setEnabled(!m_instead);
         for (const Setup& each : job.setups) {
             QAction* act = setups->addAction(button_text(
                 tr("%1, on %2").arg(q(in_words(job, each)), q(m_document.whole_plan().of(each.id).machine.name))));

@@ -359,7 +359,7 @@ void BenchView::show_finished() {
     const bool empty = m_document.whole_plan().holes() == 0;
     m_where->setText(place_in_list());
     show_picture(nullptr);
-    const auto setup = m_document.next_setup();
+    const auto setup = next_setup();
     m_figures->set_share(shares_of_figures.front());
     if (empty)
         m_heading->setText(tr("There is nothing to do yet"));

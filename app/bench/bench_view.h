@@ -168,6 +168,8 @@ private:
     [[nodiscard]] std::vector<AxisSet> sets_now() const;
     void keep_line();
     [[nodiscard]] int next_piece() const; // 0: none is left
+    /// The one to go on to; practice is of one.
+    [[nodiscard]] std::optional<int> next_setup() const { return m_instead ? std::nullopt : m_document.next_setup(); }
     [[nodiscard]] Wording wording(const Task& task) const;
     [[nodiscard]] Instruction instruction(const Task& task) const;
     [[nodiscard]] QString next_moves(int shown) const;

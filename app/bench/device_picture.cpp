@@ -2,6 +2,7 @@
 #include "look/painting.h"
 
 #include "bench/bar_picture.h"
+#include "bench/work_outline.h"
 #include "layout/outline.h"
 #include "look/words.h"
 #include "measure/figures.h"
@@ -367,25 +368,7 @@ private:
     }
 
     void work(bool with_target) {
-        const Blank& blank = m_job.blank;
-        const double w = blank.extent_x().in_mm() / 2.0 * scale();
-        const double h = blank.extent_y().in_mm() / 2.0 * scale();
-        m_painter.setPen(QPen(m_look.faint, 2.0));
-        m_painter.setBrush(m_look.board);
-        const QRectF box(m_centre.x() - w, m_centre.y() - h, 2 * w, 2 * h);
-        if (blank.is_round()) {
-            m_painter.drawEllipse(box);
-        } else {
-            QPolygonF corners;
-            for (const Point& corner : corners_from_middle(blank))
-                corners << screen(corner);
-            m_painter.drawPolygon(corners);
-        }
-        if (blank.bore_shows()) {
-            m_painter.setBrush(m_look.bench);
-            const double r = blank.bore->in_mm() / 2.0 * scale();
-            m_painter.drawEllipse(m_centre, r, r);
-        }
+        paint_outline(m_painter, m_look, m_job.blank, scale(), [this](Point at) { return screen(at); });
         const Point datum = datum_from_middle(m_job);
         for (const Hole& each : m_plan.holes) {
             const double r = std::max(2.5, each.spec.diameter.in_mm() / 2.0 * scale());

@@ -27,36 +27,38 @@ void LiveBench::follow(const Job& job, const SetupPlan& plan, const BenchState& 
             stop();
         return;
     }
-    if (m_machine != plan.machine.id || !m_port.is_open()) {
+    if (m_machine != plan.machine.id || m_line != plan.machine.line || !m_port.is_open()) {
+        // What was seen on another line, or read otherwise, tells nothing.
         m_machine = plan.machine.id;
+        m_line = plan.machine.line;
         m_follow = FollowReadout(readout->resolution);
+        m_follow.aim(m_wanted);
         m_pairs.clear();
         m_axes.reset();
         m_zero_moved.reset();
-        m_move = -1;
     }
     m_unit = readout->unit;
-    m_moves_on = plan.machine.line->moves_on;
-    m_port.open(*plan.machine.line, readout->resolution);
-    // The place at hand: the way there, or what is made there.
+    m_port.open(*m_line, readout->resolution);
+    // The place at hand: the way there, or what is made there by the machine.
     const Task* task = state.now();
+    const auto move_at = [&](int index) -> const Instruction& {
+        return state.list.list[static_cast<std::size_t>(index)];
+    };
     std::optional<ExpectedShow> wanted;
-    int move = -1;
-    if (task && task->hole >= 0)
-        for (int i = task->move; i >= 0 && !wanted; --i) {
-            const Instruction& each = state.list.list[static_cast<std::size_t>(i)];
-            if (each.hole >= 0 && each.hole != task->hole)
-                break;
-            if (i < task->move &&
-                std::holds_alternative<WorkByHand>(state.list.list[static_cast<std::size_t>(task->move)].action))
-                break;
-            wanted = expected_show(job, plan, each);
-            move = i;
+    int move =
+        task && task->hole >= 0 && !std::holds_alternative<WorkByHand>(move_at(task->move).action) ? task->move : -1;
+    for (; move >= 0; --move) {
+        const int hole = move_at(move).hole;
+        if (hole >= 0 && hole != task->hole) { // it stood elsewhere before
+            move = -1;
+            break;
         }
+        wanted = expected_show(job, plan, move_at(move));
+        if (wanted)
+            break;
+    }
     m_only_goes = task && task->deed.act == Act::Move;
-    const auto way = wanted ? std::optional(state.list.list[static_cast<std::size_t>(move)]) : std::nullopt;
-    if (!wanted)
-        move = -1;
+    const auto way = wanted ? std::optional(move_at(move)) : std::nullopt;
     if (move == m_move && way == m_way)
         return;
     m_wanted = wanted;
@@ -72,15 +74,14 @@ void LiveBench::follow(const Job& job, const SetupPlan& plan, const BenchState& 
 
 void LiveBench::look() {
     m_now = m_port.take();
-    if (m_now.stand_in)
-        m_document.play(true);
+    m_document.play(m_now.stand_in);
     m_stuck = m_stuck && m_now.shown == m_last_reached;
     if (m_now.shown)
         for (const LineNow::Shown& each : m_now.way)
             m_follow.show(each.at, each.ms);
     emit came();
     const bool still = m_now.shown && followed().at == AtPlace::There;
-    if (still && m_only_goes && m_moves_on && m_now.trouble.isEmpty())
+    if (still && m_only_goes && m_line->moves_on && m_now.trouble.isEmpty())
         emit there();
 }
 

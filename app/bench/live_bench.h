@@ -52,10 +52,10 @@ private:
     FollowReadout m_follow{Length::mm(0.001)};
     std::optional<ExpectedShow> m_wanted;
     std::string m_machine;
+    std::optional<SerialLine> m_line; ///< that is read
     int m_hole = -1, m_move = -1;     ///< of the place that is followed
     std::optional<Instruction> m_way; ///< the move that leads there
     bool m_only_goes = false;         ///< what is at hand is the way there, and nothing more
-    bool m_moves_on = false;
     Unit m_unit = Unit::Millimetre;
     std::vector<ShownAtHole> m_holes;
     std::vector<std::string> m_names;

@@ -41,21 +41,16 @@ void LiveStrip::show_live(const LiveBench& live) {
     // Two axes side by side where they are only told.
     m_side_by_side = !wanted;
     setFixedHeight((m_side_by_side ? 1 : 2) * m_row_height + (m_sentence.isEmpty() && !wanted ? 0 : sentence_height));
-    const auto row = [&](const QString& axis, Length shown, Length to_go, Length off, const QString& plus,
-                         const QString& minus) {
-        Row out{axis, {}, {}, false};
+    const auto row = [&](const QString& axis, Length shown, Length to_go, Length off) {
         // Where nothing is wanted, what it shows; otherwise how far it is still.
-        const Length figure = wanted ? to_go : shown;
-        out.figure = q(column_figure(figure, live.unit(), wanted ? Sign::Always : Sign::WhenNegative));
-        out.there = wanted && abs(to_go) <= off;
-        if (wanted)
-            out.way = out.there ? tr("there") : to_go > Length{} ? plus : minus;
-        return out;
+        if (!wanted)
+            return Row{axis, q(column_figure(shown, live.unit(), Sign::WhenNegative)), {}, false};
+        const bool there = abs(to_go) <= off;
+        const QString way = to_go > Length{} ? tr("to go, figures rising") : tr("to go, figures falling");
+        return Row{axis, q(column_figure(to_go, live.unit(), Sign::Always)), there ? tr("there") : way, there};
     };
-    m_rows = {row(QStringLiteral("X"), now.shown.x, now.to_go.x, wanted ? wanted->off_x : Length{},
-                  tr("to go, figures rising"), tr("to go, figures falling")),
-              row(QStringLiteral("Y"), now.shown.y, now.to_go.y, wanted ? wanted->off_y : Length{},
-                  tr("to go, figures rising"), tr("to go, figures falling"))};
+    m_rows = {row(QStringLiteral("X"), now.shown.x, now.to_go.x, wanted ? wanted->off_x : Length{}),
+              row(QStringLiteral("Y"), now.shown.y, now.to_go.y, wanted ? wanted->off_y : Length{})};
     QString spoken = m_known
                          ? tr("X %1 %2, Y %3 %4.").arg(m_rows[0].figure, m_rows[0].way, m_rows[1].figure, m_rows[1].way)
                          : tr("The readout shows nothing yet.");

@@ -1,5 +1,6 @@
 #include "bench/lost_zero_view.h"
 
+#include "bench/bench_table.h"
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
@@ -9,7 +10,6 @@
 
 #include <QComboBox>
 #include <QHBoxLayout>
-#include <QHeaderView>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QLineEdit>
@@ -39,19 +39,13 @@ LostZeroView::LostZeroView(Document& document, QWidget* parent)
     m_result = plain_label();
     m_result->setObjectName(QStringLiteral("lostZeroResult"));
     m_result->setWordWrap(true);
-    m_places = new QTableWidget;
-    m_places->setObjectName(QStringLiteral("lostZeroPlaces"));
-    m_places->setAccessibleName(tr("the places that are left, as they lie now, and what each is known within"));
-    m_places->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    m_places = bench_table(QStringLiteral("lostZeroPlaces"),
+                           tr("the places that are left, as they lie now, and what each is known within"));
     m_places->setSelectionMode(QAbstractItemView::NoSelection);
     m_places->setFocusPolicy(Qt::NoFocus);
-    m_places->setShowGrid(false);
     QSizePolicy keeps = m_places->sizePolicy(); // what stands above it stays where it is
     keeps.setRetainSizeWhenHidden(true);
     m_places->setSizePolicy(keeps);
-    m_places->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
-    m_places->horizontalHeader()->setSectionsClickable(false);
-    m_places->verticalHeader()->setSectionsClickable(false);
     m_more = new QPushButton(tr("One touch more"));
     m_more->setObjectName(QStringLiteral("lostZeroMore"));
     m_take = new QPushButton(tr("Go on with these places"));
@@ -88,22 +82,16 @@ Unit LostZeroView::unit() const {
 
 void LostZeroView::set_look(const Look& look) {
     m_look = &look;
-    setStyleSheet(QStringLiteral(R"(
+    setStyleSheet(style_of_tables(look) + QStringLiteral(R"(
         QComboBox, QLineEdit { color: %2; background: %1; border: 1px solid %5; border-radius: 6px; padding: 8px; font-size: 14pt; min-height: 28px; }
         QComboBox:focus, QLineEdit:focus { border: 2px solid %4; }
         QComboBox QAbstractItemView { color: %2; background: %1; selection-background-color: %3; selection-color: %2; }
-        QTableWidget { background: %1; color: %2; border: none; font-size: 13pt; }
-        QHeaderView { background: %1; border: none; }
-        QHeaderView::section { background: %1; color: %5; border: none; padding: 4px; font-size: 12pt; }
-        QTableCornerButton::section { background: %1; border: none; }
-        QScrollBar:vertical { background: %1; width: 16px; }
-        QScrollBar::handle:vertical { background: %3; min-height: 40px; border-radius: 6px; }
-        QScrollBar::add-line:vertical, QScrollBar::sub-line:vertical { height: 0; }
+        QTableWidget { font-size: 13pt; }
         QPushButton#lostZeroTake { color: #10152E; background: %4; border-color: %4; font-weight: bold; }
         QPushButton#lostZeroTake:disabled { color: %5; background: transparent; border-color: #39406A; }
     )")
-                      .arg(look.air.name(), look.bench_text.name(), look.board.name(), look.brass_on_dark.name(),
-                           look.bench_quiet.name()));
+                                              .arg(look.air.name(), look.bench_text.name(), look.board.name(),
+                                                   look.brass_on_dark.name(), look.bench_quiet.name()));
 }
 
 void LostZeroView::showEvent(QShowEvent* event) {

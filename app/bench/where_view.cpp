@@ -1,5 +1,6 @@
 #include "bench/where_view.h"
 
+#include "bench/bench_table.h"
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "words/say.h"
@@ -15,23 +16,6 @@
 namespace clockface::app {
 
 namespace {
-
-QTableWidget* table(const QString& name, const QString& spoken) {
-    auto* made = new QTableWidget;
-    made->setObjectName(name);
-    made->setAccessibleName(spoken);
-    made->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    made->setSelectionBehavior(QAbstractItemView::SelectRows);
-    made->setSelectionMode(QAbstractItemView::SingleSelection);
-    made->setShowGrid(false);
-    made->setTabKeyNavigation(false);
-    made->verticalHeader()->setMinimumSectionSize(34); // a finger finds it
-    made->verticalHeader()->setDefaultSectionSize(34);
-    made->verticalHeader()->setSectionsClickable(false);
-    made->horizontalHeader()->setSectionsClickable(false);
-    made->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
-    return made;
-}
 
 void head(QTableWidget& table, const std::vector<StepKind>& columns) {
     QStringList words;
@@ -62,8 +46,9 @@ WhereView::WhereView(Document& document, QWidget* parent)
     m_pieces_title->setObjectName(QStringLiteral("wherePiecesTitle"));
     for (QLabel* title : {m_holes_title, m_pieces_title})
         title->setWordWrap(true);
-    m_holes = table(QStringLiteral("whereHoles"), tr("holes and what is done at them; Enter goes to the hole"));
-    m_pieces = table(QStringLiteral("wherePieces"), tr("pieces and how many holes are done; Enter takes the piece"));
+    m_holes = bench_table(QStringLiteral("whereHoles"), tr("holes and what is done at them; Enter goes to the hole"));
+    m_pieces =
+        bench_table(QStringLiteral("wherePieces"), tr("pieces and how many holes are done; Enter takes the piece"));
     auto* all = new QVBoxLayout(this);
     all->setContentsMargins(0, 0, 0, 0);
     all->setSpacing(8);
@@ -89,18 +74,7 @@ WhereView::WhereView(Document& document, QWidget* parent)
 
 void WhereView::set_look(const Look& look) {
     m_look = &look;
-    setStyleSheet(QStringLiteral(R"(
-        QTableWidget { background: %1; color: %2; border: none; selection-background-color: %3; selection-color: %2; }
-        QTableWidget:focus { border: 2px solid %4; }
-        QHeaderView { background: %1; border: none; }
-        QScrollBar:vertical { background: %1; width: 16px; }
-        QScrollBar::handle:vertical { background: %3; min-height: 40px; border-radius: 6px; }
-        QScrollBar::add-line:vertical, QScrollBar::sub-line:vertical { height: 0; }
-        QHeaderView::section { background: %1; color: %5; border: none; padding: 4px; font-size: 12pt; }
-        QTableCornerButton::section { background: %1; border: none; }
-    )")
-                      .arg(look.air.name(), look.bench_text.name(), look.board.name(), look.brass_on_dark.name(),
-                           look.bench_quiet.name()));
+    setStyleSheet(style_of_tables(look));
     if (isVisible())
         refresh();
 }

@@ -1,5 +1,6 @@
 #include "practice/practice_machine.h"
 
+#include "bench/work_outline.h"
 #include "layout/outline.h"
 #include "look/painting.h"
 #include "look/words.h"
@@ -25,11 +26,9 @@ constexpr double lens_millimetres = 1.5;
 
 } // namespace
 
-PracticeMachine::PracticeMachine(Practice& practice, const Job& job, const SetupPlan& plan, QWidget* parent)
+PracticeMachine::PracticeMachine(Practice& practice, QWidget* parent)
     : QWidget(parent)
-    , m_practice(practice)
-    , m_job(job)
-    , m_plan(plan) {
+    , m_practice(practice) {
     setObjectName(QStringLiteral("practiceMachine"));
     setMinimumSize(380, 420);
     describe();
@@ -41,7 +40,7 @@ void PracticeMachine::set_look(const Look& look) {
 }
 
 bool PracticeMachine::has_dials() const {
-    return std::holds_alternative<Handwheels>(m_plan.machine.kind);
+    return std::holds_alternative<Handwheels>(m_practice.plan().machine.kind);
 }
 
 QRectF PracticeMachine::work_place() const {
@@ -95,7 +94,7 @@ void PracticeMachine::turn(Axis axis, double lines) {
     constexpr Length too_far = Length::mm(0.05);
     if (pushed && *pushed > too_far)
         return tell(tr("The finder is pushed %1 into the face: back off, and come again.")
-                        .arg(q(thousandths(*pushed, unit_of(m_plan.machine)))));
+                        .arg(q(thousandths(*pushed, unit_of(m_practice.plan().machine)))));
     tell(pushed ? tr("The finder kicks out: it touches.") : QString());
 }
 
@@ -172,7 +171,7 @@ void PracticeMachine::describe() {
     const auto axis = [this](Axis which) {
         const HandMachine& mill = m_practice.mill();
         const Point shown = mill.shown();
-        const Unit unit = unit_of(m_plan.machine);
+        const Unit unit = unit_of(m_practice.plan().machine);
         const QString figure = has_dials() ? q(decimal((mill.screw(which).graduation() * mill.dial(which)).in(unit), 3))
                                            : q(column_figure(which == Axis::X ? shown.x : shown.y, unit));
         return mill.locked(which) ? tr("%1 shows %2, locked.").arg(q(axis_name(which)), figure)
@@ -183,8 +182,8 @@ void PracticeMachine::describe() {
 
 void PracticeMachine::paint_work(QPainter& painter) {
     const QRectF place = work_place();
-    const Blank& blank = m_job.blank;
-    const Point datum = datum_from_middle(m_job);
+    const Blank& blank = m_practice.job().blank;
+    const Point datum = datum_from_middle(m_practice.job());
     // Some room round it, for a finder that stands beside it; at the beginning it stands twenty millimetres off.
     constexpr double around = 48.0;
     const double scale = std::min(place.width() / (blank.extent_x().in_mm() + around),
@@ -196,28 +195,14 @@ void PracticeMachine::paint_work(QPainter& painter) {
         return middle + QPointF(from_middle.x.in_mm(), -from_middle.y.in_mm()) * at;
     };
     const auto paint = [&] {
-        painter.setPen(QPen(m_look->faint, 2.0));
-        painter.setBrush(m_look->board);
-        if (blank.is_round()) {
-            painter.drawEllipse(middle, blank.extent_x().in_mm() / 2.0 * at, blank.extent_y().in_mm() / 2.0 * at);
-        } else {
-            QPolygonF corners;
-            for (const Point& corner : corners_from_middle(blank))
-                corners << screen(corner - datum);
-            painter.drawPolygon(corners);
-        }
-        if (blank.bore_shows()) {
-            painter.setBrush(m_look->bench);
-            const double r = blank.bore->in_mm() / 2.0 * at;
-            painter.drawEllipse(middle, r, r);
-        }
+        paint_outline(painter, *m_look, blank, at, [&](Point from_middle) { return screen(from_middle - datum); });
         // As they were really made, not as they are drawn.
         for (const Landing& each : m_practice.landings()) {
-            const Chain& chain = m_plan.chain_of(static_cast<std::size_t>(each.hole));
+            const Chain& chain = m_practice.plan().chain_of(static_cast<std::size_t>(each.hole));
             const auto step = static_cast<std::size_t>(std::max(0, each.step));
             const Length size = step < chain.steps.size()
                                     ? chain.steps[step].cutter.actual()
-                                    : m_plan.holes[static_cast<std::size_t>(each.hole)].spec.diameter;
+                                    : m_practice.plan().holes[static_cast<std::size_t>(each.hole)].spec.diameter;
             const double r = each.touch ? 2.0 : std::max(2.5, size.in_mm() / 2.0 * at);
             painter.setPen(QPen(m_look->scribed, 1.4));
             painter.setBrush(m_look->surround);
@@ -241,7 +226,6 @@ void PracticeMachine::paint_work(QPainter& painter) {
     painter.setClipPath(round);
     painter.fillPath(round, m_look->bench);
     at = radius / lens_millimetres;
-    middle = {0, 0};
     middle = lens - screen(spindle);
     paint();
     painter.restore();
@@ -302,7 +286,7 @@ void PracticeMachine::paint_shown(QPainter& painter, Axis axis, QRectF place) {
     painter.setPen(m_look->bench_text);
     painter.setFont(type(18, true));
     painter.drawText(place, Qt::AlignCenter,
-                     q(column_figure(axis == Axis::X ? shown.x : shown.y, unit_of(m_plan.machine))));
+                     q(column_figure(axis == Axis::X ? shown.x : shown.y, unit_of(m_practice.plan().machine))));
 }
 
 void PracticeMachine::paintEvent(QPaintEvent*) {

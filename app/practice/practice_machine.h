@@ -12,7 +12,7 @@ namespace clockface::app {
 class PracticeMachine : public QWidget {
     Q_OBJECT
 public:
-    PracticeMachine(Practice& practice, const Job& job, const SetupPlan& plan, QWidget* parent = nullptr);
+    explicit PracticeMachine(Practice& practice, QWidget* parent = nullptr);
     void set_look(const Look& look);
 
     /// By so many lines, clockwise positive.
@@ -36,8 +36,6 @@ protected:
 
 private:
     Practice& m_practice;
-    const Job& m_job;
-    const SetupPlan& m_plan;
     const Look* m_look = &Look::day();
     QString m_told;
     double m_wheel = 0.0; // parts of a notch that are left of a smooth wheel

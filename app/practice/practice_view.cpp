@@ -50,7 +50,7 @@ PracticeView::PracticeView(const Document& document, Seams seams, QWidget* paren
     m_practice = std::make_unique<Practice>(m_own.job(), m_own.plan());
     m_bench = new BenchView(m_own);
     m_bench->setObjectName(QStringLiteral("practiceBench"));
-    m_machine = new PracticeMachine(*m_practice, m_own.job(), m_own.plan());
+    m_machine = new PracticeMachine(*m_practice);
     m_bench->put_in_place_of_picture(m_machine);
     m_result = plain_label();
     m_result->setObjectName(QStringLiteral("practiceResult"));

@@ -90,10 +90,8 @@ public:
         publish();
     }
     void close() {
-        if (m_look)
-            m_look->stop();
-        if (m_publish)
-            m_publish->stop();
+        m_look.reset();
+        m_publish.reset();
         shut();
         m_port.reset();
     }
@@ -108,7 +106,7 @@ private:
     std::optional<LineReader> m_reader;
     LineSplitter m_raw; // where nothing is described yet
     QString m_trouble;
-    bool m_lost = false;
+    bool m_lost = false, m_stand_in = false;
     qint64 m_opened = 0, m_byte = 0, m_figures = 0, m_tried = 0;
 
     void shut() {
@@ -142,6 +140,7 @@ private:
             return;
         }
         m_lost = false;
+        m_stand_in = QFileInfo(name).canonicalFilePath().startsWith(QLatin1String("/dev/pts/"));
         m_trouble.clear();
         m_opened = m_byte = m_figures = PortReader::clock();
     }
@@ -200,7 +199,7 @@ private:
     void publish() {
         LineNow now;
         now.at = PortReader::clock();
-        now.stand_in = QFileInfo(q(m_line.port)).canonicalFilePath().startsWith(QLatin1String("/dev/pts/"));
+        now.stand_in = m_stand_in;
         now.trouble = m_trouble;
         if (m_port->isOpen() && m_reader) {
             const LineHealth health =
@@ -260,16 +259,12 @@ void PortReader::close() {
     if (!m_worker)
         return;
     auto* worker = static_cast<Worker*>(std::exchange(m_worker, nullptr));
-    // Its port and clocks go in the thread they belong to.
+    // Its port and clocks go in the thread they belong to, it after the thread.
     QMetaObject::invokeMethod(
-        worker,
-        [worker] {
-            worker->close();
-            delete worker;
-        },
-        Qt::QueuedConnection);
+        worker, [worker] { worker->close(); }, Qt::BlockingQueuedConnection);
     m_thread.quit();
     m_thread.wait();
+    delete worker;
     const QMutexLocker locked(&m_shared->guard);
     m_shared->now = {};
     m_shared->told = false;

@@ -1,7 +1,5 @@
 #include "shell/main_window.h"
 
-#include "bench/practice.h"
-
 #include "cutters/cutters_slip.h"
 #include "formats/csv.h"
 #include "formats/dxf.h"
@@ -12,6 +10,7 @@
 #include "formats/text_file.h"
 #include "measure/figures.h"
 #include "part/part_slip.h"
+#include "practice/practice_view.h"
 #include "report/sheet.h"
 #include "report/template.h"
 #include "shop/shop_view.h"
@@ -121,6 +120,7 @@ MainWindow::MainWindow(Document& document, Seams seams, QWidget* parent)
               {tr("Take what is there"), [this] { m_shops.take_from_file(); }}});
     });
     connect(&document, &Document::log_full, this, [this](const QString& sentence) { tell(sentence); });
+    connect(&document, &Document::settled_changed, this, &MainWindow::end_practice); // it was of another job
     connect(&m_recovery, &Recovery::failed, this, [this](const QString& sentence) { tell(sentence); });
     connect(&document, &Document::changed, this, &MainWindow::update_title);
     connect(&document, &Document::file_changed, this, [this] {
@@ -291,6 +291,8 @@ void MainWindow::take_place() {
 void MainWindow::show_stage(Stage stage) {
     m_stage = stage;
     m_rail->set_stage(stage);
+    if (stage == Stage::Bench && m_practice) // it goes on until it is left
+        return m_pages->setCurrentWidget(m_practice);
     if (stage == Stage::Bench && m_document.job().is_for == JobFor::Practice &&
         can_practise(m_document.job(), m_document.plan()))
         return show_practice();

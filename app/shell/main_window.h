@@ -130,6 +130,7 @@ private:
     Reckoner* reckoner();
     PartSlip* part();
     ShopView* shop_view();
+    void end_practice();
     void show_below_board(std::optional<Stage> stage); // nothing: of none
     void say_drawing(bool waiting);
     void connect_view(QWidget* view);

@@ -82,18 +82,22 @@ void MainWindow::connect_view(QWidget* view) {
 void MainWindow::show_practice() {
     if (!can_practise(m_document.job(), m_document.plan()))
         return tell(tr("Practice wants a mill, and holes in a flat face: choose that under Order."));
-    if (m_practice)
-        m_practice->deleteLater(); // from the beginning
+    end_practice(); // from the beginning
     m_practice = new PracticeView(m_document, m_seams);
     m_pages->addWidget(m_practice);
     wear_look();
     connect(m_practice, &PracticeView::leave_wanted, this, [this] {
-        m_practice->deleteLater();
-        m_practice = nullptr;
+        end_practice();
         show_stage(m_document.job().is_for == JobFor::Practice ? Stage::Order : m_stage);
     });
     m_pages->setCurrentWidget(m_practice);
     m_practice->setFocus();
+}
+
+void MainWindow::end_practice() {
+    if (m_practice)
+        m_practice->deleteLater(); // it may be the one that says so
+    m_practice = nullptr;
 }
 
 ImportSlip* MainWindow::import() {

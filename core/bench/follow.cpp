@@ -73,7 +73,6 @@ Followed FollowReadout::state(std::int64_t now) const {
     out.jumped = {m_x.jump, m_y.jump};
     out.still_x = now - m_x.since >= still_ms;
     out.still_y = now - m_y.since >= still_ms;
-    out.still_for = now - std::max(m_x.since, m_y.since);
     out.at = AtPlace::Away;
     if (!m_wanted)
         return out;
@@ -90,8 +89,7 @@ Followed FollowReadout::state(std::int64_t now) const {
         out.to_go = m_wanted->locked - *m_shown;
     } else if (before || after) {
         out.at = from_wrong_side(m_x) || from_wrong_side(m_y) ? AtPlace::WrongSide : AtPlace::Near;
-    } else if (still && (out.jumped.x != Length{} || out.jumped.y != Length{}) &&
-               within(*m_shown - out.jumped, m_wanted->set, *m_wanted)) {
+    } else if (still && out.jumped != Point{} && within(*m_shown - out.jumped, m_wanted->set, *m_wanted)) {
         out.at = AtPlace::Carried;
     }
     return out;

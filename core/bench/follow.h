@@ -26,7 +26,6 @@ struct Followed {
     Point to_go;  ///< what is to be added: to the figures before locking until it stands there, then to those after
     Point jumped; ///< what each axis moved by when it was last tightened, as far as that was seen
     bool still_x = false, still_y = false; ///< for a second
-    std::int64_t still_for = 0;            ///< milliseconds for which neither axis has moved
     Point moved;                           ///< since it was there, where it has moved
 };
 

@@ -3,7 +3,6 @@
 #include "layout/outline.h"
 #include "measure/figures.h"
 #include "measure/radians.h"
-#include "ordering/pick_up.h"
 #include "ordering/route.h"
 #include "simulate/many_parts.h"
 #include "words/say.h"
@@ -133,6 +132,20 @@ std::string name_of(std::size_t index) {
     return std::to_string(index + 1);
 }
 
+// The touch that is left over most, in its own errors.
+struct WorstTouch {
+    std::size_t index = 0;
+    double errors = 0.0;
+};
+WorstTouch worst_of(const Lie& lie, const std::vector<ZeroTouch>& touches) {
+    WorstTouch worst;
+    for (std::size_t i = 0; i < touches.size(); ++i)
+        if (const double errors = hypot(lie.left_over[i].x, lie.left_over[i].y) / touches[i].within;
+            errors > worst.errors)
+            worst = {i, errors};
+    return worst;
+}
+
 // The touch without which the others agree; nothing where none or several are such.
 std::optional<std::size_t> odd_one(const std::vector<ZeroTouch>& touches) {
     std::optional<std::size_t> odd;
@@ -141,7 +154,8 @@ std::optional<std::size_t> odd_one(const std::vector<ZeroTouch>& touches) {
     for (std::size_t i = 0; i < touches.size(); ++i) {
         std::vector<ZeroTouch> others = touches;
         others.erase(others.begin() + static_cast<std::ptrdiff_t>(i));
-        if (!find_lie(others, {}))
+        Fit fit(others);
+        if (!fit.solve() || worst_of(fit.lie(), others).errors > most_errors_off)
             continue;
         if (odd)
             return std::nullopt;
@@ -214,29 +228,21 @@ Result<Lie> find_lie(const std::vector<ZeroTouch>& touches, const std::vector<Po
         return problem("", say("These touches leave open how the work is turned. An edge touched far from the hole, or "
                                "another hole, would do."));
     Lie lie = fit.lie();
-    if (abs(Length::mm(lie.turn.in_degrees())) > Length::mm(most_turn.in_degrees()))
+    if (lie.turn > most_turn || lie.turn < -most_turn)
         return problem("",
                        say("By these touches the work would be turned by {turn}. Up to 5° is taken: lay it straight "
                            "first, or one of the touches is of another hole.",
                            {{"turn", in_degrees(lie.turn)}}));
-    double worst = 0.0;
-    std::size_t at = 0;
-    for (std::size_t i = 0; i < touches.size(); ++i) {
-        const double off = hypot(lie.left_over[i].x, lie.left_over[i].y) / touches[i].within;
-        if (off > worst) {
-            worst = off;
-            at = i;
-        }
-    }
-    if (worst > most_errors_off) {
-        const std::string off = to_two_figures(hypot(lie.left_over[at].x, lie.left_over[at].y), Unit::Millimetre);
+    if (const WorstTouch worst = worst_of(lie, touches); worst.errors > most_errors_off) {
+        const Point left_over = lie.left_over[worst.index];
+        const std::string off = to_two_figures(hypot(left_over.x, left_over.y), Unit::Millimetre);
         if (const auto odd = odd_one(touches))
             return problem("", say("Touch {odd} contradicts the others, which agree. Touch it again, or leave it out.",
                                    {{"odd", name_of(*odd)}}));
         return problem("", say("The touches contradict each other: {off} are left over at touch {at}, more than three "
                                "of its errors. One of them is of another hole, or was read wrongly; touch both again, "
                                "or a third.",
-                               {{"off", off}, {"at", name_of(at)}}));
+                               {{"off", off}, {"at", name_of(worst.index)}}));
     }
     Length poorest;
     for (const ZeroTouch& each : touches)
@@ -250,9 +256,9 @@ Result<Lie> find_lie(const std::vector<ZeroTouch>& touches, const std::vector<Po
     return lie;
 }
 
-std::optional<Lie> lie_of(const Piece& piece, int setup) {
+std::optional<Lie> lie_of(const std::vector<const Event*>& standing, int setup) {
     const ZeroFoundAgain* found = nullptr;
-    for (const Event* event : standing_events(piece)) {
+    for (const Event* event : standing) {
         if (const auto* again = std::get_if<ZeroFoundAgain>(&event->what); again && again->setup == setup)
             found = again;
         else if (const auto* went = std::get_if<WentTo>(&event->what); went && went->setup == setup && !went->hole)

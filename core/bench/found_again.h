@@ -44,8 +44,12 @@ double circle_of_nineteen(double variance_x, double variance_y, double covarianc
 /// by more than three of their errors.
 Result<Lie> find_lie(const std::vector<ZeroTouch>& touches, const std::vector<Point>& left);
 
-/// What holds for a piece in a set-up: nothing, unless zero was lost and found again and the work lies so still.
-std::optional<Lie> lie_of(const Piece& piece, int setup);
+/// What holds for a piece in a set-up, by its log without what was taken back: nothing, unless zero was lost and found
+/// again and the work lies so still.
+std::optional<Lie> lie_of(const std::vector<const Event*>& standing, int setup);
+inline std::optional<Lie> lie_of(const Piece& piece, int setup) {
+    return lie_of(standing_events(piece), setup);
+}
 /// The list for that work of a set-up where the work lies so: the same moves, with places where they are now. Zero
 /// stands in it only where turns are counted from it.
 Route route_for_lie(const Job& job, const Shop& shop, const SetupPlan& plan, const WorkOrder& work, const Lie& lie);

@@ -36,6 +36,11 @@ class Practice {
 public:
     /// The job has the plan's set-up at hand; what is done to its pieces is not looked at.
     Practice(Job job, SetupPlan plan);
+    Practice(const Practice&) = delete;
+    Practice& operator=(const Practice&) = delete;
+
+    [[nodiscard]] const Job& job() const { return m_job; }
+    [[nodiscard]] const SetupPlan& plan() const { return m_plan; }
 
     [[nodiscard]] const HandMachine& mill() const { return m_mill; }
     /// The list has come so far: what is put into the chuck by hand is in it, and a hand feels what it is to touch.

@@ -235,7 +235,7 @@ BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, 
     std::size_t from = 0;
     std::optional<HoleId> wanted;
     bool went = false;
-    const std::optional<Lie> lie = lie_of(piece, plan.setup);
+    const std::optional<Lie> lie = lie_of(events, plan.setup);
     for (std::size_t i = 0; i < events.size(); ++i) {
         const auto* jump = std::get_if<WentTo>(&events[i]->what);
         const auto* again = std::get_if<ZeroFoundAgain>(&events[i]->what);

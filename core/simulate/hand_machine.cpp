@@ -30,7 +30,7 @@ Length step_of(const Machine& machine) {
 }
 
 LostMotion motion_of(const Screw& screw, Length at) {
-    LostMotion motion(screw.graduation().in_mm(), screw.lines, screw.backlash.in_mm(), screw.plus == Turn::Clockwise);
+    LostMotion motion = slide_of(screw);
     motion.stand(at.in_mm(), true, 0.0);
     return motion;
 }

@@ -1,6 +1,8 @@
 // A driven slide (or table) behind a screw with lost motion.
 #pragma once
 
+#include "shop/shop.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -81,5 +83,9 @@ private:
     double m_offset = 0.0;
     double m_slide = 0.0;
 };
+
+inline LostMotion slide_of(const Screw& screw) {
+    return {screw.graduation().in_mm(), screw.lines, screw.backlash.in_mm(), screw.plus == Turn::Clockwise};
+}
 
 } // namespace clockface

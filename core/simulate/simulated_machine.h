@@ -135,8 +135,4 @@ private:
     }
 };
 
-inline LostMotion slide_of(const Screw& screw) {
-    return {screw.graduation().in_mm(), screw.lines, screw.backlash.in_mm(), screw.plus == Turn::Clockwise};
-}
-
 } // namespace clockface

@@ -286,6 +286,36 @@ private slots:
         QVERIFY(w.document.piece().played);
     }
 
+    // It is of the set-up at hand: at its end it goes on to no other, and it goes on until it is left.
+    void practice_is_of_one_set_up_and_goes_on_until_it_is_left() {
+        Hand hand;
+        Job job = plate_of(90, 60, 20);
+        at_hand(job).machine = "Metric mill";
+        job.patterns = {single("A", 21.4, 33.7), single("B", 30, 10)};
+        job.patterns[1].face = Face::Under;
+        QVERIFY(hand.w.document.edit("two faces", job));
+        QVERIFY(hand.w.job().setups.size() > 1);
+        hand.w.main.show_stage(app::Stage::Bench);
+        hand.w.main.show_practice();
+        const int setup = at_hand(hand.view()->document().job()).id;
+        hand.do_what_is_said();
+        hand.done();
+        const int next = hand.state().next;
+        QVERIFY(next > 0);
+        QVERIFY(hand.w.main.show_shop("drawer"));
+        hand.w.main.show_stage(app::Stage::Bench);
+        QVERIFY(hand.view());
+        QCOMPARE(hand.state().next, next);
+        for (int keys = 0; keys < 300 && !hand.state().finished(); ++keys)
+            hand.done();
+        QVERIFY(hand.state().finished());
+        hand.done();
+        QCOMPARE(at_hand(hand.view()->document().job()).id, setup);
+        hand.w.document.show_example(job); // another job is no longer what was practised
+        hand.w.main.show_stage(app::Stage::Bench);
+        QVERIFY(!hand.view());
+    }
+
     void where_there_is_no_mill_it_says_what_would_do() {
         Window w;
         w.to_the_bench("Layout bench");

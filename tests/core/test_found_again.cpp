@@ -232,6 +232,15 @@ private slots:
         QVERIFY2(said(lie).contains(sentence), qPrintable(said(lie)));
     }
 
+    // As many touches as there may be, no two of which agree: refused at once, in a file too.
+    void many_touches_that_contradict_each_other_are_refused_at_once() {
+        std::vector<ZeroTouch> touches;
+        for (int i = 0; i < 24; ++i)
+            touches.push_back(touched(mm(i * 7 % 80, i * 13 % 60), mm(i * 7 % 80 + i % 5, i * 13 % 60 - i % 3)));
+        QVERIFY2(said(find_lie(touches, {})).contains("contradict each other"),
+                 qPrintable(said(find_lie(touches, {}))));
+    }
+
     void what_is_left_is_made_where_the_work_lies_now_data() {
         QTest::addColumn<QString>("machine");
         QTest::addColumn<double>("step");
