@@ -44,6 +44,14 @@ struct Hand {
     [[nodiscard]] AtPlace is() const { return follow.state(now).at; }
 };
 
+// To X 12, Y 8, from far away.
+Hand on_its_way() {
+    Hand hand;
+    hand.follow.aim(wanted(mm(12, 8)));
+    hand.stand(100);
+    return hand;
+}
+
 } // namespace
 
 class TestFollow : public QObject {
@@ -71,9 +79,7 @@ private slots:
     }
 
     void flicker_of_a_step_is_no_movement() {
-        Hand hand;
-        hand.follow.aim(wanted(mm(12, 8)));
-        hand.stand(100);
+        Hand hand = on_its_way();
         hand.move(mm(12, 8));
         for (int i = 0; i < 40; ++i) {
             hand.at = mm(12 + (i % 2) * 0.005, 8 - (i % 3 == 0) * 0.005);
@@ -83,9 +89,7 @@ private slots:
     }
 
     void the_side_it_came_from_counts() {
-        Hand hand;
-        hand.follow.aim(wanted(mm(12, 8)));
-        hand.stand(100);
+        Hand hand = on_its_way();
         hand.move(mm(14, 8.01)); // past it in X, and straight back
         hand.move(mm(11.97, 8.01));
         QCOMPARE(hand.is(), AtPlace::WrongSide);
@@ -97,9 +101,7 @@ private slots:
     }
 
     void locks_that_carry_it_off_are_told_from_a_place_not_reached() {
-        Hand hand;
-        hand.follow.aim(wanted(mm(12, 8)));
-        hand.stand(100);
+        Hand hand = on_its_way();
         hand.move(mm(11.97, 8.01));
         hand.stand(600);
         hand.at = mm(12.17, 8.01); // five times as far as usual
@@ -107,18 +109,14 @@ private slots:
         QCOMPARE(hand.is(), AtPlace::Carried);
         QVERIFY(in_words(hand.follow.state(hand.now), wanted(mm(12, 8)), Unit::Millimetre).find("0.2 mm in X") !=
                 std::string::npos);
-        Hand short_of;
-        short_of.follow.aim(wanted(mm(12, 8)));
-        short_of.stand(100);
+        Hand short_of = on_its_way();
         short_of.move(mm(11.8, 8.01));
         short_of.stand(1500);
         QCOMPARE(short_of.is(), AtPlace::Away);
     }
 
     void what_is_knocked_is_noticed() {
-        Hand hand;
-        hand.follow.aim(wanted(mm(12, 8)));
-        hand.stand(100);
+        Hand hand = on_its_way();
         hand.move(mm(12, 8));
         hand.stand(1200);
         QCOMPARE(hand.is(), AtPlace::There);
