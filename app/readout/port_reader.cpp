@@ -1,15 +1,14 @@
 #include "readout/port_reader.h"
 
 #include "look/words.h"
+#include "plugins/plugin.h"
+#include "readout/serial_ports.h"
 
 #include <QFileInfo>
 #include <QMutex>
-#include <QSerialPort>
-#include <QSerialPortInfo>
 #include <QTimer>
 #include <chrono>
 #include <grp.h>
-#include <poll.h>
 #include <sys/stat.h>
 #include <unistd.h>
 #include <utility>
@@ -27,11 +26,10 @@ namespace {
 
 constexpr int publish_ms = 33, look_ms = 250;
 constexpr qint64 try_again_ms = 1000;
-constexpr std::size_t longest_way = 600;  // ten seconds of a readout that sends often
-constexpr qint64 most_buffered = 1 << 16; // what a flood may pile up
+constexpr std::size_t longest_way = 600; // ten seconds of a readout that sends often
 
 // Why a port could not be opened, and what would do.
-QString refusal(const QSerialPort& port, const QString& name) {
+QString refusal(const SerialPorts::Opened& opened, const QString& name) {
     const QByteArray path =
         QFile::encodeName(name.startsWith(QLatin1Char('/')) ? name : QStringLiteral("/dev/") + name);
     struct stat about {};
@@ -52,10 +50,10 @@ QString refusal(const QSerialPort& port, const QString& name) {
                    "you to it; log in anew then.")
             .arg(name, owner ? QString::fromLocal8Bit(owner->gr_name) : QString::number(about.st_gid));
     }
-    if (port.error() == QSerialPort::PermissionError)
+    if (opened.in_use)
         return PortReader::tr("%1 is in use by another program. Close that one; it is tried again every second.")
             .arg(name);
-    return PortReader::tr("%1 cannot be opened as a serial port: %2.").arg(name, port.errorString());
+    return PortReader::tr("%1 cannot be opened as a serial port: %2.").arg(name, opened.fault);
 }
 
 class Worker : public QObject {
@@ -69,14 +67,7 @@ public:
         m_line = line;
         m_resolution = resolution;
         m_trouble.clear();
-        if (!m_port) {
-            m_port = std::make_unique<QSerialPort>();
-            m_port->setReadBufferSize(most_buffered);
-            connect(m_port.get(), &QSerialPort::readyRead, this, [this] { read(); });
-            connect(m_port.get(), &QSerialPort::errorOccurred, this, [this](QSerialPort::SerialPortError error) {
-                if (error == QSerialPort::ResourceError || error == QSerialPort::ReadError)
-                    m_lost = true; // looked at by the timer: the port must not be closed while it reports
-            });
+        if (!m_look) {
             m_look = std::make_unique<QTimer>();
             m_look->setInterval(look_ms);
             connect(m_look.get(), &QTimer::timeout, this, [this] { look(); });
@@ -93,7 +84,6 @@ public:
         m_look.reset();
         m_publish.reset();
         shut();
-        m_port.reset();
     }
 
 private:
@@ -101,20 +91,18 @@ private:
     std::function<void()> m_tell;
     SerialLine m_line;
     Length m_resolution;
-    std::unique_ptr<QSerialPort> m_port;
+    std::unique_ptr<QIODevice> m_port; // while it is open
     std::unique_ptr<QTimer> m_look, m_publish;
     std::optional<LineReader> m_reader;
     LineSplitter m_raw; // where nothing is described yet
     QString m_trouble;
-    bool m_lost = false, m_stand_in = false;
+    bool m_stand_in = false;
     qint64 m_opened = 0, m_byte = 0, m_figures = 0, m_tried = 0;
 
     void shut() {
-        if (m_port && m_port->isOpen())
-            m_port->close();
+        m_port.reset();
         m_reader.reset();
         m_raw = {};
-        m_lost = false;
     }
 
     void try_to_open() {
@@ -123,23 +111,22 @@ private:
             m_trouble = PortReader::tr("No port is chosen yet.");
             return;
         }
-        if (auto reader = LineReader::make(m_line, m_resolution))
-            m_reader = std::move(*reader);
         const QString name = q(m_line.port);
-        m_port->setPortName(name);
-        m_port->setBaudRate(m_line.speed);
-        m_port->setDataBits(m_line.frame[0] == '7' ? QSerialPort::Data7 : QSerialPort::Data8);
-        m_port->setParity(m_line.frame[1] == 'E'   ? QSerialPort::EvenParity
-                          : m_line.frame[1] == 'O' ? QSerialPort::OddParity
-                                                   : QSerialPort::NoParity);
-        m_port->setStopBits(m_line.frame[2] == '2' ? QSerialPort::TwoStop : QSerialPort::OneStop);
-        m_port->clearError();
-        if (!m_port->open(QIODevice::ReadOnly)) {
-            m_trouble = refusal(*m_port, name);
-            m_reader.reset();
+        const SerialPorts* ports = serial_ports();
+        if (!ports) {
+            m_trouble =
+                PortReader::tr("Serial ports cannot be read here: Debian's package libqt6serialport6 would do.");
             return;
         }
-        m_lost = false;
+        SerialPorts::Opened opened = ports->open(m_line);
+        if (!opened.port) {
+            m_trouble = refusal(opened, name);
+            return;
+        }
+        m_port = std::move(opened.port);
+        connect(m_port.get(), &QIODevice::readyRead, this, [this] { read(); });
+        if (auto reader = LineReader::make(m_line, m_resolution))
+            m_reader = std::move(*reader);
         m_stand_in = QFileInfo(name).canonicalFilePath().startsWith(QLatin1String("/dev/pts/"));
         m_trouble.clear();
         m_opened = m_byte = m_figures = PortReader::clock();
@@ -176,21 +163,15 @@ private:
         way.push_back({*shown, m_byte});
     }
 
-    // Whether the other end is gone: not every driver reports that as an error.
-    [[nodiscard]] bool hung_up() const {
-        pollfd port{m_port->handle(), 0, 0};
-        return ::poll(&port, 1, 0) > 0 && (port.revents & (POLLHUP | POLLERR | POLLNVAL)) != 0;
-    }
-
     // Four times a second, whatever comes: silence is news too.
     void look() {
-        if (m_port->isOpen() && (m_lost || hung_up())) {
+        if (m_port && serial_ports()->is_lost(*m_port)) {
             shut();
             m_trouble =
                 PortReader::tr("%1 is gone: the cable, or the readout's switch. It is tried again every second.")
                     .arg(q(m_line.port));
             m_tried = PortReader::clock();
-        } else if (!m_port->isOpen() && PortReader::clock() - m_tried >= try_again_ms) {
+        } else if (!m_port && PortReader::clock() - m_tried >= try_again_ms) {
             try_to_open();
         }
         publish();
@@ -201,13 +182,13 @@ private:
         now.at = PortReader::clock();
         now.stand_in = m_stand_in;
         now.trouble = m_trouble;
-        if (m_port->isOpen() && m_reader) {
+        if (m_port && m_reader) {
             const LineHealth health =
                 health_of(m_reader->traffic(), now.at - m_opened, now.at - m_byte, now.at - m_figures);
             now.trouble = q(in_words(health, m_line, m_reader->traffic()));
             if (now.trouble.isEmpty())
                 now.shown = m_reader->shown();
-        } else if (m_port->isOpen()) {
+        } else if (m_port) {
             now.trouble =
                 PortReader::tr("How its lines look is not described yet: “Learn it” under Shop fills that in.");
         }
@@ -225,6 +206,11 @@ private:
 
 } // namespace
 
+SerialPorts* serial_ports() {
+    static auto* ports = qobject_cast<SerialPorts*>(plugin(QStringLiteral("clockface_ports")));
+    return ports;
+}
+
 PortReader::PortReader(QObject* parent)
     : QObject(parent)
     , m_shared(std::make_shared<Shared>()) {}
@@ -238,6 +224,7 @@ void PortReader::open(const SerialLine& line, Length resolution) {
         return;
     m_wanted = line;
     m_resolution = resolution;
+    (void)serial_ports(); // loaded in this thread
     if (!m_worker) {
         m_worker =
             new Worker(m_shared, [this] { QMetaObject::invokeMethod(this, &PortReader::came, Qt::QueuedConnection); });
@@ -289,10 +276,8 @@ qint64 PortReader::clock() {
 }
 
 QStringList PortReader::ports() {
-    QStringList all;
-    for (const QSerialPortInfo& each : QSerialPortInfo::availablePorts())
-        all << each.systemLocation();
-    return all;
+    const SerialPorts* all = serial_ports();
+    return all ? all->names() : QStringList();
 }
 
 } // namespace clockface::app

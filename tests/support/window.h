@@ -109,6 +109,7 @@ struct Window {
 template <class Test> int run_windows(int argc, char** argv) {
     app::use_own_font_rules();
     WatchedApplication application(argc, argv);
+    QCoreApplication::addLibraryPath(QStringLiteral(PLUGIN_FOLDER));
     QApplication::setStyle(QStringLiteral("Fusion"));
     app::load_fonts();
     QApplication::setFont(app::type(11));
