@@ -3,6 +3,7 @@
 #include "formats/json_words.h"
 #include "formats/pattern_json.h"
 #include "formats/piece_json.h"
+#include "formats/proof_json.h"
 #include "formats/setup_json.h"
 #include "formats/text_file.h"
 #include "layout/from_part.h"
@@ -292,6 +293,10 @@ Job read_job(const json& document, FirstFault& fault) {
         job.begun = read_pieces(in);
     if (version == 1 && in.has("progress"))
         (void)in.member("progress"); // old_progress.h turns it into what was done
+    if (in.has("depths_within"))
+        job.depths_within = length(in, "depths_within");
+    if (in.has("proof"))
+        job.proof = read_proof(in);
     if (in.has("planned_with"))
         job.planned_with = read_planned_with(in, version);
     return job;
@@ -325,6 +330,9 @@ std::string job_to_json(const Job& job) {
         out["axis_within"] = job.axis_within.in_mm();
     if (!job.begun.empty())
         out["begun"] = pieces_json(job);
+    out["depths_within"] = job.depths_within.in_mm();
+    if (job.proof != JobProof{})
+        out["proof"] = proof_json(job);
     for (const auto& [machine, known] : job.planned_with)
         out["planned_with"][machine] = {{"mark", known.mark}, {"words", known.words}};
     return out.dump(2, ' ', false, ordered::error_handler_t::replace) + "\n";

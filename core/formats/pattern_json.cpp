@@ -169,6 +169,8 @@ ordered pattern_json(const Pattern& pattern) {
         out["within"]["x"] = pattern.within.x->in_mm();
     if (pattern.within.y)
         out["within"]["y"] = pattern.within.y->in_mm();
+    if (pattern.may_shift)
+        out["may_shift"] = *pattern.may_shift;
     return out;
 }
 
@@ -310,6 +312,8 @@ Pattern read_pattern(const json& value, const std::string& place, FirstFault& fa
         out.top = static_cast<TopWay>(in.word("top_way", top_way_words));
     if (in.has("angle_way"))
         out.angle = static_cast<AngleWay>(in.word("angle_way", angle_way_words));
+    if (in.has("may_shift"))
+        out.may_shift = in.flag("may_shift");
     if (in.has("within")) {
         JsonObject within(in.member("within"), in.place_of("within"), fault);
         out.within = {optional_length(within, "x"), optional_length(within, "y")};

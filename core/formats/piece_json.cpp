@@ -19,42 +19,6 @@ const std::vector<std::string> happenings = {"done",     "taken-back", "went-to"
 const std::vector<std::string> touched = {"place", "edge-x", "edge-y"};
 const std::vector<std::string> axes = {"x", "y"};
 
-// "2026-04-02T09:15:00Z"
-std::string time_text(std::int64_t seconds) {
-    return fmt::format("{:%Y-%m-%dT%H:%M:%SZ}", fmt::gmtime(static_cast<std::time_t>(seconds)));
-}
-
-std::int64_t read_time(JsonObject& in, const std::string& name) {
-    const std::string text = in.text(name);
-    int year = 0, month = 0, day = 0, hour = 0, minute = 0, second = 0;
-    char end = 0;
-    const bool read = std::sscanf(text.c_str(), "%4d-%2d-%2dT%2d:%2d:%2d%c", &year, &month, &day, &hour, &minute,
-                                  &second, &end) == 7; // NOLINT(cert-err34-c): the count says what was read
-    const std::chrono::year_month_day date{std::chrono::year{year}, std::chrono::month{static_cast<unsigned>(month)},
-                                           std::chrono::day{static_cast<unsigned>(day)}};
-    if (!read || end != 'Z' || !date.ok() || year < 1970 || hour < 0 || hour > 23 || minute < 0 || minute > 59 ||
-        second < 0 || second > 60) {
-        in.fault().note(in.place_of(name), "A time such as 2026-04-02T09:15:00Z is expected here.");
-        return 0;
-    }
-    const auto days = std::chrono::sys_days(date).time_since_epoch().count();
-    return ((static_cast<std::int64_t>(days) * 24 + hour) * 60 + minute) * 60 + second;
-}
-
-// Ids count; the name stands beside them for whoever reads the file.
-void write_hole(ordered& out, const Job& job, const HoleId& hole) {
-    out["pattern"] = hole.pattern;
-    out["number"] = hole.number;
-    if (const auto named = hole_of(job, hole))
-        out["hole"] = in_words(*named);
-}
-
-HoleId read_hole(JsonObject& in) {
-    if (in.has("hole"))
-        in.text("hole");
-    return {in.integer("pattern"), in.integer("number")};
-}
-
 ordered deed_json(const Job& job, const Deed& deed) {
     ordered out{{"setup", deed.setup}, {"act", word_for(deed.act, acts)}};
     if (deed.hole)
@@ -243,6 +207,40 @@ Piece read_piece(const json& value, const std::string& place, FirstFault& fault)
 }
 
 } // namespace
+
+std::string time_text(std::int64_t seconds) {
+    return fmt::format("{:%Y-%m-%dT%H:%M:%SZ}", fmt::gmtime(static_cast<std::time_t>(seconds)));
+}
+
+std::int64_t read_time(JsonObject& in, const std::string& name) {
+    const std::string text = in.text(name);
+    int year = 0, month = 0, day = 0, hour = 0, minute = 0, second = 0;
+    char end = 0;
+    const bool read = std::sscanf(text.c_str(), "%4d-%2d-%2dT%2d:%2d:%2d%c", &year, &month, &day, &hour, &minute,
+                                  &second, &end) == 7; // NOLINT(cert-err34-c): the count says what was read
+    const std::chrono::year_month_day date{std::chrono::year{year}, std::chrono::month{static_cast<unsigned>(month)},
+                                           std::chrono::day{static_cast<unsigned>(day)}};
+    if (!read || end != 'Z' || !date.ok() || year < 1970 || hour < 0 || hour > 23 || minute < 0 || minute > 59 ||
+        second < 0 || second > 60) {
+        in.fault().note(in.place_of(name), "A time such as 2026-04-02T09:15:00Z is expected here.");
+        return 0;
+    }
+    const auto days = std::chrono::sys_days(date).time_since_epoch().count();
+    return ((static_cast<std::int64_t>(days) * 24 + hour) * 60 + minute) * 60 + second;
+}
+
+void write_hole(ordered& out, const Job& job, const HoleId& hole) {
+    out["pattern"] = hole.pattern;
+    out["number"] = hole.number;
+    if (const auto named = hole_of(job, hole))
+        out["hole"] = in_words(*named);
+}
+
+HoleId read_hole(JsonObject& in) {
+    if (in.has("hole"))
+        in.text("hole");
+    return {in.integer("pattern"), in.integer("number")};
+}
 
 ordered pieces_json(const Job& job) {
     ordered all = ordered::array();

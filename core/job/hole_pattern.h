@@ -209,7 +209,9 @@ struct Pattern {
     std::optional<TopWay> top{};     ///< in the side of a bar: the way the user has taken to stand over its axis
     std::optional<AngleWay> angle{}; ///< and to bring it to the angle; nothing: the one that ranks first
     Within within{};
-    int id = 0; ///< never changes; 0: none yet (with_ids)
+    std::optional<bool> may_shift{}; ///< when measured it counts only how its holes stand to each other; nothing: what
+                                     ///< the kind of pattern says (lies_free)
+    int id = 0;                      ///< never changes; 0: none yet (with_ids)
 
     bool operator==(const Pattern&) const = default;
 };

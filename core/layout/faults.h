@@ -23,5 +23,7 @@ Fault blank_fault(const Blank& blank);
 Fault datum_fault(const Blank& blank, const Datum& datum, Face face);
 /// The set-ups, and that the one at hand has the blank's face up.
 Fault setups_fault(const Job& job);
+/// What was measured of the pieces.
+Fault proof_fault(const JobProof& proof);
 
 } // namespace clockface

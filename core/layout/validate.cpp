@@ -510,7 +510,11 @@ std::optional<Problem> first_fault(const Job& job) {
         return found;
     if (Fault found = size_fault("axis_within", say("What holes may miss the axis by"), job.axis_within))
         return found;
+    if (Fault found = size_fault("depths_within", say("What a depth may be more"), job.depths_within))
+        return found;
     if (Fault found = old_part_fault(job))
+        return found;
+    if (Fault found = proof_fault(job.proof))
         return found;
     if (job.pieces < 1 || job.pieces > limits::pieces)
         return fault("pieces",

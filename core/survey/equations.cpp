@@ -274,6 +274,13 @@ Unknowns::Unknowns(const OldPart& part, const std::vector<Observation>& observat
     }
 }
 
+Unknowns::Unknowns(const std::vector<bool>& known_of_holes, const std::vector<bool>& known_of_edges) {
+    for (const bool known : known_of_holes)
+        m_holes.push_back(known ? -1 : m_count++);
+    for (const bool known : known_of_edges)
+        m_edges.push_back(known ? -1 : m_count++);
+}
+
 void Unknowns::add(Estimate& estimate, const Eigen::VectorXd& step) const {
     for (std::size_t i = 0; i < m_holes.size(); ++i)
         if (m_holes[i] >= 0)

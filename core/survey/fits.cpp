@@ -1,5 +1,6 @@
 #include "survey/fits.h"
 
+#include "measure/radians.h"
 #include "shop/threads.h"
 
 #include <Eigen/Cholesky>
@@ -111,19 +112,32 @@ std::optional<Length> bolt_of(const OldHole& hole) {
     return best;
 }
 
+LaidBest laid_best(const std::vector<BoltedPair>& pairs) {
+    LaidBest out;
+    if (pairs.empty())
+        return out;
+    const std::vector<PlainPair> all = flat(pairs);
+    Eigen::Vector3d by = Eigen::Vector3d::Zero();
+    out.left = Length::mm(-least_excess(all, by));
+    const auto tightest = std::max_element(
+        all.begin(), all.end(), [&](const PlainPair& a, const PlainPair& b) { return excess(a, by) < excess(b, by); });
+    out.worst = static_cast<std::size_t>(tightest - all.begin());
+    out.turn = Angle::degrees(by[2] * degrees_per_radian);
+    // The turn is about the middle m of all: the same about zero, and a shift less by turn × m.
+    const Point middle = pairs.front().at - Point{Length::mm(all.front().x), Length::mm(all.front().y)};
+    out.shift = {Length::mm(by[0] + by[2] * middle.y.in_mm()), Length::mm(by[1] - by[2] * middle.x.in_mm())};
+    for (const PlainPair& each : all)
+        out.off.push_back({Length::mm(each.dx + by[0] - by[2] * each.y), Length::mm(each.dy + by[1] + by[2] * each.x)});
+    return out;
+}
+
 Length play_left(const std::vector<BoltedPair>& pairs, std::string* worst) {
     if (pairs.empty())
         return {};
-    const std::vector<PlainPair> all = flat(pairs);
-    Eigen::Vector3d by = Eigen::Vector3d::Zero();
-    const double left = -least_excess(all, by);
-    if (worst) {
-        const auto tightest = std::max_element(all.begin(), all.end(), [&](const PlainPair& a, const PlainPair& b) {
-            return excess(a, by) < excess(b, by);
-        });
-        *worst = pairs[static_cast<std::size_t>(tightest - all.begin())].name;
-    }
-    return Length::mm(left);
+    const LaidBest best = laid_best(pairs);
+    if (worst)
+        *worst = pairs[best.worst].name;
+    return best.left;
 }
 
 FitCheck check_fit(const OldPart& part, const Survey& survey, Length making, int draws, std::uint32_t seed) {

@@ -35,7 +35,16 @@ std::optional<Length> bolt_of(const OldHole& hole);
 /// and those that are tapped in both, take no part.
 FitCheck check_fit(const OldPart& part, const Survey& survey, Length making, int draws = 2000, std::uint32_t seed = 1);
 
-/// The most play that can be left at the worst of these pairs, by turning and shifting one part on the other.
+/// One part pushed and turned on the other so that the worst pair has most play left.
+struct LaidBest {
+    Length left;           ///< play there; below nought: by how much it binds
+    std::size_t worst = 0; ///< which pair that is
+    Point shift;           ///< of the part whose holes are `off`, after the turn about zero
+    Angle turn;
+    std::vector<Point> off; ///< of every pair, as they lie then
+};
+LaidBest laid_best(const std::vector<BoltedPair>& pairs);
+/// The most play that can be left at the worst of these pairs.
 Length play_left(const std::vector<BoltedPair>& pairs, std::string* worst = nullptr);
 
 } // namespace clockface

@@ -163,6 +163,7 @@ Adjusted best_fit(const Net& net, const Weights& weights) {
     const Weights voted = robust_weights(net.observations, weights, net.unknowns, net.sketch);
     const Estimate start = adjust(net.observations, voted, net.unknowns, net.sketch).at;
     try_from(start);
+    // Without axes to come back to, what is known stays.
     const bool small = net.unknowns.count() <= small_net;
     if ((!small && nearly_all_agree(net, weights, start)) || net.unknowns.count() > most_unknowns_to_push)
         return best;
@@ -176,7 +177,8 @@ Adjusted best_fit(const Net& net, const Weights& weights) {
         const double far = push / static_cast<double>(1 << (2 * (k % 3)));
         Estimate pushed = net.sketch;
         for (Eigen::Index i = 0; i < pushed.holes.size(); ++i)
-            if (i % 3 != 2)
+            if (i % 3 != 2 &&
+                (net.axes.zero >= 0 || net.unknowns.of_hole(static_cast<int>(i / 3), static_cast<int>(i % 3)) >= 0))
                 pushed.holes[i] += far * (static_cast<double>(dice()) / 2147483648.0 - 1.0);
         bring_to_axes(pushed, net.axes);
         try_from(pushed);

@@ -57,6 +57,15 @@ Doubts find_doubts(const Net& net);
 /// hole. Empty when none comes near.
 std::string likely_cause(const Net& net, const Reading& reading, const Observation& observation, const Estimate& at);
 
+/// "reading 7 (H1 and H4)" or "the diameter of H3".
+std::string said(const Net& net, std::size_t observation);
+/// Every reading of the part held against the others, and a sentence for each one that was set aside.
+struct HeldAgainst {
+    std::vector<Leftover> readings;
+    std::vector<std::string> sentences;
+};
+HeldAgainst held_against(const Net& net, const Doubts& doubts, const Knowledge& knowledge);
+
 /// A sentence for the first three holes whose distances cannot be: one longer than the other two together. Empty when
 /// there are none.
 std::string impossible_triangle(const Net& net);

@@ -153,9 +153,9 @@ private:
                     continue;
                 if (std::find(mine.begin(), mine.end(), rival.instead_of) == mine.end()) {
                     mine.push_back(rival.instead_of);
-                    either.insert(either.begin(), said(m_doubts.set_aside[rival.instead_of]));
+                    either.insert(either.begin(), said(m_net, m_doubts.set_aside[rival.instead_of]));
                 }
-                either.push_back(said(rival.observation));
+                either.push_back(said(m_net, rival.observation));
             }
             if (!either.empty() && m_open[hole].empty())
                 m_open[hole] = say("{part} hangs on which of {count} readings is wrong: {readings}.",
@@ -190,7 +190,7 @@ private:
             } else if (!hanging[hole].empty()) {
                 std::vector<std::string> readings;
                 for (const std::size_t each : hanging[hole])
-                    readings.push_back(said(each));
+                    readings.push_back(said(m_net, each));
                 m_unchecked[hole] =
                     readings.size() > most_named
                         ? say("{name} is unchecked: it hangs on {readings} readings that no other checks.",
@@ -218,19 +218,6 @@ private:
     }
     [[nodiscard]] Spread spread(int hole) const {
         return spread_of(covariance(hole, 0, hole, 0), covariance(hole, 0, hole, 1), covariance(hole, 1, hole, 1));
-    }
-
-    // "reading 7 (H1 and H4)" or "the diameter of H3".
-    [[nodiscard]] std::string said(std::size_t observation) const {
-        const Observation& seen = m_net.observations[observation];
-        if (seen.is_diameter)
-            return say("the diameter of {part}", {{"part", names_of(m_part, {seen.features[0]})}});
-        std::vector<std::string> numbers;
-        for (const int each : seen.readings)
-            numbers.push_back(std::to_string(each + 1));
-        return say(numbers.size() > 1 ? later("readings {numbers} ({features})")
-                                      : later("reading {numbers} ({features})"),
-                   {{"numbers", all_of(numbers)}, {"features", clockface::names_of(m_net, seen)}});
     }
 
     void fill_holes() {
@@ -267,78 +254,9 @@ private:
     }
 
     void fill_readings() {
-        m_out.readings.resize(m_part.readings.size());
-        for (std::size_t i = 0; i < m_net.observations.size(); ++i) {
-            const Observation& seen = m_net.observations[i];
-            const double expected = predict(seen, m_doubts.fit.at);
-            for (const int index : seen.readings) {
-                const auto at = static_cast<std::size_t>(index);
-                const Reading& reading = m_part.readings[at];
-                Leftover& out = m_out.readings[at];
-                out.used = m_doubts.weights[i] > 0.0;
-                out.set_aside = !out.used;
-                out.expected = expected;
-                double value = seen.value;
-                if (reading.kind == ReadingKind::AngleAt)
-                    value = reading.angle.in_degrees();
-                else if (reads_length(reading.kind))
-                    value = reading.length.in_mm();
-                out.leftover = value - expected;
-                out.controlled = m_knowledge.controlled[static_cast<Eigen::Index>(i)];
-                out.ratio = m_knowledge.normalised(i, seen.error);
-            }
-        }
-        if (m_doubts.contradiction)
-            return;
-        for (std::size_t k = 0; k < m_doubts.set_aside.size(); ++k)
-            tell_doubt(k);
-    }
-
-    [[nodiscard]] std::string figure(ReadingKind kind, double value) const {
-        if (kind == ReadingKind::AngleAt || kind == ReadingKind::Square)
-            return in_degrees(Angle::degrees(value), 2);
-        const int decimals = m_part.unit == Unit::Inch ? 4 : 2;
-        return decimal(value / millimetres_in(m_part.unit), decimals) + " " + unit_name(m_part.unit);
-    }
-
-    void tell_doubt(std::size_t k) {
-        const std::size_t observation = m_doubts.set_aside[k];
-        const Observation& seen = m_net.observations[observation];
-        std::vector<std::string> others;
-        for (const Doubts::Rival& rival : m_doubts.rivals)
-            if (rival.instead_of == k)
-                others.push_back(said(rival.observation));
-        const std::string rivals = one_of(others);
-        std::string doubt = say("It does not fit: the others give {seen}.",
-                                {{"seen", figure(seen.kind, predict(seen, m_doubts.fit.at))}});
-        if (seen.is_diameter)
-            doubt = say("{observation} was given as {seen}; the readings give {Centres}.",
-                        {{"observation", upper_first(said(observation))},
-                         {"seen", figure(ReadingKind::Centres, seen.value)},
-                         {"Centres", figure(ReadingKind::Centres, predict(seen, m_doubts.fit.at))}});
-        std::string cause;
-        for (const int index : seen.readings) {
-            cause = likely_cause(m_net, m_part.readings[static_cast<std::size_t>(index)], seen, m_doubts.fit.at);
-            Leftover& out = m_out.readings[static_cast<std::size_t>(index)];
-            out.doubt = doubt + (cause.empty() ? "" : " " + cause);
-            if (!rivals.empty())
-                out.doubt += " " + say("It could as well be {rivals} that is wrong.", {{"rivals", rivals}});
-        }
-        std::string sentence = seen.is_diameter ? doubt
-                                                : say("{observation} does not fit and was set aside.",
-                                                      {{"observation", upper_first(said(observation))}});
-        if (!cause.empty())
-            sentence += " " + cause;
-        if (!rivals.empty())
-            sentence += " " + say("It could as well be {rivals}: measure {others} again.",
-                                  {{"rivals", rivals}, {"others", others.size() == 1 ? say("both") : say("them")}});
-        m_out.sentences.insert(m_out.sentences.begin() + static_cast<std::ptrdiff_t>(k), sentence);
-    }
-
-    static std::string upper_first(std::string text) {
-        if (!text.empty() && text[0] >= 'a' && text[0] <= 'z')
-            text[0] = static_cast<char>(text[0] - 'a' + 'A');
-        return text;
+        HeldAgainst held = held_against(m_net, m_doubts, m_knowledge);
+        m_out.readings = std::move(held.readings);
+        m_out.sentences.insert(m_out.sentences.begin(), held.sentences.begin(), held.sentences.end());
     }
 
     void say_as_a_whole() {

@@ -1,0 +1,86 @@
+#include "inspection/face_proof.h"
+
+#include "measure/figures.h"
+#include "survey/part_text.h"
+#include "words/say.h"
+
+#include <algorithm>
+
+namespace clockface {
+
+namespace {
+
+// What one hole comes to; nothing while nothing was read of it. What is not read yet of a hole leaves the rest as it
+// is: which checks a hole asks for is a proposal, the readings that were made count.
+std::optional<Verdict> hole_comes_to(const HoleJudged& place, const std::vector<HoleCheck>& checks) {
+    std::vector<std::optional<Verdict>> all{place.verdict};
+    for (const HoleCheck& each : checks)
+        all.push_back(each.verdict);
+    return worst_of(all);
+}
+
+void say_checks(FaceProof& out) {
+    for (const auto& checks : out.checks)
+        for (const HoleCheck& each : checks)
+            if (each.verdict == Verdict::Bad)
+                out.sentences.push_back(each.words);
+}
+
+} // namespace
+
+FaceProof face_proof(const Job& job, const Shop& shop, const SetupPlan& plan, const MeasuredPiece& piece) {
+    FaceProof out;
+    out.face = job.blank.up;
+    out.measured = measured_part(job, piece, plan.estimates);
+    out.to_measure = what_to_measure(job, out.measured, shop.kit, plan.estimates);
+    out.found = deviations(job, out.measured);
+    out.verdicts = verdicts(job, out.measured, out.found, plan.estimates);
+    out.marks = marks_checked(job, out.measured.holes, piece, plan.estimates);
+    std::vector<std::optional<Verdict>> all;
+    for (std::size_t i = 0; i < out.measured.holes.size(); ++i) {
+        const Hole& hole = out.measured.holes[i];
+        const DepthStack stack = depth_stack(plan.chain_of(i), {}, job.unit);
+        out.checks.push_back(hole_checks(job, hole, stack, read_at(piece, id_of(job, hole))));
+        out.holes.push_back(hole_comes_to(out.verdicts.holes[i], out.checks.back()));
+        all.push_back(out.holes.back());
+        if (out.verdicts.holes[i].verdict == Verdict::CannotTell && !out.found.contradiction)
+            if (const auto tells = reading_that_tells(job, out.measured, out.found, i, shop.kit))
+                out.would_tell.push_back(*tells);
+    }
+    const bool any = std::any_of(all.begin(), all.end(), [](const auto& each) { return each.has_value(); });
+    out.all = worst_of(all);
+    // Holes nobody measured are not proved.
+    if (any && out.all == Verdict::Good && std::any_of(all.begin(), all.end(), [](const auto& each) { return !each; }))
+        out.all = Verdict::CannotTell;
+    for (const FitTried& fit : piece.fits)
+        if (!fit.goes) {
+            out.all = Verdict::Bad;
+            out.sentences.push_back(say("{mate} was tried and does not go.", {{"mate", fit.mate}}));
+        }
+    say_checks(out);
+    out.sentences.insert(out.sentences.end(), out.verdicts.sentences.begin(), out.verdicts.sentences.end());
+    return out;
+}
+
+std::string whose_decision() {
+    return say("A part that carries load, pressure or people: whoever answers for it decides.");
+}
+
+std::string drift_in_words(const Job& job, const MeasuredPiece& piece) {
+    for (auto wiped = piece.wiped.rbegin(); wiped != piece.wiped.rend(); ++wiped) {
+        if (!wiped->drift)
+            continue;
+        const Length error = job.proof.instruments[static_cast<std::size_t>(wiped->with)].error;
+        if (abs(*wiped->drift) <= error)
+            return {};
+        return say(
+            "The zero of the {instrument} had drifted by {drift}, more than it is trusted to. Wipe the jaws, set "
+            "zero, and take the readings since then again.",
+            {{"instrument", in_words(wiped->with)}, {"drift", with_unit(*wiped->drift, job.unit)}});
+    }
+    return piece.readings.empty() || !piece.wiped.empty()
+               ? std::string()
+               : say("Nothing is noted about zero: wipe the jaws, set zero, wipe again, and note it.");
+}
+
+} // namespace clockface

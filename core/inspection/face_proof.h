@@ -1,0 +1,37 @@
+// All that is proved of one face of a piece, put together: what to measure, how its holes stand, what was checked at
+// each by itself, the marks, and what it comes to.
+#pragma once
+
+#include "inspection/hole_checks.h"
+#include "inspection/marks_checked.h"
+#include "inspection/verdict.h"
+#include "inspection/what_to_measure.h"
+#include "plan/plan.h"
+
+namespace clockface {
+
+struct FaceProof {
+    Face face = Face::Top;
+    MeasuredPart measured;
+    MeasuringPlan to_measure;
+    Deviations found;
+    Verdicts verdicts;
+    std::vector<std::vector<HoleCheck>> checks; ///< by hole of the face
+    MarksChecked marks;
+    std::vector<std::optional<Verdict>> holes; ///< by hole: of its place and its checks together
+    std::optional<Verdict> all;                ///< nothing: nothing was measured
+    std::vector<std::string> sentences;        ///< what it comes to, gravest first
+    /// For holes that cannot be told: the reading that would tell.
+    std::vector<ToMeasure> would_tell;
+};
+
+/// Of the face at hand. `plan` is that of a set-up with that face up. Pure; may take longer than a frame.
+FaceProof face_proof(const Job& job, const Shop& shop, const SetupPlan& plan, const MeasuredPiece& piece);
+
+/// Where a verdict stands: "A part that carries load, pressure or people: whoever answers for it decides."
+std::string whose_decision();
+
+/// How well a zero that was looked at again held: nothing while it was not, or it is good.
+std::string drift_in_words(const Job& job, const MeasuredPiece& piece);
+
+} // namespace clockface
