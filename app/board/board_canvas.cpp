@@ -125,6 +125,10 @@ void BoardCanvas::dimension(QPointF from, QPointF to, double offset, const QStri
     label(inside ? middle : b + along * (gap + 4.0), text, look.scribed, 11, false);
 }
 
+double BoardCanvas::drawn_radius_of(const Hole& hole) const {
+    return holes_at_size ? std::max(2.0, map.pixels(hole.spec.diameter) / 2.0) : radius_of(hole);
+}
+
 double BoardCanvas::radius_of(const Hole& hole) const {
     return std::max(std::max(2.0, least_radius), map.pixels(hole.spec.diameter) / 2.0);
 }
@@ -136,6 +140,17 @@ QPointF BoardCanvas::name_side(const Hole& hole) const {
         return {0.0, 1.0};
     const QPointF in = screen(*centre) - screen(hole.at);
     return unit(in);
+}
+
+void BoardCanvas::legend(const QString& words) {
+    painter.setFont(type(10));
+    const double width = QFontMetricsF(painter.font()).horizontalAdvance(words) + 24.0;
+    const QRectF box(area.left() + 10.0, area.bottom() - 34.0, width, 26.0);
+    painter.setPen(QPen(look.faint, 1.0));
+    painter.setBrush(look.surround);
+    painter.drawRoundedRect(box, 4, 4);
+    painter.setPen(look.scribed);
+    painter.drawText(box, Qt::AlignCenter, words);
 }
 
 } // namespace clockface::app

@@ -13,7 +13,7 @@
 
 namespace clockface::app {
 
-enum class Stage { Blank, Holes, Cutters, Hold, Order, Bench };
+enum class Stage { Blank, Holes, Cutters, Hold, Order, Bench, Proof };
 
 /// More holes than this get no names on the board.
 inline constexpr std::size_t most_labels = 120;
@@ -28,6 +28,7 @@ struct BoardCanvas {
     QRectF area;
     Point datum;               ///< from the middle
     double least_radius = 0.0; ///< of holes, so that names keep clear of what is drawn round them
+    bool holes_at_size = false; ///< they are drawn no larger for that
     /// Boxes of all that was written on the board, with the words: nothing may cover anything.
     struct Written {
         QRectF box;
@@ -38,6 +39,8 @@ struct BoardCanvas {
 
     [[nodiscard]] QPointF screen(Point from_datum) const { return map.to_screen(from_datum + datum); }
     [[nodiscard]] double radius_of(const Hole& hole) const;
+    /// As it is drawn: where what is round it is drawn apart, at its own size.
+    [[nodiscard]] double drawn_radius_of(const Hole& hole) const;
     /// Unit step on the screen towards where a hole's name stands: inwards of a circle, otherwise below.
     [[nodiscard]] QPointF name_side(const Hole& hole) const;
     [[nodiscard]] double covered(const QRectF& box) const; ///< of what stands there already, in square pixels
@@ -51,6 +54,8 @@ struct BoardCanvas {
     void dimension(QPointF from, QPointF to, double offset, const QString& text);
     /// A small card beside `at` with lines of text, the first one in brass.
     void card(QPointF at, const QStringList& lines);
+    /// What the signs on the board mean, in a line at its foot.
+    void legend(const QString& words);
 };
 
 /// One subject of the board. A layer is made where it is painted and lives no longer.

@@ -6,6 +6,7 @@
 #include "board/hole_layer.h"
 #include "board/order_layer.h"
 #include "board/pattern_layer.h"
+#include "board/proof_layer.h"
 #include "board/work_layer.h"
 
 namespace clockface::app {
@@ -25,8 +26,13 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
     const bool with_parts = shown && !shown->nothing() && stage == Stage::Order && !on_side;
     if (with_parts && shown->many())
         m_board.least_radius = m_board.map.pixels(shown->many()->within) * order.cloud_factor(*shown->many()) + 4.0;
+    const FaceProof* const proof = shown && stage == Stage::Proof && !on_side ? shown->proof() : nullptr;
+    if (proof) {
+        m_board.least_radius = ProofLayer(m_board).room(*proof);
+        m_board.holes_at_size = true;
+    }
     clock.take_up_room(); // names, figures and the clock keep clear of the holes
-    if (stage != Stage::Order && stage != Stage::Cutters && stage != Stage::Hold)
+    if (stage != Stage::Order && stage != Stage::Cutters && stage != Stage::Hold && stage != Stage::Proof)
         clock.clock(stage == Stage::Blank ? std::string() : pattern);
     patterns.lines(pattern);
     if (stage == Stage::Order && !with_parts)
@@ -41,6 +47,8 @@ void BoardPainter::paint(Stage stage, const std::string& pattern, const std::str
     HoleLayer(m_board).holes(stage, pattern, hole);
     if (stage == Stage::Hold && shown)
         HoldLayer(m_board).drilled(shown->drilled());
+    if (proof)
+        ProofLayer(m_board).stands(*proof, shown->bolts());
     if (with_parts)
         order.parts(*shown);
     else if (stage == Stage::Order)

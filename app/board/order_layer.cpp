@@ -153,7 +153,7 @@ void OrderLayer::clouds(const ManyParts& many) {
         m_painter.setBrush(Qt::NoBrush);
         m_painter.drawEllipse(at, ring, ring);
     }
-    legend(QObject::tr("Ring: %1, drawn %2 times larger. Dots within it, crosses beyond it.")
+    m_board.legend(QObject::tr("Ring: %1, drawn %2 times larger. Dots within it, crosses beyond it.")
                .arg(q(with_unit(many.within, m_document.job().unit)))
                .arg(static_cast<int>(factor)));
 }
@@ -176,18 +176,7 @@ void OrderLayer::broken_part(const SimulatedRun& run) {
         m_painter.drawLine(came - QPointF(r, r) * 0.7, came + QPointF(r, r) * 0.7);
         m_painter.drawLine(came - QPointF(r, -r) * 0.7, came + QPointF(r, -r) * 0.7);
     }
-    legend(QObject::tr("Crossed out: where the holes would come out, true to scale."));
-}
-
-void OrderLayer::legend(const QString& words) {
-    m_painter.setFont(type(10));
-    const double width = QFontMetricsF(m_painter.font()).horizontalAdvance(words) + 24.0;
-    const QRectF box(m_area.left() + 10.0, m_area.bottom() - 34.0, width, 26.0);
-    m_painter.setPen(QPen(m_look.faint, 1.0));
-    m_painter.setBrush(m_look.surround);
-    m_painter.drawRoundedRect(box, 4, 4);
-    m_painter.setPen(m_look.scribed);
-    m_painter.drawText(box, Qt::AlignCenter, words);
+    m_board.legend(QObject::tr("Crossed out: where the holes would come out, true to scale."));
 }
 
 } // namespace clockface::app

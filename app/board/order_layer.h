@@ -21,7 +21,6 @@ private:
     void hook(QPointF at, double radius, QPointF out);
     void clouds(const ManyParts& many);
     void broken_part(const SimulatedRun& run);
-    void legend(const QString& words);
 };
 
 } // namespace clockface::app

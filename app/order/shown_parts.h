@@ -1,11 +1,14 @@
 // What a stage lays over the board: of Order where many parts' holes came out, or the one part of a move done wrong; of
-// Hold where one setting of a batch drills.
+// Hold where one setting of a batch drills; of Proof how the holes of a measured piece stand.
 #pragma once
 
+#include "inspection/bolting.h"
+#include "inspection/face_proof.h"
 #include "plan/batch.h"
 #include "simulate/many_parts.h"
 
 #include <QObject>
+#include <memory>
 #include <optional>
 
 namespace clockface::app {
@@ -19,6 +22,15 @@ public:
     [[nodiscard]] const std::optional<SimulatedRun>& broken() const { return m_broken; }
     [[nodiscard]] bool nothing() const { return !m_many && !m_broken; }
     [[nodiscard]] const std::vector<DrilledWhere>& drilled() const { return m_drilled; }
+
+    /// A face of a measured piece, and whether its mate and bolts are drawn; nothing while nothing is proved.
+    [[nodiscard]] const FaceProof* proof() const { return m_proof.get(); }
+    [[nodiscard]] const BoltsUp* bolts() const { return m_bolts.get(); }
+    void show_proof(std::shared_ptr<const FaceProof> proof, std::shared_ptr<const BoltsUp> bolts) {
+        m_proof = std::move(proof);
+        m_bolts = std::move(bolts);
+        emit changed();
+    }
 
     void show_drilled(std::vector<DrilledWhere> drilled) {
         m_drilled = std::move(drilled);
@@ -50,6 +62,8 @@ private:
     std::optional<ManyParts> m_many;
     std::optional<SimulatedRun> m_broken;
     std::vector<DrilledWhere> m_drilled;
+    std::shared_ptr<const FaceProof> m_proof;
+    std::shared_ptr<const BoltsUp> m_bolts;
 };
 
 } // namespace clockface::app

@@ -59,7 +59,7 @@ QString place_words(const SurveyedHole& hole, Unit unit) {
 } // namespace
 
 void PartSlip::set_look(const Look& look) {
-    m_picture->set_look(look);
+    m_entry->set_look(look);
     m_as_seen->setIcon(laying_icon(false, look));
     m_turned_over->setIcon(laying_icon(true, look));
 }

@@ -20,10 +20,38 @@
 
 namespace clockface::app {
 
+/// The readings of the job's old part.
+class PartSlip::Source : public ReadingSource {
+public:
+    explicit Source(Document& document)
+        : m_document(document) {}
+    [[nodiscard]] const OldPart& part() const override { return m_document.job().old_part; }
+    [[nodiscard]] const OldPart& settled() const override { return m_document.settled().old_part; }
+    [[nodiscard]] Leftover left_over(std::size_t row) const override { return m_document.survey().readings[row]; }
+    Result<void> add(const QString& step, const std::vector<Reading>& readings) override {
+        Job next = m_document.settled();
+        next.old_part.readings.insert(next.old_part.readings.end(), readings.begin(), readings.end());
+        return m_document.edit(step, next);
+    }
+    Result<void> replace(const QString& step, std::size_t row, const Reading& reading) override {
+        Job next = m_document.settled();
+        next.old_part.readings[row] = reading;
+        return m_document.edit(step, next);
+    }
+    Result<void> remove(const QString& step, std::size_t row) override {
+        Job next = m_document.settled();
+        next.old_part.readings.erase(next.old_part.readings.begin() + static_cast<std::ptrdiff_t>(row));
+        return m_document.edit(step, next);
+    }
+
+private:
+    Document& m_document;
+};
+
 PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chosen, QWidget* parent)
     : Slip(document, selection, parent)
     , m_chosen(chosen)
-    , m_model(document)
+    , m_source(std::make_unique<Source>(document))
     , m_hole(card(new QVBoxLayout, 8,
                   [this](Card& card) {
                       write_hole(card);
@@ -57,7 +85,6 @@ PartSlip::PartSlip(Document& document, Selection& selection, PartSelection& chos
         page->hide();
         body()->addWidget(page, 1);
     }
-    connect(&m_model, &ReadingTable::refused, this, &PartSlip::tell);
     connect(&chosen, &PartSelection::changed, this, [this] {
         if (isVisible())
             refresh();
@@ -91,71 +118,13 @@ QWidget* PartSlip::readings_page() {
     auto* box = new QVBoxLayout(page);
     box->setContentsMargins(0, 0, 0, 0);
     box->setSpacing(8);
-    auto* row = new QHBoxLayout;
-    row->setSpacing(4);
-    const auto field = [&](const QString& name, const QString& what, const QString& hint, int stretch) {
-        auto* made = new QLineEdit;
-        made->setObjectName(name);
-        made->setAccessibleName(what);
-        set_tip(made, tr("%1. Enter goes on to the next; after the figure the reading is added.").arg(what));
-        made->setPlaceholderText(hint);
-        made->setProperty("entry", true);
-        row->addWidget(made, stretch);
-        connect(made, &QLineEdit::returnPressed, this, [this, made] { step_on(made); });
-        return made;
-    };
-    m_kind = field(QStringLiteral("readingKind"), tr("kind of reading"), tr("kind"), 5);
-    m_one = field(QStringLiteral("readingOne"), tr("first hole"), tr("from"), 3);
-    m_two = field(QStringLiteral("readingTwo"), tr("second hole or edge"), tr("to"), 3);
-    m_three = field(QStringLiteral("readingThree"), tr("third hole or edge"), tr("and"), 3);
-    m_figure = field(QStringLiteral("readingFigure"), tr("figure read"), tr("figure"), 4);
-    QStringList kinds;
-    for (const ReadingKind kind : reading_kinds)
-        kinds << q(word_of(kind));
-    auto* completer = new QCompleter(kinds, m_kind);
-    completer->setCompletionMode(QCompleter::InlineCompletion);
-    m_kind->setCompleter(completer);
-    m_kind->setText(q(word_of(ReadingKind::Outside)));
-    connect(m_kind, &QLineEdit::textChanged, this, &PartSlip::follow_kind);
-    box->addLayout(row);
-    m_picture = new ReadingPicture;
-    box->addWidget(m_picture);
-    m_correction = quiet_label({});
-    m_correction->setObjectName(QStringLiteral("readingCorrection"));
-    box->addWidget(m_correction);
-
-    m_table = new QTableView;
-    m_table->setObjectName(QStringLiteral("readingTable"));
-    m_table->setAccessibleName(tr("readings"));
-    m_table->setModel(&m_model);
-    m_table->verticalHeader()->hide();
-    m_table->verticalHeader()->setDefaultSectionSize(23);
-    m_table->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
-    m_table->horizontalHeader()->setSectionResizeMode(ReadingTable::Number, QHeaderView::ResizeToContents);
-    m_table->setSelectionBehavior(QAbstractItemView::SelectRows);
-    m_table->setSelectionMode(QAbstractItemView::SingleSelection);
-    m_table->setShowGrid(false);
-    m_table->setTabKeyNavigation(false);
-    m_table->setMinimumHeight(250);
-    set_tip(m_table,
-            tr("Type over a figure (F2). Delete strikes a reading out or takes it in again, Shift+Delete takes "
-               "it away, Ctrl+V pastes readings."));
-    const auto key = [this](const QKeySequence& keys, std::function<void()> act) {
-        auto* made = new QShortcut(keys, m_table);
-        made->setContext(Qt::WidgetShortcut);
-        connect(made, &QShortcut::activated, this, std::move(act));
-    };
-    key(QKeySequence(Qt::Key_Delete), [this] { m_model.strike(m_table->currentIndex().row()); });
-    key(QKeySequence(Qt::SHIFT | Qt::Key_Delete), [this] { m_model.remove(m_table->currentIndex().row()); });
-    key(QKeySequence::Paste, [this] { paste(); });
-    connect(m_table->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
-            [this](const QModelIndex& now) { m_chosen.select_reading(now.row()); });
-    box->addWidget(m_table, 1);
+    m_entry = new ReadingEntry(*m_source);
+    connect(m_entry, &ReadingEntry::told, this, &PartSlip::tell);
+    connect(m_entry, &ReadingEntry::chosen, this, [this](int row) { m_chosen.select_reading(row); });
+    connect(&document(), &Document::changed, m_entry, &ReadingEntry::follow);
+    box->addWidget(m_entry, 1);
     auto* links = new FlowLayout;
-    auto* pasted = link_button(QStringLiteral("pasteReadings"), tr("paste readings"));
-    set_tip(pasted, tr("One reading a line, as in a spreadsheet: outside H1 H2 63.42"));
-    connect(pasted, &QPushButton::clicked, this, &PartSlip::paste);
-    links->addWidget(pasted);
+    links->addWidget(m_entry->paste_link());
     auto* edge = link_button(QStringLiteral("partEdge"), tr("sketch an edge"));
     connect(edge, &QPushButton::clicked, this, &PartSlip::edge_wanted);
     links->addWidget(edge);
@@ -178,80 +147,12 @@ QWidget* PartSlip::readings_page() {
     box->addWidget(m_words);
     m_next = link_button(QStringLiteral("nextReading"), {});
     set_tip(m_next, tr("Takes it into the line above, ready for the figure"));
-    connect(m_next, &QPushButton::clicked, this, &PartSlip::take_next);
+    connect(m_next, &QPushButton::clicked, this, [this] {
+        if (const auto& next = this->document().survey().next)
+            m_entry->take(next->kind, next->between);
+    });
     box->addWidget(m_next);
-    follow_kind();
     return page;
-}
-
-std::optional<ReadingKind> PartSlip::kind_typed() const {
-    const Result<ReadingKind> read = read_kind(m_kind->text().trimmed().toStdString());
-    return read ? std::optional(*read) : std::nullopt;
-}
-
-void PartSlip::follow_kind() {
-    const auto kind = kind_typed();
-    if (!kind)
-        return;
-    m_picture->show_kind(*kind);
-    m_correction->setText(q(correction_in_words(*kind)));
-    m_three->setVisible(features_of(*kind).size() > 2);
-    m_figure->setVisible(has_figure(*kind));
-}
-
-void PartSlip::step_on(QLineEdit* from) {
-    // A right angle between two edges has no third name.
-    const bool of_edges = kind_typed() == ReadingKind::Square &&
-                          edge_index(document().settled().old_part, m_one->text().trimmed().toStdString()) >= 0;
-    QList<QLineEdit*> line;
-    for (QLineEdit* each : {m_kind, m_one, m_two, m_three, m_figure})
-        if (!each->isHidden() && !(of_edges && each == m_three))
-            line << each;
-    if (from == m_kind) {
-        const Result<ReadingKind> read = read_kind(m_kind->text().trimmed().toStdString());
-        if (!read)
-            return tell(q(read.error().sentence));
-        m_kind->setText(q(word_of(*read)));
-        tell({});
-    }
-    const auto at = line.indexOf(from);
-    if (at + 1 < line.size()) {
-        line[at + 1]->setFocus();
-        line[at + 1]->selectAll();
-    } else {
-        add_reading();
-    }
-}
-
-void PartSlip::add_reading() {
-    QStringList words{m_kind->text().trimmed()};
-    for (const QLineEdit* each : {m_one, m_two, m_three, m_figure})
-        if (!each->isHidden())
-            words << each->text().trimmed();
-    const Result<int> added = m_model.add_lines(words.join(QLatin1Char(' ')));
-    if (!added)
-        return tell(q(added.error().text())); // what was typed stays, to be mended
-    tell({});
-    for (QLineEdit* each : {m_one, m_two, m_three, m_figure})
-        each->clear();
-    m_one->setFocus();
-    m_table->scrollToBottom();
-}
-
-void PartSlip::paste() {
-    const Result<int> added = m_model.add_lines(QApplication::clipboard()->text());
-    tell(added ? QString() : tr("Nothing was pasted. %1").arg(q(added.error().text())));
-}
-
-void PartSlip::take_next() {
-    const auto& next = document().survey().next;
-    if (!next)
-        return;
-    m_kind->setText(q(word_of(next->kind)));
-    m_one->setText(q(next->between[0]));
-    m_two->setText(q(next->between[1]));
-    m_figure->clear();
-    m_figure->setFocus();
 }
 
 void PartSlip::show_words() {

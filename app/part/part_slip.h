@@ -5,16 +5,14 @@
 
 #include "document/beside.h"
 #include "part/part_board.h"
-#include "part/reading_picture.h"
-#include "part/reading_table.h"
+#include "part/reading_entry.h"
 #include "slips/slip.h"
 #include "survey/designs.h"
 #include "survey/fits.h"
 #include "widgets/shape.h"
 
-#include <QLineEdit>
+#include <memory>
 
-class QTableView;
 class QToolButton;
 
 namespace clockface::app {
@@ -45,18 +43,16 @@ protected:
     void refresh() override;
 
 private:
+    class Source;
     PartSelection& m_chosen;
-    ReadingTable m_model;
+    std::unique_ptr<ReadingSource> m_source;
     QList<QWidget*> m_pages;
     Page m_page = Readings;
     QList<QToolButton*> m_tabs;
     QLabel* m_told;
 
     // Readings
-    QLineEdit *m_kind, *m_one, *m_two, *m_three, *m_figure;
-    ReadingPicture* m_picture;
-    QLabel* m_correction;
-    QTableView* m_table;
+    ReadingEntry* m_entry;
     QLabel* m_words;
     QPushButton* m_next;
     Card m_hole, m_copy, m_marks; // on the other pages
@@ -75,12 +71,6 @@ private:
     void write_laying(Card& card);
     void write_marks(Card& card);
     void look_for_designs();
-    [[nodiscard]] std::optional<ReadingKind> kind_typed() const;
-    void follow_kind();
-    void step_on(QLineEdit* from);
-    void add_reading();
-    void paste();
-    void take_next();
     void take(const Proposal& proposal);
     void lay(bool mirrored);
     void edit(const QString& step, const Job& next);

@@ -39,15 +39,13 @@ QString shown_names(const Reading& reading) {
 
 } // namespace
 
-ReadingTable::ReadingTable(Document& document, QObject* parent)
+ReadingTable::ReadingTable(ReadingSource& source, QObject* parent)
     : QAbstractTableModel(parent)
-    , m_document(document)
-    , m_rows(static_cast<int>(document.job().old_part.readings.size())) {
-    connect(&document, &Document::changed, this, &ReadingTable::follow);
-}
+    , m_source(source)
+    , m_rows(static_cast<int>(source.part().readings.size())) {}
 
 void ReadingTable::follow() {
-    const int rows = static_cast<int>(m_document.job().old_part.readings.size());
+    const int rows = static_cast<int>(m_source.part().readings.size());
     if (rows > m_rows) {
         beginInsertRows({}, m_rows, rows - 1);
         m_rows = rows;
@@ -70,12 +68,12 @@ int ReadingTable::columnCount(const QModelIndex& parent) const {
 }
 
 QVariant ReadingTable::data(const QModelIndex& index, int role) const {
-    const OldPart& part = m_document.job().old_part;
+    const OldPart& part = m_source.part();
     if (!index.isValid() || static_cast<std::size_t>(index.row()) >= part.readings.size())
         return {};
     const auto row = static_cast<std::size_t>(index.row());
     const Reading& reading = part.readings[row];
-    const Leftover& left = m_document.survey().readings[row];
+    const Leftover left = m_source.left_over(row);
     if (role == Qt::TextAlignmentRole)
         return int(index.column() >= Figure || index.column() == Number ? Qt::AlignRight | Qt::AlignVCenter
                                                                         : Qt::AlignLeft | Qt::AlignVCenter);
@@ -106,7 +104,7 @@ QVariant ReadingTable::data(const QModelIndex& index, int role) const {
 QVariant ReadingTable::headerData(int section, Qt::Orientation orientation, int role) const {
     if (orientation != Qt::Horizontal || role != Qt::DisplayRole)
         return {};
-    const Unit unit = m_document.job().old_part.unit;
+    const Unit unit = m_source.part().unit;
     const QString names[] = {tr("No"), tr("Kind"), tr("Between"), q(unit_name(unit)), tr("Left over")};
     return names[section];
 }
@@ -118,13 +116,13 @@ Qt::ItemFlags ReadingTable::flags(const QModelIndex& index) const {
     return out;
 }
 
-void ReadingTable::keep(const QString& step, const Job& next) {
-    if (const auto kept = m_document.edit(step, next); !kept)
+void ReadingTable::told(const Result<void>& kept) {
+    if (!kept)
         emit refused(q(kept.error().text()));
 }
 
 bool ReadingTable::setData(const QModelIndex& index, const QVariant& value, int role) {
-    const OldPart& part = m_document.settled().old_part;
+    const OldPart& part = m_source.settled();
     const auto row = static_cast<std::size_t>(index.row());
     if (role != Qt::EditRole || row >= part.readings.size())
         return false;
@@ -144,49 +142,42 @@ bool ReadingTable::setData(const QModelIndex& index, const QVariant& value, int 
         return false;
     }
     read->with = old.with;
-    Job next = m_document.settled();
-    next.old_part.readings[row] = *read;
-    keep(tr("change of a reading"), next);
+    told(m_source.replace(tr("change of a reading"), row, *read));
     return true;
 }
 
 Result<int> ReadingTable::add_lines(const QString& text) {
-    Job next = m_document.settled();
-    int added = 0;
+    std::vector<Reading> added;
     const QStringList lines = text.split(QLatin1Char('\n'));
     for (int i = 0; i < lines.size(); ++i) {
         if (lines[i].trimmed().isEmpty())
             continue;
-        Result<Reading> read = read_reading(lines[i].trimmed().toStdString(), next.old_part);
+        Result<Reading> read = read_reading(lines[i].trimmed().toStdString(), m_source.settled());
         if (!read) {
             const std::string place = lines.size() > 1 ? tr("Line %1").arg(i + 1).toStdString() : std::string();
             return problem(place, read.error().sentence);
         }
-        next.old_part.readings.push_back(std::move(*read));
-        ++added;
+        added.push_back(std::move(*read));
     }
-    if (added == 0)
+    if (added.empty())
         return problem({}, tr("There is no reading in this text.").toStdString());
-    return m_document.edit(added == 1 ? tr("a reading") : tr("%1 readings").arg(added), next).map([&] {
-        return added;
-    });
+    const int count = static_cast<int>(added.size());
+    return m_source.add(count == 1 ? tr("a reading") : tr("%1 readings").arg(count), added).map([&] { return count; });
 }
 
 void ReadingTable::strike(int row) {
-    Job next = m_document.settled();
-    if (row < 0 || static_cast<std::size_t>(row) >= next.old_part.readings.size())
+    const auto& readings = m_source.settled().readings;
+    if (row < 0 || static_cast<std::size_t>(row) >= readings.size())
         return;
-    bool& struck = next.old_part.readings[static_cast<std::size_t>(row)].struck;
-    struck = !struck;
-    keep(struck ? tr("striking out a reading") : tr("taking a reading in again"), next);
+    Reading next = readings[static_cast<std::size_t>(row)];
+    next.struck = !next.struck;
+    told(m_source.replace(next.struck ? tr("striking out a reading") : tr("taking a reading in again"),
+                          static_cast<std::size_t>(row), next));
 }
 
 void ReadingTable::remove(int row) {
-    Job next = m_document.settled();
-    if (row < 0 || static_cast<std::size_t>(row) >= next.old_part.readings.size())
-        return;
-    next.old_part.readings.erase(next.old_part.readings.begin() + row);
-    keep(tr("taking a reading away"), next);
+    if (row >= 0 && static_cast<std::size_t>(row) < m_source.settled().readings.size())
+        told(m_source.remove(tr("taking a reading away"), static_cast<std::size_t>(row)));
 }
 
 } // namespace clockface::app

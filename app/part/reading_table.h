@@ -2,6 +2,7 @@
 #pragma once
 
 #include "document/document.h"
+#include "part/reading_source.h"
 
 #include <QAbstractTableModel>
 
@@ -12,7 +13,7 @@ class ReadingTable : public QAbstractTableModel {
 public:
     enum Column { Number, Kind, Between, Figure, LeftOver, columns };
 
-    explicit ReadingTable(Document& document, QObject* parent = nullptr);
+    explicit ReadingTable(ReadingSource& source, QObject* parent = nullptr);
 
     [[nodiscard]] int rowCount(const QModelIndex& parent = {}) const override;
     [[nodiscard]] int columnCount(const QModelIndex& parent = {}) const override;
@@ -28,15 +29,16 @@ public:
     /// Strikes a reading out, or takes it in again; takes it away altogether.
     void strike(int row);
     void remove(int row);
+    /// What is read has changed.
+    void follow();
 
 signals:
     void refused(const QString& sentence);
 
 private:
-    Document& m_document;
+    ReadingSource& m_source;
     int m_rows = 0;
-    void follow();
-    void keep(const QString& step, const Job& next);
+    void told(const Result<void>& kept);
 };
 
 } // namespace clockface::app

@@ -10,6 +10,7 @@
 #include "formats/text_file.h"
 #include "measure/figures.h"
 #include "part/part_slip.h"
+#include "proof/proof_slip.h"
 #include "practice/practice_view.h"
 #include "report/sheet.h"
 #include "report/template.h"
@@ -178,7 +179,8 @@ QMenu* MainWindow::make_job_menu() {
         {"dial-stay-brackets", QT_TR_NOOP("Dial stay brackets: a batch against a stop")},
         {"winding-arbor", QT_TR_NOOP("Winding arbor: cross holes in a round bar")},
         {"bell-crank-bracket", QT_TR_NOOP("Bell-crank bracket: copied from an old part")},
-        {"fly-bearing-block", QT_TR_NOOP("Fly bearing block: tapped, reamed and counterbored")}};
+        {"fly-bearing-block", QT_TR_NOOP("Fly bearing block: tapped, reamed and counterbored")},
+        {"strike-side-cock", QT_TR_NOOP("Strike-side cock: a piece that is finished and measured")}};
     for (const auto& [file, words] : demo_jobs)
         demos->addAction(command(QLatin1String("demo-") + QLatin1String(file), tr(words), {}, [this, file = file] {
             if (make_way())
@@ -475,6 +477,17 @@ void MainWindow::save_sheet() {
                 });
 }
 
+void MainWindow::save_proof(const QString& ending, const std::string& report) {
+    if (report.empty())
+        return tell(tr("What was measured is still being worked out. Try again in a moment."));
+    const bool csv = ending == QLatin1String(".csv");
+    write_where(csv ? tr("Report as CSV") : tr("Report as data"), file_name(m_document.job()) + tr("-proof") + ending,
+                ending, csv ? tr("CSV (*.csv)") : tr("JSON (*.json)"), [this, report](const QString& path) {
+                    const Result<void> kept = write_file_atomically(path.toStdString(), report);
+                    tell(kept ? tr("The report is in %1.").arg(path) : q(kept.error().text()));
+                });
+}
+
 void MainWindow::save_template() {
     write_where(
         tr("Template 1:1"), file_name(m_document.job()) + tr("-template.pdf"), QStringLiteral(".pdf"),
@@ -495,6 +508,11 @@ void MainWindow::save_template() {
 bool MainWindow::show_order_page(const QString& page) {
     show_stage(Stage::Order);
     return view<OrderSlip>(Stage::Order)->show_page(page);
+}
+
+bool MainWindow::show_proof_page(const QString& page) {
+    show_stage(Stage::Proof);
+    return view<ProofSlip>(Stage::Proof)->show_page(page);
 }
 
 void MainWindow::choose_move(int move) {

@@ -70,6 +70,7 @@ public:
     void show_fetch();
     /// A page of the Order stage: list, compare, proof or setup; and a move of its list.
     bool show_order_page(const QString& page);
+    bool show_proof_page(const QString& page);
     void choose_move(int move);
     /// After a kill: offers the newest job that was left behind.
     void offer_left_behind();
@@ -150,6 +151,7 @@ private:
                      const std::function<void(const QString&)>& write,
                      const std::function<QStringList(const QString&)>& files = {});
     void save_sheet();
+    void save_proof(const QString& ending, const std::string& report);
     void save_template();
     void save_csv(bool instructions);
     void save_dxf();

@@ -4,6 +4,7 @@
 #include "order/order_slip.h"
 #include "part/part_slip.h"
 #include "practice/practice_view.h"
+#include "proof/proof_slip.h"
 #include "shell/main_window.h"
 #include "shell/stages.h"
 #include "shop/shop_view.h"
@@ -72,6 +73,9 @@ void MainWindow::connect_view(QWidget* view) {
         connect(order, &OrderSlip::template_wanted, this, &MainWindow::save_template);
         connect(order, &OrderSlip::told, this, [this](const QString& sentence) { tell(sentence); });
         connect(order, &OrderSlip::shop_wanted, this, [this] { show_shop(q(m_document.plan().machine.name)); });
+    } else if (auto* proof = qobject_cast<ProofSlip*>(view)) {
+        connect(proof, &ProofSlip::report_wanted, this,
+                [this, proof](const QString& ending) { save_proof(ending, proof->report(ending)); });
     } else if (auto* bench = qobject_cast<BenchView*>(view)) {
         bench->keep_in(m_settings);
         connect(bench, &BenchView::leave_wanted, this, [this] { show_stage(Stage::Order); });
@@ -169,6 +173,8 @@ void MainWindow::wear_look() {
             order->set_look(*m_look);
         else if (auto* bench = qobject_cast<BenchView*>(made))
             bench->set_look(*m_look);
+        else if (auto* proof = qobject_cast<ProofSlip*>(made))
+            proof->set_look(*m_look);
     if (m_practice)
         m_practice->set_look(*m_look);
     if (m_part) {

@@ -6,6 +6,7 @@
 #include "hold/hold_slip.h"
 #include "hold/hold_view.h"
 #include "order/order_slip.h"
+#include "proof/proof_slip.h"
 #include "slips/blank_slip.h"
 #include "slips/holes_slip.h"
 
@@ -60,7 +61,10 @@ const std::vector<StageEntry>& stages() {
          [](const StageNeeds& with) { return new OrderSlip(with.document, with.selection, with.shown); },
          state_by(StageOf::Order)},
         {Stage::Bench, QStringLiteral("bench"), QObject::tr("Bench"), true,
-         [](const StageNeeds& with) { return new BenchView(with.document); }, state_of_bench}};
+         [](const StageNeeds& with) { return new BenchView(with.document); }, state_of_bench},
+        {Stage::Proof, QStringLiteral("proof"), QObject::tr("Proof"), false,
+         [](const StageNeeds& with) { return new ProofSlip(with.document, with.selection, with.shown); },
+         [](const Document& document) { return state_of_proof(document.job(), document.piece().number); }}};
     return all;
 }
 

@@ -330,7 +330,8 @@ std::string job_to_json(const Job& job) {
         out["axis_within"] = job.axis_within.in_mm();
     if (!job.begun.empty())
         out["begun"] = pieces_json(job);
-    out["depths_within"] = job.depths_within.in_mm();
+    if (job.depths_within != Job{}.depths_within)
+        out["depths_within"] = job.depths_within.in_mm();
     if (job.proof != JobProof{})
         out["proof"] = proof_json(job);
     for (const auto& [machine, known] : job.planned_with)

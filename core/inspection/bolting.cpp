@@ -10,6 +10,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <random>
 
 namespace clockface {
@@ -120,8 +121,23 @@ private:
         return std::nullopt;
     }
 
+    // Only holes that hang together say how they stand to each other: the largest number of them that does.
+    [[nodiscard]] int largest_net() const {
+        std::map<int, int> many;
+        for (std::size_t i = 0; i < m_measured.holes.size(); ++i) {
+            const Hole& hole = m_measured.holes[i];
+            const Bolted as = bolted_as(m_job, m_job.patterns[hole.pattern], hole.spec);
+            if (as.hole != MateHole::None && as.fault.empty() && m_found.holes[i].off)
+                ++many[m_found.holes[i].net];
+        }
+        const auto most = std::max_element(many.begin(), many.end(), [](const auto& one, const auto& other) {
+            return one.second < other.second;
+        });
+        return most == many.end() ? -1 : most->first;
+    }
+
     void choose() {
-        int net = -1;
+        const int net = largest_net();
         std::vector<std::string> unknown, alone;
         for (std::size_t i = 0; i < m_measured.holes.size(); ++i) {
             const Hole& hole = m_measured.holes[i];
@@ -135,8 +151,7 @@ private:
             }
             const Deviation& seen = m_found.holes[i];
             const auto other = m_mate ? opposite(i) : std::optional(i);
-            // Only holes that hang together, and that are settled, say how they stand to each other.
-            if (!copied() && (!seen.off || !seen.at || (net >= 0 && seen.net != net))) {
+            if (!copied() && (!seen.off || !seen.at || seen.net != net)) {
                 unknown.push_back(hole.name);
                 continue;
             }
@@ -144,7 +159,6 @@ private:
                 alone.push_back(hole.name);
                 continue;
             }
-            net = seen.net;
             m_out.holes.push_back({i, as, {}, {}});
             m_mate_hole.push_back(*other);
         }

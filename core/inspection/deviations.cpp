@@ -289,7 +289,7 @@ private:
         const std::size_t n = m_out.holes.size();
         for (std::size_t i = 0; i < n; ++i) {
             Deviation& hole = m_out.holes[i];
-            hole.net = m_net_of[i];
+            hole.net = frame_of(i);
             hole.read = hole.net >= 0;
             if (!hole.read)
                 hole.open = say("Nothing was read of it.");
@@ -305,6 +305,15 @@ private:
         if (m_out.contradiction)
             return;
         lay_groups();
+    }
+
+    // What is tied to zero in every way hangs together by that, whether or not readings join it.
+    [[nodiscard]] int frame_of(std::size_t hole) const {
+        const int net = m_net_of[hole];
+        if (net < 0)
+            return -1;
+        const Tied& tied = m_nets[at(net)];
+        return tied.x && tied.y && tied.turn ? static_cast<int>(m_nets.size()) : net;
     }
 
     void lay_groups() {
@@ -350,17 +359,19 @@ private:
         std::vector<std::size_t> tied;
         std::map<int, int> many;
         for (const std::size_t each : kept)
-            ++many[m_out.holes[each].net];
+            ++many[m_net_of[each]];
         const int largest = std::max_element(many.begin(), many.end(), [](const auto& one, const auto& other) {
                                 return one.second < other.second;
                             })->first;
         for (const std::size_t each : kept) {
-            const Tied& net = m_nets[at(m_out.holes[each].net)];
+            const Tied& net = m_nets[at(m_net_of[each])];
+            // What is free to shift or to turn is so as one: holes that nothing ties to the others may lie otherwise.
             const bool placed = shift ? net.net == largest : net.x && net.y;
-            // Nets that are tied to zero may each have a turn of their own; the fit is of one.
-            const bool turned = turn ? net.net == largest || !shift : net.turn;
+            const bool turned = turn ? net.net == largest : net.turn;
             if (placed && turned)
                 tied.push_back(each);
+            else if (turn && placed)
+                m_out.holes[each].open = say("No reading ties it to the others.");
             else
                 m_out.holes[each].open = placed ? say("No reading from an edge says how it is turned.")
                                                 : say("No reading ties it to what zero is counted from.");
@@ -469,10 +480,13 @@ private:
 
 } // namespace
 
-// The larger eigenvalue of the symmetric 2 by 2 matrix: middle + sqrt(half difference² + xy²).
 Length largest_of(const std::array<double, 3>& spread) {
-    const auto [xx, xy, yy] = spread;
-    return Length::mm(std::sqrt(std::max((xx + yy) / 2.0 + std::hypot((xx - yy) / 2.0, xy), 0.0)));
+    return spread_of(spread[0], spread[1], spread[2]).major;
+}
+
+Spread Deviation::ellipse() const {
+    const Spread one = spread_of(spread[0], spread[1], spread[2]);
+    return {one.major * 2.0, one.minor * 2.0, one.bearing};
 }
 
 Length Deviation::error() const {

@@ -29,11 +29,13 @@ struct Deviation {
     std::optional<Point> off;       ///< from its place, after laying; nothing while the readings do not settle it
     std::array<double, 3> spread{}; ///< covariance of it: xx, xy, yy in mm²
     std::optional<Point> at;        ///< from zero as measured, before laying; only among the holes of one net a place
-    int net = -1;                   ///< holes of one net hang together by readings
+    int net = -1;                   ///< holes of one net hang together by readings, or by zero
     std::string open;               ///< why there is nothing, in a sentence
 
     /// Two standard errors, along the worst direction.
     [[nodiscard]] Length error() const;
+    /// The ellipse of two standard errors.
+    [[nodiscard]] Spread ellipse() const;
     /// Two standard errors along an axis.
     [[nodiscard]] Length error(Axis axis) const;
 };

@@ -88,4 +88,8 @@ StageState state_of_bench(const Piece& piece, bool nothing_left) {
     return {nothing_left ? Kind::Done : Kind::InHand};
 }
 
+StageState state_of_proof(const Job& job, int piece) {
+    return {measured_piece(job.proof, piece) ? Kind::InHand : Kind::Untouched};
+}
+
 } // namespace clockface

@@ -21,5 +21,7 @@ StageState state_of_blank(const Job& job);
 StageState state_by_findings(const Plan& plan, const std::vector<Finding>& findings, StageOf stage);
 /// Untouched while nothing was done to the piece; done when nothing is left in any set-up.
 StageState state_of_bench(const Piece& piece, bool nothing_left);
+/// In hand once something was measured of the piece. What it comes to is worked out where it is looked at.
+StageState state_of_proof(const Job& job, int piece);
 
 } // namespace clockface

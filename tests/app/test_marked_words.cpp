@@ -221,7 +221,7 @@ private slots:
     void nothing_is_said_past_the_translator_data() {
         QTest::addColumn<QString>("demo");
         for (const char* each : {"dial-centre-flange", "winding-arbor", "dial-stay-brackets", "motion-work-plate",
-                                 "bell-crank-bracket", "bell-hammer-straps", "fly-bearing-block"})
+                                 "bell-crank-bracket", "bell-hammer-straps", "fly-bearing-block", "strike-side-cock"})
             QTest::newRow(each) << each;
     }
     void nothing_is_said_past_the_translator() {
@@ -250,6 +250,15 @@ private slots:
                     break;
                 }
             walk.look_at("Cutters, " + QString::fromStdString(each.name));
+            if (each.number > 1)
+                break;
+        }
+        for (const Hole& each : std::vector<Hole>(w.document.plan().holes)) {
+            w.main.selection().select(w.job().patterns[each.pattern].name, each.name);
+            for (const char* page : {"measure", "verdict", "hole", "bolts"}) {
+                QVERIFY(w.main.show_proof_page(page));
+                walk.look_at(QString("Proof %1, %2").arg(page, QString::fromStdString(each.name)));
+            }
             if (each.number > 1)
                 break;
         }

@@ -1,0 +1,176 @@
+#include "proof/proof_desk.h"
+
+#include "look/words.h"
+#include "words/say.h"
+
+#include <algorithm>
+
+namespace clockface::app {
+
+namespace {
+
+// Fewer readings and holes than this are worked out at once: a few milliseconds.
+constexpr std::size_t worked_out_at_once = 24;
+
+bool goes_over_pins(ReadingKind kind) {
+    return kind == ReadingKind::OverPins || kind == ReadingKind::BetweenPins || kind == ReadingKind::Height;
+}
+
+} // namespace
+
+ProofDesk::ProofDesk(Document& document, QObject* parent)
+    : QObject(parent)
+    , m_document(document)
+    , m_beside([this](bool waiting) {
+        m_waits = waiting;
+        if (waiting)
+            emit changed();
+    }) {}
+
+const MeasuredPiece& ProofDesk::measured() const {
+    static const MeasuredPiece nothing;
+    const MeasuredPiece* found = clockface::measured_piece(m_document.job().proof, piece());
+    return found ? *found : nothing;
+}
+
+void ProofDesk::follow() {
+    const Job& job = m_document.job();
+    if (m_of && m_of_piece == piece() && *m_of == job)
+        return;
+    m_of = job;
+    m_of_piece = piece();
+    m_part = clockface::measured_part(job, measured(), m_document.plan().estimates);
+    work_out();
+}
+
+const std::shared_ptr<const BoltsUp>& ProofDesk::bolts() {
+    if (!m_bolts_wanted) {
+        m_bolts_wanted = true;
+        work_out();
+    }
+    return m_bolts;
+}
+
+std::function<ProofDesk::Answer()> ProofDesk::question() const {
+    MeasuredPiece piece = measured();
+    piece.number = this->piece();
+    return [job = m_document.job(), shop = m_document.shop(), plan = m_document.plan(), piece,
+            bolted = m_bolts_wanted] {
+        Answer out;
+        const auto proof = std::make_shared<FaceProof>(face_proof(job, shop, plan, piece));
+        out.proof = proof;
+        if (!bolted)
+            return out;
+        const Mate& mate = job.proof.mate;
+        const MeasuredPiece* other = mate.is == MateIs::Measured ? clockface::measured_piece(job.proof, mate.piece) : nullptr;
+        if (mate.is == MateIs::Measured && !other) {
+            BoltsUp none;
+            none.sentences.push_back(
+                say("Nothing was measured of piece {piece}, the mate.", {{"piece", mate.piece}}));
+            out.bolts = std::make_shared<BoltsUp>(none);
+        } else if (other) {
+            const Deviations found =
+                deviations(job, clockface::measured_part(job, *other, plan.estimates));
+            out.bolts = std::make_shared<BoltsUp>(bolts_up(job, proof->measured, proof->found, &found));
+        } else {
+            out.bolts = std::make_shared<BoltsUp>(bolts_up(job, proof->measured, proof->found, nullptr));
+        }
+        return out;
+    };
+}
+
+void ProofDesk::work_out() {
+    const auto take = [this](const Answer& answer) {
+        m_proof = answer.proof;
+        m_bolts = answer.bolts;
+        emit changed();
+    };
+    if (!m_bolts_wanted && m_part.part.readings.size() + m_part.holes.size() <= worked_out_at_once) {
+        m_beside.drop();
+        take(question()());
+    } else {
+        m_beside.ask(question(), take);
+    }
+}
+
+Leftover ProofDesk::left_over(std::size_t row) const {
+    if (!m_proof || row >= m_proof->found.readings.size())
+        return {};
+    return m_proof->found.readings[row];
+}
+
+Result<void> ProofDesk::change(const QString& step, const std::function<void(MeasuredPiece&)>& by) {
+    Job next = m_document.settled();
+    by(clockface::measured_piece(next.proof, piece()));
+    tidy(next.proof);
+    return m_document.edit(step, next);
+}
+
+Result<void> ProofDesk::change_hole(const QString& step, const HoleId& hole, const std::function<void(HoleRead&)>& by) {
+    return change(step, [&](MeasuredPiece& piece) {
+        HoleRead& read = read_at(piece, hole);
+        read.time = m_document.clock();
+        by(read);
+    });
+}
+
+Result<void> ProofDesk::put_pins(MeasuredPiece& piece, const Reading& reading) const {
+    if (!goes_over_pins(reading.kind))
+        return {};
+    const std::size_t holes = reading.kind == ReadingKind::Height ? 1 : 2;
+    for (std::size_t k = 0; k < holes; ++k) {
+        const int index = hole_index(m_part.part, reading.between[k]);
+        const auto at = static_cast<std::size_t>(std::max(index, 0));
+        if (index < 0 || at >= m_part.holes.size())
+            return problem({}, tr("No pin goes into %1.").arg(q(reading.between[k])).toStdString());
+        HoleRead& read = read_at(piece, id_of(m_document.settled(), m_part.holes[at]));
+        if (read.pin)
+            continue;
+        const auto proposed = pin_for(m_part.part.holes[at], m_document.shop().kit);
+        if (!proposed)
+            return problem({}, tr("Which pin is in %1? Say its real diameter under One hole; no pin of the shop fits.")
+                                   .arg(q(reading.between[k]))
+                                   .toStdString());
+        read.pin = proposed;
+        read.time = m_document.clock();
+    }
+    return {};
+}
+
+Result<void> ProofDesk::add(const QString& step, const std::vector<Reading>& readings) {
+    Job next = m_document.settled();
+    MeasuredPiece& piece = clockface::measured_piece(next.proof, this->piece());
+    for (const Reading& each : readings) {
+        const auto kept = as_kept(m_part, next, each, m_document.clock());
+        if (!kept)
+            return tl::unexpected(kept.error());
+        if (const auto pins = put_pins(piece, each); !pins)
+            return pins;
+        piece.readings.push_back(*kept);
+    }
+    return m_document.edit(step, next);
+}
+
+Result<void> ProofDesk::replace(const QString& step, std::size_t row, const Reading& reading) {
+    const Job now = m_document.settled();
+    const ProofReading& before = measured().readings[m_part.of[row]];
+    const bool only_struck = as_typed(now, before).between == reading.between && before.kind == reading.kind &&
+                             before.length == reading.length && before.angle == reading.angle;
+    const auto kept = as_kept(m_part, now, reading, only_struck ? before.time : m_document.clock());
+    if (!kept)
+        return tl::unexpected(kept.error());
+    Result<void> pins;
+    const Result<void> done = change(step, [&](MeasuredPiece& piece) {
+        piece.readings[m_part.of[row]] = *kept;
+        pins = put_pins(piece, reading);
+    });
+    return pins ? done : pins;
+}
+
+Result<void> ProofDesk::remove(const QString& step, std::size_t row) {
+    return change(step, [&](MeasuredPiece& piece) {
+        piece.readings.erase(piece.readings.begin() + static_cast<std::ptrdiff_t>(m_part.of[row]));
+    });
+}
+
+} // namespace clockface::app

@@ -1,0 +1,285 @@
+// A piece proved through the real window: from the reading to the verdict, what would tell, screws and bolts, undo, and
+// what is kept.
+#include "formats/job_json.h"
+#include "inspection/face_proof.h"
+#include "proof/proof_slip.h"
+#include "support/window.h"
+
+#include <QClipboard>
+#include <QFile>
+#include <QTableView>
+
+using namespace clockface;
+using namespace clockface::testing;
+
+namespace {
+
+// Three clearance holes and two dowel holes in a plate of 96 x 64; the first hole stands 0.21 to the right of its place.
+struct ProofWindow : Window {
+    explicit ProofWindow(int page = app::ProofSlip::Measure) {
+        Job job = plate_of(96, 64, 10);
+        Pattern screws = circle("A", {mm(47.2), mm(31.6)}, 38.4, 3, 20.0);
+        screws.hole.purpose = Purpose::Clearance;
+        screws.hole.label = "M5";
+        screws.hole.diameter = mm(5.5);
+        Pattern dowels = row("D", 11.3, 9.8, 2, 71.4, 0.0, 6.0);
+        dowels.hole.purpose = Purpose::Reamed;
+        dowels.hole.label = "H7";
+        Pattern blind = single("T", 80.2, 51.7, 5.0);
+        blind.hole.purpose = Purpose::Tapped;
+        blind.hole.label = "M5";
+        blind.hole.depth = mm(6);
+        job.patterns = {screws, dowels, blind};
+        job.pieces = 2;
+        job.title = "Trial plate";
+        command("new");
+        QVERIFY(document.edit("plate", with_ids(job)));
+        main.show_stage(app::Stage::Proof);
+        slip()->show_page(static_cast<app::ProofSlip::Page>(page));
+    }
+    app::ProofSlip* slip() { return main.findChild<app::ProofSlip*>(); }
+    const MeasuredPiece* measured(int piece = 1) { return measured_piece(job().proof, piece); }
+    /// What stands at the head of the slip.
+    QString verdict() { return words("proofVerdict"); }
+    QString words(const QString& name) {
+        auto* label = find<QLabel>(name);
+        return label ? label->text() : QString();
+    }
+    QString all_words(const QString& beginning) {
+        QStringList all;
+        for (QLabel* each : main.findChildren<QLabel*>())
+            if (each->isVisible() && each->objectName().startsWith(beginning))
+                all << each->text();
+        return all.join('\n');
+    }
+    /// Takes a proposal by its line, and types the figure that is to be expected and what it is out.
+    void read(int line, double out) {
+        click(QStringLiteral("toMeasure:%1").arg(line));
+        auto* figure = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+        QVERIFY(figure && figure->objectName() == "readingFigure");
+        const QString how = words("readingCorrection");
+        const qsizetype at = how.indexOf("To be expected: ");
+        QVERIFY2(at >= 0, qPrintable(how));
+        const double expected = how.mid(at + 16).section(' ', 0, 0).toDouble();
+        QVERIFY(expected > 1.0);
+        QTest::keyClicks(figure, QString::number(expected + out, 'f', 3));
+        QTest::keyClick(figure, Qt::Key_Return);
+        QVERIFY2(words("proofTold").isEmpty(), qPrintable(words("proofTold")));
+    }
+    int proposals() {
+        int count = 0;
+        while (find(QStringLiteral("toMeasure:%1").arg(count + 1)))
+            ++count;
+        return count;
+    }
+};
+
+} // namespace
+
+class TestProofWindow : public QObject {
+    Q_OBJECT
+private slots:
+    void from_the_reading_to_the_verdict() {
+        ProofWindow w;
+        QVERIFY(w.verdict().startsWith("Nothing was measured"));
+        QVERIFY(w.words("drift").isEmpty());
+        w.click("wiped");
+        QTRY_COMPARE(w.measured()->wiped.size(), std::size_t{1});
+        const int all = w.proposals();
+        QVERIFY(all >= 9); // 3 for the circle of three, 2 each for three others
+        for (int line = 1; line <= all; ++line)
+            w.read(line, 0.0);
+        QCOMPARE(w.measured()->readings.size(), static_cast<std::size_t>(all));
+        QVERIFY(w.words("measureCount").startsWith(QStringLiteral("%1 of %1").arg(all)));
+        w.click("pageVerdict");
+        // Caliper on drilled edges: 0.15 can be told, the dowels' 0.05 perhaps not; nothing is bad.
+        QVERIFY2(w.verdict().contains("Piece 1") && !w.verdict().contains("bad"),
+                 qPrintable(w.verdict()));
+        QVERIFY(w.find<QAbstractButton>("proved:A1")->text().contains("✓"));
+    }
+
+    void a_hole_that_is_out_is_bad_and_undo_takes_one_reading() {
+        ProofWindow w;
+        const int all = w.proposals();
+        for (int line = 1; line <= all; ++line)
+            w.read(line, 0.0);
+        // The first dowel hole 0.4 farther from the left than it should be.
+        const auto& readings = w.measured()->readings;
+        std::size_t wrong = readings.size();
+        for (std::size_t i = 0; i < readings.size(); ++i)
+            if (readings[i].between.size() == 2 && readings[i].between[1] == ReadAt(std::string("left")) &&
+                readings[i].between[0] == ReadAt(HoleId{w.job().patterns[1].id, 1}))
+                wrong = i;
+        QVERIFY(wrong < readings.size());
+        auto* table = w.find<QTableView>("readingTable");
+        const Job before = w.job();
+        QVERIFY(table->model()->setData(table->model()->index(static_cast<int>(wrong), app::ReadingTable::Figure),
+                                        QString::number(readings[wrong].length.in_mm() + 0.4, 'f', 3)));
+        w.click("pageVerdict");
+        QTRY_VERIFY(w.verdict().contains("bad"));
+        QVERIFY(w.find<QAbstractButton>("proved:D1")->text().startsWith("✗"));
+        QVERIFY(w.all_words("proofWords").contains("D1 is out"));
+        // Undo of that one step; what was done to pieces is not touched by any.
+        w.document.undo_stack().undo();
+        QVERIFY(w.job().proof == before.proof);
+        QTRY_VERIFY(!w.verdict().contains("bad"));
+    }
+
+    void what_cannot_be_is_said_and_nothing_typed_is_lost() {
+        ProofWindow w;
+        const auto enter = [&](const QStringList& fields) {
+            auto* kind = w.find<QLineEdit>("readingKind");
+            kind->setFocus();
+            kind->selectAll();
+            for (const QString& word : fields) {
+                auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+                QTest::keyClicks(field, word);
+                QTest::keyClick(field, Qt::Key_Return);
+            }
+            return w.words("proofTold");
+        };
+        QVERIFY(enter({"outside", "A1", "A1", "12"}).contains("cannot be measured to itself"));
+        QVERIFY(!w.measured());
+        QCOMPARE(w.find<QLineEdit>("readingFigure")->text(), QString("12"));
+        for (const char* name : {"readingOne", "readingTwo", "readingFigure"})
+            w.find<QLineEdit>(name)->clear();
+        QVERIFY(enter({"outside", "A1", "Z9", "12"}).contains("no hole or edge named 'Z9'"));
+        for (const char* name : {"readingOne", "readingTwo", "readingFigure"})
+            w.find<QLineEdit>(name)->clear();
+        QVERIFY(enter({"outside", "A1", "A2", "7"}).contains("less than the two holes"));
+        for (const char* name : {"readingOne", "readingTwo", "readingFigure"})
+            w.find<QLineEdit>(name)->clear();
+        // No pin of the shop goes into 5.5, and nobody said which one is in.
+        QVERIFY2(enter({"over-pins", "A1", "A2", "38"}).contains("Which pin is in"), qPrintable(w.words("proofTold")));
+        // Pasted lines: one wrong, none is taken.
+        QApplication::clipboard()->setText("outside A1 A2 38.75\noutside A1 Q 3");
+        w.click("pasteReadings");
+        QVERIFY(w.words("proofTold").contains("Line 2"));
+        QVERIFY(!w.measured());
+        QApplication::clipboard()->setText("outside A1 A2 38.75\nwall D1 left 8.31");
+        w.click("pasteReadings");
+        QCOMPARE(w.measured()->readings.size(), std::size_t{2});
+    }
+
+    void a_pin_larger_than_its_hole() {
+        ProofWindow w(app::ProofSlip::Hole);
+        w.main.selection().select("D", "D1");
+        QTRY_VERIFY(w.blank("pin"));
+        w.fill("pin", "6.4");
+        w.main.selection().select("D", "D2");
+        w.fill("pin", "6");
+        w.click("pageMeasure");
+        QApplication::clipboard()->setText("over-pins D1 D2 77.6");
+        w.click("pasteReadings");
+        QCOMPARE(w.measured()->readings.size(), std::size_t{1});
+        QTRY_VERIFY2(w.all_words("readingWords").contains("does not go into"), qPrintable(w.all_words("readingWords")));
+    }
+
+    void one_hole_by_itself() {
+        ProofWindow w(app::ProofSlip::Hole);
+        w.main.selection().select("T", "T1");
+        QTRY_VERIFY(w.blank("thread"));
+        w.fill("thread", "5.2");
+        QTRY_VERIFY(w.verdict().contains("bad"));
+        QVERIFY(w.all_words("holeCheck").contains("Depth of full thread: 5.2 mm"));
+        w.fill("thread", "6.4");
+        w.choose("screwGoes", "goes in tightly");
+        QTRY_VERIFY(w.all_words("holeCheck").contains("run the tap through again"));
+        w.choose("screwGoes", "stops");
+        QTRY_VERIFY(w.blank("stopsAt"));
+        w.fill("stopsAt", "3");
+        QTRY_VERIFY(w.all_words("holeCheck").contains("stops at 3 mm"));
+        w.choose("screwGoes", "goes in by hand");
+        QTRY_VERIFY(w.all_words("holeCheck").contains("its head seats: good"));
+        w.fill("thread", "");
+        w.choose("screwGoes", "was not tried");
+        QTRY_VERIFY(!w.measured()); // nothing is left of it
+        w.fill("thread", "deep", false);
+        QVERIFY(!w.blank("thread")->fault().isEmpty());
+        w.fill("markX", "-0.5");
+        QTRY_VERIFY2(w.words("markWords").contains("lean the top of the punch to the left"), qPrintable(w.words("markWords")));
+    }
+
+    void does_it_bolt_up() {
+        ProofWindow w;
+        for (int line = 1, all = w.proposals(); line <= all; ++line)
+            w.read(line, 0.0);
+        w.click("pageBolts");
+        QTRY_VERIFY2(w.all_words("boltWords").contains("It bolts up"), qPrintable(w.all_words("boltWords")));
+        const QString id = QString::number(w.job().patterns[0].id);
+        w.fill("bolt:" + id, "5.9");
+        QTRY_VERIFY2(w.all_words("boltWords").contains("does not go through"), qPrintable(w.all_words("boltWords")));
+        w.fill("bolt:" + id, "");
+        w.choose("mateIs", "another piece that was measured");
+        QTRY_VERIFY(w.all_words("boltWords").contains("Nothing was measured of piece 2"));
+        w.choose("mateIs", "drilled or marked through this piece");
+        QTRY_VERIFY(w.all_words("boltWords").contains("It bolts up"));
+        w.click("tryOn");
+        w.fill("fitMate:1", "the bearing block");
+        w.choose("fitGoes:1", "does not go");
+        QTRY_VERIFY(w.verdict().contains("bad"));
+        w.click("fitGone:1");
+        QTRY_VERIFY(w.measured()->fits.empty());
+    }
+
+    void reports_and_the_file() {
+        ProofWindow w;
+        for (int line = 1, all = w.proposals(); line <= all; ++line)
+            w.read(line, 0.0);
+        w.click("pageVerdict");
+        w.next_file = w.folder.filePath("proof.csv");
+        w.click("proofCsv");
+        QFile csv(w.next_file);
+        QVERIFY(csv.open(QIODevice::ReadOnly));
+        const QByteArray text = csv.readAll();
+        QVERIFY(text.startsWith("piece,face,hole,what,unit,planned,measured,error,limit,with,verdict"));
+        QVERIFY(text.contains("1,top,A1,from its place,mm,"));
+        w.next_file = w.folder.filePath("proof.json");
+        w.click("proofData");
+        QVERIFY(QFile::exists(w.next_file));
+        const auto back = job_from_json(job_to_json(w.job()));
+        QVERIFY(back && back->proof == w.job().proof);
+        w.fill("provedPiece", "2");
+        QTRY_VERIFY(w.verdict().contains("piece 2 yet"));
+        w.fill("provedPiece", "3", false);
+        QVERIFY(!w.blank("provedPiece")->fault().isEmpty());
+    }
+
+    // The demo of a finished and measured piece: one hole out, one whose screw goes tightly.
+    void the_demo() {
+        ProofWindow w;
+        w.next_file = SOURCE_FOLDER "/demo/strike-side-cock.clockface.json";
+        w.command("open");
+        QCOMPARE(w.job().title, std::string("Strike-side cock"));
+        w.main.show_stage(app::Stage::Proof);
+        w.slip()->show_page(app::ProofSlip::Comes);
+        QTRY_VERIFY2(w.verdict().contains("bad"), qPrintable(w.verdict()));
+        QVERIFY(w.find<QAbstractButton>("proved:A4")->text().startsWith("✗"));
+        QVERIFY(w.find<QAbstractButton>("proved:A2")->text().startsWith("✗"));
+        QVERIFY(w.find<QAbstractButton>("proved:A1")->text().startsWith("✓"));
+    }
+
+    void a_thousand_readings_beside_the_window() {
+        ProofWindow w;
+        Job job = plate_of(400, 300, 12);
+        job.patterns = {circle("A", {mm(200), mm(150)}, 250, 120, 0.0, Sense::CounterClockwise, 3.0)};
+        job = with_ids(job);
+        MeasuredPiece& piece = measured_piece(job.proof, 1);
+        const MeasuredPart part = measured_part(job, piece, Estimates{});
+        for (std::size_t i = 0; i < 120; ++i)
+            for (std::size_t k = 1; k <= 8; ++k) {
+                ProofReading each;
+                each.kind = ReadingKind::Outside;
+                each.between = {id_of(job, part.holes[i]), id_of(job, part.holes[(i + 7 * k) % 120])};
+                each.length = distance(part.holes[i].at, part.holes[(i + 7 * k) % 120].at) + mm(3.0);
+                piece.readings.push_back(each);
+            }
+        QVERIFY(w.document.edit("many", job));
+        QTRY_VERIFY_WITH_TIMEOUT(w.words("measureCount").contains("of"), 60000); // the watchdog looks on
+        w.click("pageVerdict");
+        QTRY_VERIFY_WITH_TIMEOUT(w.find("proved:A1"), 60000);
+    }
+};
+
+CLOCKFACE_WINDOW_MAIN(TestProofWindow)
+#include "test_proof_window.moc"
