@@ -49,7 +49,9 @@ void describe(QCommandLineParser& parser) {
          {"where", "With the Bench stage: show where the piece stands."},
          {"lost-zero", "With the Bench stage: show how a lost zero is found again."},
          {"practice", "Show the set-up as it is practised without metal."},
-         {"page", "With the Order stage: list, compare, proof or setup; with the Proof stage: measure, verdict, hole or bolts.", "page"},
+         {"page",
+          "With the Order stage: list, compare, proof or setup; with the Proof stage: measure, verdict, hole or bolts.",
+          "page"},
          {"move", "With the Order stage: choose this move of the list.", "number"},
          {"readout-way", "Use the readout so: zero, hole or routines.", "way"},
          {"table-way", "Set a rotary table by: dial or plates.", "way"},
@@ -174,7 +176,7 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
         window.show_practice();
     if (!wishes.page.isEmpty())
         (void)(wishes.stage == QLatin1String("proof") ? window.show_proof_page(wishes.page)
-                                                     : window.show_order_page(wishes.page));
+                                                      : window.show_order_page(wishes.page));
     if (wishes.move >= 0)
         window.choose_move(wishes.move);
     if (wishes.stage == QLatin1String("fetch"))

@@ -26,8 +26,8 @@ struct BoardCanvas {
     const Document& document;
     const Look& look;
     QRectF area;
-    Point datum;               ///< from the middle
-    double least_radius = 0.0; ///< of holes, so that names keep clear of what is drawn round them
+    Point datum;                ///< from the middle
+    double least_radius = 0.0;  ///< of holes, so that names keep clear of what is drawn round them
     bool holes_at_size = false; ///< they are drawn no larger for that
     /// Boxes of all that was written on the board, with the words: nothing may cover anything.
     struct Written {

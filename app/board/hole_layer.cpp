@@ -14,7 +14,7 @@ void HoleLayer::hole(const Hole& hole, bool chosen, bool near, bool troubled) {
     if (hole.bar)
         return BarLayer(m_board).hole(hole, chosen, near, troubled);
     const QPointF at = screen(hole.at);
-    const HoleLook look{m_board.drawn_radius_of(hole),          hole.spec.purpose == Purpose::Tapped, chosen, near, troubled,
+    const HoleLook look{m_board.drawn_radius_of(hole),    hole.spec.purpose == Purpose::Tapped, chosen, near, troubled,
                         m_document.is_ghost(hole.pattern)};
     if (hole.spec.recess) { // its mouth, under the hole
         const double mouth = m_map.pixels(hole.spec.recess->diameter) / 2.0;

@@ -154,8 +154,8 @@ void OrderLayer::clouds(const ManyParts& many) {
         m_painter.drawEllipse(at, ring, ring);
     }
     m_board.legend(QObject::tr("Ring: %1, drawn %2 times larger. Dots within it, crosses beyond it.")
-               .arg(q(with_unit(many.within, m_document.job().unit)))
-               .arg(static_cast<int>(factor)));
+                       .arg(q(with_unit(many.within, m_document.job().unit)))
+                       .arg(static_cast<int>(factor)));
 }
 
 // Where the holes of the part with a move done wrong came out, true to scale.

@@ -57,13 +57,14 @@ void ProofLayer::stands(const FaceProof& proof, const BoltsUp* bolts) {
             hole(proof, i, times);
     }
     m_painter.restore();
-    m_board.legend(bolts && !bolts->holes.empty()
-                       ? QObject::tr("Ring: the play a bolt leaves. Arrow: from the mate's hole to this one's. %1 times "
-                                     "larger.")
-                             .arg(static_cast<int>(times))
-                       : QObject::tr("Ring: where a hole may stand. Arrow: where it stands, dotted what that may be out. "
-                                     "%1 times larger.")
-                             .arg(static_cast<int>(times)));
+    m_board.legend(
+        bolts && !bolts->holes.empty()
+            ? QObject::tr("Ring: the play a bolt leaves. Arrow: from the mate's hole to this one's. %1 times "
+                          "larger.")
+                  .arg(static_cast<int>(times))
+            : QObject::tr("Ring: where a hole may stand. Arrow: where it stands, dotted what that may be out. "
+                          "%1 times larger.")
+                  .arg(static_cast<int>(times)));
 }
 
 void ProofLayer::hole(const FaceProof& proof, std::size_t index, double times) {
@@ -72,7 +73,12 @@ void ProofLayer::hole(const FaceProof& proof, std::size_t index, double times) {
     const Deviation& seen = proof.found.holes[index];
     const double ring = m_map.pixels(judged.limit) * times;
     m_painter.setBrush(Qt::NoBrush);
-    m_painter.setPen(QPen(m_look.brass_on_dark, 1.4));
+    QColor colour = m_look.scribed;
+    if (judged.verdict == clockface::Verdict::Good)
+        colour = m_look.good_on_dark;
+    else if (judged.verdict == clockface::Verdict::Bad)
+        colour = m_look.stop_on_dark;
+    m_painter.setPen(QPen(colour, 1.4, judged.verdict ? Qt::SolidLine : Qt::DashLine));
     m_painter.drawEllipse(at, ring, ring);
     if (seen.off) {
         QPointF way = QPointF(m_map.pixels(seen.off->x), -m_map.pixels(seen.off->y)) * times;
@@ -131,7 +137,8 @@ void ProofLayer::bolt(const FaceProof& proof, const BoltedHole& bolted, double t
     const double ring = std::max(m_map.pixels(bolted.as.play) * times, 2.0);
     const bool binds = bolted.left < Length{};
     m_painter.setBrush(Qt::NoBrush);
-    m_painter.setPen(QPen(binds ? m_look.stop_on_dark : m_look.good_on_dark, 1.6, binds ? Qt::DashLine : Qt::SolidLine));
+    m_painter.setPen(
+        QPen(binds ? m_look.stop_on_dark : m_look.good_on_dark, 1.6, binds ? Qt::DashLine : Qt::SolidLine));
     m_painter.drawEllipse(at, ring, ring);
     // The bolt, as a ghost at its own size.
     m_painter.setPen(QPen(m_look.faint, 1.0, Qt::DotLine));

@@ -27,7 +27,7 @@ MateHole mate_hole(const Job& job, std::size_t pattern) {
 void ProofSlip::write_bolts(Card& card) {
     const auto& bolts = m_desk.bolts();
     if (!bolts) {
-        card.words(QStringLiteral("boltWords:1"), tr("It is being worked out …"));
+        card.quiet(tr("It is being worked out …"));
     } else {
         int number = 0;
         for (const std::string& sentence : bolts->sentences)
@@ -47,12 +47,11 @@ void ProofSlip::write_mate(Card& card) {
     Sentence& s = card.sentence(QStringLiteral("mate"));
     s.reads(is == MateIs::Measured ? tr("The mate is {mateIs}, piece {matePiece}, {mateFace}.")
                                    : tr("The mate is {mateIs}, its holes within {mateWithin} on each axis."));
-    blanks().one_of<MateIs>(
-        s, QStringLiteral("mateIs"), tr("what is known of the mate"),
-        Fillings<MateIs>({{MateIs::AsDrawn, tr("made to the drawing")},
-                          {MateIs::Copied, tr("drilled or marked through this piece")},
-                          {MateIs::Measured, tr("another piece that was measured")}}),
-        [](Job& at) -> MateIs& { return at.proof.mate.is; });
+    blanks().one_of<MateIs>(s, QStringLiteral("mateIs"), tr("what is known of the mate"),
+                            Fillings<MateIs>({{MateIs::AsDrawn, tr("made to the drawing")},
+                                              {MateIs::Copied, tr("drilled or marked through this piece")},
+                                              {MateIs::Measured, tr("another piece that was measured")}}),
+                            [](Job& at) -> MateIs& { return at.proof.mate.is; });
     if (is == MateIs::Measured) {
         blanks().count(
             s, QStringLiteral("matePiece"), tr("number of the piece it is bolted to"), 1, limits::pieces,
@@ -89,9 +88,9 @@ void ProofSlip::write_mate(Card& card) {
             blanks().optional_length(
                 each, QStringLiteral("mateSize:") + id, tr("diameter of the mate's holes"), tr("the usual size"),
                 [of = pattern.id](Job& at) -> std::optional<Length>& { return mate_of(at, of).diameter; });
-        blanks().optional_length(
-            each, QStringLiteral("bolt:") + id, tr("diameter of bolt, screw or pin"), tr("as the hole says"),
-            [of = pattern.id](Job& at) -> std::optional<Length>& { return mate_of(at, of).bolt; });
+        blanks().optional_length(each, QStringLiteral("bolt:") + id, tr("diameter of bolt, screw or pin"),
+                                 tr("as the hole says"),
+                                 [of = pattern.id](Job& at) -> std::optional<Length>& { return mate_of(at, of).bolt; });
     }
 }
 

@@ -62,15 +62,14 @@ std::function<ProofDesk::Answer()> ProofDesk::question() const {
         if (!bolted)
             return out;
         const Mate& mate = job.proof.mate;
-        const MeasuredPiece* other = mate.is == MateIs::Measured ? clockface::measured_piece(job.proof, mate.piece) : nullptr;
+        const MeasuredPiece* other =
+            mate.is == MateIs::Measured ? clockface::measured_piece(job.proof, mate.piece) : nullptr;
         if (mate.is == MateIs::Measured && !other) {
             BoltsUp none;
-            none.sentences.push_back(
-                say("Nothing was measured of piece {piece}, the mate.", {{"piece", mate.piece}}));
+            none.sentences.push_back(say("Nothing was measured of piece {piece}, the mate.", {{"piece", mate.piece}}));
             out.bolts = std::make_shared<BoltsUp>(none);
         } else if (other) {
-            const Deviations found =
-                deviations(job, clockface::measured_part(job, *other, plan.estimates));
+            const Deviations found = deviations(job, clockface::measured_part(job, *other, plan.estimates));
             out.bolts = std::make_shared<BoltsUp>(bolts_up(job, proof->measured, proof->found, &found));
         } else {
             out.bolts = std::make_shared<BoltsUp>(bolts_up(job, proof->measured, proof->found, nullptr));

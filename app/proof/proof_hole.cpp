@@ -4,6 +4,7 @@
 #include "look/words.h"
 #include "measure/figures.h"
 #include "measure/shop_number.h"
+#include "survey/part_text.h"
 
 namespace clockface::app {
 
@@ -36,12 +37,21 @@ void ProofSlip::figure(Sentence& s, const QString& name, const QString& what, co
                 if (!length)
                     return tl::unexpected(length.error());
                 if (!(length->value > Length{}))
-                    return problem({}, tr("A reading is above nought. Leave it empty if it was not read.").toStdString());
+                    return problem({},
+                                   tr("A reading is above nought. Leave it empty if it was not read.").toStdString());
                 read = length->value;
             }
             HoleRead& at = read_at(clockface::measured_piece(job.proof, piece), hole);
             at.time = document().clock();
             of(at) = read;
+            // A pin that cannot be in its hole is told where it is typed.
+            if (const auto chosen = chosen_hole(); chosen && at.pin) {
+                OldHole in = m_desk.part().holes[*chosen];
+                in.pin = at.pin;
+                in.diameter = at.across.value_or(in.diameter);
+                if (const auto fault = pin_fault(in, job.unit))
+                    return problem({}, *fault);
+            }
             tidy(job.proof);
             return read ? q(with_unit(*read, job.unit)) : tr("not read");
         });
@@ -112,7 +122,7 @@ void ProofSlip::write_screw(Card& card, const HoleId& hole) {
     const bool stops = now && now->goes == ScrewGoes::Stops;
     card.hangs_on(now.has_value()).hangs_on(stops);
     Sentence& s = card.sentence(QStringLiteral("screwTried"));
-    s.reads(!now   ? tr("The real screw {screwGoes}.")
+    s.reads(!now    ? tr("The real screw {screwGoes}.")
             : stops ? tr("The real screw {screwGoes} at {stopsAt}, its head {seats}.")
                     : tr("The real screw {screwGoes}, its head {seats}."));
     using Goes = std::optional<ScrewGoes>;
@@ -162,8 +172,9 @@ void ProofSlip::write_screw(Card& card, const HoleId& hole) {
 void ProofSlip::write_cross(Card& card, const HoleId& hole) {
     const int piece = m_desk.piece();
     Sentence& s = card.sentence(QStringLiteral("crossRead"));
-    s.reads(tr("Read {overPin}: where it enters {entryCcw} on the counter-clockwise side and {entryCw} on the other; where "
-               "it comes out {exitCcw} and {exitCw}, on the same two sides."));
+    s.reads(
+        tr("Read {overPin}: where it enters {entryCcw} on the counter-clockwise side and {entryCw} on the other; where "
+           "it comes out {exitCcw} and {exitCw}, on the same two sides."));
     blanks().flag(s, QStringLiteral("overPin"), tr("how a hole across the bar is read"),
                   tr("from the bar's side to the hole's edge"), tr("over the bar and a pin in it"),
                   [piece, hole](Job& job) -> bool& {
@@ -188,8 +199,9 @@ void ProofSlip::write_cross(Card& card, const HoleId& hole) {
     const auto expect = [&](bool ccw) {
         return q(thousandths(expected_cross(radius, size, across.bar->offset, ccw, over_pin), document().job().unit));
     };
-    card.words(QStringLiteral("crossExpected"),
-               tr("To be expected: %1 on the counter-clockwise side, %2 on the other.").arg(expect(true), expect(false)));
+    card.words(
+        QStringLiteral("crossExpected"),
+        tr("To be expected: %1 on the counter-clockwise side, %2 on the other.").arg(expect(true), expect(false)));
 }
 
 void ProofSlip::write_mark(Card& card, const HoleId& hole) {

@@ -244,7 +244,8 @@ void ProofSlip::write_next(Card& card) {
         return;
     for (const ToMeasure& each : proof->to_measure.readings)
         if (!each.taken)
-            return card.line(QStringLiteral("measureNext"), tr("Next: %1").arg(line_of(each)), [this, each] { take(each); },
+            return card.line(QStringLiteral("measureNext"), tr("Next: %1").arg(line_of(each)),
+                             [this, each] { take(each); },
                              {{}, tr("%1. Takes it into the line below, ready for the figure.").arg(q(each.why))});
     if (!proof->to_measure.readings.empty())
         card.words(QStringLiteral("measureAll"), tr("All that was proposed is read."));
@@ -270,17 +271,16 @@ void ProofSlip::write_measure(Card& card) {
         taken += each.taken ? 1 : 0;
         if (++number > most_lines)
             continue;
-        card.line(
-            QStringLiteral("toMeasure:%1").arg(number), line_of(each),
-            [this, each] { take(each); },
-            {{}, tr("%1. Takes it into the line above, ready for the figure.").arg(q(each.why))},
-            {{}, {}, each.taken ? tr("read") : QString()});
+        card.line(QStringLiteral("toMeasure:%1").arg(number), line_of(each), [this, each] { take(each); },
+                  {{}, tr("%1. Takes it into the line above, ready for the figure.").arg(q(each.why))},
+                  {{}, {}, each.taken ? tr("read") : QString()});
     }
     const std::size_t all = proof->to_measure.readings.size();
     card.words(QStringLiteral("measureCount"),
-               all == 0 ? QString() : tr("%1 of %2 are read.").arg(taken).arg(all) +
-                                          (all > most_lines ? QLatin1Char(' ') + tr("Shown are the first %1.").arg(most_lines)
-                                                            : QString()));
+               all == 0 ? QString()
+                        : tr("%1 of %2 are read.").arg(taken).arg(all) +
+                              (all > most_lines ? QLatin1Char(' ') + tr("Shown are the first %1.").arg(most_lines)
+                                                : QString()));
     write_instruments(card);
 }
 
@@ -343,10 +343,9 @@ void ProofSlip::write_instruments(Card& card) {
         blanks().length(s, QStringLiteral("error:") + name,
                         tr("one standard deviation of a reading with the %1").arg(q(in_words(which))),
                         [at, which](Job& job) -> Length& { return at(job, which).error; });
-        blanks().optional_length(
-            s, QStringLiteral("reach:") + name, tr("the longest reading of the %1").arg(q(in_words(which))),
-            tr("far enough"),
-            [at, which](Job& job) -> std::optional<Length>& { return at(job, which).reach; });
+        blanks().optional_length(s, QStringLiteral("reach:") + name,
+                                 tr("the longest reading of the %1").arg(q(in_words(which))), tr("far enough"),
+                                 [at, which](Job& job) -> std::optional<Length>& { return at(job, which).reach; });
     }
 }
 
@@ -366,19 +365,19 @@ void ProofSlip::write_comes(Card& card) {
         constexpr std::size_t most = 6;
         for (std::size_t i = 0; i < std::min(proof->would_tell.size(), most); ++i) {
             const ToMeasure& each = proof->would_tell[i];
-            card.line(
-                QStringLiteral("wouldTell:%1").arg(i + 1), line_of(each),
-                [this, each] {
-                    show_page(Measure);
-                    take(each);
-                },
-                {{}, q(each.why)});
+            card.line(QStringLiteral("wouldTell:%1").arg(i + 1), line_of(each),
+                      [this, each] {
+                          show_page(Measure);
+                          take(each);
+                      },
+                      {{}, q(each.why)});
         }
     }
     write_holes(card);
     write_freedom(card);
     card.links([&] {
-        card.link(QStringLiteral("proofCsv"), tr("report as CSV…"), [this] { emit report_wanted(QStringLiteral(".csv")); });
+        card.link(QStringLiteral("proofCsv"), tr("report as CSV…"),
+                  [this] { emit report_wanted(QStringLiteral(".csv")); });
         card.link(QStringLiteral("proofData"), tr("report as data…"),
                   [this] { emit report_wanted(QStringLiteral(".json")); });
     });
@@ -397,24 +396,26 @@ void ProofSlip::write_holes(Card& card) {
         const clockface::Hole& hole = proof.measured.holes[i];
         ++number;
         QString words = each.verdict && proof.found.holes[i].off
-                            ? tr("%1 ± %2 of %3").arg(q(thousandths(each.by, unit)), q(thousandths(each.error, unit)),
-                                                      q(thousandths(each.limit, unit)))
+                            ? tr("%1 ± %2 of %3")
+                                  .arg(q(thousandths(each.by, unit)), q(thousandths(each.error, unit)),
+                                       q(thousandths(each.limit, unit)))
                             : q(each.words);
         // What else was found at it, where that decides.
         for (const HoleCheck& check : proof.checks[i])
             if (check.verdict && check.verdict == proof.holes[i] && check.verdict != each.verdict)
                 words += QLatin1String(". ") + q(check.words);
-        card.line(
-            QStringLiteral("proved:") + q(hole.name),
-            QStringLiteral("%1 %2: %3").arg(sign_of(proof.holes[i]), q(hole.name), words),
-            [this, name = hole.name, pattern = hole.pattern] {
-                selection().select(document().job().patterns[pattern].name, name);
-                show_page(Hole);
-            },
-            {}, {selection().hole() == hole.name});
+        card.line(QStringLiteral("proved:") + q(hole.name),
+                  QStringLiteral("%1 %2: %3").arg(sign_of(proof.holes[i]), q(hole.name), words),
+                  [this, name = hole.name, pattern = hole.pattern] {
+                      selection().select(document().job().patterns[pattern].name, name);
+                      show_page(Hole);
+                  },
+                  {}, {selection().hole() == hole.name});
     }
     if (proof.measured.holes.size() > most)
-        card.quiet(tr("Shown are the first %1 of %2 holes; the report has them all.").arg(most).arg(proof.measured.holes.size()));
+        card.quiet(tr("Shown are the first %1 of %2 holes; the report has them all.")
+                       .arg(most)
+                       .arg(proof.measured.holes.size()));
 }
 
 // Which patterns count by their place, and which only have to agree among themselves.
@@ -433,7 +434,8 @@ void ProofSlip::write_freedom(Card& card) {
             [i](Job& at, bool free) { at.patterns[i].may_shift = free; });
     }
     Sentence& s = card.sentence(QStringLiteral("depthsWithin"));
-    s.reads(tr("A hole may stand {holesWithin} from its place where its pattern does not say, and a depth may be {depthsWithin} more."));
+    s.reads(tr("A hole may stand {holesWithin} from its place where its pattern does not say, and a depth may be "
+               "{depthsWithin} more."));
     blanks().length(s, QStringLiteral("holesWithin"), tr("what a hole may stand from its place"),
                     [](Job& at) -> Length& { return at.holes_within; });
     blanks().length(s, QStringLiteral("depthsWithin"), tr("how much deeper than called for a hole may be"),

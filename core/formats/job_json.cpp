@@ -354,7 +354,8 @@ Result<Job> job_from_json(const std::string& text) {
         return tl::unexpected(*found);
     if (const auto found = first_fault(job.begun))
         return tl::unexpected(*found);
-    return with_proposed_setups(following_old_part(std::move(job)));
+    // What follows the old part may have come to be a pattern more.
+    return with_ids(with_proposed_setups(following_old_part(std::move(job))));
 }
 
 Result<Job> read_job(const std::string& text, const std::string& path) {

@@ -130,9 +130,8 @@ private:
             if (as.hole != MateHole::None && as.fault.empty() && m_found.holes[i].off)
                 ++many[m_found.holes[i].net];
         }
-        const auto most = std::max_element(many.begin(), many.end(), [](const auto& one, const auto& other) {
-            return one.second < other.second;
-        });
+        const auto most = std::max_element(
+            many.begin(), many.end(), [](const auto& one, const auto& other) { return one.second < other.second; });
         return most == many.end() ? -1 : most->first;
     }
 

@@ -83,7 +83,7 @@ private:
         m_out.readings.resize(m_measured.part.readings.size());
         for (std::size_t i = 0; i < m_measured.part.readings.size(); ++i) {
             const Reading& reading = m_measured.part.readings[i];
-            if (const auto fault = fault_of(m_measured.part, reading)) {
+            if (const auto fault = fault_with_pins(reading)) {
                 m_out.readings[i].doubt = *fault;
                 if (!reading.struck)
                     m_out.sentences.push_back(
@@ -94,6 +94,16 @@ private:
             m_of.push_back(i);
         }
         m_out.sentences.insert(m_out.sentences.end(), m_measured.gone.begin(), m_measured.gone.end());
+    }
+
+    [[nodiscard]] std::optional<std::string> fault_with_pins(const Reading& reading) const {
+        auto fault = fault_of(m_measured.part, reading);
+        const bool over_pins = reading.kind == ReadingKind::OverPins || reading.kind == ReadingKind::BetweenPins ||
+                               reading.kind == ReadingKind::Height;
+        for (std::size_t k = 0; over_pins && !fault && k < reading.between.size(); ++k)
+            if (const int hole = hole_index(m_measured.part, reading.between[k]); hole >= 0)
+                fault = pin_fault(m_measured.part.holes[at(hole)], m_measured.part.unit);
+        return fault;
     }
 
     void put_back(std::vector<Leftover> readings) {

@@ -1,5 +1,6 @@
 #include "inspection/face_proof.h"
 
+#include "inspection/rows_checked.h"
 #include "measure/figures.h"
 #include "survey/part_text.h"
 #include "words/say.h"
@@ -20,10 +21,11 @@ std::optional<Verdict> hole_comes_to(const HoleJudged& place, const std::vector<
 }
 
 void say_checks(FaceProof& out) {
-    for (const auto& checks : out.checks)
-        for (const HoleCheck& each : checks)
+    for (std::size_t i = 0; i < out.checks.size(); ++i)
+        for (const HoleCheck& each : out.checks[i])
             if (each.verdict == Verdict::Bad)
-                out.sentences.push_back(each.words);
+                out.sentences.push_back(
+                    say("{hole}. {words}", {{"hole", out.measured.holes[i].name}, {"words", each.words}}));
 }
 
 } // namespace
@@ -59,6 +61,8 @@ FaceProof face_proof(const Job& job, const Shop& shop, const SetupPlan& plan, co
         }
     say_checks(out);
     out.sentences.insert(out.sentences.end(), out.verdicts.sentences.begin(), out.verdicts.sentences.end());
+    const std::vector<std::string> rows = rows_checked(job, out.measured, out.found);
+    out.sentences.insert(out.sentences.end(), rows.begin(), rows.end());
     return out;
 }
 

@@ -1,10 +1,10 @@
 #include "inspection/marks_checked.h"
 
+#include "inspection/rows_checked.h"
 #include "measure/figures.h"
 #include "words/say.h"
 
 #include <algorithm>
-#include <cmath>
 
 namespace clockface {
 
@@ -105,35 +105,17 @@ private:
                 marks.push_back(&each);
         if (!row || marks.size() < 3)
             return;
-        const double c = row->bearing.cosine(), s = row->bearing.sine();
-        double u_mean = 0.0, v_mean = 0.0, uu = 0.0, uv = 0.0;
-        std::vector<std::pair<double, double>> along; // u, v in mm
-        for (const MarkChecked* each : marks) {
-            const Point at = m_holes[each->hole].at + each->off - m_holes[marks.front()->hole].at;
-            along.emplace_back(c * at.x.in_mm() + s * at.y.in_mm(), c * at.y.in_mm() - s * at.x.in_mm());
-            u_mean += along.back().first / static_cast<double>(marks.size());
-            v_mean += along.back().second / static_cast<double>(marks.size());
-        }
-        for (const auto& [u, v] : along) {
-            uu += (u - u_mean) * (u - u_mean);
-            uv += (u - u_mean) * (v - v_mean);
-        }
-        const double slope = uu > 0.0 ? uv / uu : 0.0;
-        std::size_t worst = 0;
-        double most = 0.0;
-        for (std::size_t i = 0; i < along.size(); ++i)
-            if (const double beside = along[i].second - v_mean - slope * (along[i].first - u_mean);
-                std::fabs(beside) > std::fabs(most)) {
-                most = beside;
-                worst = i;
-            }
+        std::vector<Point> at;
+        for (const MarkChecked* each : marks)
+            at.push_back(m_holes[each->hole].at + each->off);
+        const Beside out = farthest_beside(at, row->bearing);
         m_out.sentences.push_back(say(
             "{row}: against the straight line through its marks {hole} stands out most, {by} to the {side} of it as "
             "you go along the row.",
             {{"row", m_job.patterns[pattern].name},
-             {"hole", m_holes[marks[worst]->hole].name},
-             {"by", thousandths(Length::mm(std::fabs(most)), m_job.unit)},
-             {"side", most < 0.0 ? say("right") : say("left")}}));
+             {"hole", m_holes[marks[out.which]->hole].name},
+             {"by", thousandths(abs(out.by), m_job.unit)},
+             {"side", out.by < Length{} ? say("right") : say("left")}}));
     }
 };
 

@@ -361,6 +361,21 @@ private:
             if (!more)
                 more = step_aside(kept);
         }
+        close_rows();
+    }
+
+    // Of a row the reading nobody takes: first to last, against the sum of the gaps.
+    void close_rows() {
+        for (std::size_t pattern = 0; pattern < m_job.patterns.size(); ++pattern) {
+            const std::vector<int> own = holes_of_pattern(pattern);
+            if (own.size() < 3 || !std::holds_alternative<RowPattern>(m_job.patterns[pattern].layout) ||
+                lies_free(m_job.patterns[pattern]))
+                continue;
+            if (auto made = reading_between(own.front(), own.back())) {
+                made->made.closes = true;
+                take_reading(made->made, pattern, say("first to last: a slip in the others shows"));
+            }
+        }
     }
 
     // A hole that lies in one line with all that has a place is felt in one direction only: another hole beside that

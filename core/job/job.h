@@ -44,9 +44,9 @@ struct Job {
     std::vector<Piece> begun;               ///< the pieces something was done to, by number
     std::map<std::string, PlannedWith> planned_with{}; ///< by machine id (in old files by name)
     JobFor is_for = JobFor::Parts;
-    JobProof proof{}; ///< what was measured of the pieces
+    JobProof proof{};                       ///< what was measured of the pieces
     Length depths_within = Length::mm(0.5); ///< a depth that is called for may be so much more
-    int next_id = 2; ///< for the next pattern or set-up, so that none is ever given twice
+    int next_id = 2;                        ///< for the next pattern or set-up, so that none is ever given twice
 
     bool operator==(const Job&) const = default;
 };

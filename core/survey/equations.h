@@ -46,7 +46,8 @@ class Unknowns {
 public:
     /// Diameters that no observation holds and edges that none touches are no unknowns.
     Unknowns(const OldPart& part, const std::vector<Observation>& observations, const Axes& axes);
-    /// The same with what is known said one by one: x, y and diameter of every hole, direction and offset of every edge.
+    /// The same with what is known said one by one: x, y and diameter of every hole, direction and offset of every
+    /// edge.
     Unknowns(const std::vector<bool>& known_of_holes, const std::vector<bool>& known_of_edges);
 
     /// Column of a hole's unknown (0 x, 1 y, 2 diameter), or of an edge's (0 direction, 1 offset); -1 when it is held.

@@ -47,6 +47,9 @@ std::string to_line(const Reading& reading, Unit unit);
 /// What makes a reading impossible for this part, by itself; nothing when it can be.
 std::optional<std::string> fault_of(const OldPart& part, const Reading& reading);
 
+/// Why its pin cannot be in a hole; nothing when it can be, or there is none.
+std::optional<std::string> pin_fault(const OldHole& hole, Unit unit);
+
 enum class FeatureKind { Hole, Edge };
 /// What a kind of reading names, in order. A right angle is at the second of three holes or, with two names, between
 /// edges.

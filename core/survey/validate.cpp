@@ -126,9 +126,8 @@ private:
             size(place, say("The room beside it"), hole.access.free_round);
             if (hole.access.depth < Length{} || hole.access.depth > limits::reading)
                 tell(place, say("The depth must be nought (not said) or above."));
-            if (hole.pin && *hole.pin > hole.diameter + pin_over)
-                tell(place, say("A pin of {pin} does not go into a hole of {diameter}.",
-                                {{"pin", figure(*hole.pin)}, {"diameter", figure(hole.diameter)}}));
+            if (const auto fault = pin_fault(hole, m_part.unit))
+                tell(place, *fault);
             for (std::size_t k = 0; k < i; ++k)
                 if (distance(hole.sketched, m_part.holes[k].sketched) < Length::mm(1e-3))
                     tell(place, say("{holes} and {hole} are sketched on the same spot.",
@@ -189,6 +188,13 @@ struct Named {
 };
 
 } // namespace
+
+std::optional<std::string> pin_fault(const OldHole& hole, Unit unit) {
+    if (!hole.pin || *hole.pin <= hole.diameter + pin_over)
+        return std::nullopt;
+    return say("A pin of {pin} does not go into a hole of {diameter}.",
+               {{"pin", with_unit(*hole.pin, unit)}, {"diameter", with_unit(hole.diameter, unit)}});
+}
 
 std::optional<std::string> fault_of(const OldPart& part, const Reading& reading) {
     const std::vector<FeatureKind> wanted = features_of(reading.kind, reading.between.size());

@@ -1,5 +1,6 @@
 // Marked English through all that can be seen: nothing is said past the translator, and what is a third longer still
 // fits.
+#include "inspection/measured_part.h"
 #include "layout/callout.h"
 #include "look/tongue.h"
 #include "shop/cutters.h"
@@ -76,6 +77,14 @@ Own own_words(Window& w) {
             own.add(hole.name);
     for (const std::string& line : to_lines(job.old_part))
         own.add(line);
+    // Readings that are proposed are typed and pasted like any other.
+    const MeasuredPart measured = measured_part(with_setup(job, job.setup), MeasuredPiece{}, Estimates{});
+    for (const ReadingKind kind : reading_kinds)
+        own.add(kind_in_words(kind));
+    for (const OldHole& each : measured.part.holes)
+        own.add(each.name);
+    for (const OldEdge& each : measured.part.edges)
+        own.add(each.name);
     const Shop& shop = w.document.shop();
     own.add(shop.name);
     own.add(shop.marks.name);

@@ -66,7 +66,7 @@ double best_by_trying(const std::vector<Point>& at, const std::vector<Point>& of
     const auto real = [&] { return std::uniform_real_distribution<double>(-1, 1)(dice); };
     double bx = 0, by = 0, bw = 0, best = left(0, 0, 0);
     for (double step = 0.5; step > 5e-4; step *= 0.7)
-        for (int missed = 0; missed < 60; ++missed) {
+        for (int missed = 0; missed < 40; ++missed) {
             const double x = bx + step * real(), y = by + step * real(), w = bw + step * real() / reach;
             if (const double here = left(x, y, w); here > best) {
                 best = here;
@@ -139,7 +139,7 @@ void Bolted_up::agrees_with_trying_on_two_hundred_pairs() {
     std::mt19937 dice(20261202);
     const auto normal = [&] { return std::normal_distribution<double>()(dice); };
     const auto real = [&](double from, double to) { return std::uniform_real_distribution<double>(from, to)(dice); };
-    constexpr int own_draws = 150, draws = 1000;
+    constexpr int own_draws = 100, draws = 1000;
     int unsure = 0, far = 0;
     for (int pair = 0; pair < 200; ++pair) {
         const int n = 2 + static_cast<int>(dice() % 7);

@@ -1,5 +1,6 @@
 // What was measured of a piece: readings to expect, deviations with their errors, verdicts; against places that are
 // known, and figures worked out apart from the program.
+#include "inspection/rows_checked.h"
 #include "inspection/verdict.h"
 #include "inspection/what_to_measure.h"
 #include "layout/validate.h"
@@ -238,6 +239,7 @@ private slots:
     void impossible_readings_are_left_out_and_said();
     void a_bore_holds_zero_and_a_disc_may_turn();
     void readings_follow_their_holes();
+    void rows_by_their_sums_and_straightness();
     void a_thousand_readings();
 };
 
@@ -502,6 +504,8 @@ void Deviated::impossible_readings_are_left_out_and_said() {
     };
     QVERIFY(with(ReadingKind::Outside, {"D1", "D1"}, 40).find("cannot be measured to itself") != std::string::npos);
     QVERIFY(with(ReadingKind::Outside, {"D1", "D2"}, 9).find("less than the two holes") != std::string::npos);
+    measured.part.holes[static_cast<std::size_t>(hole_index(measured.part, "D1"))].pin = mm(6.3);
+    QVERIFY(with(ReadingKind::OverPins, {"D1", "D2"}, 107.9).find("does not go into") != std::string::npos);
     measured.part.holes[static_cast<std::size_t>(hole_index(measured.part, "D1"))].pin = mm(40);
     QVERIFY(with(ReadingKind::OverPins, {"D1", "D2"}, 30).find("two pins") != std::string::npos);
     // Of a hole that was taken off the drawing since.
@@ -594,6 +598,45 @@ void Deviated::readings_follow_their_holes() {
     QCOMPARE(shown.between[1], std::string("left"));
     job.patterns.erase(job.patterns.begin() + 1);
     QCOMPARE(name_of(job, kept->between[0]), std::string("a hole that is gone"));
+}
+
+// Gaps of 31.3 in a row of four: the second one was read 0.4 too long, so first to last says 0.4 less than their sum.
+void Deviated::rows_by_their_sums_and_straightness() {
+    const Job job = plate_to_prove();
+    MeasuredPart measured = part_of(job);
+    const auto read = [&](const char* one, const char* other, double out) {
+        Reading made = reading(ReadingKind::Centres, {one, other});
+        made.with = Instrument::Caliper;
+        made.length = mm(expected_figure(measured, made) + out);
+        measured.part.readings.push_back(made);
+    };
+    const auto said = [&] {
+        std::string all;
+        for (const std::string& each : rows_checked(job, measured, deviations(job, measured)))
+            all += each + "\n";
+        return all;
+    };
+    read("R1", "R2", 0.01);
+    read("R2", "R3", 0.4);
+    read("R3", "R4", 0.0);
+    QVERIFY(said().empty()); // nothing to hold the sum against
+    read("R4", "R1", 0.02);
+    // 0.01 + 0.4 - 0.02; four readings of 0.03 are together within twice 0.06.
+    QVERIFY2(said().find("0.39 mm longer") != std::string::npos && said().find("0.12 mm") != std::string::npos,
+             said().c_str());
+    measured.part.readings[1].length = measured.part.readings[1].length - mm(0.4);
+    QVERIFY2(said().find("agree") != std::string::npos, said().c_str());
+    // Straightness: from the lower edge, the third 0.3 higher than the others: the line through all takes some of it.
+    measured.part.readings.clear();
+    for (const char* name : {"R1", "R2", "R3", "R4"})
+        for (const char* edge : {"left", "lower"}) {
+            Reading made = reading(ReadingKind::Wall, {name, edge});
+            made.length = mm(expected_figure(measured, made) +
+                             (std::string(name) == "R3" && std::string(edge) == "lower" ? 0.3 : 0.0));
+            measured.part.readings.push_back(made);
+        }
+    // v = a + b u over u = 0, 1, 2, 3 with v = 0, 0, 0.3, 0: mean 0.075, b = 0.03, left over at 2: 0.21.
+    QVERIFY2(said().find("R3 stands out most, 0.21 mm") != std::string::npos, said().c_str());
 }
 
 void Deviated::a_thousand_readings() {

@@ -4,6 +4,7 @@
 #include "inspection/face_proof.h"
 #include "layout/validate.h"
 #include "support/jobs.h"
+#include "support/pieces.h"
 
 #include <QTest>
 #include <nlohmann/json.hpp>
@@ -259,29 +260,9 @@ void HoleChecked::report_says_what_was_read() {
 
 void HoleChecked::the_file_keeps_it_all() {
     Job job = block();
-    MeasuredPiece piece{3, {}, {}, {}, {}};
-    const HoleId a1{job.patterns[0].id, 1}, a2{job.patterns[0].id, 2}, p1{job.patterns[1].id, 1};
-    piece.readings = {
-        {1775121300, Face::Top, ReadingKind::OverPins, {a1, a2}, mm(46.013)},
-        {1775121301, Face::Under, ReadingKind::AngleAt, {a1, a2, p1}, {}, deg(91.5), Instrument::Protractor, true},
-        {1775121302, Face::Top, ReadingKind::Wall, {a1, std::string("left")}, mm(19.4)}};
-    HoleRead& read = read_at(piece, p1);
-    read.time = 1775121303;
-    read.pin = mm(7.98);
-    read.across = mm(8.01);
-    read.tip = mm(17);
-    read.full = mm(15.1);
-    read.thread = mm(12.2);
-    read.screw = ScrewTried{ScrewGoes::Stops, mm(9.5), false};
-    read.mark_off = Point{mm(0.1), mm(-0.2)};
-    read.cross = {mm(7), mm(7.1), {}, mm(7.3), true};
-    piece.wiped = {{1775121304, Instrument::HeightGauge, mm(-0.01)}, {1775121305, Instrument::Caliper, {}}};
-    piece.fits = {{1775121306, "the bearing block", false, "tight at the far end"}};
-    job.proof.pieces = {piece};
-    job.proof.instruments[0].error = mm(0.02);
-    job.proof.instruments[2].at_hand = false;
-    job.proof.instruments[1].reach = mm(300);
-    job.proof.mate = {MateIs::Measured, mm(0.04), 2, true, {{job.patterns[0].id, MateHole::Clear, mm(6.6), mm(6)}}};
+    job.proof = proof_of_everything(job);
+    const MeasuredPiece piece = job.proof.pieces.front();
+    const HoleId a1{job.patterns[0].id, 1};
     job.depths_within = mm(0.7);
     job.patterns[0].may_shift = true;
     const auto back = job_from_json(job_to_json(job));

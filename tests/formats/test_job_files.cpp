@@ -26,6 +26,8 @@ private slots:
             Job job = *any_job();
             job.title = *rc::gen::container<std::string>(rc::gen::inRange<char>(32, 127));
             job.begun = {any_piece(job)};
+            if (!job.patterns.empty())
+                job.proof = proof_of_everything(job);
             const auto back = job_from_json(job_to_json(job));
             RC_ASSERT(back);
             RC_ASSERT(*back == job);
@@ -377,6 +379,9 @@ private slots:
         QVERIFY(nlohmann::json::accept(schema));
         Job job = flange();
         job.begun = {piece_of_everything(job)};
+        job.proof = proof_of_everything(job);
+        job.depths_within = mm(0.7);
+        job.patterns.front().may_shift = true;
         std::function<void(const nlohmann::json&)> visit = [&](const nlohmann::json& value) {
             for (const auto& item : value.items()) {
                 if (value.is_object() && item.key() != "metric-mill" && item.key() != "Metric mill")

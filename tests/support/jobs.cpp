@@ -331,6 +331,7 @@ rc::Gen<Job> any_job() {
         job.unit = *rc::gen::element(Unit::Millimetre, Unit::Inch);
         job.blank = any_flat_blank();
         at_hand(job).up = job.blank.up;
+        job.depths_within = mm(*real(0.1, 2.0));
         job.holes_within = mm(*real(0.01, 0.5));
         job.datum.place =
             *rc::gen::element(DatumPlace::Middle, DatumPlace::LowerLeft, DatumPlace::LowerRight, DatumPlace::UpperLeft,

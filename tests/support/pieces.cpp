@@ -89,4 +89,39 @@ Piece any_piece(const Job& job) {
     return piece;
 }
 
+JobProof proof_of_everything(const Job& job) {
+    const auto mm = [](double value) { return Length::mm(value); };
+    const HoleId one{job.patterns.front().id, 1}, other{job.patterns.back().id, 2};
+    MeasuredPiece piece{3, {}, {}, {}, {}};
+    piece.readings = {{1775121300, Face::Top, ReadingKind::OverPins, {one, other}, mm(46.013)},
+                      {1775121301,
+                       Face::Under,
+                       ReadingKind::AngleAt,
+                       {one, other, HoleId{9999, 1}},
+                       {},
+                       Angle::degrees(91.5),
+                       Instrument::Protractor,
+                       true},
+                      {1775121302, Face::Top, ReadingKind::Wall, {one, std::string("left")}, mm(19.4)}};
+    HoleRead& read = read_at(piece, other);
+    read.time = 1775121303;
+    read.pin = mm(7.98);
+    read.across = mm(8.01);
+    read.tip = mm(17);
+    read.full = mm(15.1);
+    read.thread = mm(12.2);
+    read.screw = ScrewTried{ScrewGoes::Stops, mm(9.5), false};
+    read.mark_off = Point{mm(0.1), mm(-0.2)};
+    read.cross = {mm(7), mm(7.1), {}, mm(7.3), true};
+    piece.wiped = {{1775121304, Instrument::HeightGauge, mm(-0.01)}, {1775121305, Instrument::Caliper, {}}};
+    piece.fits = {{1775121306, "the bearing block", false, "tight at the far end"}};
+    JobProof proof;
+    proof.pieces = {piece};
+    proof.instruments[0].error = mm(0.02);
+    proof.instruments[1].reach = mm(300);
+    proof.instruments[2].at_hand = false;
+    proof.mate = {MateIs::Measured, mm(0.04), 2, true, {{one.pattern, MateHole::Clear, mm(6.6), mm(6)}}};
+    return proof;
+}
+
 } // namespace clockface::testing
