@@ -271,9 +271,9 @@ void ProofSlip::write_measure(Card& card) {
         taken += each.taken ? 1 : 0;
         if (++number > most_lines)
             continue;
-        card.line(QStringLiteral("toMeasure:%1").arg(number), line_of(each), [this, each] { take(each); },
-                  {{}, tr("%1. Takes it into the line above, ready for the figure.").arg(q(each.why))},
-                  {{}, {}, each.taken ? tr("read") : QString()});
+        card.line(QStringLiteral("toMeasure:%1").arg(number),
+                  (each.taken ? QStringLiteral("✓ ") : QString()) + line_of(each), [this, each] { take(each); },
+                  {{}, tr("%1. Takes it into the line above, ready for the figure.").arg(q(each.why))});
     }
     const std::size_t all = proof->to_measure.readings.size();
     card.words(QStringLiteral("measureCount"),

@@ -61,7 +61,7 @@ std::string sum_in_words(const Job& job, const MeasuredPart& measured, const std
     const auto figure = [&](double mm) { return thousandths(Length::mm(std::fabs(mm)), job.unit); };
     if (std::fabs(apart) <= within)
         return say("{row}: the gaps together and first to last agree, within {apart}.",
-                   {{"row", row}, {"apart", figure(apart)}});
+                   {{"row", row}, {"apart", deviation_in_words(Length::mm(std::fabs(apart)), job.unit)}});
     return say(apart > 0.0
                    ? later("{row}: the gaps together are {apart} longer than first to last, and {within} is what "
                            "these readings may be out. One of them is wrong.")

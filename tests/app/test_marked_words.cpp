@@ -124,8 +124,12 @@ public:
         : m_w(window) {}
 
     void look_at(const QString& where) {
-        QApplication::sendPostedEvents(nullptr, QEvent::LayoutRequest);
-        QApplication::processEvents();
+        // What comes from beside the window, and a part within a part, asks for room once more.
+        constexpr int passes = 4;
+        for (int pass = 0; pass < passes; ++pass) {
+            QApplication::sendPostedEvents(nullptr, QEvent::LayoutRequest);
+            QApplication::processEvents();
+        }
         const Own own = own_words(m_w);
         const auto judge = [&](const QString& text, const QString& kind) {
             for (const QString& word : words_in(text))
