@@ -205,7 +205,7 @@ void LostZeroView::follow() {
         return say_so(QStringLiteral("▲ ") + q(lie.error().sentence));
     Length most;
     for (const Point& each : lie->left_over)
-        most = std::max(most, hypot(each.x, each.y));
+        most = std::max(most, distance({}, each));
     say_so(tr("%1 The touches agree within %2.").arg(q(in_words(*lie, unit())), q(thousandths(most, unit()))));
     m_found = std::move(found);
     m_take->setEnabled(true);

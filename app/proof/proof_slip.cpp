@@ -77,8 +77,9 @@ ProofSlip::ProofSlip(Document& document, Selection& selection, ShownParts& shown
         m_pages << made;
     };
     page({&m_measure}, m_entry);
+    m_paste = m_entry->paste_link();
     qobject_cast<QVBoxLayout*>(m_pages.front()->layout())->insertLayout(0, m_next.place());
-    qobject_cast<QVBoxLayout*>(m_pages.front()->layout())->insertWidget(2, m_entry->paste_link(), 0, Qt::AlignLeft);
+    qobject_cast<QVBoxLayout*>(m_pages.front()->layout())->insertWidget(2, m_paste, 0, Qt::AlignLeft);
     connect(m_entry, &ReadingEntry::added, this, &ProofSlip::take_next);
     page({&m_comes}, nullptr);
     page({&m_hole}, nullptr);
@@ -135,6 +136,8 @@ void ProofSlip::refresh() {
     m_head.renew(trying);
     switch (m_page) {
     case Measure:
+        m_entry->setHidden(document().job().blank.on_side()); // its holes are read one by one
+        m_paste->setHidden(document().job().blank.on_side());
         m_next.renew(trying);
         m_measure.renew(trying);
         break;
@@ -261,7 +264,8 @@ void ProofSlip::write_measure(Card& card) {
     write_zero(card);
     card.heading(tr("What to measure"));
     if (document().job().blank.on_side())
-        card.quiet(tr("Holes across the bar are read one by one, from both sides: choose a hole, and see One hole."));
+        return card.quiet(
+            tr("Holes across the bar are read one by one, from both sides: choose a hole, and see One hole."));
     int said = 0;
     for (const std::string& sentence : proof->to_measure.sentences)
         card.words(QStringLiteral("cannotProve:%1").arg(++said), q(sentence), Card::OfUse::ToCopy);

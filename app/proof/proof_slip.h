@@ -47,6 +47,7 @@ private:
     QLabel *m_verdict, *m_told;
     Card m_head, m_next, m_measure, m_comes, m_hole, m_bolts;
     ReadingEntry* m_entry;
+    QPushButton* m_paste;
     bool m_by_plan = false;     ///< the line holds what was proposed
     bool m_instruments = false; ///< what the instruments are trusted to is open
 

@@ -143,6 +143,13 @@ private:
         const ProofReading& reading = m_piece.readings[index];
         if (reading.face != m_job.blank.up)
             return;
+        // Rolled out, distances are not what a caliper reads.
+        if (m_job.blank.on_side()) {
+            m_out.gone.push_back(say("Reading {number} is from hole to hole round a bar, which says nothing of their "
+                                     "places: holes across a bar are read one by one. It is kept.",
+                                     {{"number", index + 1}}));
+            return;
+        }
         const Reading typed = as_typed(m_job, reading);
         for (const std::string& name : typed.between)
             if (hole_index(m_out.part, name) < 0 && edge_index(m_out.part, name) < 0) {
@@ -201,6 +208,9 @@ Reading as_typed(const Job& job, const ProofReading& reading) {
 }
 
 Result<ProofReading> as_kept(const MeasuredPart& measured, const Job& job, const Reading& reading, std::int64_t time) {
+    if (job.blank.on_side())
+        return problem({}, say("Holes across a bar are read one by one, from both sides: choose a hole, and see One "
+                               "hole."));
     ProofReading kept;
     kept.time = time;
     kept.face = job.blank.up;

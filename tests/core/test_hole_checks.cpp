@@ -174,6 +174,16 @@ void HoleChecked::across_a_bar() {
     QVERIFY(p.check(0, Check::CrossExit).verdict == Verdict::Bad);
     QVERIFY(p.check(0, Check::CrossLean).words.find("0.46°") != std::string::npos); // atan(0.16 / 20)
     QVERIFY(p.proof().all == Verdict::Bad);
+    // Rolled out, distances are not what a caliper reads: none is taken, and one that is there counts for nothing.
+    const MeasuredPart side = measured_part(p.job, p.piece, Estimates{});
+    Reading over;
+    over.between = {"C1", "left"};
+    QVERIFY(!as_kept(side, p.job, over, 0));
+    p.piece.readings = {
+        {0, Face::Top, ReadingKind::Centres, {HoleId{p.job.patterns[0].id, 1}, std::string("bore")}, mm(9)}};
+    const FaceProof with = p.proof();
+    QVERIFY(with.measured.part.readings.empty());
+    QVERIFY(with.found.sentences.front().find("one by one") != std::string::npos);
 }
 
 void HoleChecked::marks_are_drawn_over_the_right_way() {
