@@ -58,13 +58,10 @@ void ProofLayer::stands(const FaceProof& proof, const BoltsUp* bolts) {
     }
     m_painter.restore();
     m_board.legend(
-        bolts && !bolts->holes.empty()
-            ? QObject::tr("Ring: the play a bolt leaves. Arrow: from the mate's hole to this one's. %1 times "
-                          "larger.")
-                  .arg(static_cast<int>(times))
-            : QObject::tr("Ring: where a hole may stand. Arrow: where it stands, dotted what that may be out. "
-                          "%1 times larger.")
-                  .arg(static_cast<int>(times)));
+        (bolts && !bolts->holes.empty()
+             ? QObject::tr("%1 times larger. Ring: the bolt's play. Arrow: from the mate's hole to this one.")
+             : QObject::tr("%1 times larger. Ring: what is allowed. Arrow: how it stands, dotted its error."))
+            .arg(static_cast<int>(times)));
 }
 
 void ProofLayer::hole(const FaceProof& proof, std::size_t index, double times) {

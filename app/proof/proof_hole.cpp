@@ -195,7 +195,7 @@ void ProofSlip::write_cross(Card& card, const HoleId& hole) {
     const HoleRead* read = read_at(m_desk.measured(), hole);
     const bool over_pin = read && read->cross.over_pin;
     const Length size = over_pin && read->pin ? *read->pin : across.spec.diameter;
-    const Length radius = document().job().blank.diameter.actual() / 2.0;
+    const Length radius = bar_radius_at(document().job(), across);
     const auto expect = [&](bool ccw) {
         return q(thousandths(expected_cross(radius, size, across.bar->offset, ccw, over_pin), document().job().unit));
     };

@@ -162,7 +162,7 @@ private:
     void across() {
         const Length offset = m_hole.bar->offset;
         const Length within = m_job.axis_within;
-        const CrossAxis axis = m_read ? cross_axis(m_read->cross, m_job.blank.diameter.actual()) : CrossAxis{};
+        const CrossAxis axis = m_read ? cross_axis(m_read->cross, bar_radius_at(m_job, m_hole) * 2.0) : CrossAxis{};
         // Half the difference of two readings: the error of one, over the root of two.
         const Length error = m_caliper * std::sqrt(0.5);
         add(Check::CrossEntry, offset, offset - within, offset + within, axis.entry, error);
@@ -197,6 +197,10 @@ CrossAxis cross_axis(const CrossReadings& read, Length thickness) {
     if (out.entry && out.exit && thickness > Length{})
         out.lean = Angle::degrees(std::atan((*out.exit - *out.entry).in_mm() / thickness.in_mm()) * degrees_per_radian);
     return out;
+}
+
+Length bar_radius_at(const Job& job, const Hole& hole) {
+    return section_at(job.blank, hole.bar->along).radius;
 }
 
 Length expected_cross(Length bar_radius, Length hole_or_pin, Length offset, bool ccw, bool over_pin) {

@@ -34,6 +34,9 @@ struct CrossAxis {
     std::optional<Angle> lean;
 };
 CrossAxis cross_axis(const CrossReadings& read, Length thickness);
+/// Half of the bar's thickness where the hole goes through it: of a shoulder its own, of a hexagon or square half
+/// across the flats. Requires a hole in the side of a bar.
+Length bar_radius_at(const Job& job, const Hole& hole);
 /// What one such reading should be: R - o - d / 2 on the counter-clockwise side and R + o - d / 2 on the other (o: the
 /// offset called for); over the bar and a pin R + o + p / 2 and R - o + p / 2.
 Length expected_cross(Length bar_radius, Length hole_or_pin, Length offset, bool ccw, bool over_pin);

@@ -174,6 +174,10 @@ void HoleChecked::across_a_bar() {
     QVERIFY(p.check(0, Check::CrossExit).verdict == Verdict::Bad);
     QVERIFY(p.check(0, Check::CrossLean).words.find("0.46°") != std::string::npos); // atan(0.16 / 20)
     QVERIFY(p.proof().all == Verdict::Bad);
+    // On a shoulder of 14 from 22 mm on the same readings are from its own sides.
+    p.job.blank.bar.shoulders = {{mm(22), mm(14)}};
+    QCOMPARE(bar_radius_at(p.job, p.proof().measured.holes[0]), mm(7));
+    QVERIFY(p.check(0, Check::CrossLean).words.find("0.65°") != std::string::npos); // atan(0.16 / 14)
     // Rolled out, distances are not what a caliper reads: none is taken, and one that is there counts for nothing.
     const MeasuredPart side = measured_part(p.job, p.piece, Estimates{});
     Reading over;
