@@ -41,7 +41,7 @@ void ShopBlanks::custom(Sentence& sentence, const QString& name, const QString& 
                         std::function<Result<QString>(Shop&, const QString&)> read) const {
     sentence.blank(
         name, what, [&document = m_document, show] { return show(document.shop()); },
-        [blanks = *this, read, what](const QString& text, bool keep) -> Verdict {
+        [blanks = *this, read, what](const QString& text, bool keep) -> Tried {
             Shop next = blanks.m_document.shop();
             const Result<QString> how = read(next, text);
             if (!how)
@@ -50,7 +50,7 @@ void ShopBlanks::custom(Sentence& sentence, const QString& name, const QString& 
                 return {{}, *how};
             const auto kept =
                 blanks.m_document.edit_shop(QObject::tr("change of %1").arg(what), next, blanks.m_store.path());
-            return kept ? Verdict{} : Verdict{q(kept.error().sentence), {}};
+            return kept ? Tried{} : Tried{q(kept.error().sentence), {}};
         });
 }
 

@@ -232,7 +232,7 @@ void ImportSlip::plain_size(Sentence& s) {
     s.blank(
         QStringLiteral("importPlain"), tr("diameter of holes whose size the file does not say"),
         [this] { return shown_length(document().settled(), m_plain); },
-        [this](const QString& text, bool) -> Verdict {
+        [this](const QString& text, bool) -> Tried {
             const Result<ReadLength> read = read_length(text.toStdString(), document().settled().unit);
             if (!read)
                 return {q(read.error().sentence), {}};

@@ -113,7 +113,7 @@ void Reckoner::length_if(Sentence& s, const QString& name, const QString& what, 
     m_lengths[name] = m_firsts[name] = first;
     s.blank(
         name, what, [this, name] { return fig(m_lengths.at(name)); },
-        [this, name, above_nought](const QString& text, bool) -> Verdict {
+        [this, name, above_nought](const QString& text, bool) -> Tried {
             const Result<ReadLength> read = read_length(text.toStdString(), document().settled().unit);
             if (!read)
                 return {q(read.error().sentence), {}};
@@ -130,7 +130,7 @@ void Reckoner::count(Sentence& s, const QString& name, const QString& what, int 
     m_counts[name] = first;
     s.blank(
         name, what, [this, name] { return q(count_word(m_counts.at(name))); },
-        [this, name](const QString& text, bool) -> Verdict {
+        [this, name](const QString& text, bool) -> Tried {
             constexpr int most = 10'000;
             const Result<int> read = read_count(text.trimmed().toStdString(), 1, most, "holes");
             if (!read)

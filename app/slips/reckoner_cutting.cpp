@@ -19,7 +19,7 @@ void Reckoner::text(Sentence& s, const QString& name, const QString& what, const
     m_texts[name] = first;
     s.blank(
         name, what, [this, name] { return m_texts.at(name); },
-        [this, name](const QString& typed, bool) -> Verdict {
+        [this, name](const QString& typed, bool) -> Tried {
             if (!find_thread(typed.toStdString()))
                 return {tr("There is no thread named '%1'. One such as M5, 1/4-20 or 2BA would do.").arg(typed), {}};
             m_texts[name] = typed.simplified();

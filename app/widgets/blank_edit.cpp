@@ -47,7 +47,7 @@ void BlankEdit::type(const QString& text) {
 void BlankEdit::settle() {
     if (!m_unsettled)
         return;
-    const Verdict verdict = m_try(text(), true);
+    const Tried verdict = m_try(text(), true);
     tell(verdict);
     if (!verdict.fault.isEmpty())
         return; // the typed text stays, and can still be mended
@@ -55,7 +55,7 @@ void BlankEdit::settle() {
     refresh();
 }
 
-void BlankEdit::tell(const Verdict& found) {
+void BlankEdit::tell(const Tried& found) {
     const bool was = !m_fault.isEmpty();
     m_fault = found.fault;
     if (was != !m_fault.isEmpty()) {

@@ -7,7 +7,7 @@
 namespace clockface::app {
 
 /// What came of a typed text: nothing (it is fine), an echo of how it was read, or a sentence why it will not do.
-struct Verdict {
+struct Tried {
     QString fault;
     QString echo;
 };
@@ -17,7 +17,7 @@ class BlankEdit : public QLineEdit {
 public:
     using Show = std::function<QString()>;
     /// Tries the text: with `keep` it becomes the job's, without it is shown on the board only.
-    using Try = std::function<Verdict(const QString& text, bool keep)>;
+    using Try = std::function<Tried(const QString& text, bool keep)>;
 
     /// `what` names the blank for people who cannot see it and for the tool tip: "diameter of the pitch circle".
     BlankEdit(const QString& name, const QString& what, Show show, Try attempt, QWidget* parent = nullptr);
@@ -47,7 +47,7 @@ private:
 
     void type(const QString& text);
     void settle();
-    void tell(const Verdict& verdict);
+    void tell(const Tried& verdict);
 };
 
 } // namespace clockface::app

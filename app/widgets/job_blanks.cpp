@@ -54,7 +54,7 @@ void JobBlanks::custom(Sentence& sentence, const QString& name, const QString& w
     Document& document = m_document;
     sentence.blank(
         name, what, [&document, show] { return show(document.job()); },
-        [&document, read, what](const QString& text, bool keep) -> Verdict {
+        [&document, read, what](const QString& text, bool keep) -> Tried {
             Job next = document.settled();
             const Result<QString> how = read(next, text);
             if (!how) {

@@ -16,7 +16,7 @@ BlankEdit* add_blank(Sentence& sentence, const QString& name, const QString& val
     sentence.blank(
         name, name, [value] { return value; },
         [](const QString& text, bool) {
-            return text == "bad" ? app::Verdict{"That will not do.", {}} : app::Verdict{{}, "read as " + text};
+            return text == "bad" ? app::Tried{"That will not do.", {}} : app::Tried{{}, "read as " + text};
         });
     return sentence.findChild<BlankEdit*>(name);
 }
@@ -173,7 +173,7 @@ private slots:
                 ++gone_through;
                 Sentence& s = all.sentence("one");
                 s.reads(deep ? "A hole of {size}, {depth} deep." : "A hole of {size}.");
-                const auto read = [](const QString&, bool) { return app::Verdict{}; };
+                const auto read = [](const QString&, bool) { return app::Tried{}; };
                 s.blank(
                     "size", "size", [&] { return size; }, read);
                 if (deep)
