@@ -71,9 +71,9 @@ void ProofLayer::hole(const FaceProof& proof, std::size_t index, double times) {
     const double ring = m_map.pixels(judged.limit) * times;
     m_painter.setBrush(Qt::NoBrush);
     QColor colour = m_look.scribed;
-    if (judged.verdict == clockface::Verdict::Good)
+    if (judged.verdict == Verdict::Good)
         colour = m_look.good_on_dark;
-    else if (judged.verdict == clockface::Verdict::Bad)
+    else if (judged.verdict == Verdict::Bad)
         colour = m_look.stop_on_dark;
     m_painter.setPen(QPen(colour, 1.4, judged.verdict ? Qt::SolidLine : Qt::DashLine));
     m_painter.drawEllipse(at, ring, ring);
@@ -103,7 +103,7 @@ void ProofLayer::hole(const FaceProof& proof, std::size_t index, double times) {
 }
 
 // A tick, a cross, a question: each with its colour.
-void ProofLayer::verdict(QPointF at, const std::optional<clockface::Verdict>& verdict) {
+void ProofLayer::verdict(QPointF at, const std::optional<Verdict>& verdict) {
     if (!verdict)
         return;
     constexpr double r = 8.0;
@@ -112,16 +112,16 @@ void ProofLayer::verdict(QPointF at, const std::optional<clockface::Verdict>& ve
     m_painter.drawEllipse(at, r + 2.0, r + 2.0);
     m_painter.setBrush(Qt::NoBrush);
     switch (*verdict) {
-    case clockface::Verdict::Good:
+    case Verdict::Good:
         m_painter.setPen(QPen(m_look.good_on_dark, 2.6));
         m_painter.drawPolyline(QPolygonF({at + QPointF(-5, 0), at + QPointF(-1, 5), at + QPointF(6, -5)}));
         break;
-    case clockface::Verdict::Bad:
+    case Verdict::Bad:
         m_painter.setPen(QPen(m_look.stop_on_dark, 2.6));
         m_painter.drawLine(at + QPointF(-5, -5), at + QPointF(5, 5));
         m_painter.drawLine(at + QPointF(-5, 5), at + QPointF(5, -5));
         break;
-    case clockface::Verdict::CannotTell:
+    case Verdict::CannotTell:
         m_painter.setPen(m_look.brass_on_dark);
         m_painter.setFont(type(12, true));
         m_painter.drawText(QRectF(at - QPointF(r, r), QSizeF(2 * r, 2 * r)), Qt::AlignCenter, QStringLiteral("?"));
@@ -144,7 +144,7 @@ void ProofLayer::bolt(const FaceProof& proof, const BoltedHole& bolted, double t
     m_painter.setPen(QPen(m_look.scribed, 2.2));
     m_painter.drawLine(at, at + way);
     m_painter.drawEllipse(at + way, 2.5, 2.5);
-    verdict(at + QPointF(ring, -ring) * 0.7071, binds ? clockface::Verdict::Bad : clockface::Verdict::Good);
+    verdict(at + QPointF(ring, -ring) * 0.7071, binds ? Verdict::Bad : Verdict::Good);
 }
 
 } // namespace clockface::app

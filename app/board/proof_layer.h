@@ -21,7 +21,7 @@ public:
 
 private:
     void hole(const FaceProof& proof, std::size_t index, double times);
-    void verdict(QPointF at, const std::optional<clockface::Verdict>& verdict);
+    void verdict(QPointF at, const std::optional<Verdict>& verdict);
     void bolt(const FaceProof& proof, const BoltedHole& bolted, double times);
     [[nodiscard]] Length largest_limit(const FaceProof& proof) const;
 };

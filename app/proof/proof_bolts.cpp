@@ -94,29 +94,46 @@ void ProofSlip::write_mate(Card& card) {
     }
 }
 
+FitTried* ProofSlip::fit_in(JobProof& proof, std::size_t index) const {
+    auto& all = clockface::measured_piece(proof, m_desk.piece()).fits;
+    return index < all.size() ? &all[index] : nullptr;
+}
+
 // Mating parts that were really tried on.
 void ProofSlip::write_fits(Card& card) {
     card.heading(tr("Tried on"));
-    const auto& fits = m_desk.measured().fits;
-    for (std::size_t i = 0; i < fits.size(); ++i) {
+    const auto fit = [this](const Job& job, std::size_t i) {
+        JobProof proof = job.proof;
+        const FitTried* tried = fit_in(proof, i);
+        return tried ? *tried : FitTried{};
+    };
+    for (std::size_t i = 0; i < m_desk.measured().fits.size(); ++i) {
         const QString id = QString::number(i + 1);
         Sentence& s = card.sentence(QStringLiteral("fit:") + id);
         s.reads(tr("{fitMate} {fitGoes}. {fitRemark}"));
-        const int piece = m_desk.piece();
-        const auto at = [piece, i](Job& job) -> FitTried& {
-            static thread_local FitTried gone;
-            auto& all = clockface::measured_piece(job.proof, piece).fits;
-            return i < all.size() ? all[i] : gone;
+        const auto text = [&](const QString& name, const QString& what, std::string FitTried::*of) {
+            blanks().custom(
+                s, name + id, what, [fit, i, of](const Job& job) { return q(fit(job, i).*of); },
+                [this, i, of](Job& job, const QString& typed) -> Result<QString> {
+                    if (FitTried* tried = fit_in(job.proof, i))
+                        tried->*of = typed.simplified().toStdString();
+                    return QString();
+                });
         };
-        blanks().text(s, QStringLiteral("fitMate:") + id, tr("which part was tried"),
-                      [at](Job& job) -> std::string& { return at(job).mate; });
-        blanks().flag(s, QStringLiteral("fitGoes:") + id, tr("whether it goes"), tr("does not go"), tr("goes"),
-                      [at](Job& job) -> bool& { return at(job).goes; });
-        blanks().text(s, QStringLiteral("fitRemark:") + id, tr("a remark on how it goes"),
-                      [at](Job& job) -> std::string& { return at(job).remark; });
+        text(QStringLiteral("fitMate:"), tr("which part was tried"), &FitTried::mate);
+        blanks().one_of<bool>(
+            s, QStringLiteral("fitGoes:") + id, tr("whether it goes"),
+            Fillings<bool>({{true, tr("goes")}, {false, tr("does not go")}}),
+            [fit, i](const Job& job) { return fit(job, i).goes; },
+            [this, i](Job& job, bool goes) {
+                if (FitTried* tried = fit_in(job.proof, i))
+                    tried->goes = goes;
+            });
+        text(QStringLiteral("fitRemark:"), tr("a remark on how it goes"), &FitTried::remark);
         s.ends_with(QStringLiteral("fitGone:") + id, tr("take away"), [this, i] {
             told(m_desk.change(tr("taking a fit away"), [i](MeasuredPiece& measured) {
-                measured.fits.erase(measured.fits.begin() + static_cast<std::ptrdiff_t>(i));
+                if (i < measured.fits.size())
+                    measured.fits.erase(measured.fits.begin() + static_cast<std::ptrdiff_t>(i));
             }));
         });
     }

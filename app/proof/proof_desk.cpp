@@ -1,7 +1,7 @@
 #include "proof/proof_desk.h"
 
+#include "formats/proof_report.h"
 #include "look/words.h"
-#include "words/say.h"
 
 #include <algorithm>
 
@@ -11,10 +11,6 @@ namespace {
 
 // Fewer readings and holes than this are worked out at once: a few milliseconds.
 constexpr std::size_t worked_out_at_once = 24;
-
-bool goes_over_pins(ReadingKind kind) {
-    return kind == ReadingKind::OverPins || kind == ReadingKind::BetweenPins || kind == ReadingKind::Height;
-}
 
 } // namespace
 
@@ -35,46 +31,40 @@ const MeasuredPiece& ProofDesk::measured() const {
 
 void ProofDesk::follow() {
     const Job& job = m_document.job();
-    if (m_of && m_of_piece == piece() && *m_of == job)
+    const Shop& shop = m_document.shop();
+    if (m_of && m_of->piece == piece() && m_of->job == job && m_of->shop == shop)
         return;
-    m_of = job;
-    m_of_piece = piece();
+    m_of = Of{job, shop, piece()};
     m_part = clockface::measured_part(job, measured(), m_document.plan().estimates);
     work_out();
 }
 
-const std::shared_ptr<const BoltsUp>& ProofDesk::bolts() {
-    if (!m_bolts_wanted) {
-        m_bolts_wanted = true;
+void ProofDesk::want_bolts(bool wanted) {
+    m_bolts_wanted = wanted;
+    if (wanted && !m_bolts && m_of)
         work_out();
-    }
-    return m_bolts;
 }
 
-std::function<ProofDesk::Answer()> ProofDesk::question() const {
+std::function<ProofDesk::Answer()> ProofDesk::question(bool bolted) const {
     MeasuredPiece piece = measured();
     piece.number = this->piece();
-    return [job = m_document.job(), shop = m_document.shop(), plan = m_document.plan(), piece,
-            bolted = m_bolts_wanted] {
+    return [job = m_document.job(), shop = m_document.shop(), plan = m_document.plan(), piece, bolted] {
         Answer out;
-        const auto proof = std::make_shared<FaceProof>(face_proof(job, shop, plan, piece));
+        const auto proof = std::make_shared<const FaceProof>(face_proof(job, shop, plan, piece));
         out.proof = proof;
-        if (!bolted)
-            return out;
-        const Mate& mate = job.proof.mate;
-        const MeasuredPiece* other =
-            mate.is == MateIs::Measured ? clockface::measured_piece(job.proof, mate.piece) : nullptr;
-        if (mate.is == MateIs::Measured && !other) {
-            BoltsUp none;
-            none.sentences.push_back(say("Nothing was measured of piece {piece}, the mate.", {{"piece", mate.piece}}));
-            out.bolts = std::make_shared<BoltsUp>(none);
-        } else if (other) {
-            const Deviations found = deviations(job, clockface::measured_part(job, *other, plan.estimates));
-            out.bolts = std::make_shared<BoltsUp>(bolts_up(job, proof->measured, proof->found, &found));
-        } else {
-            out.bolts = std::make_shared<BoltsUp>(bolts_up(job, proof->measured, proof->found, nullptr));
-        }
+        if (bolted)
+            out.bolts = std::make_shared<const BoltsUp>(bolts_up(job, *proof, plan.estimates));
         return out;
+    };
+}
+
+std::function<std::string()> ProofDesk::reporter(bool as_csv) const {
+    MeasuredPiece piece = measured();
+    piece.number = this->piece();
+    return [make = question(!as_csv), job = m_document.job(), piece, as_csv] {
+        const Answer made = make();
+        return as_csv ? proof_csv(job, *made.proof, piece.number)
+                      : proof_data(job, *made.proof, piece, made.bolts.get());
     };
 }
 
@@ -86,9 +76,9 @@ void ProofDesk::work_out() {
     };
     if (!m_bolts_wanted && m_part.part.readings.size() + m_part.holes.size() <= worked_out_at_once) {
         m_beside.drop();
-        take(question()());
+        take(question(false)());
     } else {
-        m_beside.ask(question(), take);
+        m_beside.ask(question(m_bolts_wanted), take);
     }
 }
 
@@ -103,14 +93,6 @@ Result<void> ProofDesk::change(const QString& step, const std::function<void(Mea
     by(clockface::measured_piece(next.proof, piece()));
     tidy(next.proof);
     return m_document.edit(step, next);
-}
-
-Result<void> ProofDesk::change_hole(const QString& step, const HoleId& hole, const std::function<void(HoleRead&)>& by) {
-    return change(step, [&](MeasuredPiece& piece) {
-        HoleRead& read = read_at(piece, hole);
-        read.time = m_document.clock();
-        by(read);
-    });
 }
 
 Result<void> ProofDesk::put_pins(MeasuredPiece& piece, const Reading& reading) const {

@@ -23,16 +23,17 @@ public:
     [[nodiscard]] const MeasuredPiece& measured() const;
     /// Nothing while it is worked out for the first time. It may be that of a moment ago.
     [[nodiscard]] const std::shared_ptr<const FaceProof>& proof() const { return m_proof; }
-    /// Worked out when it is first asked for, and anew after that whenever the proof is.
-    [[nodiscard]] const std::shared_ptr<const BoltsUp>& bolts();
+    /// Whether it bolts up; only worked out while it is wanted.
+    void want_bolts(bool wanted);
+    [[nodiscard]] const std::shared_ptr<const BoltsUp>& bolts() const { return m_bolts; }
     [[nodiscard]] bool waiting() const { return m_waits; }
     /// Looks whether anything is to be worked out anew.
     void follow();
 
     /// One undo step on what was measured of the piece; stamped with the time.
     Result<void> change(const QString& step, const std::function<void(MeasuredPiece&)>& by);
-    /// The same at one hole.
-    Result<void> change_hole(const QString& step, const HoleId& hole, const std::function<void(HoleRead&)>& by);
+    /// What makes the report of all that was measured, in whatever thread: it owns what it needs.
+    [[nodiscard]] std::function<std::string()> reporter(bool as_csv) const;
 
     [[nodiscard]] const OldPart& part() const override { return m_part.part; }
     [[nodiscard]] const OldPart& settled() const override { return m_part.part; }
@@ -51,8 +52,12 @@ private:
     std::shared_ptr<const FaceProof> m_proof;
     std::shared_ptr<const BoltsUp> m_bolts;
     bool m_bolts_wanted = false, m_waits = false;
-    std::optional<Job> m_of; // what was worked out, or is being
-    int m_of_piece = 0;
+    struct Of {
+        Job job;
+        Shop shop;
+        int piece = 0;
+    };
+    std::optional<Of> m_of; // what was worked out, or is being
     struct Answer {
         std::shared_ptr<const FaceProof> proof;
         std::shared_ptr<const BoltsUp> bolts;
@@ -60,7 +65,7 @@ private:
     Beside<Answer> m_beside;
 
     void work_out();
-    [[nodiscard]] std::function<Answer()> question() const;
+    [[nodiscard]] std::function<Answer()> question(bool bolted) const;
     /// Says which pin is in a hole a reading goes over, where nobody did: the one that was proposed. Problem: none was.
     Result<void> put_pins(MeasuredPiece& piece, const Reading& reading) const;
 };

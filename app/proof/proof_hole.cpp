@@ -16,22 +16,28 @@ std::optional<std::size_t> ProofSlip::chosen_hole() const {
     return std::nullopt;
 }
 
-void ProofSlip::figure(Sentence& s, const QString& name, const QString& what, const HoleId& hole,
-                       std::optional<Length>& (*of)(HoleRead&)) {
-    const int piece = m_desk.piece();
+std::optional<HoleRead> ProofSlip::read_of(const Job& job, const HoleId& hole) const {
+    const MeasuredPiece* measured = clockface::measured_piece(job.proof, m_desk.piece());
+    const HoleRead* read = measured ? read_at(*measured, hole) : nullptr;
+    return read ? std::optional(*read) : std::nullopt;
+}
+
+HoleRead& ProofSlip::read_of(Job& job, const HoleId& hole) {
+    HoleRead& read = read_at(clockface::measured_piece(job.proof, m_desk.piece()), hole);
+    read.time = document().clock();
+    return read;
+}
+
+void ProofSlip::figure(Sentence& s, const QString& name, const QString& what, const HoleId& hole, Figure of) {
     blanks().custom(
         s, name, what,
-        [piece, hole, of](const Job& job) {
-            const MeasuredPiece* measured = clockface::measured_piece(job.proof, piece);
-            const HoleRead* read = measured ? read_at(*measured, hole) : nullptr;
-            if (!read)
-                return tr("not read");
-            HoleRead copy = *read;
-            const std::optional<Length> figure = of(copy);
+        [this, hole, of](const Job& job) {
+            std::optional<HoleRead> read = read_of(job, hole);
+            const std::optional<Length> figure = read ? of(*read) : std::nullopt;
             return figure ? q(with_unit(*figure, job.unit)) : tr("not read");
         },
-        [this, piece, hole, of](Job& job, const QString& text) -> Result<QString> {
-            std::optional<Length> read;
+        [this, hole, of](Job& job, const QString& text) -> Result<QString> {
+            std::optional<Length> typed;
             if (!text.trimmed().isEmpty() && text != tr("not read")) {
                 const auto length = read_length(text.toStdString(), job.unit);
                 if (!length)
@@ -39,21 +45,20 @@ void ProofSlip::figure(Sentence& s, const QString& name, const QString& what, co
                 if (!(length->value > Length{}))
                     return problem({},
                                    tr("A reading is above nought. Leave it empty if it was not read.").toStdString());
-                read = length->value;
+                typed = length->value;
             }
-            HoleRead& at = read_at(clockface::measured_piece(job.proof, piece), hole);
-            at.time = document().clock();
-            of(at) = read;
+            HoleRead& read = read_of(job, hole);
+            of(read) = typed;
             // A pin that cannot be in its hole is told where it is typed.
-            if (const auto chosen = chosen_hole(); chosen && at.pin) {
+            if (const auto chosen = chosen_hole(); chosen && read.pin) {
                 OldHole in = m_desk.part().holes[*chosen];
-                in.pin = at.pin;
-                in.diameter = at.across.value_or(in.diameter);
+                in.pin = read.pin;
+                in.diameter = read.across.value_or(in.diameter);
                 if (const auto fault = pin_fault(in, job.unit))
                     return problem({}, *fault);
             }
             tidy(job.proof);
-            return read ? q(with_unit(*read, job.unit)) : tr("not read");
+            return typed ? q(with_unit(*typed, job.unit)) : tr("not read");
         });
 }
 
@@ -66,6 +71,7 @@ void ProofSlip::write_hole(Card& card) {
     }
     const clockface::Hole& hole = m_desk.measured_part().holes[*chosen];
     const HoleId id = id_of(document().job(), hole);
+    card.hangs_on(id.pattern);
     card.heading(tr("Hole %1").arg(q(hole.name)));
     const auto& proof = m_desk.proof();
     if (proof && *chosen < proof->verdicts.holes.size()) {
@@ -112,10 +118,8 @@ void ProofSlip::write_depths(Card& card, const clockface::Hole& hole) {
 }
 
 void ProofSlip::write_screw(Card& card, const HoleId& hole) {
-    const int piece = m_desk.piece();
-    const auto screw_of = [piece, hole](const Job& job) -> std::optional<ScrewTried> {
-        const MeasuredPiece* measured = clockface::measured_piece(job.proof, piece);
-        const HoleRead* read = measured ? read_at(*measured, hole) : nullptr;
+    const auto screw_of = [this, hole](const Job& job) {
+        const std::optional<HoleRead> read = read_of(job, hole);
         return read ? read->screw : std::nullopt;
     };
     const auto now = screw_of(document().job());
@@ -126,11 +130,6 @@ void ProofSlip::write_screw(Card& card, const HoleId& hole) {
             : stops ? tr("The real screw {screwGoes} at {stopsAt}, its head {seats}.")
                     : tr("The real screw {screwGoes}, its head {seats}."));
     using Goes = std::optional<ScrewGoes>;
-    const auto at = [this, piece, hole](Job& job) -> HoleRead& {
-        HoleRead& read = read_at(clockface::measured_piece(job.proof, piece), hole);
-        read.time = document().clock();
-        return read;
-    };
     blanks().one_of<Goes>(
         s, QStringLiteral("screwGoes"), tr("how the real screw goes"),
         Fillings<Goes>({{Goes(), tr("was not tried")},
@@ -141,14 +140,15 @@ void ProofSlip::write_screw(Card& card, const HoleId& hole) {
             const auto tried = screw_of(job);
             return tried ? Goes(tried->goes) : Goes();
         },
-        [at](Job& job, const Goes& goes) {
-            std::optional<ScrewTried>& screw = at(job).screw;
-            if (!goes) {
+        [this, hole](Job& job, const Goes& goes) {
+            std::optional<ScrewTried>& screw = read_of(job, hole).screw;
+            if (goes) {
+                screw = screw.value_or(ScrewTried{});
+                screw->goes = *goes;
+            } else {
                 screw.reset();
-                return tidy(job.proof);
             }
-            screw = screw.value_or(ScrewTried{});
-            screw->goes = *goes;
+            tidy(job.proof);
         });
     if (!now)
         return;
@@ -156,10 +156,9 @@ void ProofSlip::write_screw(Card& card, const HoleId& hole) {
         s, QStringLiteral("seats"), tr("whether its head seats"),
         Fillings<bool>({{true, tr("seats flush")}, {false, tr("does not seat")}}),
         [screw_of](const Job& job) { return screw_of(job).value_or(ScrewTried{}).head_seats; },
-        [at](Job& job, bool seats) {
-            HoleRead& read = at(job);
-            read.screw = read.screw.value_or(ScrewTried{});
-            read.screw->head_seats = seats;
+        [this, hole](Job& job, bool seats) {
+            if (auto& screw = read_of(job, hole).screw)
+                screw->head_seats = seats;
         });
     if (stops)
         figure(s, QStringLiteral("stopsAt"), tr("how far the screw enters"), hole,
@@ -170,16 +169,19 @@ void ProofSlip::write_screw(Card& card, const HoleId& hole) {
 }
 
 void ProofSlip::write_cross(Card& card, const HoleId& hole) {
-    const int piece = m_desk.piece();
     Sentence& s = card.sentence(QStringLiteral("crossRead"));
     s.reads(
         tr("Read {overPin}: where it enters {entryCcw} on the counter-clockwise side and {entryCw} on the other; where "
            "it comes out {exitCcw} and {exitCw}, on the same two sides."));
-    blanks().flag(s, QStringLiteral("overPin"), tr("how a hole across the bar is read"),
-                  tr("from the bar's side to the hole's edge"), tr("over the bar and a pin in it"),
-                  [piece, hole](Job& job) -> bool& {
-                      return read_at(clockface::measured_piece(job.proof, piece), hole).cross.over_pin;
-                  });
+    blanks().one_of<bool>(
+        s, QStringLiteral("overPin"), tr("how a hole across the bar is read"),
+        Fillings<bool>(
+            {{false, tr("from the bar's side to the hole's edge")}, {true, tr("over the bar and a pin in it")}}),
+        [this, hole](const Job& job) { return read_of(job, hole).value_or(HoleRead{}).cross.over_pin; },
+        [this, hole](Job& job, bool over_pin) {
+            read_of(job, hole).cross.over_pin = over_pin;
+            tidy(job.proof);
+        });
     figure(s, QStringLiteral("entryCcw"), tr("reading on the counter-clockwise side where it enters"), hole,
            [](HoleRead& read) -> std::optional<Length>& { return read.cross.entry_ccw; });
     figure(s, QStringLiteral("entryCw"), tr("reading on the clockwise side where it enters"), hole,
@@ -192,9 +194,9 @@ void ProofSlip::write_cross(Card& card, const HoleId& hole) {
     if (!chosen)
         return;
     const clockface::Hole& across = m_desk.measured_part().holes[*chosen];
-    const HoleRead* read = read_at(m_desk.measured(), hole);
-    const bool over_pin = read && read->cross.over_pin;
-    const Length size = over_pin && read->pin ? *read->pin : across.spec.diameter;
+    const HoleRead read = read_of(document().job(), hole).value_or(HoleRead{});
+    const bool over_pin = read.cross.over_pin;
+    const Length size = over_pin && read.pin ? *read.pin : across.spec.diameter;
     const Length radius = bar_radius_at(document().job(), across);
     const auto expect = [&](bool ccw) {
         return q(thousandths(expected_cross(radius, size, across.bar->offset, ccw, over_pin), document().job().unit));
@@ -204,43 +206,43 @@ void ProofSlip::write_cross(Card& card, const HoleId& hole) {
         tr("To be expected: %1 on the counter-clockwise side, %2 on the other.").arg(expect(true), expect(false)));
 }
 
+void ProofSlip::mark_axis(Sentence& s, const QString& name, const QString& what, const HoleId& hole,
+                          Length Point::*axis) {
+    blanks().custom(
+        s, name, what,
+        [this, hole, axis](const Job& job) {
+            const std::optional<HoleRead> read = read_of(job, hole);
+            return read && read->mark_off ? q(with_unit((*read->mark_off).*axis, job.unit)) : tr("not looked at");
+        },
+        [this, hole, axis](Job& job, const QString& text) -> Result<QString> {
+            std::optional<Point>& off = read_of(job, hole).mark_off;
+            if (text.trimmed().isEmpty() || text == tr("not looked at")) {
+                off.reset();
+                tidy(job.proof);
+                return tr("not looked at");
+            }
+            return read_length(text.toStdString(), job.unit).map([&](const ReadLength& length) {
+                off = off.value_or(Point{});
+                (*off).*axis = length.value;
+                return q(with_unit(length.value, job.unit));
+            });
+        });
+}
+
 void ProofSlip::write_mark(Card& card, const HoleId& hole) {
-    const int piece = m_desk.piece();
     Sentence& s = card.sentence(QStringLiteral("markOff"));
     s.reads(tr("Before it is drilled: its mark stands {markX} right and {markY} up of its place."));
-    const auto axis = [&](const QString& name, const QString& what, Length Point::*which) {
-        blanks().custom(
-            s, name, what,
-            [piece, hole, which](const Job& job) {
-                const MeasuredPiece* measured = clockface::measured_piece(job.proof, piece);
-                const HoleRead* read = measured ? read_at(*measured, hole) : nullptr;
-                return read && read->mark_off ? q(with_unit((*read->mark_off).*which, job.unit)) : tr("not looked at");
-            },
-            [this, piece, hole, which](Job& job, const QString& text) -> Result<QString> {
-                HoleRead& read = read_at(clockface::measured_piece(job.proof, piece), hole);
-                read.time = document().clock();
-                if (text.trimmed().isEmpty() || text == tr("not looked at")) {
-                    read.mark_off.reset();
-                    tidy(job.proof);
-                    return tr("not looked at");
-                }
-                return read_length(text.toStdString(), job.unit).map([&](const ReadLength& length) {
-                    read.mark_off = read.mark_off.value_or(Point{});
-                    (*read.mark_off).*which = length.value;
-                    return q(with_unit(length.value, job.unit));
-                });
-            });
-    };
-    axis(QStringLiteral("markX"), tr("how far right of its place its mark stands"), &Point::x);
-    axis(QStringLiteral("markY"), tr("how far up of its place its mark stands"), &Point::y);
-    if (const auto& proof = m_desk.proof()) {
-        int number = 0;
-        for (const MarkChecked& each : proof->marks.marks)
-            if (proof->measured.holes[each.hole].name == selection().hole())
-                card.words(QStringLiteral("markWords"), q(each.words), Card::OfUse::ToCopy);
-        for (const std::string& sentence : proof->marks.sentences)
-            card.words(QStringLiteral("marksWords:%1").arg(++number), q(sentence), Card::OfUse::ToCopy);
-    }
+    mark_axis(s, QStringLiteral("markX"), tr("how far right of its place its mark stands"), hole, &Point::x);
+    mark_axis(s, QStringLiteral("markY"), tr("how far up of its place its mark stands"), hole, &Point::y);
+    const auto& proof = m_desk.proof();
+    if (!proof)
+        return;
+    int number = 0;
+    for (const MarkChecked& each : proof->marks.marks)
+        if (proof->measured.holes[each.hole].name == selection().hole())
+            card.words(QStringLiteral("markWords"), q(each.words), Card::OfUse::ToCopy);
+    for (const std::string& sentence : proof->marks.sentences)
+        card.words(QStringLiteral("marksWords:%1").arg(++number), q(sentence), Card::OfUse::ToCopy);
 }
 
 } // namespace clockface::app

@@ -1,6 +1,5 @@
 #include "proof/proof_slip.h"
 
-#include "formats/proof_report.h"
 #include "look/plain_text.h"
 #include "look/words.h"
 #include "measure/figures.h"
@@ -18,15 +17,15 @@ namespace clockface::app {
 namespace {
 
 // A verdict never goes by colour alone: it is a sign and a word.
-QString sign_of(const std::optional<clockface::Verdict>& verdict) {
+QString sign_of(const std::optional<Verdict>& verdict) {
     if (!verdict)
         return QStringLiteral("·");
     switch (*verdict) {
-    case clockface::Verdict::Good:
+    case Verdict::Good:
         return QStringLiteral("✓");
-    case clockface::Verdict::Bad:
+    case Verdict::Bad:
         return QStringLiteral("✗");
-    case clockface::Verdict::CannotTell:
+    case Verdict::CannotTell:
         break;
     }
     return QStringLiteral("?");
@@ -85,7 +84,7 @@ ProofSlip::ProofSlip(Document& document, Selection& selection, ShownParts& shown
     page({&m_hole}, nullptr);
     page({&m_bolts}, nullptr);
     connect(&m_desk, &ProofDesk::changed, this, [this] {
-        m_shown.show_proof(m_desk.proof(), m_page == Bolts ? m_desk.bolts() : nullptr);
+        m_shown.show_proof(m_desk.proof(), m_desk.bolts());
         m_entry->follow();
         if (isVisible())
             refresh();
@@ -115,6 +114,7 @@ void ProofSlip::show_page(Page page) {
     m_page = page;
     for (std::size_t tab = 0; tab < pages.size(); ++tab)
         m_pages[static_cast<qsizetype>(tab)]->setVisible(pages[tab].page == page);
+    m_desk.want_bolts(page == Bolts);
     m_shown.show_proof(m_desk.proof(), page == Bolts ? m_desk.bolts() : nullptr);
     if (isVisible())
         refresh();
@@ -148,7 +148,6 @@ void ProofSlip::refresh() {
         m_hole.renew(trying);
         break;
     case Bolts:
-        (void)m_desk.bolts(); // from now on they are worked out too
         m_bolts.renew(trying);
         break;
     }
@@ -173,7 +172,7 @@ void ProofSlip::write_head(Card& card) {
         s.blank(
             QStringLiteral("provedPiece"), tr("number of the piece that is measured"),
             [this] { return QString::number(document().piece().number); },
-            [this](const QString& text, bool keep) -> app::Verdict {
+            [this](const QString& text, bool keep) -> Tried {
                 bool whole = false;
                 const int number = text.toInt(&whole);
                 if (!whole || number < 1 || number > document().job().pieces)
@@ -206,24 +205,12 @@ QString ProofSlip::line_of(const ToMeasure& each) const {
 }
 
 QString ProofSlip::expected(const Reading& reading) const {
-    if (fault_of(m_desk.part(), [&] { // but for the figure
-            Reading any = reading;
-            any.length = Length::mm(1e3);
-            any.angle = Angle::degrees(90.0);
-            return any;
-        }()))
+    const auto figure = expected_figure(m_desk.measured_part(), reading, document().shop().kit);
+    if (!figure || !has_figure(reading.kind))
         return {};
-    MeasuredPart with = m_desk.measured_part();
-    for (const std::string& name : reading.between) // as it would be with the pin that is proposed
-        if (const int hole = hole_index(with.part, name); hole >= 0)
-            if (OldHole& in = with.part.holes[static_cast<std::size_t>(hole)]; !in.pin)
-                in.pin = pin_for(in, document().shop().kit);
-    const double figure = expected_figure(with, reading);
-    if (reading.kind == ReadingKind::AngleAt)
-        return tr("To be expected: %1.").arg(q(in_degrees(Angle::degrees(figure), 2)));
-    if (!reads_length(reading.kind))
-        return {};
-    return tr("To be expected: %1.").arg(q(thousandths(Length::mm(figure), document().job().unit)));
+    return tr("To be expected: %1.")
+        .arg(q(reads_length(reading.kind) ? thousandths(Length::mm(*figure), document().job().unit)
+                                          : in_degrees(Angle::degrees(*figure), 2)));
 }
 
 void ProofSlip::take(const ToMeasure& each) {
@@ -231,27 +218,36 @@ void ProofSlip::take(const ToMeasure& each) {
     m_entry->take(each.reading.kind, each.reading.between);
 }
 
-// One after the other: the next that is proposed is in the line as soon as the last one was read.
+// The first that was proposed and is not read yet. What is proposed may be of a moment ago, what is read never is.
+const ToMeasure* ProofSlip::next() const {
+    if (const auto& proof = m_desk.proof())
+        for (const ToMeasure& each : proof->to_measure.readings)
+            if (!is_read(m_desk.measured_part(), each.reading))
+                return &each;
+    return nullptr;
+}
+
+// One after the other: the next is in the line as soon as the last one was read.
 void ProofSlip::take_next() {
-    if (!m_by_plan || !m_desk.proof())
-        return;
-    for (const ToMeasure& each : m_desk.proof()->to_measure.readings)
-        if (!each.taken)
-            return take(each);
-    m_by_plan = false;
+    const ToMeasure* each = next();
+    if (m_by_plan && each)
+        take(*each);
+    m_by_plan = m_by_plan && each;
 }
 
 void ProofSlip::write_next(Card& card) {
     const auto& proof = m_desk.proof();
-    if (!proof)
+    if (!proof || proof->to_measure.readings.empty())
         return;
-    for (const ToMeasure& each : proof->to_measure.readings)
-        if (!each.taken)
-            return card.line(QStringLiteral("measureNext"), tr("Next: %1").arg(line_of(each)),
-                             [this, each] { take(each); },
-                             {{}, tr("%1. Takes it into the line below, ready for the figure.").arg(q(each.why))});
-    if (!proof->to_measure.readings.empty())
-        card.words(QStringLiteral("measureAll"), tr("All that was proposed is read."));
+    const ToMeasure* each = next();
+    if (!each)
+        return card.words(QStringLiteral("measureAll"), tr("All that was proposed is read."));
+    card.line(QStringLiteral("measureNext"), tr("Next: %1").arg(line_of(*each)),
+              [this] {
+                  m_by_plan = true;
+                  take_next();
+              },
+              {{}, tr("Takes it into the line below, ready for the figure.")});
 }
 
 void ProofSlip::write_measure(Card& card) {
@@ -272,11 +268,13 @@ void ProofSlip::write_measure(Card& card) {
     constexpr std::size_t most_lines = 60;
     std::size_t number = 0, taken = 0;
     for (const ToMeasure& each : proof->to_measure.readings) {
-        taken += each.taken ? 1 : 0;
+        const bool read = is_read(m_desk.measured_part(), each.reading);
+        taken += read ? 1 : 0;
         if (++number > most_lines)
             continue;
-        card.line(QStringLiteral("toMeasure:%1").arg(number),
-                  (each.taken ? QStringLiteral("✓ ") : QString()) + line_of(each), [this, each] { take(each); },
+        card.hangs_on(line_of(each));
+        card.line(QStringLiteral("toMeasure:%1").arg(number), (read ? QStringLiteral("✓ ") : QString()) + line_of(each),
+                  [this, each] { take(each); },
                   {{}, tr("%1. Takes it into the line above, ready for the figure.").arg(q(each.why))});
     }
     const std::size_t all = proof->to_measure.readings.size();
@@ -302,25 +300,29 @@ void ProofSlip::write_zero(Card& card) {
         return;
     Sentence& s = card.sentence(QStringLiteral("zeroNow"));
     s.reads(tr("Wiped and zeroed: %1 times. Closed again the caliper shows {zeroDrift}.").arg(wiped.size()));
+    const auto last = [this](JobProof& proof) -> Wiped* {
+        auto& all = clockface::measured_piece(proof, m_desk.piece()).wiped;
+        return all.empty() ? nullptr : &all.back();
+    };
     blanks().custom(
         s, QStringLiteral("zeroDrift"), tr("what the caliper shows when it is closed"),
-        [piece = m_desk.piece()](const Job& job) {
-            const MeasuredPiece* measured = clockface::measured_piece(job.proof, piece);
-            const auto drift = measured && !measured->wiped.empty() ? measured->wiped.back().drift : std::nullopt;
-            return drift ? q(with_unit(*drift, job.unit)) : tr("not looked at");
+        [last](const Job& job) {
+            JobProof proof = job.proof;
+            const Wiped* zero = last(proof);
+            return zero && zero->drift ? q(with_unit(*zero->drift, job.unit)) : tr("not looked at");
         },
-        [piece = m_desk.piece()](Job& job, const QString& text) -> Result<QString> {
-            MeasuredPiece& measured = clockface::measured_piece(job.proof, piece);
-            if (measured.wiped.empty())
-                return QString();
-            if (text.trimmed().isEmpty() || text == tr("not looked at")) {
-                measured.wiped.back().drift.reset();
-                return tr("not looked at");
+        [last](Job& job, const QString& text) -> Result<QString> {
+            Wiped* zero = last(job.proof);
+            std::optional<Length> drift;
+            if (!text.trimmed().isEmpty() && text != tr("not looked at")) {
+                const auto read = read_length(text.toStdString(), job.unit);
+                if (!read)
+                    return tl::unexpected(read.error());
+                drift = read->value;
             }
-            return read_length(text.toStdString(), job.unit).map([&](const ReadLength& read) {
-                measured.wiped.back().drift = read.value;
-                return q(with_unit(read.value, job.unit));
-            });
+            if (zero)
+                zero->drift = drift;
+            return drift ? q(with_unit(*drift, job.unit)) : tr("not looked at");
         });
 }
 
@@ -369,6 +371,7 @@ void ProofSlip::write_comes(Card& card) {
         constexpr std::size_t most = 6;
         for (std::size_t i = 0; i < std::min(proof->would_tell.size(), most); ++i) {
             const ToMeasure& each = proof->would_tell[i];
+            card.hangs_on(line_of(each));
             card.line(QStringLiteral("wouldTell:%1").arg(i + 1), line_of(each),
                       [this, each] {
                           show_page(Measure);
@@ -408,6 +411,7 @@ void ProofSlip::write_holes(Card& card) {
         for (const HoleCheck& check : proof.checks[i])
             if (check.verdict && check.verdict == proof.holes[i] && check.verdict != each.verdict)
                 words += QLatin1String(". ") + q(check.words);
+        card.hangs_on(static_cast<int>(hole.pattern));
         card.line(QStringLiteral("proved:") + q(hole.name),
                   QStringLiteral("%1 %2: %3").arg(sign_of(proof.holes[i]), q(hole.name), words),
                   [this, name = hole.name, pattern = hole.pattern] {
@@ -446,15 +450,9 @@ void ProofSlip::write_freedom(Card& card) {
                     [](Job& at) -> Length& { return at.depths_within; });
 }
 
-std::string ProofSlip::report(const QString& ending) {
+std::function<std::string()> ProofSlip::reporter(const QString& ending) {
     m_desk.follow();
-    const auto& proof = m_desk.proof();
-    if (!proof)
-        return {};
-    MeasuredPiece piece = m_desk.measured();
-    piece.number = m_desk.piece();
-    return ending == QLatin1String(".csv") ? proof_csv(document().job(), *proof, piece.number)
-                                           : proof_data(document().job(), *proof, piece, m_desk.bolts().get());
+    return m_desk.reporter(ending == QLatin1String(".csv"));
 }
 
 } // namespace clockface::app

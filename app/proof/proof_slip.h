@@ -27,13 +27,11 @@ public:
     /// By its name. False when there is none of that name.
     bool show_page(const QString& name);
     void set_look(const Look& look) { m_entry->set_look(look); }
+    /// What makes such a report, in whatever thread.
+    [[nodiscard]] std::function<std::string()> reporter(const QString& ending);
 
 signals:
     void report_wanted(const QString& ending); ///< ".csv" or ".json"
-
-public:
-    /// What such a report holds; empty while nothing is worked out.
-    [[nodiscard]] std::string report(const QString& ending);
 
 protected:
     void refresh() override;
@@ -54,6 +52,7 @@ private:
     void tell(const QString& sentence);
     void told(const Result<void>& kept);
     void take(const ToMeasure& each);
+    [[nodiscard]] const ToMeasure* next() const;
     void take_next();
     [[nodiscard]] QString verdict() const;
     void write_head(Card& card);
@@ -74,9 +73,14 @@ private:
     void write_mate(Card& card);
     void write_fits(Card& card);
     [[nodiscard]] std::optional<std::size_t> chosen_hole() const;
+    /// What was read at a hole of the piece that is worked on, in any job; and the same to be changed, stamped.
+    [[nodiscard]] std::optional<HoleRead> read_of(const Job& job, const HoleId& hole) const;
+    HoleRead& read_of(Job& job, const HoleId& hole);
     /// A length that was read at a hole, or was not.
-    void figure(Sentence& s, const QString& name, const QString& what, const HoleId& hole,
-                std::optional<Length>& (*of)(HoleRead&));
+    using Figure = std::optional<Length>& (*)(HoleRead&);
+    void figure(Sentence& s, const QString& name, const QString& what, const HoleId& hole, Figure of);
+    void mark_axis(Sentence& s, const QString& name, const QString& what, const HoleId& hole, Length Point::*axis);
+    [[nodiscard]] FitTried* fit_in(JobProof& proof, std::size_t index) const;
     [[nodiscard]] QString expected(const Reading& reading) const;
     [[nodiscard]] QString line_of(const ToMeasure& each) const;
 };

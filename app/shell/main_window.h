@@ -99,6 +99,7 @@ private:
     // What is drawn beside the window is written in it: nothing appears on the disk once it is gone.
     Beside<std::string> m_drawing_sheet;
     Beside<Result<DrawnTemplate>> m_drawing_template;
+    Beside<std::string> m_reporting;
     Stage m_stage = Stage::Holes;
     const Look* m_look = &Look::day();
 
@@ -151,7 +152,7 @@ private:
                      const std::function<void(const QString&)>& write,
                      const std::function<QStringList(const QString&)>& files = {});
     void save_sheet();
-    void save_proof(const QString& ending, const std::string& report);
+    void save_proof(const QString& ending, const std::function<std::string()>& report);
     void save_template();
     void save_csv(bool instructions);
     void save_dxf();

@@ -75,7 +75,7 @@ void MainWindow::connect_view(QWidget* view) {
         connect(order, &OrderSlip::shop_wanted, this, [this] { show_shop(q(m_document.plan().machine.name)); });
     } else if (auto* proof = qobject_cast<ProofSlip*>(view)) {
         connect(proof, &ProofSlip::report_wanted, this,
-                [this, proof](const QString& ending) { save_proof(ending, proof->report(ending)); });
+                [this, proof](const QString& ending) { save_proof(ending, proof->reporter(ending)); });
     } else if (auto* bench = qobject_cast<BenchView*>(view)) {
         bench->keep_in(m_settings);
         connect(bench, &BenchView::leave_wanted, this, [this] { show_stage(Stage::Order); });

@@ -3,15 +3,14 @@
 #include "measure/figures.h"
 #include "shop/tables.h"
 #include "shop/threads.h"
+#include "survey/draws.h"
 #include "words/say.h"
 
 #include <Eigen/Cholesky>
-#include <Eigen/Core>
 
 #include <algorithm>
 #include <cmath>
 #include <map>
-#include <random>
 
 namespace clockface {
 
@@ -56,23 +55,16 @@ std::optional<Length> usual_hole(MateHole hole, const HoleSpec& spec, Length bol
     return std::nullopt;
 }
 
-double normal(std::mt19937& dice) { // Box and Muller: the same draws on every machine
-    const auto share = [&] { return (static_cast<double>(dice()) + 0.5) / 4294967296.0; };
-    return std::sqrt(-2.0 * std::log(share())) * std::cos(6.283185307179586 * share());
-}
-
-// A piece turned over left to right lies as in a mirror.
-Point over(Point at, bool turned_over) {
-    return turned_over ? Point{-at.x, at.y} : at;
-}
-
 class Bolter {
 public:
     Bolter(const Job& job, const MeasuredPart& measured, const Deviations& found, const Deviations* mate)
         : m_job(job)
         , m_measured(measured)
         , m_found(found)
-        , m_mate(mate) {}
+        , m_mate(mate) {
+        for (const Hole& hole : measured.holes)
+            m_as.push_back(bolted_as(job, job.patterns[hole.pattern], hole.spec));
+    }
 
     BoltsUp take(int draws, std::uint32_t seed) {
         choose();
@@ -106,15 +98,21 @@ private:
     const MeasuredPart& m_measured;
     const Deviations& m_found;
     const Deviations* m_mate;
+    std::vector<Bolted> m_as;             // by hole of the face
     std::vector<std::size_t> m_mate_hole; // of the mate, for each of m_out.holes
     BoltsUp m_out;
 
     [[nodiscard]] const std::string& name(std::size_t hole) const { return m_measured.holes[hole].name; }
     [[nodiscard]] bool copied() const { return m_job.proof.mate.is == MateIs::Copied; }
 
+    // A piece that is turned over left to right onto another lies as in a mirror up its middle.
+    [[nodiscard]] Point over(Point at) const {
+        return m_job.proof.mate.face_to_face ? Point{middle_from_datum(m_job).x * 2.0 - at.x, at.y} : at;
+    }
+
     // The hole of a mating piece that lies over a hole of this one.
     [[nodiscard]] std::optional<std::size_t> opposite(std::size_t hole) const {
-        const Point wanted = over(m_measured.holes[hole].at, m_job.proof.mate.face_to_face);
+        const Point wanted = over(m_measured.holes[hole].at);
         for (std::size_t i = 0; i < m_measured.holes.size(); ++i)
             if (distance(m_measured.holes[i].at, wanted) < Length::mm(1e-3))
                 return i;
@@ -125,9 +123,7 @@ private:
     [[nodiscard]] int largest_net() const {
         std::map<int, int> many;
         for (std::size_t i = 0; i < m_measured.holes.size(); ++i) {
-            const Hole& hole = m_measured.holes[i];
-            const Bolted as = bolted_as(m_job, m_job.patterns[hole.pattern], hole.spec);
-            if (as.hole != MateHole::None && as.fault.empty() && m_found.holes[i].off)
+            if (m_as[i].hole != MateHole::None && m_as[i].fault.empty() && m_found.holes[i].off)
                 ++many[m_found.holes[i].net];
         }
         const auto most = std::max_element(
@@ -140,7 +136,7 @@ private:
         std::vector<std::string> unknown, alone;
         for (std::size_t i = 0; i < m_measured.holes.size(); ++i) {
             const Hole& hole = m_measured.holes[i];
-            const Bolted as = bolted_as(m_job, m_job.patterns[hole.pattern], hole.spec);
+            const Bolted& as = m_as[i];
             if (as.hole == MateHole::None)
                 continue;
             if (!as.fault.empty()) {
@@ -176,7 +172,7 @@ private:
             const Point at = m_measured.holes[hole].at;
             Point mate = at;
             if (m_mate)
-                mate = over(*m_mate->holes[m_mate_hole[i]].at, m_job.proof.mate.face_to_face);
+                mate = over(*m_mate->holes[m_mate_hole[i]].at);
             const Point own = copied() ? at : *m_found.holes[hole].at;
             pairs.push_back({name(hole), at, copied() ? Point{} : own - mate, m_out.holes[i].as.play});
         }
@@ -251,15 +247,10 @@ private:
             covariance += covariance_of(*m_mate, true);
         else
             covariance.diagonal().array() += std::pow(m_job.proof.mate.within.in_mm(), 2);
-        covariance.diagonal().array() += 1e-12;
-        const Eigen::MatrixXd root = covariance.llt().matrixL();
-        std::mt19937 dice(seed);
+        CorrelatedDraws errors(std::move(covariance), seed);
         int go = 0;
         for (m_out.draws = 0; m_out.draws < draws; ++m_out.draws) {
-            Eigen::VectorXd drawn(2 * n);
-            for (double& each : drawn)
-                each = normal(dice);
-            drawn = root * drawn;
+            const Eigen::VectorXd drawn = errors.next();
             std::vector<BoltedPair> made = pairs;
             for (Eigen::Index i = 0; i < n; ++i) {
                 Point& off = made[static_cast<std::size_t>(i)].off;
@@ -280,8 +271,9 @@ private:
                     "tightest.",
                     {{"left", figure(best.left)}, {"hole", name(tight.hole)}});
         } else {
-            sentence = say("It does not bolt up: {hole} binds by {by}. Its hole stands {way} of the mate's.",
-                           {{"hole", name(tight.hole)}, {"by", figure(-best.left)}, {"way", way(tight.off)}});
+            sentence = say(
+                "It does not bolt up: {hole} binds by {by}. Its hole stands {way} of the mate's.",
+                {{"hole", name(tight.hole)}, {"by", figure(-best.left)}, {"way", way_in_words(tight.off, m_job.unit)}});
         }
         m_out.sentences.insert(m_out.sentences.begin(), sentence);
         m_out.sentences.insert(m_out.sentences.begin() + 1,
@@ -302,16 +294,6 @@ private:
                 say("The countersunk heads draw the part to where they agree best; the one in {hole} then stands {by} "
                     "beside its cone and seats on one side by so much.",
                     {{"hole", name(worst->hole)}, {"by", thousandths(hypot(worst->off.x, worst->off.y), m_job.unit)}}));
-    }
-
-    // "0.12 to the right and 0.05 up" in the drawing's own directions.
-    [[nodiscard]] std::string way(Point off) const {
-        const auto figure = [&](Length length) { return thousandths(abs(length), m_job.unit); };
-        const std::string x = off.x < Length{} ? say("{by} to the left", {{"by", figure(off.x)}})
-                                               : say("{by} to the right", {{"by", figure(off.x)}});
-        const std::string y =
-            off.y < Length{} ? say("{by} down", {{"by", figure(off.y)}}) : say("{by} up", {{"by", figure(off.y)}});
-        return say("{x} and {y}", {{"x", x}, {"y", y}});
     }
 };
 

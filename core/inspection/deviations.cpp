@@ -1,12 +1,12 @@
 #include "inspection/deviations.h"
 
+#include "inspection/ties.h"
 #include "measure/radians.h"
 #include "survey/net.h"
 #include "survey/part_text.h"
 #include "words/say.h"
 
 #include <Eigen/Dense>
-#include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
@@ -26,39 +26,28 @@ std::size_t at(int index) {
     return static_cast<std::size_t>(index);
 }
 
-/// Holes and edges that hang together by readings, and by what they hang on the drawing.
-struct Tied {
-    int net = -1;
-    bool x = false, y = false, turn = false; ///< tied to zero by something that was touched
-};
-
 class Solver {
 public:
     Solver(const Job& job, const MeasuredPart& measured)
         : m_job(job)
         , m_measured(measured)
-        , m_part(measured.part)
-        , m_holes(static_cast<int>(measured.part.holes.size()))
-        , m_net_of(measured.part.holes.size() + measured.part.edges.size(), -1) {}
+        , m_part(measured.part) {}
 
     Deviations take() {
         leave_out_faults();
         m_observations = observations_of(m_part);
         widen_sizes();
-        tie();
-        const Net net{m_part, m_observations, Axes{}, held(), as_drawn()};
+        const Ties ties(m_measured, m_observations);
+        const Net net{m_part, m_observations, Axes{}, ties.held(), as_drawn(m_part)};
         const Doubts doubts = find_doubts(net);
+        m_ties = &ties;
+        m_unknowns = &net.unknowns;
         m_at = doubts.fit.at;
         m_scatter = doubts.scatter;
         m_known = knowledge_at(net.observations, doubts.weights, net.unknowns, m_at);
-        m_unknowns = &net.unknowns;
         m_out.scatter = doubts.scatter;
-        m_out.spare = m_known.spare;
         m_out.contradiction = doubts.contradiction;
-        HeldAgainst against = held_against(net, doubts, m_known);
-        put_back(std::move(against.readings));
-        m_out.sentences.insert(m_out.sentences.end(), against.sentences.begin(), against.sentences.end());
-        say_as_a_whole();
+        hold_against(net, doubts);
         fill();
         return std::move(m_out);
     }
@@ -66,49 +55,36 @@ public:
 private:
     const Job& m_job;
     const MeasuredPart& m_measured;
-    OldPart m_part; // without the readings that are at fault
-    int m_holes;
-    std::vector<std::size_t> m_of; // readings of m_part in the measured part's
+    OldPart m_part; // readings that are at fault count as struck out
     std::vector<Observation> m_observations;
-    std::vector<int> m_net_of; // holes, then edges
-    std::vector<Tied> m_nets;
+    const Ties* m_ties = nullptr;
+    const Unknowns* m_unknowns = nullptr;
     Estimate m_at;
     double m_scatter = 1.0;
     Knowledge m_known;
-    const Unknowns* m_unknowns = nullptr;
+    std::vector<std::string> m_faults; // by reading
     Deviations m_out;
 
     void leave_out_faults() {
-        m_part.readings.clear();
-        m_out.readings.resize(m_measured.part.readings.size());
-        for (std::size_t i = 0; i < m_measured.part.readings.size(); ++i) {
-            const Reading& reading = m_measured.part.readings[i];
-            if (const auto fault = fault_with_pins(reading)) {
-                m_out.readings[i].doubt = *fault;
-                if (!reading.struck)
-                    m_out.sentences.push_back(
-                        say("Reading {number} is left out: {fault}", {{"number", i + 1}, {"fault", *fault}}));
+        for (std::size_t i = 0; i < m_part.readings.size(); ++i) {
+            Reading& reading = m_part.readings[i];
+            m_faults.push_back(fault_with_pins(reading).value_or(std::string()));
+            if (m_faults[i].empty())
                 continue;
-            }
-            m_part.readings.push_back(reading);
-            m_of.push_back(i);
+            if (!reading.struck)
+                m_out.sentences.push_back(
+                    say("Reading {number} is left out: {fault}", {{"number", i + 1}, {"fault", m_faults[i]}}));
+            reading.struck = true;
         }
         m_out.sentences.insert(m_out.sentences.end(), m_measured.gone.begin(), m_measured.gone.end());
     }
 
     [[nodiscard]] std::optional<std::string> fault_with_pins(const Reading& reading) const {
         auto fault = fault_of(m_measured.part, reading);
-        const bool over_pins = reading.kind == ReadingKind::OverPins || reading.kind == ReadingKind::BetweenPins ||
-                               reading.kind == ReadingKind::Height;
-        for (std::size_t k = 0; over_pins && !fault && k < reading.between.size(); ++k)
+        for (std::size_t k = 0; goes_over_pins(reading.kind) && !fault && k < reading.between.size(); ++k)
             if (const int hole = hole_index(m_measured.part, reading.between[k]); hole >= 0)
                 fault = pin_fault(m_measured.part.holes[at(hole)], m_measured.part.unit);
         return fault;
-    }
-
-    void put_back(std::vector<Leftover> readings) {
-        for (std::size_t i = 0; i < readings.size(); ++i)
-            m_out.readings[m_of[i]] = std::move(readings[i]);
     }
 
     // Sizes that were not read are known as well as they are usually made.
@@ -118,157 +94,16 @@ private:
                 seen.error = m_measured.size_within[at(seen.features[0])].in_mm();
     }
 
-    // Nets by readings; a datum's edges and the bore zero lies on join nothing: they stand where they are drawn.
-    void tie() {
-        std::vector<int> root(m_net_of.size());
-        std::iota(root.begin(), root.end(), 0);
-        std::vector<bool> seen_at_all(root.size());
-        const auto find = [&](int each) {
-            while (root[at(each)] != each)
-                each = root[at(each)] = root[at(root[at(each)])];
-            return each;
-        };
-        const auto place = [&](const Observation& seen, std::size_t k) {
-            return seen.features[k] + (wants_edge(seen, k) ? m_holes : 0);
-        };
-        for (const Observation& seen : m_observations) {
-            if (seen.is_diameter)
-                continue;
-            int last = -1;
-            for (std::size_t k = 0; k < features_of(seen); ++k) {
-                const int here = place(seen, k);
-                seen_at_all[at(here)] = true;
-                if (in_place(here))
-                    continue;
-                if (last >= 0)
-                    root[at(find(here))] = find(last);
-                last = here;
-            }
-        }
-        for (int i = 0; i < static_cast<int>(root.size()); ++i)
-            if (seen_at_all[at(i)] && !in_place(i)) {
-                const int top = find(i);
-                if (m_net_of[at(top)] < 0) {
-                    m_net_of[at(top)] = static_cast<int>(m_nets.size());
-                    m_nets.push_back({static_cast<int>(m_nets.size())});
-                }
-                m_net_of[at(i)] = m_net_of[at(top)];
-            }
-        for (const Observation& seen : m_observations)
-            if (!seen.is_diameter)
-                tie_to_zero(seen, place);
-    }
-
-    template <class PlaceOf> void tie_to_zero(const Observation& seen, const PlaceOf& place) {
-        int net = -1;
-        for (std::size_t k = 0; k < features_of(seen); ++k)
-            net = std::max(net, m_net_of[at(place(seen, k))]);
-        if (net < 0)
-            return; // only between what stands anyway
-        Tied& tied = m_nets[at(net)];
-        for (std::size_t k = 0; k < features_of(seen); ++k) {
-            const int here = place(seen, k);
-            if (here >= m_holes) {
-                tied.turn = true;
-                if (in_place(here))
-                    (is_upright(here - m_holes) ? tied.x : tied.y) = true;
-            } else if (here == m_measured.zero_on) {
-                tied.x = tied.y = true;
-            }
-        }
-    }
-
-    [[nodiscard]] bool in_place(int feature) const {
-        return feature >= m_holes ? m_measured.edge_in_place[at(feature - m_holes)] : feature == m_measured.zero_on;
-    }
-    [[nodiscard]] bool is_upright(int edge) const {
-        const OldEdge& line = m_part.edges[at(edge)];
-        return abs(line.to.y - line.from.y) > abs(line.to.x - line.from.x);
-    }
-
-    [[nodiscard]] Estimate as_drawn() const {
-        Estimate out{Eigen::VectorXd::Zero(m_holes * 3),
-                     Eigen::VectorXd::Zero(static_cast<Eigen::Index>(m_part.edges.size() * 2))};
-        for (int i = 0; i < m_holes; ++i) {
-            const OldHole& hole = m_part.holes[at(i)];
-            out.holes.segment<3>(i * 3) << hole.sketched.x.in_mm(), hole.sketched.y.in_mm(), hole.diameter.in_mm();
-        }
-        for (std::size_t i = 0; i < m_part.edges.size(); ++i) {
-            const OldEdge& edge = m_part.edges[i];
-            const double direction = bearing_of(edge.from, edge.to).in_degrees() / degrees_per_radian;
-            out.edges.segment<2>(static_cast<Eigen::Index>(i * 2)) << direction,
-                -std::sin(direction) * edge.from.x.in_mm() + std::cos(direction) * edge.from.y.in_mm();
-        }
-        return out;
-    }
-
-    // Edges run as they are drawn, those zero is counted from stand so too. A net that nothing ties to zero is held by
-    // its own: one hole's place, and of the farthest the coordinate across the way to it.
-    [[nodiscard]] Unknowns held() const {
-        std::vector<bool> holes(at(m_holes) * 3, true), edges(m_part.edges.size() * 2, true);
-        for (const Observation& seen : m_observations) {
-            if (seen.is_diameter) {
-                holes[at(seen.features[0]) * 3 + 2] = false;
-                continue;
-            }
-            for (std::size_t k = 0; k < features_of(seen); ++k) {
-                const auto feature = at(seen.features[k]);
-                if (wants_edge(seen, k))
-                    edges[feature * 2 + 1] = m_measured.edge_in_place[feature];
-                else if (seen.features[k] != m_measured.zero_on)
-                    holes[feature * 3] = holes[feature * 3 + 1] = false;
-            }
-        }
-        for (const Tied& net : m_nets)
-            hold(net, holes);
-        return {holes, edges};
-    }
-
-    void hold(const Tied& net, std::vector<bool>& known) const {
-        std::vector<int> readings(at(m_holes));
-        for (const Observation& seen : m_observations)
-            for (std::size_t k = 0; !seen.is_diameter && k < features_of(seen); ++k)
-                if (!wants_edge(seen, k))
-                    ++readings[at(seen.features[k])];
-        const int zero = m_measured.zero_on;
-        int by = net.x && net.y && zero >= 0 ? zero : -1;
-        if (by < 0)
-            for (int i = 0; i < m_holes; ++i)
-                if (m_net_of[at(i)] == net.net && (by < 0 || readings[at(i)] > readings[at(by)]))
-                    by = i;
-        if (by < 0)
-            return; // edges alone
-        if (!net.x)
-            known[at(by) * 3] = true;
-        if (!net.y)
-            known[at(by) * 3 + 1] = true;
-        if (net.turn)
-            return;
-        // From what holds it to the farthest that at least two readings hold.
-        const Point from = m_part.holes[at(by)].sketched;
-        int far = -1;
-        const auto worth = [&](int hole) {
-            return std::min(readings[at(hole)], 2) * 1e6 + distance(m_part.holes[at(hole)].sketched, from).in_mm();
-        };
-        for (int i = 0; i < m_holes; ++i)
-            if (i != by && m_net_of[at(i)] == net.net && (far < 0 || worth(i) > worth(far)))
-                far = i;
-        if (far < 0)
-            return;
-        const Point way = m_part.holes[at(far)].sketched - from;
-        known[at(far) * 3 + (abs(way.x) >= abs(way.y) ? 1 : 0)] = true;
-    }
-
-    void say_as_a_whole() {
-        if (m_out.contradiction)
-            m_out.sentences.insert(m_out.sentences.begin(),
-                                   say("The readings contradict each other, and no few of them are to blame. Measure "
-                                       "again, beginning with those that are farthest out, or strike out what you "
-                                       "doubt."));
-        else if (m_scatter > 1.0)
-            m_out.sentences.push_back(say("The readings scatter {scatter} times as much as the instruments should; the "
-                                          "errors shown are that much wider.",
-                                          {{"scatter", fmt::format("{:.1f}", m_scatter)}}));
+    void hold_against(const Net& net, const Doubts& doubts) {
+        HeldAgainst against = held_against(net, doubts, m_known);
+        m_out.readings = std::move(against.readings);
+        for (std::size_t i = 0; i < m_faults.size(); ++i)
+            if (!m_faults[i].empty())
+                m_out.readings[i].doubt = m_faults[i];
+        auto& said = m_out.sentences;
+        said.insert(said.end(), against.sentences.begin(), against.sentences.end());
+        if (const std::string all = on_the_whole(doubts); !all.empty())
+            said.insert(doubts.contradiction ? said.begin() : said.end(), all);
     }
 
     // A row of the covariance, or of what is open, for a coordinate of a hole: nought where it is held.
@@ -299,7 +134,7 @@ private:
         const std::size_t n = m_out.holes.size();
         for (std::size_t i = 0; i < n; ++i) {
             Deviation& hole = m_out.holes[i];
-            hole.net = frame_of(i);
+            hole.net = m_ties->frame_of(i);
             hole.read = hole.net >= 0;
             if (!hole.read)
                 hole.open = say("Nothing was read of it.");
@@ -315,15 +150,6 @@ private:
         if (m_out.contradiction)
             return;
         lay_groups();
-    }
-
-    // What is tied to zero in every way hangs together by that, whether or not readings join it.
-    [[nodiscard]] int frame_of(std::size_t hole) const {
-        const int net = m_net_of[hole];
-        if (net < 0)
-            return -1;
-        const Tied& tied = m_nets[at(net)];
-        return tied.x && tied.y && tied.turn ? static_cast<int>(m_nets.size()) : net;
     }
 
     void lay_groups() {
@@ -360,7 +186,7 @@ private:
             m_out.holes[most->second.front()].open = say("No reading ties it to the others of its pattern.");
             return;
         }
-        lay(most->second, {true, true, true});
+        lay(most->second, {true, true});
     }
 
     // What keeps to zero: by what was touched. Where nothing on the face can be, by all of it together.
@@ -369,15 +195,16 @@ private:
         std::vector<std::size_t> tied;
         std::map<int, int> many;
         for (const std::size_t each : kept)
-            ++many[m_net_of[each]];
+            ++many[m_ties->net_of(each)];
         const int largest = std::max_element(many.begin(), many.end(), [](const auto& one, const auto& other) {
                                 return one.second < other.second;
                             })->first;
         for (const std::size_t each : kept) {
-            const Tied& net = m_nets[at(m_net_of[each])];
+            const int index = m_ties->net_of(each);
+            const TiedNet& net = m_ties->net(index);
             // What is free to shift or to turn is so as one: holes that nothing ties to the others may lie otherwise.
-            const bool placed = shift ? net.net == largest : net.x && net.y;
-            const bool turned = turn ? net.net == largest : net.turn;
+            const bool placed = shift ? index == largest : net.x && net.y;
+            const bool turned = turn ? index == largest : net.turn;
             if (placed && turned)
                 tied.push_back(each);
             else if (turn && placed)
@@ -387,7 +214,7 @@ private:
                                                 : say("No reading ties it to what zero is counted from.");
         }
         if (!tied.empty())
-            lay(tied, {shift, turn, false});
+            lay(tied, {shift, turn});
     }
 
     [[nodiscard]] Motions motions(const std::vector<std::size_t>& holes, const LaidAs& as) const {
@@ -405,22 +232,20 @@ private:
         }
         return out;
     }
-    // 1 - G (GᵀG)⁺ Gᵀ, by an orthonormal basis of G: holes on one spot of the axis leave the turn open, and that is no
-    // motion then.
-    static Eigen::MatrixXd without(const Motions& motions) {
-        const Eigen::Index n = motions.rows();
-        Eigen::MatrixXd out = Eigen::MatrixXd::Identity(n, n);
+    // (1 - G (GᵀG)⁺ Gᵀ) of something, by an orthonormal basis of G: holes on one spot of the axis leave the turn open,
+    // and that is no motion then.
+    static Eigen::MatrixXd without(const Motions& motions, const Eigen::MatrixXd& of) {
         if (motions.cols() == 0)
-            return out;
+            return of;
         const Eigen::ColPivHouseholderQR<Motions> parts(motions);
-        const Eigen::MatrixXd basis = parts.householderQ() * Eigen::MatrixXd::Identity(n, std::min(parts.rank(), n));
-        return out - basis * basis.transpose();
+        const Eigen::MatrixXd basis = parts.householderQ() * Eigen::MatrixXd::Identity(motions.rows(), parts.rank());
+        return of - basis * (basis.transpose() * of);
     }
 
     // Takes out, one after the other, the holes that what is open moves most, until it moves none.
     void leave_out_open(std::vector<std::size_t>& holes, const LaidAs& as) {
         while (m_known.open.cols() > 0 && !holes.empty()) {
-            const Eigen::MatrixXd moved = without(motions(holes, as)) * open(holes);
+            const Eigen::MatrixXd moved = without(motions(holes, as), open(holes));
             std::size_t most = 0;
             double far = 0.0;
             for (std::size_t i = 0; i < holes.size(); ++i)
@@ -444,23 +269,19 @@ private:
                 m_out.holes[each].open = say("No reading ties it to the others of its pattern.");
             return;
         }
-        LaidGroup group;
-        group.holes = holes;
-        group.as = as;
-        lay_over(group);
+        lay_over({holes, as});
         const Motions free = motions(holes, as);
-        const Eigen::MatrixXd keep = without(free);
-        const Eigen::MatrixXd spread = keep * covariance(holes) * keep.transpose();
+        const Eigen::MatrixXd spread = without(free, without(free, covariance(holes)).transpose());
         for (std::size_t i = 0; i < holes.size(); ++i) {
             const auto row = static_cast<Eigen::Index>(i * 2);
             m_out.holes[holes[i]].spread = {spread(row, row), spread(row, row + 1), spread(row + 1, row + 1)};
         }
-        m_out.groups.push_back(std::move(group));
+        m_out.groups.push_back({std::move(holes), as});
     }
 
     // Shift and turn by which the measured places come nearest to the drawn ones. With a and b the drawn and the
     // measured places from their middles (or from what holds them) the turn is atan2(Σ a × b, Σ a · b).
-    void lay_over(LaidGroup& group) {
+    void lay_over(const LaidGroup& group) {
         const auto drawn = [&](std::size_t hole) { return m_measured.holes[hole].at; };
         const auto seen = [&](std::size_t hole) { return *m_out.holes[hole].at; };
         const double share = 1.0 / static_cast<double>(group.holes.size());
@@ -470,6 +291,7 @@ private:
                 from_drawn = from_drawn + drawn(each) * share;
                 from_seen = from_seen + seen(each) * share;
             }
+        Angle turn;
         if (group.as.turn) {
             double cross = 0.0, dot = 0.0;
             for (const std::size_t each : group.holes) {
@@ -478,11 +300,10 @@ private:
                 dot += a.x.in_mm() * b.x.in_mm() + a.y.in_mm() * b.y.in_mm();
             }
             if (std::hypot(cross, dot) > 0.0)
-                group.turn = Angle::degrees(std::atan2(cross, dot) * degrees_per_radian);
+                turn = Angle::degrees(std::atan2(cross, dot) * degrees_per_radian);
         }
-        group.shift = from_seen - rotated(from_drawn, group.turn);
         for (const std::size_t each : group.holes) {
-            const Point back = rotated(seen(each) - from_seen, Angle::degrees(-group.turn.in_degrees()));
+            const Point back = rotated(seen(each) - from_seen, Angle::degrees(-turn.in_degrees()));
             m_out.holes[each].off = back - (drawn(each) - from_drawn);
         }
     }
@@ -516,17 +337,6 @@ bool lies_free(const Pattern& pattern) {
 
 Deviations deviations(const Job& job, const MeasuredPart& measured) {
     return Solver(job, measured).take();
-}
-
-std::vector<std::optional<Length>> errors_after(const Job& job, const MeasuredPart& measured,
-                                                const std::vector<Reading>& further) {
-    MeasuredPart then = measured;
-    then.part.readings.insert(then.part.readings.end(), further.begin(), further.end());
-    const Deviations known = deviations(job, then);
-    std::vector<std::optional<Length>> out;
-    for (const Deviation& each : known.holes)
-        out.push_back(each.off ? std::optional(each.error() / 2.0) : std::nullopt);
-    return out;
 }
 
 } // namespace clockface

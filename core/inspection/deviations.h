@@ -20,8 +20,6 @@ namespace clockface {
 /// What a group of holes is laid by before it is looked at.
 struct LaidAs {
     bool shift = false, turn = false; ///< it is free to
-    /// A pattern that may shift and turn as a whole, by itself; otherwise all that keep to zero, together.
-    bool own = false;
 };
 
 struct Deviation {
@@ -43,8 +41,6 @@ struct Deviation {
 struct LaidGroup {
     std::vector<std::size_t> holes; ///< that are settled in it
     LaidAs as;
-    Point shift; ///< of the piece's holes against the drawing, taken out (about zero)
-    Angle turn;
 };
 
 struct Deviations {
@@ -54,7 +50,6 @@ struct Deviations {
     std::vector<std::string> sentences; ///< what is to be known of the readings, gravest first
     std::vector<double> covariance;     ///< of x1, y1, x2, y2 … of `at`, mm², by rows
     double scatter = 1.0;               ///< readings scatter so many times as much as they should; errors are widened
-    int spare = 0;                      ///< readings more than are needed
     bool contradiction = false;         ///< the readings cannot all be, and nothing is settled by them
 };
 
@@ -65,11 +60,6 @@ bool lies_free(const Pattern& pattern);
 /// Pure; time grows with the third power of the holes that are read. Readings of a MeasuredPart can be told one by one
 /// from fault_of(part, reading): what is at fault is left out and said.
 Deviations deviations(const Job& job, const MeasuredPart& measured);
-
-/// What one standard error of every hole would be, if these readings were taken too, without knowing their figures.
-/// nothing where they would not settle it.
-std::vector<std::optional<Length>> errors_after(const Job& job, const MeasuredPart& measured,
-                                                const std::vector<Reading>& further);
 
 /// The largest standard deviation of a covariance xx, xy, yy.
 Length largest_of(const std::array<double, 3>& spread);

@@ -5,8 +5,6 @@
 #include "survey/part_text.h"
 #include "words/say.h"
 
-#include <algorithm>
-
 namespace clockface {
 
 namespace {
@@ -38,22 +36,16 @@ FaceProof face_proof(const Job& job, const Shop& shop, const SetupPlan& plan, co
     out.found = deviations(job, out.measured);
     out.verdicts = verdicts(job, out.measured, out.found, plan.estimates);
     out.marks = marks_checked(job, out.measured.holes, piece, plan.estimates);
-    std::vector<std::optional<Verdict>> all;
     for (std::size_t i = 0; i < out.measured.holes.size(); ++i) {
         const Hole& hole = out.measured.holes[i];
         const DepthStack stack = depth_stack(plan.chain_of(i), {}, job.unit);
         out.checks.push_back(hole_checks(job, hole, stack, read_at(piece, id_of(job, hole))));
         out.holes.push_back(hole_comes_to(out.verdicts.holes[i], out.checks.back()));
-        all.push_back(out.holes.back());
         if (out.verdicts.holes[i].verdict == Verdict::CannotTell && !out.found.contradiction)
             if (const auto tells = reading_that_tells(job, out.measured, out.found, i, shop.kit))
                 out.would_tell.push_back(*tells);
     }
-    const bool any = std::any_of(all.begin(), all.end(), [](const auto& each) { return each.has_value(); });
-    out.all = worst_of(all);
-    // Holes nobody measured are not proved.
-    if (any && out.all == Verdict::Good && std::any_of(all.begin(), all.end(), [](const auto& each) { return !each; }))
-        out.all = Verdict::CannotTell;
+    out.all = whole_of(out.holes);
     for (const FitTried& fit : piece.fits)
         if (!fit.goes) {
             out.all = Verdict::Bad;
@@ -64,6 +56,20 @@ FaceProof face_proof(const Job& job, const Shop& shop, const SetupPlan& plan, co
     const std::vector<std::string> rows = rows_checked(job, out.measured, out.found);
     out.sentences.insert(out.sentences.end(), rows.begin(), rows.end());
     return out;
+}
+
+BoltsUp bolts_up(const Job& job, const FaceProof& proof, const Estimates& estimates) {
+    if (job.proof.mate.is != MateIs::Measured)
+        return bolts_up(job, proof.measured, proof.found, nullptr);
+    const MeasuredPiece* mate = measured_piece(job.proof, job.proof.mate.piece);
+    if (!mate) {
+        BoltsUp none;
+        none.sentences.push_back(
+            say("Nothing was measured of piece {piece}, the mate.", {{"piece", job.proof.mate.piece}}));
+        return none;
+    }
+    const Deviations found = deviations(job, measured_part(job, *mate, estimates));
+    return bolts_up(job, proof.measured, proof.found, &found);
 }
 
 std::string whose_decision() {

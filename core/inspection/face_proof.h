@@ -2,6 +2,7 @@
 // each by itself, the marks, and what it comes to.
 #pragma once
 
+#include "inspection/bolting.h"
 #include "inspection/hole_checks.h"
 #include "inspection/marks_checked.h"
 #include "inspection/verdict.h"
@@ -27,6 +28,9 @@ struct FaceProof {
 
 /// Of the face at hand. `plan` is that of a set-up with that face up. Pure; may take longer than a frame.
 FaceProof face_proof(const Job& job, const Shop& shop, const SetupPlan& plan, const MeasuredPiece& piece);
+
+/// Whether that face goes on the mate the job names.
+BoltsUp bolts_up(const Job& job, const FaceProof& proof, const Estimates& estimates);
 
 /// Where a verdict stands: "A part that carries load, pressure or people: whoever answers for it decides."
 std::string whose_decision();

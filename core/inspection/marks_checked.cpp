@@ -10,19 +10,6 @@ namespace clockface {
 
 namespace {
 
-// "0.12 to the left and 0.05 up", without what is too small to be written.
-std::string way_in_words(Point way, Unit unit) {
-    const Length least = Length::mm(0.005);
-    const auto figure = [&](Length length) { return thousandths(abs(length), unit); };
-    const std::string x = way.x < Length{} ? say("{by} to the left", {{"by", figure(way.x)}})
-                                           : say("{by} to the right", {{"by", figure(way.x)}});
-    const std::string y =
-        way.y < Length{} ? say("{by} down", {{"by", figure(way.y)}}) : say("{by} up", {{"by", figure(way.y)}});
-    if (abs(way.y) < least)
-        return x;
-    return abs(way.x) < least ? y : say("{x} and {y}", {{"x", x}, {"y", y}});
-}
-
 // Where the top of the punch leans: away from where the mark has to go, so that the blow drives the point there.
 std::string lean_in_words(Point way) {
     const bool across = abs(way.x) * 3.0 < abs(way.y), upright = abs(way.y) * 3.0 < abs(way.x);

@@ -2,6 +2,7 @@
 
 #include "layout/outline.h"
 #include "shop/threads.h"
+#include "survey/part_text.h"
 #include "words/say.h"
 
 #include <algorithm>
@@ -143,19 +144,20 @@ private:
         const ProofReading& reading = m_piece.readings[index];
         if (reading.face != m_job.blank.up)
             return;
-        // Rolled out, distances are not what a caliper reads.
-        if (m_job.blank.on_side()) {
-            m_out.gone.push_back(say("Reading {number} is from hole to hole round a bar, which says nothing of their "
-                                     "places: holes across a bar are read one by one. It is kept.",
-                                     {{"number", index + 1}}));
+        const Reading typed = as_typed(m_job, reading);
+        const std::string line = to_line(typed, m_job.unit);
+        if (m_job.blank.on_side()) { // rolled out, distances are not what a caliper reads
+            m_out.gone.push_back(
+                say("The reading {line} says nothing of holes across a bar, which are read one by one. It "
+                    "is kept.",
+                    {{"line", line}}));
             return;
         }
-        const Reading typed = as_typed(m_job, reading);
         for (const std::string& name : typed.between)
             if (hole_index(m_out.part, name) < 0 && edge_index(m_out.part, name) < 0) {
-                m_out.gone.push_back(say("Reading {number} is of {what}, which is not on this face any more. It is "
+                m_out.gone.push_back(say("The reading {line} is of {what}, which is not on this face any more. It is "
                                          "kept, and counts again if that comes back.",
-                                         {{"number", index + 1}, {"what", name}}));
+                                         {{"line", line}, {"what", name}}));
                 return;
             }
         m_out.part.readings.push_back(typed);

@@ -1,5 +1,6 @@
 #include "inspection/rows_checked.h"
 
+#include "inspection/what_to_measure.h"
 #include "measure/figures.h"
 #include "words/say.h"
 
@@ -13,33 +14,21 @@ struct Gap {
     double centres = 0.0, variance = 0.0; // mm, mm²
 };
 
-// What was read from hole to hole, with what the pins or the sizes add taken off; the first such reading counts.
+// From middle to middle by the first reading there is between two holes: as drawn, and what it reads more than that.
 std::optional<Gap> gap(const MeasuredPart& measured, std::size_t one, std::size_t other) {
     const OldHole &a = measured.part.holes[one], &b = measured.part.holes[other];
     for (const Reading& each : measured.part.readings) {
-        if (each.struck || !is_of_two_holes(each.kind))
+        if (each.struck || !is_of_two_holes(each.kind) ||
+            !((each.between[0] == a.name && each.between[1] == b.name) ||
+              (each.between[0] == b.name && each.between[1] == a.name)))
             continue;
-        const bool there = each.between[0] == a.name && each.between[1] == b.name;
-        if (!there && !(each.between[0] == b.name && each.between[1] == a.name))
-            continue;
-        const double sizes = (a.diameter + b.diameter).in_mm() / 2.0;
-        const double pins = (a.pin.value_or(a.diameter) + b.pin.value_or(b.diameter)).in_mm() / 2.0;
         const double error = measured.part.instruments[static_cast<std::size_t>(instrument_of(each))].error.in_mm();
-        const double of_sizes =
-            (std::pow(measured.size_within[one].in_mm(), 2) + std::pow(measured.size_within[other].in_mm(), 2)) / 4.0;
-        const double figure = each.length.in_mm();
-        switch (each.kind) {
-        case ReadingKind::Outside:
-            return Gap{figure - sizes, error * error + of_sizes};
-        case ReadingKind::Inside:
-            return Gap{figure + sizes, error * error + of_sizes};
-        case ReadingKind::OverPins:
-            return Gap{figure - pins, error * error};
-        case ReadingKind::BetweenPins:
-            return Gap{figure + pins, error * error};
-        default:
-            return Gap{figure, error * error};
-        }
+        const bool over_sizes = each.kind == ReadingKind::Outside || each.kind == ReadingKind::Inside;
+        const double sizes = over_sizes ? std::pow(measured.size_within[one].in_mm(), 2) +
+                                              std::pow(measured.size_within[other].in_mm(), 2)
+                                        : 0.0;
+        return Gap{distance(a.sketched, b.sketched).in_mm() + each.length.in_mm() - expected_figure(measured, each),
+                   error * error + sizes / 4.0};
     }
     return std::nullopt;
 }

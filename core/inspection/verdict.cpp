@@ -43,14 +43,6 @@ private:
 
     [[nodiscard]] std::string figure(Length length) const { return thousandths(length, m_job.unit); }
 
-    // Nothing where nothing was read at all; what was not read among the rest cannot be told.
-    static std::optional<Verdict> whole_of(const std::vector<std::optional<Verdict>>& all) {
-        const bool any = std::any_of(all.begin(), all.end(), [](const auto& each) { return each.has_value(); });
-        const bool some_unread = std::any_of(all.begin(), all.end(), [](const auto& each) { return !each; });
-        const auto worst = worst_of(all);
-        return any && some_unread && worst != Verdict::Bad ? Verdict::CannotTell : worst;
-    }
-
     HoleJudged of_hole(std::size_t index) {
         const Deviation& seen = m_found.holes[index];
         const Allowed& allowed = m_allowed[index];
@@ -221,6 +213,12 @@ std::optional<Verdict> worst_of(const std::vector<std::optional<Verdict>>& all) 
             break;
     }
     return out;
+}
+
+std::optional<Verdict> whole_of(const std::vector<std::optional<Verdict>>& all) {
+    const auto worst = worst_of(all);
+    const bool some_unread = std::any_of(all.begin(), all.end(), [](const auto& each) { return !each; });
+    return worst && some_unread && *worst != Verdict::Bad ? Verdict::CannotTell : worst;
 }
 
 } // namespace clockface

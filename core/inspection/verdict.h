@@ -51,5 +51,7 @@ std::string in_words(Verdict verdict);
 
 /// The worst of several; nothing of nothing.
 std::optional<Verdict> worst_of(const std::vector<std::optional<Verdict>>& all);
+/// What all together come to: nothing where none was read; what was not read among the rest cannot be told.
+std::optional<Verdict> whole_of(const std::vector<std::optional<Verdict>>& all);
 
 } // namespace clockface

@@ -18,12 +18,11 @@
 namespace clockface {
 
 struct ToMeasure {
-    Reading reading;                  ///< its length or angle is what is to be expected
-    std::vector<Length> pins;         ///< for each hole of it that a pin goes into; empty: none does
-    std::size_t pattern = 0;          ///< of the job: it is for its holes
-    bool closes = false;              ///< no place hangs on it: it checks the others, where an eye would
-    std::string why;                  ///< what for, in a few words
-    std::optional<std::size_t> taken; ///< the piece's reading that is it, as an index of the MeasuredPart's
+    Reading reading;          ///< its length or angle is what is to be expected
+    std::vector<Length> pins; ///< for each hole of it that a pin goes into; empty: none does
+    std::size_t pattern = 0;  ///< of the job: it is for its holes
+    bool closes = false;      ///< no place hangs on it: it checks the others, where an eye would
+    std::string why;          ///< what for, in a few words
 };
 
 struct MeasuringPlan {
@@ -40,6 +39,12 @@ MeasuringPlan what_to_measure(const Job& job, const MeasuredPart& measured, cons
 /// The figure a reading should give on a piece that is as drawn: millimetres or degrees, 0 where it is read whether
 /// something is straight. Requires fault_of(part, reading) to be nothing but for the figure.
 double expected_figure(const MeasuredPart& measured, const Reading& reading);
+
+/// The same while it is being typed, over the pins that are in its holes or would be proposed; nothing as long as it
+/// cannot be.
+std::optional<double> expected_figure(const MeasuredPart& measured, Reading reading, const RoundKit& kit);
+/// Whether such a reading was taken, from either side, and not struck out.
+bool is_read(const MeasuredPart& measured, const Reading& reading);
 
 /// A further reading that would settle a hole, or shrink its error most; nothing where none does.
 std::optional<ToMeasure> reading_that_tells(const Job& job, const MeasuredPart& measured, const Deviations& found,

@@ -106,4 +106,8 @@ bool is_of_two_holes(ReadingKind kind) {
     return what_it_reads(kind) == Reads::TwoHoles;
 }
 
+bool goes_over_pins(ReadingKind kind) {
+    return kind == ReadingKind::OverPins || kind == ReadingKind::BetweenPins || kind == ReadingKind::Height;
+}
+
 } // namespace clockface

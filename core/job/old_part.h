@@ -85,6 +85,8 @@ bool reads_length(ReadingKind kind);
 bool has_figure(ReadingKind kind);
 /// Whether it reads how far two holes are apart.
 bool is_of_two_holes(ReadingKind kind);
+/// Whether it reads over pins in the holes it names, and not over the holes themselves.
+bool goes_over_pins(ReadingKind kind);
 
 enum class Instrument { Caliper, Rule, HeightGauge, Protractor, Straightedge, TrySquare };
 inline constexpr int instruments = 6;

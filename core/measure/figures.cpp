@@ -97,6 +97,18 @@ std::string miss_in_words(Length miss, Unit unit) {
     return whole < 1.0 ? say("under {least}", {{"least", least}}) : least;
 }
 
+std::string way_in_words(Point way, Unit unit) {
+    constexpr Length least = Length::mm(0.005);
+    const auto figure = [&](Length length) { return thousandths(abs(length), unit); };
+    const std::string x = way.x < Length{} ? say("{by} to the left", {{"by", figure(way.x)}})
+                                           : say("{by} to the right", {{"by", figure(way.x)}});
+    const std::string y =
+        way.y < Length{} ? say("{by} down", {{"by", figure(way.y)}}) : say("{by} up", {{"by", figure(way.y)}});
+    if (abs(way.y) < least)
+        return x;
+    return abs(way.x) < least ? y : say("{x} and {y}", {{"x", x}, {"y", y}});
+}
+
 std::string to_two_figures(Length length, Unit unit) {
     const double value = length.in(unit);
     if (value <= 0.0)

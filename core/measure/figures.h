@@ -50,6 +50,8 @@ std::string thousandths(Length length, Unit unit);
 /// What a way of working is expected to miss by, to a hundredth of a millimetre, as more would be a pretence: "0.15
 /// mm", "under 0.01 mm".
 std::string miss_in_words(Length miss, Unit unit);
+/// "0.12 mm to the left and 0.05 mm up": a way to the right and up, an axis that is too little to be written left out.
+std::string way_in_words(Point way, Unit unit);
 /// To two figures that count, without a unit: "0.063", "1.2", "0".
 std::string to_two_figures(Length length, Unit unit);
 /// A share in whole hundreds, rounded down so that "100 in 100" means all.

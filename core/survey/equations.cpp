@@ -389,26 +389,28 @@ void bring_to_axes(Estimate& estimate, const Axes& axes) {
         (along_edge ? estimate.edges[along * 2] : estimate.holes[along * 3 + 1]) = 0.0;
 }
 
-Estimate from_sketch(const OldPart& part, const std::vector<Observation>& observations, const Axes& axes) {
+Estimate as_drawn(const OldPart& part, double scale) {
     Estimate out{Eigen::VectorXd::Zero(static_cast<Eigen::Index>(part.holes.size() * 3)),
                  Eigen::VectorXd::Zero(static_cast<Eigen::Index>(part.edges.size() * 2))};
-    const auto fill = [&](double scale) {
-        for (std::size_t i = 0; i < part.holes.size(); ++i) {
-            const auto at = static_cast<Eigen::Index>(i * 3);
-            out.holes[at] = part.holes[i].sketched.x.in_mm() * scale;
-            out.holes[at + 1] = part.holes[i].sketched.y.in_mm() * scale;
-            out.holes[at + 2] = part.holes[i].diameter.in_mm();
-        }
-        for (std::size_t i = 0; i < part.edges.size(); ++i) {
-            const OldEdge& edge = part.edges[i];
-            const double direction = bearing_of(edge.from, edge.to).in_degrees() / degrees_per_radian;
-            const auto at = static_cast<Eigen::Index>(i * 2);
-            out.edges[at] = direction;
-            out.edges[at + 1] =
-                scale * (-std::sin(direction) * edge.from.x.in_mm() + std::cos(direction) * edge.from.y.in_mm());
-        }
-    };
-    fill(1.0);
+    for (std::size_t i = 0; i < part.holes.size(); ++i) {
+        const auto at = static_cast<Eigen::Index>(i * 3);
+        out.holes[at] = part.holes[i].sketched.x.in_mm() * scale;
+        out.holes[at + 1] = part.holes[i].sketched.y.in_mm() * scale;
+        out.holes[at + 2] = part.holes[i].diameter.in_mm();
+    }
+    for (std::size_t i = 0; i < part.edges.size(); ++i) {
+        const OldEdge& edge = part.edges[i];
+        const double direction = bearing_of(edge.from, edge.to).in_degrees() / degrees_per_radian;
+        const auto at = static_cast<Eigen::Index>(i * 2);
+        out.edges[at] = direction;
+        out.edges[at + 1] =
+            scale * (-std::sin(direction) * edge.from.x.in_mm() + std::cos(direction) * edge.from.y.in_mm());
+    }
+    return out;
+}
+
+Estimate from_sketch(const OldPart& part, const std::vector<Observation>& observations, const Axes& axes) {
+    Estimate out = as_drawn(part);
     std::vector<double> ratios;
     for (const Observation& seen : observations) {
         if (seen.is_diameter || !reads_length(seen.kind))
@@ -425,7 +427,7 @@ Estimate from_sketch(const OldPart& part, const std::vector<Observation>& observ
             ratios.push_back(read / sketched);
     }
     if (!ratios.empty())
-        fill(middle_of(std::move(ratios)));
+        out = as_drawn(part, middle_of(std::move(ratios)));
     bring_to_axes(out, axes);
     return out;
 }

@@ -78,6 +78,8 @@ double predict(const Observation& observation, const Estimate& at);
 /// more than the instrument's error says. Requires first_fault(part) to be nothing.
 std::vector<Observation> observations_of(const OldPart& part);
 
+/// The sketch as it stands, places and edges `scale` times as large.
+Estimate as_drawn(const OldPart& part, double scale = 1.0);
 /// A first estimate from the sketch: turned and shifted so that what is held is nought, and scaled by the lengths that
 /// were read (middle of their ratios to the sketch's).
 Estimate from_sketch(const OldPart& part, const std::vector<Observation>& observations, const Axes& axes);

@@ -2,13 +2,13 @@
 
 #include "measure/radians.h"
 #include "shop/threads.h"
+#include "survey/draws.h"
 
 #include <Eigen/Cholesky>
 #include <Eigen/Core>
 
 #include <algorithm>
 #include <cmath>
-#include <random>
 
 namespace clockface {
 
@@ -93,11 +93,6 @@ std::vector<PlainPair> flat(const std::vector<BoltedPair>& pairs) {
     return out;
 }
 
-double normal(std::mt19937& dice) { // Box and Muller: the same draws on every machine
-    const auto share = [&] { return (static_cast<double>(dice()) + 0.5) / 4294967296.0; };
-    return std::sqrt(-2.0 * std::log(share())) * std::cos(6.283185307179586 * share());
-}
-
 } // namespace
 
 std::optional<Length> bolt_of(const OldHole& hole) {
@@ -167,16 +162,12 @@ FitCheck check_fit(const OldPart& part, const Survey& survey, Length making, int
             covariance(i, j) =
                 survey.covariance[static_cast<std::size_t>(rows[static_cast<std::size_t>(i / 2)] + i % 2) * whole +
                                   static_cast<std::size_t>(rows[static_cast<std::size_t>(j / 2)] + j % 2)];
-    covariance.diagonal().array() += making.in_mm() * making.in_mm() + 1e-12;
-    const Eigen::MatrixXd root = covariance.llt().matrixL();
+    covariance.diagonal().array() += making.in_mm() * making.in_mm();
+    CorrelatedDraws errors(covariance, seed);
     const std::vector<PlainPair> settled = flat(out.pairs);
-    std::mt19937 dice(seed);
     int go = 0;
     for (out.draws = 0; out.draws < draws; ++out.draws) {
-        Eigen::VectorXd draw(2 * n);
-        for (double& each : draw)
-            each = normal(dice);
-        draw = root * draw;
+        const Eigen::VectorXd draw = errors.next();
         std::vector<PlainPair> copy = settled;
         for (Eigen::Index i = 0; i < n; ++i) {
             copy[static_cast<std::size_t>(i)].dx += draw[i * 2];

@@ -72,6 +72,17 @@ std::string said(const Net& net, std::size_t observation) {
                {{"numbers", all_of(numbers)}, {"features", names_of(net, seen)}});
 }
 
+std::string on_the_whole(const Doubts& doubts) {
+    if (doubts.contradiction)
+        return say("The readings contradict each other, and no few of them are to blame. Measure again, "
+                   "beginning with those that are farthest out, or strike out what you doubt.");
+    if (doubts.scatter > 1.0)
+        return say("The readings scatter {scatter} times as much as the instruments should; the "
+                   "errors shown are that much wider.",
+                   {{"scatter", fmt::format("{:.1f}", doubts.scatter)}});
+    return {};
+}
+
 HeldAgainst held_against(const Net& net, const Doubts& doubts, const Knowledge& knowledge) {
     HeldAgainst out;
     out.readings.resize(net.part.readings.size());

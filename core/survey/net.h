@@ -59,6 +59,8 @@ std::string likely_cause(const Net& net, const Reading& reading, const Observati
 
 /// "reading 7 (H1 and H4)" or "the diameter of H3".
 std::string said(const Net& net, std::size_t observation);
+/// Of all readings together: that they contradict each other, or scatter more than they should. Empty: neither.
+std::string on_the_whole(const Doubts& doubts);
 /// Every reading of the part held against the others, and a sentence for each one that was set aside.
 struct HeldAgainst {
     std::vector<Leftover> readings;

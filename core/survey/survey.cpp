@@ -9,7 +9,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace clockface {
 
@@ -260,15 +259,8 @@ private:
     }
 
     void say_as_a_whole() {
-        if (m_doubts.contradiction)
-            m_out.sentences.insert(
-                m_out.sentences.begin(),
-                say("The readings contradict each other, and no few of them are to blame. Measure again, "
-                    "beginning with those that are farthest out, or strike out what you doubt."));
-        else if (m_doubts.scatter > 1.0)
-            m_out.sentences.push_back(say("The readings scatter {scatter} times as much as the instruments should; the "
-                                          "errors shown are that much wider.",
-                                          {{"scatter", fmt::format("{:.1f}", m_doubts.scatter)}}));
+        if (const std::string all = on_the_whole(m_doubts); !all.empty())
+            m_out.sentences.insert(m_doubts.contradiction ? m_out.sentences.begin() : m_out.sentences.end(), all);
         if (m_doubts.contradiction || !m_doubts.set_aside.empty())
             if (const std::string triangle = impossible_triangle(m_net); !triangle.empty())
                 m_out.sentences.insert(m_out.sentences.begin(), triangle);

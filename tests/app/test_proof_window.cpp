@@ -4,6 +4,7 @@
 #include "inspection/face_proof.h"
 #include "proof/proof_slip.h"
 #include "support/window.h"
+#include "widgets/line_button.h"
 
 #include <QClipboard>
 #include <QFile>
@@ -173,6 +174,56 @@ private slots:
         QCOMPARE(w.measured()->holes.size(), std::size_t{1});
     }
 
+    // With the keyboard alone, and more holes than are worked out between two keys: the line always holds the first
+    // that is not read yet, whatever is still being worked out.
+    void one_after_the_other() {
+        ProofWindow w;
+        Job job = w.job();
+        std::get<CirclePattern>(job.patterns[0].layout).count = 14;
+        job.patterns[0].hole.diameter = mm(3.2);
+        job.patterns[0].hole.label.clear();
+        job.patterns[0].may_shift = true;
+        QVERIFY(w.document.edit("more", job));
+        QTRY_VERIFY(w.find("toMeasure:30"));
+        const int all = w.proposals();
+        w.click("measureNext");
+        for (int i = 0; i < all; ++i) {
+            auto* figure = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+            QVERIFY2(figure && figure->objectName() == "readingFigure", qPrintable(QString::number(i)));
+            const QString how = w.words("readingCorrection");
+            QTest::keyClicks(figure, how.section("To be expected: ", 1).section(' ', 0, 0));
+            QTest::keyClick(figure, Qt::Key_Return);
+            QVERIFY2(w.words("proofTold").isEmpty(), qPrintable(w.words("proofTold")));
+        }
+        QCOMPARE(w.measured()->readings.size(), static_cast<std::size_t>(all));
+        QTRY_VERIFY(w.words("measureCount").startsWith(QStringLiteral("%1 of %1").arg(all)));
+        // Taken back, the line above is the last one again, and a click takes that.
+        w.document.undo_stack().undo();
+        QTRY_VERIFY(w.find("measureNext"));
+        w.click("measureNext");
+        const auto& last = w.find<app::LineButton>("measureNext")->words();
+        for (const char* field : {"readingOne", "readingTwo"})
+            QVERIFY2(last.contains(' ' + w.find<QLineEdit>(field)->text()), qPrintable(last));
+    }
+
+    void what_is_typed_is_of_the_piece_that_is_shown() {
+        ProofWindow w(app::ProofSlip::Hole);
+        w.main.selection().select("T", "T1");
+        QTRY_VERIFY(w.blank("thread"));
+        w.fill("thread", "6.4");
+        w.choose("screwGoes", "goes in by hand");
+        w.fill("provedPiece", "2");
+        QTRY_VERIFY(w.verdict().contains("piece 2 yet"));
+        QCOMPARE(w.blank("thread")->text(), QString("not read"));
+        w.fill("thread", "6.1");
+        w.fill("markX", "0.2");
+        const HoleId hole{w.job().patterns[2].id, 1};
+        QCOMPARE(read_at(*w.measured(1), hole)->thread, std::optional(mm(6.4)));
+        QVERIFY(read_at(*w.measured(1), hole)->screw && !read_at(*w.measured(1), hole)->mark_off);
+        QCOMPARE(read_at(*w.measured(2), hole)->thread, std::optional(mm(6.1)));
+        QVERIFY(!read_at(*w.measured(2), hole)->screw);
+    }
+
     void one_hole_by_itself() {
         ProofWindow w(app::ProofSlip::Hole);
         w.main.selection().select("T", "T1");
@@ -229,13 +280,14 @@ private slots:
         w.next_file = w.folder.filePath("proof.csv");
         w.click("proofCsv");
         QFile csv(w.next_file);
+        QTRY_VERIFY(csv.exists()); // it is made beside the window
         QVERIFY(csv.open(QIODevice::ReadOnly));
         const QByteArray text = csv.readAll();
         QVERIFY(text.startsWith("piece,face,hole,what,unit,planned,measured,error,limit,with,verdict"));
         QVERIFY(text.contains("1,top,A1,from its place,mm,"));
         w.next_file = w.folder.filePath("proof.json");
         w.click("proofData");
-        QVERIFY(QFile::exists(w.next_file));
+        QTRY_VERIFY(QFile::exists(w.next_file));
         const auto back = job_from_json(job_to_json(w.job()));
         QVERIFY(back && back->proof == w.job().proof);
         w.fill("provedPiece", "2");

@@ -213,6 +213,13 @@ void Bolted_up::copied_and_measured_mates() {
     unknown.holes[0].off.reset();
     const BoltsUp without = bolts_up(piece.job, piece.measured, piece.known, &unknown);
     QCOMPARE(without.holes.size(), std::size_t{1});
+    // With zero in a corner the mirror still stands up the middle of the work, 80 from the left of 160.
+    Job cornered = job;
+    cornered.datum.place = DatumPlace::LowerLeft;
+    std::get<RowPattern>(cornered.patterns[0].layout).first = {mm(50), mm(70)};
+    cornered.proof.mate = piece.job.proof.mate;
+    const Found corner(cornered, {{mm(-0.4), {}}, {mm(0.4), {}}}, 0.01);
+    QVERIFY(abs(bolts_up(corner.job, corner.measured, corner.known, &corner.known).left - mm(0.25)) < mm(1e-6));
     QVERIFY(without.sentences.back().find("no measured hole over") != std::string::npos);
 }
 
