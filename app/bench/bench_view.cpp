@@ -1,5 +1,6 @@
 #include "bench/bench_view.h"
 
+#include "bench/saved_plan.h"
 #include "bench/turns.h"
 #include "look/plain_text.h"
 #include "look/words.h"
@@ -7,6 +8,7 @@
 #include "measure/limits.h"
 #include "ordering/wording.h"
 #include "ordering/zero_wording.h"
+#include "widgets/sum_check.h"
 #include "words/say.h"
 
 #include <QDateTime>
@@ -123,6 +125,8 @@ BenchView::BenchView(Document& document, QWidget* parent)
     m_right->addWidget(m_note);
     m_right->addWidget(m_gate);
     m_right->addWidget(m_why);
+    m_sum = new SumCheck;
+    m_right->addWidget(m_sum);
     m_right->addWidget(m_next_moves);
     m_right->addWidget(m_note_line);
     m_right->addStretch(2);
@@ -376,6 +380,7 @@ void BenchView::show_finished() {
                      : tr("Deburr both sides, wipe, and measure before the work is unclamped."));
     m_note->hide();
     m_why->hide();
+    m_sum->hide();
     m_next_moves->clear();
     if (setup) {
         const Setup& next = *find_setup(job, *setup);
@@ -439,6 +444,7 @@ void BenchView::refresh() {
     m_card->show_lines({}, 0);
     m_done->setText(tr("Done   (Space)"));
     m_why->setVisible(false);
+    m_sum->hide();
     const QString banner = laid_otherwise();
     m_banner->setText(banner);
     m_banner->setVisible(!banner.isEmpty());
@@ -489,6 +495,8 @@ void BenchView::refresh() {
         note = q(asked->question);
     if (const QString resumed = where_it_was_left(); !resumed.isEmpty())
         note = resumed + QLatin1Char(' ') + note;
+    if (const SavedBy* saved = saved_by(m_document.job(), m_document.piece()))
+        note = tr("This piece is saved, and only this one: %1 %2").arg(q(saved->words), note);
     if (now.broken_off)
         note = tr("The list has changed, or the work was elsewhere meanwhile. Nothing that is done is lost: this is "
                   "what is left, and it begins with finding zero again.") +
@@ -503,6 +511,10 @@ void BenchView::refresh() {
     m_note->setVisible(!note.isEmpty());
     m_why->setText(tr("Why? %1").arg(q(words.why)) + near_enough(task) + found_again_words(task));
     m_why->setVisible(m_why_shown);
+    m_sum->show_sums(m_why_shown ? sums_at(m_document.job(),
+                                           saved_plan(m_document.job(), m_document.shop(), plan(), m_document.piece()),
+                                           now.list.list[static_cast<std::size_t>(task.move)])
+                                 : std::vector<PlanSum>{});
     show_gate(asked);
     if (asked && !m_live.wanted()) // a question comes before figures nothing is wanted of
         m_live_strip->hide();

@@ -32,6 +32,8 @@ class QVBoxLayout;
 
 namespace clockface::app {
 
+class SumCheck;
+
 class BenchView : public QWidget {
     Q_OBJECT
 public:
@@ -86,6 +88,7 @@ private:
     BatchBench m_batch;
     const Look* m_look = &Look::day();
     bool m_why_shown = false;
+    SumCheck* m_sum;
     QLabel *m_title, *m_where, *m_banner, *m_heading, *m_direction, *m_note, *m_next_moves, *m_why, *m_safety;
     ProgressStrip* m_progress;
     DevicePicture* m_picture;

@@ -4,6 +4,7 @@
 #include "look/words.h"
 #include "measure/figures.h"
 #include "widgets/flow_layout.h"
+#include "widgets/sum_check.h"
 #include "words/say.h"
 
 #include <QHBoxLayout>
@@ -104,6 +105,8 @@ void OrderSlip::build_list_page() {
     m_why = quiet_label({});
     m_why->setObjectName(QStringLiteral("why"));
     page->addWidget(m_why);
+    m_sum = new SumCheck;
+    page->addWidget(m_sum);
     m_what_if = link_button(QStringLiteral("whatIf"), tr("what if this move goes wrong?"));
     page->addWidget(m_what_if);
     m_broken = marked_label();
@@ -395,6 +398,10 @@ void OrderSlip::refresh_list() {
 
 void OrderSlip::show_why() {
     const int row = m_list->currentIndex().row();
+    const int move = m_list_model.move_of(row);
+    const SetupPlan& plan = document().plan();
+    m_sum->show_sums(move >= 0 ? sums_at(document().job(), plan, plan.route.list[static_cast<std::size_t>(move)])
+                               : std::vector<PlanSum>{});
     if (m_list_model.move_of(row) >= 0)
         m_why->setText(tr("Why? %1").arg(m_list_model.why(row)));
     else if (row >= 0)

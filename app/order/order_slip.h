@@ -22,6 +22,8 @@ class QListView;
 
 namespace clockface::app {
 
+class SumCheck;
+
 class FlowLayout;
 class OrderList;
 
@@ -67,6 +69,7 @@ private:
     QWidget* m_list_page;
     QLabel* m_proof;
     QLabel* m_why;
+    SumCheck* m_sum;
     QPushButton* m_bench;
     InstructionList m_list_model;
     QListView* m_list;

@@ -32,28 +32,61 @@ const MeasuredPiece& ProofDesk::measured() const {
 void ProofDesk::follow() {
     const Job& job = m_document.job();
     const Shop& shop = m_document.shop();
-    if (m_of && m_of->piece == piece() && m_of->job == job && m_of->shop == shop)
+    if (m_of && m_of->piece == piece() && m_of->job == job && m_of->shop == shop && m_of->log == m_document.piece())
         return;
-    m_of = Of{job, shop, piece()};
+    m_of = Of{job, shop, piece(), m_document.piece()};
     m_part = clockface::measured_part(job, measured(), m_document.plan().estimates);
     work_out();
 }
 
-void ProofDesk::want_bolts(bool wanted) {
-    m_bolts_wanted = wanted;
-    if (wanted && !m_bolts && m_of)
+void ProofDesk::want(Further further) {
+    m_wanted = further;
+    if (m_of && !has(further))
         work_out();
 }
 
-std::function<ProofDesk::Answer()> ProofDesk::question(bool bolted) const {
+bool ProofDesk::has(Further further) const {
+    switch (further) {
+    case Further::Nothing:
+        return true;
+    case Further::Bolts:
+        return m_bolts != nullptr;
+    case Further::Why:
+        return m_why != nullptr;
+    case Further::Saving:
+        break;
+    }
+    return m_saving != nullptr;
+}
+
+std::function<ProofDesk::Answer()> ProofDesk::question(Further further) const {
     MeasuredPiece piece = measured();
     piece.number = this->piece();
-    return [job = m_document.job(), shop = m_document.shop(), plan = m_document.plan(), piece, bolted] {
+    std::vector<bool> made;
+    for (const HoleProgress& each : m_document.holes_done())
+        made.push_back(each.state >= HoleState::Drilled);
+    return [job = m_document.job(), shop = m_document.shop(), plan = m_document.plan(), log = m_document.piece(), piece,
+            made, further] {
         Answer out;
         const auto proof = std::make_shared<const FaceProof>(face_proof(job, shop, plan, piece));
         out.proof = proof;
-        if (bolted)
+        switch (further) {
+        case Further::Nothing:
+            break;
+        case Further::Bolts:
             out.bolts = std::make_shared<const BoltsUp>(bolts_up(job, *proof, plan.estimates));
+            break;
+        case Further::Why:
+            out.why = std::make_shared<const Explained>(why_so(job, shop, plan, *proof, piece, log));
+            break;
+        case Further::Saving: {
+            std::vector<bool> there = made; // what was read is there, whatever the log says
+            there.resize(proof->measured.holes.size());
+            for (std::size_t i = 0; i < there.size(); ++i)
+                there[i] = there[i] || proof->found.holes[i].read;
+            out.saving = std::make_shared<const Saved>(what_saves(job, shop, *proof, plan.estimates, there));
+        }
+        }
         return out;
     };
 }
@@ -61,7 +94,7 @@ std::function<ProofDesk::Answer()> ProofDesk::question(bool bolted) const {
 std::function<std::string()> ProofDesk::reporter(bool as_csv) const {
     MeasuredPiece piece = measured();
     piece.number = this->piece();
-    return [make = question(!as_csv), job = m_document.job(), piece, as_csv] {
+    return [make = question(as_csv ? Further::Nothing : Further::Bolts), job = m_document.job(), piece, as_csv] {
         const Answer made = make();
         return as_csv ? proof_csv(job, *made.proof, piece.number)
                       : proof_data(job, *made.proof, piece, made.bolts.get());
@@ -72,13 +105,15 @@ void ProofDesk::work_out() {
     const auto take = [this](const Answer& answer) {
         m_proof = answer.proof;
         m_bolts = answer.bolts;
+        m_why = answer.why;
+        m_saving = answer.saving;
         emit changed();
     };
-    if (!m_bolts_wanted && m_part.part.readings.size() + m_part.holes.size() <= worked_out_at_once) {
+    if (m_wanted == Further::Nothing && m_part.part.readings.size() + m_part.holes.size() <= worked_out_at_once) {
         m_beside.drop();
-        take(question(false)());
+        take(question(Further::Nothing)());
     } else {
-        m_beside.ask(question(m_bolts_wanted), take);
+        m_beside.ask(question(m_wanted), take);
     }
 }
 

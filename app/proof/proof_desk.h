@@ -23,9 +23,12 @@ public:
     [[nodiscard]] const MeasuredPiece& measured() const;
     /// Nothing while it is worked out for the first time. It may be that of a moment ago.
     [[nodiscard]] const std::shared_ptr<const FaceProof>& proof() const { return m_proof; }
-    /// Whether it bolts up; only worked out while it is wanted.
-    void want_bolts(bool wanted);
+    /// What else is worked out, only while it is wanted: whether it bolts up, why it came out so, what can be saved.
+    enum class Further { Nothing, Bolts, Why, Saving };
+    void want(Further further);
     [[nodiscard]] const std::shared_ptr<const BoltsUp>& bolts() const { return m_bolts; }
+    [[nodiscard]] const std::shared_ptr<const Explained>& why() const { return m_why; }
+    [[nodiscard]] const std::shared_ptr<const Saved>& saving() const { return m_saving; }
     [[nodiscard]] bool waiting() const { return m_waits; }
     /// Looks whether anything is to be worked out anew.
     void follow();
@@ -51,21 +54,28 @@ private:
     MeasuredPart m_part;
     std::shared_ptr<const FaceProof> m_proof;
     std::shared_ptr<const BoltsUp> m_bolts;
-    bool m_bolts_wanted = false, m_waits = false;
+    std::shared_ptr<const Explained> m_why;
+    std::shared_ptr<const Saved> m_saving;
+    Further m_wanted = Further::Nothing;
+    bool m_waits = false;
     struct Of {
         Job job;
         Shop shop;
         int piece = 0;
+        Piece log; // what was done to it decides what is still to be made
     };
     std::optional<Of> m_of; // what was worked out, or is being
     struct Answer {
         std::shared_ptr<const FaceProof> proof;
         std::shared_ptr<const BoltsUp> bolts;
+        std::shared_ptr<const Explained> why;
+        std::shared_ptr<const Saved> saving;
     };
     Beside<Answer> m_beside;
 
     void work_out();
-    [[nodiscard]] std::function<Answer()> question(bool bolted) const;
+    [[nodiscard]] std::function<Answer()> question(Further further) const;
+    [[nodiscard]] bool has(Further further) const;
     /// Says which pin is in a hole a reading goes over, where nobody did: the one that was proposed. Problem: none was.
     Result<void> put_pins(MeasuredPiece& piece, const Reading& reading) const;
 };

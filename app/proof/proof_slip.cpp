@@ -42,7 +42,9 @@ ProofSlip::ProofSlip(Document& document, Selection& selection, ShownParts& shown
     , m_measure(card(new QVBoxLayout, 6, [this](Card& card) { write_measure(card); }))
     , m_comes(card(new QVBoxLayout, 8, [this](Card& card) { write_comes(card); }))
     , m_hole(card(new QVBoxLayout, 8, [this](Card& card) { write_hole(card); }))
-    , m_bolts(card(new QVBoxLayout, 8, [this](Card& card) { write_bolts(card); })) {
+    , m_bolts(card(new QVBoxLayout, 8, [this](Card& card) { write_bolts(card); }))
+    , m_why(card(new QVBoxLayout, 8, [this](Card& card) { write_why(card); }))
+    , m_saving(card(new QVBoxLayout, 8, [this](Card& card) { write_saving(card); })) {
     m_verdict = heading_label({});
     m_verdict->setObjectName(QStringLiteral("proofVerdict"));
     let_copy(m_verdict);
@@ -51,7 +53,9 @@ ProofSlip::ProofSlip(Document& document, Selection& selection, ShownParts& shown
     m_tabs = add_tabs({{QStringLiteral("pageMeasure"), tr("Measure")},
                        {QStringLiteral("pageVerdict"), tr("Verdict")},
                        {QStringLiteral("pageHole"), tr("One hole")},
-                       {QStringLiteral("pageBolts"), tr("Bolts up?")}},
+                       {QStringLiteral("pageBolts"), tr("Bolts up?")},
+                       {QStringLiteral("pageWhy"), tr("Why so?")},
+                       {QStringLiteral("pageSave"), tr("Save it")}},
                       [this](int tab) { show_page(pages[static_cast<std::size_t>(tab)].page); });
     m_told = quiet_label({});
     m_told->setObjectName(QStringLiteral("proofTold"));
@@ -83,6 +87,8 @@ ProofSlip::ProofSlip(Document& document, Selection& selection, ShownParts& shown
     page({&m_comes}, nullptr);
     page({&m_hole}, nullptr);
     page({&m_bolts}, nullptr);
+    page({&m_why}, nullptr);
+    page({&m_saving}, nullptr);
     connect(&m_desk, &ProofDesk::changed, this, [this] {
         m_shown.show_proof(m_desk.proof(), m_desk.bolts());
         m_entry->follow();
@@ -114,7 +120,10 @@ void ProofSlip::show_page(Page page) {
     m_page = page;
     for (std::size_t tab = 0; tab < pages.size(); ++tab)
         m_pages[static_cast<qsizetype>(tab)]->setVisible(pages[tab].page == page);
-    m_desk.want_bolts(page == Bolts);
+    m_desk.want(page == Bolts    ? ProofDesk::Further::Bolts
+                : page == Why    ? ProofDesk::Further::Why
+                : page == Saving ? ProofDesk::Further::Saving
+                                 : ProofDesk::Further::Nothing);
     m_shown.show_proof(m_desk.proof(), page == Bolts ? m_desk.bolts() : nullptr);
     if (isVisible())
         refresh();
@@ -149,6 +158,12 @@ void ProofSlip::refresh() {
         break;
     case Bolts:
         m_bolts.renew(trying);
+        break;
+    case Why:
+        m_why.renew(trying);
+        break;
+    case Saving:
+        m_saving.renew(trying);
         break;
     }
 }

@@ -16,13 +16,13 @@ class ProofSlip : public Slip {
 public:
     ProofSlip(Document& document, Selection& selection, ShownParts& shown, QWidget* parent = nullptr);
 
-    enum Page { Measure, Comes, Hole, Bolts };
+    enum Page { Measure, Comes, Hole, Bolts, Why, Saving };
     struct PageName {
         Page page;
         const char* name;
     };
-    static constexpr std::array<PageName, 4> pages = {
-        {{Measure, "measure"}, {Comes, "verdict"}, {Hole, "hole"}, {Bolts, "bolts"}}};
+    static constexpr std::array<PageName, 6> pages = {
+        {{Measure, "measure"}, {Comes, "verdict"}, {Hole, "hole"}, {Bolts, "bolts"}, {Why, "why"}, {Saving, "save"}}};
     void show_page(Page page);
     /// By its name. False when there is none of that name.
     bool show_page(const QString& name);
@@ -43,7 +43,7 @@ private:
     QList<QToolButton*> m_tabs;
     QList<QWidget*> m_pages;
     QLabel *m_verdict, *m_told;
-    Card m_head, m_next, m_measure, m_comes, m_hole, m_bolts;
+    Card m_head, m_next, m_measure, m_comes, m_hole, m_bolts, m_why, m_saving;
     ReadingEntry* m_entry;
     QPushButton* m_paste;
     bool m_by_plan = false;     ///< the line holds what was proposed
@@ -54,6 +54,7 @@ private:
     void take(const ToMeasure& each);
     [[nodiscard]] const ToMeasure* next() const;
     void take_next();
+    void save_by(std::size_t way);
     [[nodiscard]] QString verdict() const;
     void write_head(Card& card);
     void write_next(Card& card);
@@ -70,6 +71,8 @@ private:
     void write_cross(Card& card, const HoleId& hole);
     void write_mark(Card& card, const HoleId& hole);
     void write_bolts(Card& card);
+    void write_why(Card& card);
+    void write_saving(Card& card);
     void write_mate(Card& card);
     void write_fits(Card& card);
     [[nodiscard]] std::optional<std::size_t> chosen_hole() const;

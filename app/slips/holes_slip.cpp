@@ -13,6 +13,7 @@
 
 #include "widgets/callout_line.h"
 #include "widgets/flow_layout.h"
+#include "widgets/sum_check.h"
 
 #include <QHeaderView>
 #include <QLabel>
@@ -122,6 +123,8 @@ HolesSlip::HolesSlip(Document& document, Selection& selection, QWidget* parent)
     m_why->setObjectName(QStringLiteral("why"));
     let_copy(m_why);
     body()->addWidget(m_why);
+    m_sum = new SumCheck;
+    body()->addWidget(m_sum);
     m_zero_here = link_button(QStringLiteral("zeroHere"), {});
     set_tip(m_zero_here, tr("Counts all figures from this hole; no hole moves. Under Blank zero is set back."));
     connect(m_zero_here, &QPushButton::clicked, this, &HolesSlip::set_zero_here);
@@ -215,6 +218,10 @@ void HolesSlip::follow_selection() {
     m_zero_here->setVisible(row >= 0);
     m_zero_here->setText(tr("count from %1").arg(q(selection().hole())));
     const QSignalBlocker quiet_table(m_table->selectionModel());
+    std::vector<PlanSum> sums;
+    if (row >= 0)
+        sums = sums_of_hole(job, *m_table_model.hole_at(row));
+    m_sum->show_sums(std::move(sums));
     if (row < 0) {
         m_table->clearSelection();
         m_why->setText(open < 0 ? QString() : tr("Choose a hole to see why it is where it is."));

@@ -9,6 +9,8 @@ class QTableView;
 
 namespace clockface::app {
 
+class SumCheck;
+
 class HolesSlip : public Slip {
     Q_OBJECT
 public:
@@ -30,6 +32,7 @@ private:
     HoleTable m_table_model;
     QTableView* m_table;
     QLabel* m_why;
+    SumCheck* m_sum;
     QPushButton* m_zero_here;
     QLabel* m_convention;
     QList<QPushButton*> m_flat_buttons, m_side_buttons; // ways to begin a pattern that only one sort of face has

@@ -1,6 +1,7 @@
 #include "bench/session.h"
 
 #include "bench/found_again.h"
+#include "bench/saved_plan.h"
 #include "ordering/route.h"
 #include "words/say.h"
 
@@ -229,7 +230,9 @@ WorkDone work_done(const Piece& piece) {
     return work;
 }
 
-BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, const Piece& piece) {
+namespace {
+
+BenchState state_by(const Job& job, const Shop& shop, const SetupPlan& plan, const Piece& piece) {
     const std::vector<const Event*> events = standing_events(piece);
     // What was done before the hand last went elsewhere, and what since.
     std::size_t from = 0;
@@ -300,6 +303,13 @@ BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, 
     while (!state.finished() && !state.broken_off && is_behind(*state.now()))
         ++state.next;
     return state;
+}
+
+} // namespace
+
+BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, const Piece& piece) {
+    return saved_by(job, piece) ? state_by(job, shop, saved_plan(job, shop, plan, piece), piece)
+                                : state_by(job, shop, plan, piece);
 }
 
 Piece with_tasks_done(Piece piece, const BenchState& state, int end, std::int64_t time, std::vector<AxisSet> set) {

@@ -168,6 +168,19 @@ ordered measured_piece_json(const Job& job, const MeasuredPiece& piece) {
             fit["remark"] = each.remark;
         out["fits"].push_back(std::move(fit));
     }
+    if (piece.saved) {
+        ordered saved{{"time", time_text(piece.saved->time)}, {"words", piece.saved->words}};
+        for (const SavedHole& each : piece.saved->holes) {
+            ordered hole;
+            write_hole(hole, job, each.hole);
+            if (each.by != Point{})
+                hole["by"] = point(each.by);
+            if (!each.work.empty())
+                hole["work"] = each.work;
+            saved["holes"].push_back(std::move(hole));
+        }
+        out["saved"] = std::move(saved);
+    }
     return out;
 }
 
@@ -188,6 +201,19 @@ MeasuredPiece read_measured_piece(JsonObject& in) {
             tried.remark = fit.text("remark");
         return tried;
     });
+    if (in.has("saved")) {
+        JsonObject saved(in.member("saved"), in.place_of("saved"), in.fault());
+        SavedBy by{read_time(saved, "time"), saved.text("words")};
+        by.holes = read_list<SavedHole>(saved, "holes", [](JsonObject& hole) {
+            SavedHole made{read_hole(hole)};
+            if (hole.has("by"))
+                made.by = read_point(hole, "by");
+            if (hole.has("work"))
+                made.work = hole.text("work");
+            return made;
+        });
+        out.saved = std::move(by);
+    }
     return out;
 }
 
@@ -195,6 +221,8 @@ ordered mate_json(const Mate& mate) {
     ordered out{{"is", word_for(mate.is, mates)}, {"within", mate.within.in_mm()}, {"piece", mate.piece}};
     if (mate.face_to_face)
         out["face_to_face"] = true;
+    if (mate.pinned)
+        out["pinned"] = true;
     for (const MatePattern& each : mate.patterns) {
         ordered pattern{{"pattern", each.pattern}};
         if (each.hole)
@@ -213,6 +241,7 @@ Mate read_mate(JsonObject& in) {
     if (in.has("piece"))
         out.piece = in.integer("piece");
     out.face_to_face = yes(in, "face_to_face");
+    out.pinned = yes(in, "pinned");
     out.patterns = read_list<MatePattern>(in, "patterns", [](JsonObject& pattern) {
         MatePattern made;
         made.pattern = pattern.integer("pattern");

@@ -66,8 +66,26 @@ public:
             m_as.push_back(bolted_as(job, job.patterns[hole.pattern], hole.spec));
     }
 
+    BoltedFace face(const std::vector<bool>& made) {
+        choose(made);
+        BoltedFace out;
+        out.pairs = pairs_now();
+        for (std::size_t i = 0; i < made.size(); ++i) {
+            if (made[i] || m_as[i].hole == MateHole::None || !m_as[i].fault.empty())
+                continue;
+            const Point at = m_measured.holes[i].at;
+            const auto other = m_mate ? opposite(i) : std::nullopt;
+            const Point mate = other && m_mate->holes[*other].at ? over(*m_mate->holes[*other].at) : at;
+            out.rest.push_back({i, m_as[i], {}, {}});
+            out.rest_pairs.push_back({name(i), at, at - mate, m_as[i].play});
+        }
+        out.holes = std::move(m_out.holes);
+        out.sentences = std::move(m_out.sentences);
+        return out;
+    }
+
     BoltsUp take(int draws, std::uint32_t seed) {
-        choose();
+        choose(std::vector<bool>(m_measured.holes.size(), true));
         if (m_out.holes.empty()) {
             if (m_out.sentences.empty())
                 m_out.sentences.push_back(say("No hole of this face is bolted to anything. Say under its pattern what "
@@ -131,13 +149,13 @@ private:
         return most == many.end() ? -1 : most->first;
     }
 
-    void choose() {
+    void choose(const std::vector<bool>& made) {
         const int net = largest_net();
         std::vector<std::string> unknown, alone;
         for (std::size_t i = 0; i < m_measured.holes.size(); ++i) {
             const Hole& hole = m_measured.holes[i];
             const Bolted& as = m_as[i];
-            if (as.hole == MateHole::None)
+            if (as.hole == MateHole::None || !made[i])
                 continue;
             if (!as.fault.empty()) {
                 if (std::find(m_out.sentences.begin(), m_out.sentences.end(), as.fault) == m_out.sentences.end())
@@ -186,8 +204,8 @@ private:
             if (m_out.holes[i].as.drags)
                 drags.push_back(pairs[i]);
         Together out;
-        if (drags.empty()) {
-            LaidBest best = laid_best(pairs);
+        if (drags.empty() || m_job.proof.mate.pinned) {
+            LaidBest best = m_job.proof.mate.pinned ? laid_as_held(pairs) : laid_best(pairs);
             return {best.left, best.worst, std::move(best.off)};
         }
         const Eigen::Vector3d by = drawn_by(drags);
@@ -347,6 +365,11 @@ Bolted bolted_as(const Job& job, const Pattern& pattern, const HoleSpec& spec) {
             out.play = out.play + (row ? row->upper / 2.0 : Length{});
     }
     return out;
+}
+
+BoltedFace bolted_face(const Job& job, const MeasuredPart& measured, const Deviations& found, const Deviations* mate,
+                       const std::vector<bool>& made) {
+    return Bolter(job, measured, found, mate).face(made);
 }
 
 BoltsUp bolts_up(const Job& job, const MeasuredPart& measured, const Deviations& found, const Deviations* mate,

@@ -36,6 +36,18 @@ struct BoltedHole {
     Length left; ///< play left there; below nought: it binds by so much
 };
 
+/// The bolted holes of a face, as pairs with the mate's.
+struct BoltedFace {
+    std::vector<BoltedHole> holes; ///< that are made and measured
+    std::vector<BoltedPair> pairs; ///< of them: from the mate's hole to this piece's, before the parts are pushed
+    std::vector<BoltedHole> rest;  ///< that are still to be made
+    std::vector<BoltedPair> rest_pairs;
+    std::vector<std::string> sentences; ///< what is left out, and why
+};
+/// `made`: by hole of the face.
+BoltedFace bolted_face(const Job& job, const MeasuredPart& measured, const Deviations& found, const Deviations* mate,
+                       const std::vector<bool>& made);
+
 struct BoltsUp {
     std::vector<BoltedHole> holes;
     Length left;                         ///< at the tightest; below nought: it does not go

@@ -35,8 +35,7 @@ public:
 
     Deviations take() {
         leave_out_faults();
-        m_observations = observations_of(m_part);
-        widen_sizes();
+        m_observations = observed(m_measured);
         const Ties ties(m_measured, m_observations);
         const Net net{m_part, m_observations, Axes{}, ties.held(), as_drawn(m_part)};
         const Doubts doubts = find_doubts(net);
@@ -68,7 +67,7 @@ private:
     void leave_out_faults() {
         for (std::size_t i = 0; i < m_part.readings.size(); ++i) {
             Reading& reading = m_part.readings[i];
-            m_faults.push_back(fault_with_pins(reading).value_or(std::string()));
+            m_faults.push_back(fault_with_pins(m_measured, reading).value_or(std::string()));
             if (m_faults[i].empty())
                 continue;
             if (!reading.struck)
@@ -77,21 +76,6 @@ private:
             reading.struck = true;
         }
         m_out.sentences.insert(m_out.sentences.end(), m_measured.gone.begin(), m_measured.gone.end());
-    }
-
-    [[nodiscard]] std::optional<std::string> fault_with_pins(const Reading& reading) const {
-        auto fault = fault_of(m_measured.part, reading);
-        for (std::size_t k = 0; goes_over_pins(reading.kind) && !fault && k < reading.between.size(); ++k)
-            if (const int hole = hole_index(m_measured.part, reading.between[k]); hole >= 0)
-                fault = pin_fault(m_measured.part.holes[at(hole)], m_measured.part.unit);
-        return fault;
-    }
-
-    // Sizes that were not read are known as well as they are usually made.
-    void widen_sizes() {
-        for (Observation& seen : m_observations)
-            if (seen.is_diameter)
-                seen.error = m_measured.size_within[at(seen.features[0])].in_mm();
     }
 
     void hold_against(const Net& net, const Doubts& doubts) {

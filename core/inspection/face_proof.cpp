@@ -72,6 +72,38 @@ BoltsUp bolts_up(const Job& job, const FaceProof& proof, const Estimates& estima
     return bolts_up(job, proof.measured, proof.found, &found);
 }
 
+Explained why_so(const Job& job, const Shop& shop, const SetupPlan& plan, const FaceProof& proof,
+                 const MeasuredPiece& piece, const Piece& log) {
+    Explained out;
+    if (job.blank.on_side())
+        out.sentences.push_back(say("Holes across a bar say at each hole what is off: see One hole."));
+    else if (proof.measured.part.readings.empty())
+        out.sentences.push_back(say("Nothing was read yet that could be explained."));
+    else
+        out = explain({job, shop, plan, proof.measured, piece, &log});
+    return out;
+}
+
+Saved what_saves(const Job& job, const Shop& shop, const FaceProof& proof, const Estimates& estimates,
+                 const std::vector<bool>& made) {
+    const MeasuredPiece* mate =
+        job.proof.mate.is == MateIs::Measured ? measured_piece(job.proof, job.proof.mate.piece) : nullptr;
+    if (!mate)
+        return what_saves({job, shop, proof.measured, proof.found, nullptr, made});
+    const Deviations found = deviations(job, measured_part(job, *mate, estimates));
+    return what_saves({job, shop, proof.measured, proof.found, &found, made});
+}
+
+SavedBy as_taken(const Job& job, const FaceProof& proof, const Rescue& way, std::int64_t time) {
+    SavedBy out{time, way.words};
+    for (const auto& [hole, by] : way.moved)
+        out.holes.push_back({id_of(job, proof.measured.holes[hole]), by});
+    for (const Rework& work : way.rework)
+        if (out.holes.empty() || out.holes.back().hole != id_of(job, proof.measured.holes[work.hole]))
+            out.holes.push_back({id_of(job, proof.measured.holes[work.hole]), {}, way.words});
+    return out;
+}
+
 std::string whose_decision() {
     return say("A part that carries load, pressure or people: whoever answers for it decides.");
 }

@@ -3,8 +3,10 @@
 #pragma once
 
 #include "inspection/bolting.h"
+#include "inspection/detective.h"
 #include "inspection/hole_checks.h"
 #include "inspection/marks_checked.h"
+#include "inspection/rescue.h"
 #include "inspection/verdict.h"
 #include "inspection/what_to_measure.h"
 #include "plan/plan.h"
@@ -31,6 +33,15 @@ FaceProof face_proof(const Job& job, const Shop& shop, const SetupPlan& plan, co
 
 /// Whether that face goes on the mate the job names.
 BoltsUp bolts_up(const Job& job, const FaceProof& proof, const Estimates& estimates);
+
+/// Why it came out so. `log` is of the same piece: in which order its holes were made.
+Explained why_so(const Job& job, const Shop& shop, const SetupPlan& plan, const FaceProof& proof,
+                 const MeasuredPiece& piece, const Piece& log);
+/// What can still be saved; `made` by hole of the face.
+Saved what_saves(const Job& job, const Shop& shop, const FaceProof& proof, const Estimates& estimates,
+                 const std::vector<bool>& made);
+/// A way of it as it is written down once it is taken.
+SavedBy as_taken(const Job& job, const FaceProof& proof, const Rescue& way, std::int64_t time);
 
 /// Where a verdict stands: "A part that carries load, pressure or people: whoever answers for it decides."
 std::string whose_decision();

@@ -237,4 +237,12 @@ Length finished_bore(const HoleSpec& spec) {
     return thread ? thread->tap_drill() : spec.diameter;
 }
 
+std::optional<std::string> fault_with_pins(const MeasuredPart& measured, const Reading& reading) {
+    auto fault = fault_of(measured.part, reading);
+    for (std::size_t k = 0; goes_over_pins(reading.kind) && !fault && k < reading.between.size(); ++k)
+        if (const int hole = hole_index(measured.part, reading.between[k]); hole >= 0)
+            fault = pin_fault(measured.part.holes[static_cast<std::size_t>(hole)], measured.part.unit);
+    return fault;
+}
+
 } // namespace clockface

@@ -30,6 +30,9 @@ struct MeasuredPart {
 /// drill leaves (pins and jaws stand on the tips of the thread). Straight edges are those along x and y.
 MeasuredPart measured_part(const Job& job, const MeasuredPiece& piece, const Estimates& estimates);
 
+/// What is wrong with one of its readings by itself, the pins it goes over included.
+std::optional<std::string> fault_with_pins(const MeasuredPart& measured, const Reading& reading);
+
 /// The name a thing is read at: of a hole "A3" (blanks as hyphens), otherwise its own; "a hole that is gone".
 std::string name_of(const Job& job, const ReadAt& at);
 /// What has that name on the face at hand. Problem: there is nothing of that name.

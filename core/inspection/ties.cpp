@@ -13,6 +13,17 @@ std::size_t at(int index) {
 
 } // namespace
 
+std::vector<Observation> observed(const MeasuredPart& measured) {
+    OldPart part = measured.part;
+    for (Reading& reading : part.readings)
+        reading.struck = reading.struck || fault_with_pins(measured, reading).has_value();
+    std::vector<Observation> out = observations_of(part);
+    for (Observation& seen : out)
+        if (seen.is_diameter)
+            seen.error = measured.size_within[at(seen.features[0])].in_mm();
+    return out;
+}
+
 Ties::Ties(const MeasuredPart& measured, const std::vector<Observation>& observations)
     : m_measured(measured)
     , m_observations(observations)

@@ -8,6 +8,10 @@
 
 namespace clockface {
 
+/// What its readings say, without those that are at fault; sizes that were not read are known as well as they are
+/// usually made.
+std::vector<Observation> observed(const MeasuredPart& measured);
+
 /// Holes and edges that readings join.
 struct TiedNet {
     bool x = false, y = false, turn = false; ///< tied to zero by something that was touched

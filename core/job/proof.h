@@ -78,12 +78,27 @@ struct FitTried {
     bool operator==(const FitTried&) const = default;
 };
 
+/// How a spoiled piece is saved: its list and its holes change, those of other pieces do not.
+struct SavedHole {
+    HoleId hole;
+    Point by{};         ///< still to be made: so far from its drawn place
+    std::string work{}; ///< there already: what is done to it, in words
+    bool operator==(const SavedHole&) const = default;
+};
+struct SavedBy {
+    std::int64_t time = 0;
+    std::string words; ///< what is done, as it was decided
+    std::vector<SavedHole> holes{};
+    bool operator==(const SavedBy&) const = default;
+};
+
 struct MeasuredPiece {
     int number = 1;
     std::vector<ProofReading> readings{};
     std::vector<HoleRead> holes{};
     std::vector<Wiped> wiped{};
     std::vector<FitTried> fits{};
+    std::optional<SavedBy> saved{};
     bool operator==(const MeasuredPiece&) const = default;
 };
 
@@ -112,6 +127,7 @@ struct Mate {
     Length within = Length::mm(0.03); ///< what its holes repeat to on each axis, one standard deviation
     int piece = 2;                    ///< Measured: its number
     bool face_to_face = false;        ///< Measured: turned over onto this one, left to right
+    bool pinned = false;              ///< it is held where it is, and cannot be pushed or turned to suit
     std::vector<MatePattern> patterns{};
     bool operator==(const Mate&) const = default;
 };

@@ -47,6 +47,20 @@ Fault hole_fault(const std::string& place, const HoleRead& read) {
     return std::nullopt;
 }
 
+Fault saved_fault(const std::string& place, const SavedBy& saved) {
+    if (Fault found = words_fault(place + ".words", say("How a piece is saved"), saved.words, limits::text))
+        return found;
+    if (saved.holes.size() > static_cast<std::size_t>(limits::holes_in_job))
+        return fault(place + ".holes", say("There are more of them than there can be holes."));
+    for (const SavedHole& each : saved.holes) {
+        if (Fault found = point_fault(place + ".holes", each.by))
+            return found;
+        if (Fault found = words_fault(place + ".holes", say("What is done to a hole"), each.work, limits::text))
+            return found;
+    }
+    return std::nullopt;
+}
+
 Fault piece_fault(const std::string& place, const MeasuredPiece& piece) {
     if (piece.readings.size() > limits::old_readings)
         return fault(place + ".readings",
@@ -67,7 +81,7 @@ Fault piece_fault(const std::string& place, const MeasuredPiece& piece) {
         for (const std::string& text : {each.mate, each.remark})
             if (Fault found = words_fault(place + ".fits", say("The name of a mating part"), text, limits::text))
                 return found;
-    return std::nullopt;
+    return piece.saved ? saved_fault(place + ".saved", *piece.saved) : std::nullopt;
 }
 
 Fault mate_fault(const Mate& mate) {

@@ -15,59 +15,72 @@ namespace clockface {
 namespace {
 
 constexpr double clears_by = 0.02; // of the bolt's diameter
+constexpr double round_off = 0.3;  // over k, mm
 
 struct PlainPair {
     double x, y;   // of the old hole, from the middle of all
     double dx, dy; // of the copy's hole from it
     double play;
+    double ux = 0.0, uy = 0.0; // of a bound: the way it must not go beyond `play`; otherwise nought
+
+    [[nodiscard]] bool bounds() const { return ux != 0.0 || uy != 0.0; }
 };
 
-double excess(const PlainPair& pair, const Eigen::Vector3d& by) {
-    return std::hypot(pair.dx + by[0] - by[2] * pair.y, pair.dy + by[1] + by[2] * pair.x) - pair.play;
+// `rounded`: where the two holes lie on each other the distance has a point, in which Newton's steps would be caught;
+// sqrt(u² + rounded²) has none.
+double excess(const PlainPair& pair, const Eigen::Vector3d& by, double rounded = 0.0) {
+    const double x = pair.dx + by[0] - by[2] * pair.y, y = pair.dy + by[1] + by[2] * pair.x;
+    return (pair.bounds() ? x * pair.ux + y * pair.uy : std::sqrt(x * x + y * y + rounded * rounded)) - pair.play;
 }
 
-/// Least largest excess over all pushes. The excess of a pair is a distance less a constant, so it is convex in the
-/// push, and so is the largest of them; it is approached from above by log(sum(exp(k excess))) / k with growing k,
-/// whose valley Newton's steps find.
+/// Least largest excess over all pushes. The excess of a pair is a distance less a constant, of a bound a length along
+/// its way, so all are convex in the push, and so is the largest of them; it is approached from above by
+/// log(sum(exp(k excess))) / k with growing k, whose valley Newton's steps find.
 double least_excess(const std::vector<PlainPair>& pairs, Eigen::Vector3d& by) {
     by.setZero(); // begin with the offsets' middle taken out
     for (const PlainPair& pair : pairs)
         by -= Eigen::Vector3d(pair.dx, pair.dy, 0.0) / static_cast<double>(pairs.size());
-    const auto largest = [&](const Eigen::Vector3d& at) {
+    const auto largest = [&](const Eigen::Vector3d& at, double rounded) {
         double most = -HUGE_VAL;
         for (const PlainPair& pair : pairs)
-            most = std::max(most, excess(pair, at));
+            most = std::max(most, excess(pair, at, rounded));
         return most;
     };
     const auto smooth = [&](const Eigen::Vector3d& at, double k) {
-        const double most = largest(at);
+        const double most = largest(at, round_off / k);
         double sum = 0.0;
         for (const PlainPair& pair : pairs)
-            sum += std::exp(k * (excess(pair, at) - most));
+            sum += std::exp(k * (excess(pair, at, round_off / k) - most));
         return most + std::log(sum) / k;
     };
+    // Where only a bound counts nothing bends.
+    const bool bounded = std::any_of(pairs.begin(), pairs.end(), [](const PlainPair& each) { return each.bounds(); });
     for (double k = 8.0; k < 20'000.0; k *= 4.0)
         for (int step = 0; step < 12; ++step) {
-            const double most = largest(by);
+            const double most = largest(by, round_off / k);
             double sum = 0.0;
             Eigen::Vector3d slope = Eigen::Vector3d::Zero();
             Eigen::Matrix3d bend = Eigen::Matrix3d::Zero();
             for (const PlainPair& pair : pairs) {
-                const double weight = std::exp(k * (excess(pair, by) - most));
-                const double ux = pair.dx + by[0] - by[2] * pair.y, uy = pair.dy + by[1] + by[2] * pair.x;
-                const double length = std::sqrt(ux * ux + uy * uy + 1e-12);
+                const double weight = std::exp(k * (excess(pair, by, round_off / k) - most));
                 Eigen::Matrix<double, 2, 3> move;
                 move << 1.0, 0.0, -pair.y, 0.0, 1.0, pair.x;
-                const Eigen::Vector2d unit(ux / length, uy / length);
+                Eigen::Vector2d unit(pair.ux, pair.uy);
+                Eigen::Matrix2d curve = Eigen::Matrix2d::Zero();
+                if (!pair.bounds()) {
+                    const double ux = pair.dx + by[0] - by[2] * pair.y, uy = pair.dy + by[1] + by[2] * pair.x;
+                    const double length = std::sqrt(ux * ux + uy * uy + std::pow(round_off / k, 2));
+                    unit = {ux / length, uy / length};
+                    curve = (Eigen::Matrix2d::Identity() - unit * unit.transpose()) / length;
+                }
                 const Eigen::Vector3d own = move.transpose() * unit;
-                const Eigen::Matrix2d curve = (Eigen::Matrix2d::Identity() - unit * unit.transpose()) / length;
                 sum += weight;
                 slope += weight * own;
                 bend += weight * (k * own * own.transpose() + move.transpose() * curve * move);
             }
             slope /= sum;
             bend = bend / sum - k * slope * slope.transpose();
-            bend.diagonal().array() += 1e-9 * bend.diagonal().maxCoeff() + 1e-12;
+            bend.diagonal().array() += 1e-9 * bend.diagonal().maxCoeff() + (bounded ? 1e-3 : 1e-12);
             const Eigen::Vector3d go = -bend.ldlt().solve(slope);
             const double now = smooth(by, k);
             double share = 1.0;
@@ -77,19 +90,41 @@ double least_excess(const std::vector<PlainPair>& pairs, Eigen::Vector3d& by) {
                 break;
             by += share * go;
         }
-    return largest(by);
+    return largest(by, 0.0);
+}
+
+Point middle_of(const std::vector<BoltedPair>& pairs) {
+    Point out{};
+    for (const BoltedPair& each : pairs)
+        out = out + each.at * (1.0 / static_cast<double>(pairs.size()));
+    return out;
 }
 
 std::vector<PlainPair> flat(const std::vector<BoltedPair>& pairs) {
-    double mx = 0.0, my = 0.0;
-    for (const BoltedPair& each : pairs) {
-        mx += each.at.x.in_mm() / static_cast<double>(pairs.size());
-        my += each.at.y.in_mm() / static_cast<double>(pairs.size());
-    }
+    const Point middle = middle_of(pairs);
     std::vector<PlainPair> out;
     for (const BoltedPair& each : pairs)
-        out.push_back({each.at.x.in_mm() - mx, each.at.y.in_mm() - my, each.off.x.in_mm(), each.off.y.in_mm(),
-                       each.play.in_mm()});
+        out.push_back({(each.at.x - middle.x).in_mm(), (each.at.y - middle.y).in_mm(), each.off.x.in_mm(),
+                       each.off.y.in_mm(), each.play.in_mm()});
+    return out;
+}
+
+LaidBest laid_at(const std::vector<BoltedPair>& pairs, const Eigen::Vector3d& by) {
+    const std::vector<PlainPair> all = flat(pairs);
+    LaidBest out;
+    out.left = Length::mm(HUGE_VAL);
+    for (std::size_t i = 0; i < all.size(); ++i) {
+        const PlainPair& each = all[i];
+        out.off.push_back({Length::mm(each.dx + by[0] - by[2] * each.y), Length::mm(each.dy + by[1] + by[2] * each.x)});
+        if (const Length left = Length::mm(-excess(each, by)); left < out.left) {
+            out.left = left;
+            out.worst = i;
+        }
+    }
+    out.turn = Angle::degrees(by[2] * degrees_per_radian);
+    // The turn is about the middle m of all: the same about zero, and a shift less by turn × m.
+    const Point middle = middle_of(pairs);
+    out.shift = {Length::mm(by[0] + by[2] * middle.y.in_mm()), Length::mm(by[1] - by[2] * middle.x.in_mm())};
     return out;
 }
 
@@ -107,23 +142,53 @@ std::optional<Length> bolt_of(const OldHole& hole) {
     return best;
 }
 
-LaidBest laid_best(const std::vector<BoltedPair>& pairs) {
-    LaidBest out;
+LaidBest laid_best(const std::vector<BoltedPair>& pairs, const std::vector<StaysWithin>& bounds) {
     if (pairs.empty())
-        return out;
+        return {};
     const std::vector<PlainPair> all = flat(pairs);
     Eigen::Vector3d by = Eigen::Vector3d::Zero();
-    out.left = Length::mm(-least_excess(all, by));
-    const auto tightest = std::max_element(
-        all.begin(), all.end(), [&](const PlainPair& a, const PlainPair& b) { return excess(a, by) < excess(b, by); });
-    out.worst = static_cast<std::size_t>(tightest - all.begin());
-    out.turn = Angle::degrees(by[2] * degrees_per_radian);
-    // The turn is about the middle m of all: the same about zero, and a shift less by turn × m.
-    const Point middle = pairs.front().at - Point{Length::mm(all.front().x), Length::mm(all.front().y)};
-    out.shift = {Length::mm(by[0] + by[2] * middle.y.in_mm()), Length::mm(by[1] - by[2] * middle.x.in_mm())};
-    for (const PlainPair& each : all)
-        out.off.push_back({Length::mm(each.dx + by[0] - by[2] * each.y), Length::mm(each.dy + by[1] + by[2] * each.x)});
-    return out;
+    double least = least_excess(all, by);
+    if (bounds.empty())
+        return laid_at(pairs, by);
+    // The least excess t for which the largest of (excess - t) and of the bounds does not go above nought: halved.
+    const Point middle = middle_of(pairs);
+    const auto holds = [&](double t, Eigen::Vector3d& at) {
+        std::vector<PlainPair> held = all;
+        for (PlainPair& each : held)
+            each.play += t;
+        for (const StaysWithin& each : bounds)
+            held.push_back({(each.at.x - middle.x).in_mm(), (each.at.y - middle.y).in_mm(), 0.0, 0.0, each.by.in_mm(),
+                            each.towards.cosine(), each.towards.sine()});
+        constexpr double nearly = 5e-4;
+        return least_excess(held, at) <= nearly;
+    };
+    constexpr double gives_up_at = 20.0, exact = 1e-4; // mm
+    double most = least;
+    Eigen::Vector3d best = by;
+    for (double step = 0.01; !holds(most, best); step *= 2.0) {
+        if (step > gives_up_at) {
+            LaidBest none = laid_as_held(pairs);
+            none.left = Length::mm(-gives_up_at);
+            return none;
+        }
+        least = most;
+        most += step;
+    }
+    while (most - least > exact) {
+        const double t = (most + least) / 2.0;
+        Eigen::Vector3d at = Eigen::Vector3d::Zero();
+        if (holds(t, at)) {
+            most = t;
+            best = at;
+        } else {
+            least = t;
+        }
+    }
+    return laid_at(pairs, best);
+}
+
+LaidBest laid_as_held(const std::vector<BoltedPair>& pairs) {
+    return pairs.empty() ? LaidBest{} : laid_at(pairs, Eigen::Vector3d::Zero());
 }
 
 Length play_left(const std::vector<BoltedPair>& pairs, std::string* worst) {

@@ -43,7 +43,16 @@ struct LaidBest {
     Angle turn;
     std::vector<Point> off; ///< of every pair, as they lie then
 };
-LaidBest laid_best(const std::vector<BoltedPair>& pairs);
+/// A point of it that may be pushed at most so far towards a bearing; below nought: it has to be pushed the other way.
+struct StaysWithin {
+    Point at;
+    Angle towards;
+    Length by;
+};
+/// With bounds it is the best of the pushes that keep them, to a micrometre; where none does, left is -20 mm.
+LaidBest laid_best(const std::vector<BoltedPair>& pairs, const std::vector<StaysWithin>& bounds = {});
+/// The same where nothing can be pushed.
+LaidBest laid_as_held(const std::vector<BoltedPair>& pairs);
 /// The most play that can be left at the worst of these pairs.
 Length play_left(const std::vector<BoltedPair>& pairs, std::string* worst = nullptr);
 

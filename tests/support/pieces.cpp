@@ -92,7 +92,8 @@ Piece any_piece(const Job& job) {
 JobProof proof_of_everything(const Job& job) {
     const auto mm = [](double value) { return Length::mm(value); };
     const HoleId one{job.patterns.front().id, 1}, other{job.patterns.back().id, 2};
-    MeasuredPiece piece{3, {}, {}, {}, {}};
+    MeasuredPiece piece;
+    piece.number = 3;
     piece.readings = {{1775121300, Face::Top, ReadingKind::OverPins, {one, other}, mm(46.013)},
                       {1775121301,
                        Face::Under,
@@ -115,12 +116,15 @@ JobProof proof_of_everything(const Job& job) {
     read.cross = {mm(7), mm(7.1), {}, mm(7.3), true};
     piece.wiped = {{1775121304, Instrument::HeightGauge, mm(-0.01)}, {1775121305, Instrument::Caliper, {}}};
     piece.fits = {{1775121306, "the bearing block", false, "tight at the far end"}};
+    piece.saved = SavedBy{1775121307,
+                          "Make A2 0.2 to the right of the drawing.",
+                          {{other, Point{mm(0.2), mm(0)}, {}}, {one, {}, "open to 6.1 mm"}}};
     JobProof proof;
     proof.pieces = {piece};
     proof.instruments[0].error = mm(0.02);
     proof.instruments[1].reach = mm(300);
     proof.instruments[2].at_hand = false;
-    proof.mate = {MateIs::Measured, mm(0.04), 2, true, {{one.pattern, MateHole::Clear, mm(6.6), mm(6)}}};
+    proof.mate = {MateIs::Measured, mm(0.04), 2, true, true, {{one.pattern, MateHole::Clear, mm(6.6), mm(6)}}};
     return proof;
 }
 

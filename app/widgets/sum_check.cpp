@@ -1,0 +1,90 @@
+#include "widgets/sum_check.h"
+
+#include "look/plain_text.h"
+#include "look/tongue.h"
+#include "look/words.h"
+
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QVBoxLayout>
+
+#include <algorithm>
+
+namespace clockface::app {
+
+SumCheck::SumCheck(QWidget* parent)
+    : QWidget(parent) {
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(0, 0, 0, 0);
+    all->setSpacing(4);
+    auto* row = new QHBoxLayout;
+    row->addWidget(quiet_label(tr("My own sum of")));
+    m_which = new QComboBox;
+    m_which->setObjectName(QStringLiteral("mySumOf"));
+    m_which->setAccessibleName(tr("which figure was worked out"));
+    row->addWidget(m_which);
+    m_own = new QLineEdit;
+    m_own->setObjectName(QStringLiteral("mySum"));
+    m_own->setAccessibleName(tr("the figure you worked out yourself"));
+    m_own->setPlaceholderText(tr("your figure"));
+    m_own->setMaximumWidth(150);
+    row->addWidget(m_own, 1);
+    row->addStretch(1);
+    all->addLayout(row);
+    m_says = quiet_label({});
+    m_says->setObjectName(QStringLiteral("mySumSays"));
+    let_copy(m_says);
+    m_says->hide();
+    all->addWidget(m_says);
+    m_own->installEventFilter(this);
+    connect(m_own, &QLineEdit::textChanged, this, &SumCheck::check);
+    connect(m_which, &QComboBox::currentIndexChanged, this, &SumCheck::check);
+    hide();
+}
+
+void SumCheck::show_sums(std::vector<PlanSum> sums) {
+    const bool same = std::equal(sums.begin(), sums.end(), m_sums.begin(), m_sums.end(),
+                                 [](const PlanSum& one, const PlanSum& other) { return one.name == other.name; });
+    m_sums = std::move(sums);
+    if (!same) {
+        m_which->clear();
+        for (const PlanSum& each : m_sums)
+            m_which->addItem(q(each.name));
+        m_own->clear();
+    }
+    setVisible(!m_sums.empty());
+    check();
+}
+
+bool SumCheck::eventFilter(QObject* watched, QEvent* event) {
+    if (watched != m_own || event->type() != QEvent::KeyPress)
+        return QWidget::eventFilter(watched, event);
+    switch (static_cast<QKeyEvent*>(event)->key()) {
+    case Qt::Key_Escape:
+        m_own->clear();
+        parentWidget()->setFocus();
+        return true;
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        return true;
+    default:
+        return QWidget::eventFilter(watched, event);
+    }
+}
+
+void SumCheck::check() {
+    const int which = m_which->currentIndex();
+    const QString typed = m_own->text().trimmed();
+    m_says->setVisible(!typed.isEmpty());
+    if (typed.isEmpty() || which < 0 || static_cast<std::size_t>(which) >= m_sums.size())
+        return;
+    const auto found = check_sum(m_sums[static_cast<std::size_t>(which)], typed.toStdString());
+    m_says->setText(!found          ? q(found.error().sentence)
+                    : found->agrees ? QStringLiteral("✓ ") + q(found->words)
+                                    : QStringLiteral("✗ ") + q(found->words));
+}
+
+} // namespace clockface::app
