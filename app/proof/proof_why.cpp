@@ -17,8 +17,8 @@ void ProofSlip::write_why(Card& card) {
         card.heading(number == 0 ? tr("Most likely") : tr("Or else"));
         card.words(QStringLiteral("cause:%1").arg(++number), q(each.words), Card::OfUse::ToCopy);
         const int share = static_cast<int>(std::floor(each.share * 100.0));
-        card.quiet(share >= 1 ? tr("Of all that was looked at it has %1 in 100.").arg(share)
-                              : tr("Of all that was looked at it has less than 1 in 100."));
+        card.quiet(share >= 1 ? tr("%1 in 100, among all that was looked at.").arg(share)
+                              : tr("Less than 1 in 100, among all that was looked at."));
         int same = 0;
         for (const std::string& other : each.same)
             card.words(QStringLiteral("same:%1:%2").arg(number).arg(++same),

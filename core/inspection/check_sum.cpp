@@ -236,7 +236,7 @@ private:
     // Lines of the dial for the way from zero: way over lead, times lines.
     void of(const TurnHandwheel& turn) {
         const auto* wheels = std::get_if<Handwheels>(&m_plan.machine.kind);
-        if (!wheels || turn.past || m_hole < 0)
+        if (!wheels || m_hole < 0)
             return;
         const Screw& screw = turn.axis == Axis::X ? wheels->x : wheels->y;
         const int zero = line_at_zero(*wheels, at_hand(m_job).order, turn.axis);
@@ -250,6 +250,7 @@ private:
         sum.in = SumIn::Dial;
         sum.step = 1.0;
         sum.a_turn = screw.engraved();
+        sum.line = screw.graduation();
         sum.unit = screw.unit;
         sum.value = static_cast<double>(count);
         const auto as_count = [&](Length at) { return static_cast<double>(dial_count(screw, at, zero)); };
@@ -382,14 +383,20 @@ std::string figure_in_words(const PlanSum& sum, double value) {
         break;
     }
     const auto count = static_cast<std::int64_t>(std::llround(value));
+    // As it is turned: from zero so many whole turns, and then what the dial shows; backwards its figures fall.
     const int line = dial_line(count, sum.a_turn);
-    return say("{turns} {turns:turn|turns} and line {line}", {{"turns", (count - line) / sum.a_turn}, {"line", line}});
+    const std::int64_t turns = std::abs(count) / sum.a_turn;
+    const std::string shows = decimal((sum.line * line).in(sum.unit), decimals_of_step(sum.line, sum.unit));
+    return count < 0 ? say("{turns} {turns:turn|turns} back from zero, the dial shows {figure}",
+                           {{"turns", turns}, {"figure", shows}})
+                     : say("{turns} {turns:turn|turns} on from zero, the dial shows {figure}",
+                           {{"turns", turns}, {"figure", shows}});
 }
 
-// The figure as typed; `line_alone`: of a dial only its line.
+// The figure as typed: what it may mean. `dial_alone`: of a dial only what it shows.
 struct Typed {
-    double value = 0.0;
-    bool line_alone = false;
+    std::vector<double> values;
+    bool dial_alone = false;
     double within = 0.0;
 };
 Result<Typed> read(const PlanSum& sum, const std::string& typed) {
@@ -398,14 +405,15 @@ Result<Typed> read(const PlanSum& sum, const std::string& typed) {
         const auto length = read_length(typed, sum.unit);
         if (!length)
             return tl::unexpected(length.error());
-        return Typed{length->value.in_mm(), false,
+        return Typed{{length->value.in_mm()},
+                     false,
                      std::max(sum.step * 0.51, millimetres_in(sum.unit) * (sum.unit == Unit::Inch ? 5.1e-5 : 5.1e-4))};
     }
     case SumIn::Degrees: {
         const auto angle = read_turn(typed);
         if (!angle)
             return tl::unexpected(angle.error());
-        return Typed{angle->value.in_degrees(), false, std::max(sum.step * 0.51, 5.1e-3)};
+        return Typed{{angle->value.in_degrees()}, false, std::max(sum.step * 0.51, 5.1e-3)};
     }
     case SumIn::Dial:
         break;
@@ -428,12 +436,22 @@ Result<Typed> read(const PlanSum& sum, const std::string& typed) {
         else
             fine = close() && fine;
     }
+    const Length turn = sum.line * static_cast<double>(sum.a_turn);
+    const std::string last = decimal((turn - sum.line).in(sum.unit), decimals_of_step(sum.line, sum.unit));
     if (!fine || numbers.empty() || numbers.size() > 2)
-        return problem({}, say("A dial's figure is typed as turns and line, \"7 turns 42\", or as the line alone."));
-    const double line = numbers.back();
+        return problem({},
+                       say("A dial's figure is typed as whole turns from zero and what the dial shows then, \"7 turns "
+                           "{last}\", or as what it shows alone.",
+                           {{"last", last}}));
+    const double line = std::round(Length::of(numbers.back(), sum.unit) / sum.line * 1e6) / 1e6;
     if (line < 0.0 || line >= sum.a_turn)
-        return problem({}, say("This dial has the lines 0 to {last}.", {{"last", sum.a_turn - 1}}));
-    return Typed{numbers.size() == 2 ? numbers.front() * sum.a_turn + line : line, numbers.size() == 1, 0.51};
+        return problem({}, say("This dial shows 0 to {last}.", {{"last", last}}));
+    if (numbers.size() == 1)
+        return Typed{{line}, true, 0.51};
+    const double turns = std::fabs(numbers.front());
+    // On from zero, or back: there the dial's figures fall, so what it shows is counted from the next turn.
+    return Typed{
+        {turns * sum.a_turn + line, -turns * sum.a_turn - (line > 0.0 ? sum.a_turn - line : 0.0)}, false, 0.51};
 }
 
 } // namespace
@@ -456,12 +474,16 @@ Result<SumChecked> check_sum(const PlanSum& sum, const std::string& typed) {
     if (!got)
         return tl::unexpected(got.error());
     const auto off = [&](double value) {
-        double by = got->value - value;
-        if (sum.in == SumIn::Degrees)
-            by = std::remainder(by, 360.0);
-        if (got->line_alone)
-            by = std::remainder(by, static_cast<double>(sum.a_turn));
-        return std::fabs(by);
+        double least = HUGE_VAL;
+        for (const double typed_value : got->values) {
+            double by = typed_value - value;
+            if (sum.in == SumIn::Degrees)
+                by = std::remainder(by, 360.0);
+            if (got->dial_alone)
+                by = std::remainder(by, static_cast<double>(sum.a_turn));
+            least = std::min(least, std::fabs(by));
+        }
+        return least;
     };
     if (off(sum.value) <= got->within)
         return SumChecked{true, say("It agrees: {figure}.", {{"figure", figure_in_words(sum, sum.value)}})};
@@ -470,7 +492,7 @@ Result<SumChecked> check_sum(const PlanSum& sum, const std::string& typed) {
         if (off(each.value) <= got->within && std::find(fits.begin(), fits.end(), each.words) == fits.end())
             fits.push_back(each.words);
     std::string differs;
-    const double by = got->value - sum.value;
+    const double by = got->values.front() - sum.value;
     if (sum.in == SumIn::Length)
         differs = by > 0.0 ? say("Yours is {by} more", {{"by", with_unit(Length::mm(by), sum.unit)}})
                            : say("Yours is {by} less", {{"by", with_unit(Length::mm(-by), sum.unit)}});

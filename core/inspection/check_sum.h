@@ -30,6 +30,7 @@ struct PlanSum {
     SumIn in = SumIn::Length;
     double value = 0.0;
     double step = 0.0;                ///< it is rounded to
+    Length line{};                    ///< Dial: what one line is; its figures are in `unit`
     int a_turn = 0;                   ///< Dial: engraved lines of one turn
     Unit unit = Unit::Millimetre;     ///< bare figures are in it
     std::vector<Otherwise> otherwise; ///< likeliest first
@@ -45,8 +46,8 @@ struct SumChecked {
     bool agrees = false;
     std::string words;
 };
-/// As typed: a length by the rules of shop numbers, an angle, a dial's figure as "7 turns 42" ("7 42") or its line
-/// alone. Problem: it is no such figure, in a sentence.
+/// As typed: a length by the rules of shop numbers, an angle, a dial's figure as turns from zero and what it shows, "7
+/// turns 0.84" ("7 0.84"), or what it shows alone. Problem: it is no such figure, in a sentence.
 Result<SumChecked> check_sum(const PlanSum& sum, const std::string& typed);
 
 } // namespace clockface

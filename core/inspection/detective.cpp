@@ -218,8 +218,9 @@ private:
             for (std::size_t k = 0; k < m_named.size() && !told; ++k) {
                 const Suspect& named = m_suspects[m_named[k]];
                 // A pair that only adds to what is named by itself says nothing new.
-                const bool adds = suspect.kinds.size() > named.kinds.size() &&
-                                  suspect.kinds.front() == named.kinds.front() && named.kinds.size() == 1;
+                const bool adds =
+                    suspect.kinds.size() > named.kinds.size() &&
+                    std::find(suspect.kinds.begin(), suspect.kinds.end(), named.kinds.front()) != suspect.kinds.end();
                 const bool alike = by_scatter(suspect) == by_scatter(named) && !by_scatter(suspect) &&
                                    apart(suspect.weighed, named.weighed) < same_numbers;
                 told = adds || alike;
@@ -346,11 +347,11 @@ private:
         if (m_out.causes.size() == 1)
             m_out.sentences.push_back(say("Nothing else that was looked at comes near it."));
         else if (m_out.tells)
-            m_out.sentences.push_back(
-                say("{reading} tells the first two apart: {first} if it is the first, {second} if the second.",
-                    {{"reading", reading_in_words(*m_out.tells)},
-                     {"first", figure_of(m_out.tells_first, m_out.tells->reading)},
-                     {"second", figure_of(m_out.tells_second, m_out.tells->reading)}}));
+            m_out.sentences.push_back(say(
+                "The reading {reading} tells the first two apart: {first} if it is the first, {second} if the second.",
+                {{"reading", reading_in_words(*m_out.tells)},
+                 {"first", figure_of(m_out.tells_first, m_out.tells->reading)},
+                 {"second", figure_of(m_out.tells_second, m_out.tells->reading)}}));
         else
             m_out.sentences.push_back(
                 say("No further reading with the instruments at hand tells the first two apart."));

@@ -17,9 +17,11 @@ std::string written(const PlanSum& sum, double value) {
     if (sum.in == SumIn::Degrees)
         return QString::number(value, 'f', 4).toStdString();
     if (sum.in == SumIn::Dial) {
+        // Whole turns from zero, on or back, and what a dial shows whose figures rise clockwise.
         const auto count = static_cast<long long>(std::llround(value));
         const long long line = ((count % sum.a_turn) + sum.a_turn) % sum.a_turn;
-        return QStringLiteral("%1 turns %2").arg((count - line) / sum.a_turn).arg(line).toStdString();
+        const double shows = static_cast<double>(line) * sum.line.in_mm() / (sum.unit == Unit::Inch ? 25.4 : 1.0);
+        return QStringLiteral("%1 turns %2").arg(std::abs(count) / sum.a_turn).arg(shows, 0, 'f', 6).toStdString();
     }
     const double in_unit = value / (sum.unit == Unit::Inch ? 25.4 : 1.0);
     return QString::number(in_unit, 'f', sum.unit == Unit::Inch ? 5 : 4).toStdString();
@@ -202,15 +204,21 @@ void Checked_sum::by_hand() {
     QVERIFY(!check_sum(sum, "-13.01")->agrees);
     QVERIFY(check_sum(sum, "-(10+6/2)")->agrees); // a sum may be typed as it was reckoned
     QVERIFY(check_sum(sum, "-11.11")->words.find("No usual slip") != std::string::npos);
-    // A dial of 125 lines: 7 turns and line 42 are 917 lines; the line alone is compared within its turn.
+    // A dial of 125 lines of 0.02: 7 turns and line 42 are 917 lines, it shows 0.84; alone that is compared within its
+    // turn. Back from zero 13 turns and 3 lines are -1628, and it shows (125 - 3) x 0.02 = 2.44.
     sum.in = SumIn::Dial;
     sum.value = 917;
     sum.step = 1.0;
     sum.a_turn = 125;
+    sum.line = mm(0.02);
     sum.otherwise = {{926, "backlash was added; it is taken up, not counted"}};
-    QVERIFY(check_sum(sum, "7 turns 42")->agrees && check_sum(sum, "7 42")->agrees && check_sum(sum, "42")->agrees);
-    QVERIFY(!check_sum(sum, "8 turns 42")->agrees);
-    QVERIFY(check_sum(sum, "51")->words.find("backlash was added") != std::string::npos);
+    QVERIFY(check_sum(sum, "7 turns 0.84")->agrees && check_sum(sum, "7 .84")->agrees &&
+            check_sum(sum, "0.84")->agrees);
+    QVERIFY(!check_sum(sum, "8 turns 0.84")->agrees);
+    QVERIFY(check_sum(sum, "1.02")->words.find("backlash was added") != std::string::npos);
+    sum.value = -1628;
+    QVERIFY(check_sum(sum, "13 turns 2.44")->agrees && !check_sum(sum, "13 turns 0.06")->agrees);
+    QVERIFY(check_sum(sum, "12 2.44")->words.find("13 turns back from zero, the dial shows 2.44") != std::string::npos);
     // 359.99 and 0.01 degrees are neighbours.
     sum.in = SumIn::Degrees;
     sum.value = 0.0;
@@ -224,9 +232,10 @@ void Checked_sum::what_is_no_figure() {
     QVERIFY(!check_sum(sum, "") && !check_sum(sum, "x y") && !check_sum(sum, "3 4 5 6"));
     sum.in = SumIn::Dial;
     sum.a_turn = 125;
-    for (const char* typed : {"", "turns", "1 2 3", "7 125", "7 -3"})
+    sum.line = mm(0.02);
+    for (const char* typed : {"", "turns", "1 2 3", "7 2.5", "7 -0.3"})
         QVERIFY2(!check_sum(sum, typed), typed);
-    QVERIFY(check_sum(sum, "200").error().sentence.find("0 to 124") != std::string::npos);
+    QVERIFY(check_sum(sum, "200").error().sentence.find("0 to 2.48") != std::string::npos);
     sum.in = SumIn::Degrees;
     QVERIFY(!check_sum(sum, "round"));
 }
