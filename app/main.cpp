@@ -30,7 +30,7 @@ using namespace clockface::app;
 struct Wishes {
     QString job, shot, stage, machine, shop, hole, part, shop_page, backlash, page, readout_way, table_way;
     QSize size; // empty: as it was left, or what fits the screen
-    int step = -1, move = -1;
+    int step = -1, move = -1, piece = 1;
     bool scroll = false, where = false, lost_zero = false, practice = false, demo = false, night = false,
          time_start = false;
 };
@@ -57,6 +57,7 @@ void describe(QCommandLineParser& parser) {
          {"table-way", "Set a rotary table by: dial or plates.", "way"},
          {"scroll", "Scroll the slip to its end."},
          {"hole", "Select this hole.", "name"},
+         {"piece", "Work on the piece of this number.", "number"},
          {"shop", "Use this shop file.", "file"},
          {"part", "Show the old part: readings, holes, copy or marks.", "page"},
          {"shop-page", "Show the shop: drawer, singles, taps, cutting, kit, shops or a machine.", "page"},
@@ -103,6 +104,7 @@ Wishes read_wishes(const QApplication& application) {
     wishes.machine = parser.value("machine");
     wishes.shop = parser.value("shop");
     wishes.hole = parser.value("hole");
+    wishes.piece = std::max(parser.value("piece").toInt(), 1);
     wishes.part = parser.value("part");
     wishes.shop_page = parser.value("shop-page");
     wishes.backlash = parser.value("backlash");
@@ -159,6 +161,8 @@ void show_wishes(const Wishes& wishes, Document& document, MainWindow& window) {
         if (wishes.table_way == QLatin1String(word))
             at_hand(next).order.table = way;
     (void)document.edit(QStringLiteral("machine"), next);
+    if (wishes.piece > 1 && wishes.piece <= next.pieces)
+        document.choose_piece(wishes.piece);
     for (const Hole& hole : document.plan().holes)
         if (hole.name == wishes.hole.toStdString())
             window.selection().select(document.job().patterns[hole.pattern].name, hole.name);

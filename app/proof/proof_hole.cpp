@@ -195,6 +195,8 @@ void ProofSlip::write_cross(Card& card, const HoleId& hole) {
         return;
     const clockface::Hole& across = m_desk.measured_part().holes[*chosen];
     const HoleRead read = read_of(document().job(), hole).value_or(HoleRead{});
+    if (const auto skated = skated_start(document().job(), across, read.cross))
+        card.words(QStringLiteral("skated"), q(*skated), Card::OfUse::ToCopy);
     const bool over_pin = read.cross.over_pin;
     const Length size = over_pin && read.pin ? *read.pin : across.spec.diameter;
     const Length radius = bar_radius_at(document().job(), across);

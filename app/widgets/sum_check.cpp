@@ -30,7 +30,7 @@ SumCheck::SumCheck(QWidget* parent)
     m_own->setObjectName(QStringLiteral("mySum"));
     m_own->setAccessibleName(tr("the figure you worked out yourself"));
     m_own->setPlaceholderText(tr("your figure"));
-    m_own->setMaximumWidth(150);
+    m_own->setFixedWidth(150);
     row->addWidget(m_own, 1);
     row->addStretch(1);
     all->addLayout(row);

@@ -249,25 +249,27 @@ private:
                         seen[{axis, each.diameter}] = -1.0;
         for (const auto& [what, side] : seen) {
             const auto& [axis, diameter] = what;
-            const std::initializer_list<InPlace> with{
-                {"axis", name(axis)}, {"half", figure(diameter / 2.0)}, {"whole", figure(diameter)}};
+            const std::string of = name(axis), half_of = figure(diameter / 2.0), whole = figure(diameter);
             const auto offer = [&, axis = axis](Length by, const std::string& words) {
                 for (const Length each : as_counted(axis, by))
                     add(CauseKind::HalfFinder, shifted(on_axis(axis, each)), words);
             };
             offer(diameter * (side / 2.0),
-                  say("Half the finder ({half}) was left out along {axis} when zero was found.", with));
+                  say("Half the finder ({half}) was left out along {axis} when zero was found.",
+                      {{"half", half_of}, {"axis", of}}));
             offer(diameter * side,
                   say("Half the finder was counted to the wrong side along {axis}, so all is out by the whole of it, "
                       "{whole}.",
-                      with));
+                      {{"axis", of}, {"whole", whole}}));
             offer(diameter * (-side / 2.0),
-                  say("Half the finder ({half}) was counted twice along {axis} when zero was found.", with));
+                  say("Half the finder ({half}) was counted twice along {axis} when zero was found.",
+                      {{"half", half_of}, {"axis", of}}));
             offer(diameter * -side,
-                  say("The finder's whole diameter ({whole}) was counted once too often along {axis}.", with));
+                  say("The finder's whole diameter ({whole}) was counted once too often along {axis}.",
+                      {{"whole", whole}, {"axis", of}}));
             for (const double quarter : {0.25, -0.25})
                 offer(diameter * quarter,
-                      say("Half of half the finder was counted along {axis}: its radius was halved.", with));
+                      say("Half of half the finder was counted along {axis}: its radius was halved.", {{"axis", of}}));
         }
     }
 
@@ -642,17 +644,16 @@ private:
 
     void round(std::size_t index, const std::vector<std::size_t>& own, Point centre) {
         const Pattern& pattern = m_job.patterns[index];
-        const std::initializer_list<InPlace> named{{"pattern", pattern.name}};
         for (const double times : {2.0, 0.5})
             add(CauseKind::RadiusForDiameter,
                 with(own, [&](Point at, std::size_t) { return centre + (at - centre) * times; }),
-                times > 1.0 ? say("The diameter of {pattern} was taken for its radius.", named)
-                            : say("The radius of {pattern} was taken for its diameter.", named));
+                times > 1.0 ? say("The diameter of {pattern} was taken for its radius.", {{"pattern", pattern.name}})
+                            : say("The radius of {pattern} was taken for its diameter.", {{"pattern", pattern.name}}));
         for (const Axis axis : {Axis::X, Axis::Y})
             add(CauseKind::Mirrored,
                 with(own, [&](Point at, std::size_t) { return at - on_axis(axis, along(axis, at - centre) * 2.0); }),
-                axis == Axis::X ? say("{pattern} was made in a mirror, left for right.", named)
-                                : say("{pattern} was made in a mirror, top for bottom.", named));
+                axis == Axis::X ? say("{pattern} was made in a mirror, left for right.", {{"pattern", pattern.name}})
+                                : say("{pattern} was made in a mirror, top for bottom.", {{"pattern", pattern.name}}));
         if (own.size() < 2)
             return;
         const auto turned = [&](const std::function<Angle(std::size_t)>& by) {
@@ -683,7 +684,7 @@ private:
         if (step != Angle{}) {
             add(CauseKind::OtherSense,
                 turned([&](std::size_t hole) { return step * (-2.0 * sense * (number(hole) - 1)); }),
-                say("{pattern} was gone round the other way.", named));
+                say("{pattern} was gone round the other way.", {{"pattern", pattern.name}}));
             if (count > 2)
                 for (const int spaces : {count - 1, count + 1, count}) {
                     const Angle whole = std::holds_alternative<CirclePattern>(pattern.layout) ? Angle::degrees(360.0)

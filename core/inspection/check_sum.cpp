@@ -440,8 +440,8 @@ Result<Typed> read(const PlanSum& sum, const std::string& typed) {
     const std::string last = decimal((turn - sum.line).in(sum.unit), decimals_of_step(sum.line, sum.unit));
     if (!fine || numbers.empty() || numbers.size() > 2)
         return problem({},
-                       say("A dial's figure is typed as whole turns from zero and what the dial shows then, \"7 turns "
-                           "{last}\", or as what it shows alone.",
+                       say("A dial's figure is typed as whole turns from zero and what the dial shows then, such as 7 "
+                           "turns {last}, or as what it shows alone.",
                            {{"last", last}}));
     const double line = std::round(Length::of(numbers.back(), sum.unit) / sum.line * 1e6) / 1e6;
     if (line < 0.0 || line >= sum.a_turn)

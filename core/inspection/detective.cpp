@@ -161,7 +161,8 @@ private:
                 if (!is_fixed(m_possible[i])) {
                     if (m_possible[i].kind != first.cause.kind)
                         with(m_possible[i]);
-                } else if (!long_one && m_possible[i].kind != CauseKind::FigureMisread) {
+                } else if (!long_one && m_possible[i].kind != CauseKind::FigureMisread &&
+                           (m_possible[i].kind != first.cause.kind || twice(first.cause.kind))) {
                     misfits[i] = m_weigher.misfit(added(stands, m_possible[i].places({})));
                 }
             }
@@ -169,6 +170,11 @@ private:
                 with(m_possible[each]);
         }
     }
+    // Whether a mistake is made twice on one piece: on both axes, at two holes.
+    [[nodiscard]] static bool twice(CauseKind kind) {
+        return kind == CauseKind::HalfFinder || kind == CauseKind::TurnsLost || kind == CauseKind::ZeroElsewhere;
+    }
+
     // What is left over is no more than chance leaves: within two standard deviations of chi-square. Scatter explains
     // anything.
     [[nodiscard]] bool explains_all(const Suspect& suspect) const {

@@ -1,5 +1,6 @@
 #include "inspection/rescue.h"
 
+#include "inspection/hole_checks.h"
 #include "layout/outline.h"
 #include "measure/figures.h"
 #include "measure/radians.h"
@@ -414,24 +415,21 @@ private:
             out.gives_up = std::move(gives_up);
             m_out.ways.push_back(std::move(out));
         };
-        const std::initializer_list<InPlace> places{{"hole", at.name},
-                                                    {"drill", size(larger->tap_drill())},
-                                                    {"larger", larger->name},
-                                                    {"old", old->name},
-                                                    {"mate", size(larger->major + (bolted.as.mate - bolted.as.bolt))}};
+        const std::string drill = size(larger->tap_drill());
+        const std::string opened_to = size(larger->major + (bolted.as.mate - bolted.as.bolt));
         offer(RescueWay::LargerThread,
               say("Bore {hole} to {drill} where it belongs and tap it {larger}: that takes the old thread away. The "
                   "mate's hole there becomes {mate}.",
-                  places),
-              say("One screw is {larger} among others of {old}.", places));
+                  {{"hole", at.name}, {"drill", drill}, {"larger", larger->name}, {"mate", opened_to}}),
+              say("One screw is {larger} among others of {old}.", {{"larger", larger->name}, {"old", old->name}}));
         offer(RescueWay::Insert,
               say("Bore {hole} to {drill} where it belongs, tap it {larger}, and screw in a bush with {old} inside.",
-                  places),
+                  {{"hole", at.name}, {"drill", drill}, {"larger", larger->name}, {"old", old->name}}),
               say("A bush holds by its own thread; it is secured against turning out."));
         offer(RescueWay::SteppedStud,
               say("Bore {hole} to {drill} where it belongs, tap it {larger}, and put in a stepped stud, {larger} below "
                   "and {old} above.",
-                  places),
+                  {{"hole", at.name}, {"drill", drill}, {"larger", larger->name}, {"old", old->name}}),
               say("A stud and nut take the place of the screw."));
     }
 };
@@ -446,6 +444,25 @@ Result<Angle> roll_for_skated_start(Length radius, Length offset) {
     if (abs(offset) >= radius || radius <= Length{})
         return problem({}, say("The start stands beside the bar: no roll brings it under the spindle."));
     return Angle::degrees(std::asin(offset / radius) * degrees_per_radian);
+}
+
+std::optional<std::string> skated_start(const Job& job, const Hole& hole, const CrossReadings& read) {
+    const CrossAxis axis = cross_axis(read, {});
+    if (!hole.bar || !axis.entry || read.exit_ccw || read.exit_cw)
+        return std::nullopt;
+    const Length off = *axis.entry - hole.bar->offset;
+    if (abs(off) < Length::mm(0.01))
+        return std::nullopt;
+    const auto roll = roll_for_skated_start(bar_radius_at(job, hole), off);
+    if (!roll)
+        return roll.error().sentence;
+    // What stands on the counter-clockwise side comes back under the spindle by rolling clockwise.
+    const Sense back = as_seen(job, off > Length{} ? Sense::Clockwise : Sense::CounterClockwise);
+    return say("It started {off} beside its place. While it is no deeper than the point: roll the bar {turn} {way}, as "
+               "the drawing looks at it, and start again there.",
+               {{"off", thousandths(abs(off), job.unit)},
+                {"turn", in_degrees(Angle::degrees(std::fabs(roll->in_degrees())), 2)},
+                {"way", in_words(back)}});
 }
 
 } // namespace clockface

@@ -73,5 +73,8 @@ Saved what_saves(const ToSave& needs);
 /// the middle again, and which way seen from the right end. With o the offset of the start and R the bar's radius there
 /// the roll is asin(o / R). Problem: it stands beside the bar.
 Result<Angle> roll_for_skated_start(Length radius, Length offset);
+/// The same of a hole that is read where it enters and not yet where it comes out, in a sentence; nothing where it
+/// started within a hundredth of a millimetre of its place, or is through.
+std::optional<std::string> skated_start(const Job& job, const Hole& hole, const CrossReadings& read);
 
 } // namespace clockface

@@ -162,6 +162,131 @@ private slots:
         QCOMPARE(w.measured()->readings.size(), std::size_t{2});
     }
 
+    // Two of three holes came out 0.7 too far to the right, as read from the edges; the third is still to be made, and
+    // follows them: explained, saved, made at the Bench, and taken back as any edit.
+    void a_spoiled_piece_is_explained_saved_and_made() {
+        ProofWindow w;
+        QStringList lines;
+        const MeasuredPart drawn = measured_part(w.job(), MeasuredPiece{}, Estimates{});
+        const auto wall = [&](const char* hole, const char* edge, double out) {
+            Reading reading;
+            reading.kind = ReadingKind::Wall;
+            reading.between = {hole, edge};
+            lines << QStringLiteral("wall %1 %2 %3")
+                         .arg(hole, edge)
+                         .arg(expected_figure(drawn, reading) + out, 0, 'f', 2);
+        };
+        for (const char* hole : {"A1", "A2"}) {
+            wall(hole, "left", 0.7);
+            wall(hole, "lower", 0.0);
+        }
+        QApplication::clipboard()->setText(lines.join('\n'));
+        w.click("pasteReadings");
+        QVERIFY2(w.measured() && w.measured()->readings.size() == 4, qPrintable(w.words("proofTold")));
+        w.click("pageWhy");
+        QTRY_VERIFY(w.find<QLabel>("cause:1"));
+        QVERIFY2(w.words("cause:1").contains("all holes are out the same way", Qt::CaseInsensitive) ||
+                     w.words("cause:1").contains("A as a whole is out"),
+                 qPrintable(w.words("cause:1")));
+        w.click("pageSave");
+        QTRY_VERIFY(w.find("saveBy:1"));
+        QVERIFY2(w.words("way:1").startsWith("Make A3, D1, D2 and T1 0.7") && w.words("way:1").contains("to the right"),
+                 qPrintable(w.words("way:1")));
+        w.click("saveBy:1");
+        QTRY_VERIFY(w.measured()->saved);
+        QCOMPARE(w.measured()->saved->holes.size(), std::size_t{4}); // the mate has all of them
+        QVERIFY(w.find("savedGone"));
+        // The list of this piece goes to the new place, that of the next piece to the drawn one.
+        w.to_the_bench("Readout mill");
+        const auto x_of_a3 = [&] {
+            const BenchState& state = w.document.bench();
+            for (const Instruction& each : state.list.list)
+                if (const auto* go = std::get_if<GoToReadout>(&each.action);
+                    go && each.hole >= 0 && w.document.plan().holes[static_cast<std::size_t>(each.hole)].name == "A3")
+                    return static_cast<double>(go->x) * 0.005;
+            return 0.0;
+        };
+        const double saved = x_of_a3();
+        QVERIFY(w.words("benchNote").contains("This piece is saved"));
+        w.document.choose_piece(2);
+        QVERIFY(std::fabs(saved - x_of_a3() - 0.7) < 0.03);
+        QVERIFY(!w.words("benchNote").contains("This piece is saved"));
+        w.document.choose_piece(1);
+        // A3 is made there, counts as made, and is not asked for again.
+        const auto at_a3 = [&] {
+            const Task* now = w.document.bench().now();
+            return now && now->hole >= 0 && w.document.plan().holes[static_cast<std::size_t>(now->hole)].name == "A3";
+        };
+        for (int k = 0; k < 400 && !w.document.bench().finished(); ++k)
+            w.done_at_bench();
+        QVERIFY(w.document.bench().finished() && !at_a3());
+        for (const HoleProgress& each : w.document.holes_done())
+            QVERIFY(each.state >= HoleState::Drilled);
+        w.document.undo_stack().undo(); // the machine
+        w.document.undo_stack().undo();
+        QVERIFY(!w.measured()->saved);
+        w.document.undo_stack().redo();
+        QVERIFY(w.measured()->saved);
+    }
+
+    // A held mate cannot be pushed: nothing follows, the mate would have to be changed; said and undone in the window.
+    void a_held_mate_changes_what_saves() {
+        ProofWindow w;
+        QApplication::clipboard()->setText(
+            "wall A1 left 63.2\nwall A1 lower 35.41\nwall A2 left 37.8\nwall A2 lower 48.3");
+        w.click("pasteReadings");
+        w.click("pageSave");
+        QTRY_VERIFY(w.find("mateHeld"));
+        QTRY_VERIFY(!w.words("savingWords:1").isEmpty() || w.find("saveBy:1"));
+        w.choose("matePinned", "is held where it is");
+        QTRY_VERIFY(w.job().proof.mate.pinned);
+        QTRY_VERIFY(!w.all_words("way:").contains("they follow the mate"));
+        w.document.undo_stack().undo();
+        QVERIFY(!w.job().proof.mate.pinned);
+    }
+
+    // One's own sum beside the list's and the drawing's: agrees, or what differs; nothing of it changes the job, and
+    // Enter in it does no move.
+    void ones_own_sum() {
+        ProofWindow w;
+        w.main.show_stage(app::Stage::Holes);
+        w.main.selection().select("D", "D2");
+        auto* own = w.find<QLineEdit>("mySum");
+        QVERIFY(own);
+        const Job before = w.job();
+        QTest::keyClicks(own, "82.7"); // 11.3 + 71.4
+        QVERIFY2(w.words("mySumSays").startsWith("✓"), qPrintable(w.words("mySumSays")));
+        own->clear();
+        QTest::keyClicks(own, "71.4");
+        QVERIFY2(w.words("mySumSays").contains("the place of the first hole was left out"),
+                 qPrintable(w.words("mySumSays")));
+        own->clear();
+        QTest::keyClicks(own, "some");
+        QVERIFY(!w.words("mySumSays").isEmpty() && !w.words("mySumSays").contains("✓"));
+        QVERIFY(w.job() == before);
+        w.to_the_bench("Readout mill");
+        const auto goes_to_a_hole = [&] {
+            const BenchState& state = w.document.bench();
+            const Instruction& move = state.list.list[static_cast<std::size_t>(state.now()->move)];
+            return move.hole >= 0 && std::holds_alternative<GoToReadout>(move.action);
+        };
+        while (!goes_to_a_hole())
+            w.done_at_bench();
+        w.click("benchWhyButton");
+        QTRY_VERIFY(w.find<QLineEdit>("mySum"));
+        own = w.find<QLineEdit>("mySum");
+        const int next = w.document.bench().next;
+        own->setFocus();
+        QTest::keyClicks(own, "1.5");
+        QTest::keyClick(own, Qt::Key_Return);
+        QCOMPARE(w.document.bench().next, next);
+        QVERIFY(w.words("mySumSays").startsWith("✗"));
+        QTest::keyClick(own, Qt::Key_Escape);
+        QVERIFY(own->text().isEmpty());
+        QTest::keyClick(w.find("bench"), Qt::Key_Space);
+        QVERIFY(w.document.bench().next > next);
+    }
+
     void a_pin_larger_than_its_hole() {
         ProofWindow w(app::ProofSlip::Hole);
         w.main.selection().select("D", "D1");

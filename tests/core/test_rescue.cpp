@@ -158,6 +158,12 @@ void Saved_pieces::agrees_with_trying_everything() {
             piece.make(static_cast<std::size_t>(i), polar(mm(miss), deg(dice.real(0, 360))));
         }
         const Saved saved = piece.saved();
+        const double as_it_is = best_push(piece.pairs);
+        if (std::fabs(as_it_is) > 2e-3)
+            QCOMPARE(saved.bolts_as_it_is, as_it_is > 0.0);
+        fine += saved.bolts_as_it_is;
+        if (saved.bolts_as_it_is)
+            continue;
         std::vector<Pair> made;
         for (int i = 0; i < begun; ++i)
             made.push_back(piece.pairs[static_cast<std::size_t>(i)]);
@@ -166,12 +172,6 @@ void Saved_pieces::agrees_with_trying_everything() {
             for (double x = -1.2; x <= 1.2; x += 0.025)
                 for (double y = -1.2; y <= 1.2; y += 0.025)
                     tried = std::max(tried, least(made, x, y, w / 57.29577951));
-        const double as_it_is = best_push(piece.pairs);
-        if (std::fabs(as_it_is) > 2e-3)
-            QCOMPARE(saved.bolts_as_it_is, as_it_is > 0.0);
-        fine += saved.bolts_as_it_is;
-        if (saved.bolts_as_it_is)
-            continue;
         const Rescue* move = piece.find(saved, RescueWay::MoveRest);
         if (begun < n && tried > 0.0)
             QVERIFY2(move, qPrintable(QStringLiteral("piece %1: %2 by trying").arg(k).arg(tried)));
@@ -298,6 +298,29 @@ void Saved_pieces::a_start_that_skated() {
     QVERIFY(std::fabs(roll_for_skated_start(mm(10), mm(0.5))->in_degrees() - 2.8660) < 1e-4);
     QVERIFY(std::fabs(roll_for_skated_start(mm(10), mm(-0.5))->in_degrees() + 2.8660) < 1e-4);
     QVERIFY(!roll_for_skated_start(mm(10), mm(10)));
+    // A bar of 20: read from its sides to the edges of a start, 6.4 on the counter-clockwise side and 7.4 on the other,
+    // it stands (7.4 - 6.4) / 2 = 0.5 on the counter-clockwise side: rolled back 2.87 degrees clockwise.
+    Job job;
+    job.blank.shape = BlankShape::RoundBar;
+    job.blank.diameter = {mm(20), {}};
+    job.blank.width = {mm(80), {}};
+    Pattern across = single("A", 0, 0, 6.0);
+    across.layout = BarPattern{};
+    std::get<BarPattern>(across.layout).along = mm(20);
+    std::get<BarPattern>(across.layout).along_from = AlongFrom::LeftEnd;
+    job.patterns = {across};
+    const Hole hole = holes_of(with_ids(job)).front();
+    CrossReadings read;
+    read.entry_ccw = mm(6.4);
+    read.entry_cw = mm(7.4);
+    const auto words = skated_start(job, hole, read);
+    QVERIFY(words);
+    QVERIFY2(words->find("2.87° clockwise") != std::string::npos && words->find("0.5 mm") != std::string::npos,
+             words->c_str());
+    read.exit_ccw = mm(6.9); // it is through: no roll mends it
+    QVERIFY(!skated_start(job, hole, read));
+    read = {mm(6.9), mm(6.9), {}, {}, false};
+    QVERIFY(!skated_start(job, hole, read));
 }
 
 QTEST_APPLESS_MAIN(Saved_pieces)
