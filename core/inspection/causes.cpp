@@ -642,6 +642,17 @@ private:
             as_a_whole(index, own);
     }
 
+    static std::string begins(const std::string& pattern, Angle by) {
+        const std::string figure = in_degrees(Angle::degrees(std::fabs(by.in_degrees())), 2);
+        return by > Angle{}
+                   ? say("{pattern} begins {by} counter-clockwise of where it should: its start angle is wrong, or "
+                         "its zero was counted from elsewhere.",
+                         {{"pattern", pattern}, {"by", figure}})
+                   : say("{pattern} begins {by} clockwise of where it should: its start angle is wrong, or its "
+                         "zero was counted from elsewhere.",
+                         {{"pattern", pattern}, {"by", figure}});
+    }
+
     void round(std::size_t index, const std::vector<std::size_t>& own, Point centre) {
         const Pattern& pattern = m_job.patterns[index];
         for (const double times : {2.0, 0.5})
@@ -676,11 +687,7 @@ private:
                 for (const double sign : {1.0, -1.0})
                     starts.insert(step * (steps * sign));
         for (const Angle by : starts)
-            add(CauseKind::StartAngle, turned([&](std::size_t) { return by; }),
-                say("{pattern} begins {by} further on than drawn (counter-clockwise counts up): its start angle, or "
-                    "the "
-                    "way its zero is counted, is wrong.",
-                    {{"pattern", pattern.name}, {"by", in_degrees(by, 2)}}));
+            add(CauseKind::StartAngle, turned([&](std::size_t) { return by; }), begins(pattern.name, by));
         if (step != Angle{}) {
             add(CauseKind::OtherSense,
                 turned([&](std::size_t hole) { return step * (-2.0 * sense * (number(hole) - 1)); }),

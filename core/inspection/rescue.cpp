@@ -89,8 +89,14 @@ private:
             best = laid_best(m_face.pairs, bounds);
             broken = first_broken(best);
         }
-        if (best.left < Length{} || broken)
+        if (best.left < Length{} || broken) {
+            if (!bounds.empty()) // they would go, if there were room
+                m_out.sentences.push_back(
+                    say("The holes still to be made cannot follow the mate: {hole} would come too "
+                        "near to an edge or to another hole.",
+                        {{"hole", named_at(bounds.front().at)}}));
             return;
+        }
         Rescue out;
         out.way = RescueWay::MoveRest;
         out.left = std::min(best.left, least_play_of_rest());
@@ -121,6 +127,12 @@ private:
     [[nodiscard]] Point goes(const LaidBest& best, std::size_t rest) const {
         const BoltedPair& pair = m_face.rest_pairs[rest];
         return moved_by(best, pair.at) - pair.off;
+    }
+    [[nodiscard]] std::string named_at(Point drawn) const {
+        for (const BoltedPair& each : m_face.rest_pairs)
+            if (each.at == drawn)
+                return each.name;
+        return {};
     }
     [[nodiscard]] std::string turned(Angle by) const {
         if (std::fabs(by.in_degrees()) < 0.005)

@@ -1,5 +1,6 @@
 // A piece proved through the real window: from the reading to the verdict, what would tell, screws and bolts, undo, and
 // what is kept.
+#include "bench/saved_plan.h"
 #include "formats/job_json.h"
 #include "inspection/face_proof.h"
 #include "proof/proof_slip.h"
@@ -222,11 +223,36 @@ private slots:
         QVERIFY(w.document.bench().finished() && !at_a3());
         for (const HoleProgress& each : w.document.holes_done())
             QVERIFY(each.state >= HoleState::Drilled);
-        w.document.undo_stack().undo(); // the machine
-        w.document.undo_stack().undo();
+        w.document.undo_stack().undo(); // what was done at the Bench is no edit
+        QVERIFY(w.measured());
         QVERIFY(!w.measured()->saved);
         w.document.undo_stack().redo();
         QVERIFY(w.measured()->saved);
+    }
+
+    // The demo's second piece: the finder's half counted twice along X, three holes made 5 to the right; the rest
+    // follows.
+    void the_demo_piece_is_saved() {
+        ProofWindow w;
+        w.command("new");
+        QVERIFY(w.document.edit("demo", load_job(SOURCE_FOLDER "/demo/strike-side-cock.clockface.json").value()));
+        w.document.choose_piece(2);
+        w.main.show_stage(app::Stage::Proof);
+        w.click("pageWhy");
+        QTRY_VERIFY(w.words("cause:1").contains("counted twice along X"));
+        w.click("pageSave");
+        QTRY_VERIFY(w.words("way:1").startsWith("Make A4, A5, D1, D2, B1, B2 and B3 4.97"));
+        w.click("saveBy:1");
+        QTRY_VERIFY(w.measured(2)->saved && !w.measured(1)->saved);
+        w.main.show_stage(app::Stage::Bench);
+        QVERIFY(w.words("benchNote").contains("This piece is saved"));
+        const SetupPlan moved = saved_plan(w.job(), w.document.shop(), w.document.plan(), w.document.piece());
+        for (std::size_t i = 0; i < moved.holes.size(); ++i) {
+            const Length off = distance(moved.holes[i].at, w.document.plan().holes[i].at);
+            const bool made = moved.holes[i].name == "A1" || moved.holes[i].name == "A2" || moved.holes[i].name == "A3";
+            QVERIFY2(made ? off == Length{} : off > mm(4.9) && off < mm(5.1), moved.holes[i].name.c_str());
+        }
+        QVERIFY(w.document.bench().list.list != w.document.plan().route.list);
     }
 
     // A held mate cannot be pushed: nothing follows, the mate would have to be changed; said and undone in the window.

@@ -36,8 +36,6 @@ struct Tried {
         const auto found = check_sum(sum, written(sum, slipped));
         const bool good = found && !found->agrees && found->words.find(words) != std::string::npos;
         named += good;
-        if (!good && std::getenv("SHOW"))
-            qInfo() << sum.name.c_str() << words << (found ? found->words : found.error().sentence).c_str();
     }
 };
 

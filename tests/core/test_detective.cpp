@@ -215,14 +215,14 @@ void Detected::what_cannot_be_seen_is_said() {
         return std::any_of(found.unseen.begin(), found.unseen.end(),
                            [&](const std::string& each) { return each.find(words) != std::string::npos; });
     };
-    QVERIFY(says("A begins 60°") && says("Where zero stood"));
+    QVERIFY(says("A begins 60° clockwise") && says("Where zero stood"));
     ToMeasure edge;
     edge.reading.kind = ReadingKind::Wall;
     edge.reading.between = {"A1", "left"};
     piece.read(edge, dice);
     edge.reading.between = {"A2", "lower"};
     piece.read(edge, dice);
-    QVERIFY(!says("A begins 60°") && !says("Where zero stood"));
+    QVERIFY(!says("A begins 60° clockwise") && !says("Where zero stood"));
 }
 
 // Zero found with a finder of 10 whose half was left out along X: everything 5 to the left. The same 5 off where the

@@ -242,6 +242,8 @@ void Saved_pieces::keeps_off_edges_and_holes() {
         bound += free > std::max(tried, 0.0) + 0.01;
         if (tried > 0.003)
             QVERIFY2(move, qPrintable(QStringLiteral("piece %1: %2 by trying").arg(k).arg(tried)));
+        if (!move && free > 0.01) // and why is said
+            QVERIFY(saved.sentences.front().find("would come too near to an edge") != std::string::npos);
         if (!move)
             continue;
         QVERIFY2(move->left.in_mm() > tried - 0.004,
