@@ -26,6 +26,7 @@ constexpr double scale_off = 0.01;
 constexpr double adds_up = 0.3; // mm at the last hole of a row, along a circle
 constexpr double slipped = 5.0; // mm or degrees
 constexpr double usual_scatter_times = 4.0;
+constexpr std::size_t most_one_by_one = 500; // holes
 
 Point on_axis(Axis axis, Length by) {
     return axis == Axis::X ? Point{by, {}} : Point{{}, by};
@@ -114,6 +115,13 @@ public:
         on->at = m_drawn;
         m_on = std::move(on);
         m_visits = visits(needs.log);
+        for (const Reading& reading : needs.measured.part.readings)
+            for (const std::string& each : reading.between)
+                if (const int hole = hole_index(needs.measured.part, each);
+                    hole >= 0 && static_cast<std::size_t>(hole) < m_holes.size())
+                    m_read.insert(static_cast<std::size_t>(hole));
+        if (m_read.size() > most_one_by_one)
+            m_read.clear();
     }
 
     std::vector<Cause> take() {
@@ -141,6 +149,7 @@ private:
     Point m_middle;
     Places m_drawn;
     OnDrawn m_on;
+    std::set<std::size_t> m_read;      // holes that some reading is of, as long as they can be looked at one by one
     std::vector<std::size_t> m_visits; // holes in the order in which they were cut, each as often as it was gone to
     std::vector<Cause> m_out;
 
@@ -210,15 +219,20 @@ private:
         return out;
     }
 
-    // A cause without figures of its own.
-    void add(CauseKind kind, Places places, std::string words) {
+    // A cause without figures of its own. `make` gives its places: they are not kept, a large job has many causes.
+    template <class Make> void add_made(CauseKind kind, Make make, std::string words) {
+        const Places places = make();
         if (!moves_something(places) || !on_metal(places))
             return;
         Cause cause;
         cause.kind = kind;
-        cause.places = [places = std::move(places)](const CauseFigures&) { return places; };
+        cause.places = [make = std::move(make)](const CauseFigures&) { return make(); };
         cause.words = [words = std::move(words)](const CauseFigures&) { return words; };
         m_out.push_back(std::move(cause));
+    }
+    void add(CauseKind kind, Places places, std::string words) {
+        add_made(
+            kind, [places = std::move(places)] { return places; }, std::move(words));
     }
     void add(CauseKind kind, CauseFigures spread, std::function<Places(const CauseFigures&)> places,
              std::function<std::string(const CauseFigures&)> words) {
@@ -337,20 +351,32 @@ private:
     // From the hole that is gone to after so many others on, in the order of the last cuts; every hole once.
     template <class Move>
     void from_hole_on(CauseKind kind, const Move& move, const std::function<std::string(std::size_t)>& words) {
-        const std::vector<std::size_t> order = last_cuts();
-        for (std::size_t first = 0; first < order.size(); ++first) {
-            Places places = m_drawn;
-            for (std::size_t k = first; k < order.size(); ++k)
-                places[order[k]] = move(places[order[k]]);
-            add(kind, std::move(places), words(order[first]));
-        }
+        const auto order = std::make_shared<const std::vector<std::size_t>>(last_cuts());
+        for (std::size_t first = 0; first < order->size(); ++first)
+            if (m_read.contains((*order)[first])) // beginning between two that are read it would read the same
+                add_made(
+                    kind,
+                    [on = m_on, order, first, move] {
+                        Places places = on->at;
+                        for (std::size_t k = first; k < order->size(); ++k)
+                            places[(*order)[k]] = move(places[(*order)[k]]);
+                        return places;
+                    },
+                    words((*order)[first]));
+    }
+    void moved_alone(CauseKind kind, std::size_t hole, Point by, std::string words) {
+        add_made(
+            kind,
+            [on = m_on, hole, by] {
+                Places places = on->at;
+                places[hole] = places[hole] + by;
+                return places;
+            },
+            std::move(words));
     }
     void at_one_hole(CauseKind kind, Point by, const std::function<std::string(const std::string&)>& words) {
-        for (std::size_t i = 0; i < m_holes.size(); ++i) {
-            Places places = m_drawn;
-            places[i] = places[i] + by;
-            add(kind, std::move(places), words(m_holes[i].name));
-        }
+        for (const std::size_t each : m_read)
+            moved_alone(kind, each, by, words(m_holes[each].name));
     }
     void turns_of(Axis axis, Length lead) {
         for (const double turns : {1.0, -1.0}) {
@@ -366,7 +392,7 @@ private:
                                  {{"hole", m_holes[hole].name}, {"axis", name(axis)}, {"by", many}});
             };
             from_hole_on(
-                CauseKind::TurnsLost, [&](Point at) { return at + by; }, words);
+                CauseKind::TurnsLost, [by](Point at) { return at + by; }, words);
             at_one_hole(CauseKind::TurnsLost, by, [&](const std::string& hole) {
                 return say("{hole} alone is a whole turn ({by}) out along {axis}.",
                            {{"hole", hole}, {"axis", name(axis)}, {"by", many}});
@@ -447,12 +473,10 @@ private:
     }
     void signs() {
         for (const Axis axis : {Axis::X, Axis::Y})
-            for (std::size_t i = 0; i < m_holes.size(); ++i) {
-                Places places = m_drawn;
-                places[i] = places[i] - on_axis(axis, along(axis, places[i]) * 2.0);
-                add(CauseKind::SignLost, std::move(places),
-                    say("The sign of {axis} was lost at {hole}.", {{"axis", name(axis)}, {"hole", m_holes[i].name}}));
-            }
+            for (const std::size_t each : m_read)
+                moved_alone(CauseKind::SignLost, each, on_axis(axis, along(axis, m_drawn[each]) * -2.0),
+                            say("The sign of {axis} was lost at {hole}.",
+                                {{"axis", name(axis)}, {"hole", m_holes[each].name}}));
     }
     // A routine that counts its angles otherwise than was thought.
     void conventions(const AngleConvention& own) {
@@ -480,15 +504,16 @@ private:
         const Point centre = centred ? centred->centre : m_middle;
         for (const double turns : {1.0, -1.0}) {
             from_hole_on(
-                CauseKind::TurnsLost, [&](Point at) { return turned_about(at, centre, table.per_turn() * turns); },
+                CauseKind::TurnsLost,
+                [centre, by = table.per_turn() * turns](Point at) { return turned_about(at, centre, by); },
                 [&](std::size_t hole) {
                     return say("From {hole} on the table stands a whole turn of its handle ({by}) out.",
                                {{"hole", m_holes[hole].name}, {"by", in_degrees(table.per_turn())}});
                 });
             from_hole_on(
                 CauseKind::TurnsLost,
-                [&](Point at) {
-                    return centre + polar(distance(centre, at) + table.slide.lead * turns, bearing_of(centre, at));
+                [centre, by = table.slide.lead * turns](Point at) {
+                    return centre + polar(distance(centre, at) + by, bearing_of(centre, at));
                 },
                 [&](std::size_t hole) {
                     return say("From {hole} on the slide under the table stands a whole turn ({by}) out.",
