@@ -2,6 +2,7 @@
 
 #include "inspection/rows_checked.h"
 #include "measure/figures.h"
+#include "simulate/allowed.h"
 #include "survey/part_text.h"
 #include "words/say.h"
 
@@ -86,12 +87,16 @@ Explained why_so(const Job& job, const Shop& shop, const SetupPlan& plan, const 
 
 Saved what_saves(const Job& job, const Shop& shop, const FaceProof& proof, const Estimates& estimates,
                  const std::vector<bool>& made) {
+    ToSave needs{job, shop, proof.measured, proof.found, nullptr, made};
+    for (const Allowed& each : allowed_of(job, proof.measured.holes, estimates))
+        needs.within.push_back(std::min(each.x, each.y));
     const MeasuredPiece* mate =
         job.proof.mate.is == MateIs::Measured ? measured_piece(job.proof, job.proof.mate.piece) : nullptr;
     if (!mate)
-        return what_saves({job, shop, proof.measured, proof.found, nullptr, made});
+        return what_saves(needs);
     const Deviations found = deviations(job, measured_part(job, *mate, estimates));
-    return what_saves({job, shop, proof.measured, proof.found, &found, made});
+    needs.mate = &found;
+    return what_saves(needs);
 }
 
 SavedBy as_taken(const Job& job, const FaceProof& proof, const Rescue& way, std::int64_t time) {

@@ -29,6 +29,7 @@ public:
 
     Saved take() {
         m_out.sentences = m_face.sentences;
+        take_off_edges();
         if (m_face.pairs.empty())
             return std::move(m_out);
         m_as_it_is = laid(m_face.pairs);
@@ -178,6 +179,54 @@ private:
     static StaysWithin bound(const LaidBest& best, Point drawn, Angle away, Length beyond) {
         const Point pushed = Point{} - moved_by(best, drawn);
         return {drawn, away, pushed.x * away.cosine() + pushed.y * away.sine() + beyond};
+    }
+
+    // ---- edges that are not finished
+
+    // What keeps to zero stands right in itself, and all of it the same way off: with m the mean of the deviations,
+    // none is farther from m than it may be from its place. Then the edges zero is counted from come to where they
+    // belong by taking m off them; only what lies away from such an edge can be taken off it.
+    void take_off_edges() {
+        Point mean{};
+        std::vector<std::size_t> kept;
+        bool beyond = false;
+        for (std::size_t i = 0; i < m_needs.within.size(); ++i) {
+            const Deviation& each = m_needs.found.holes[i];
+            if (!m_needs.made[i] || !each.at || !each.off || lies_free(m_needs.job.patterns[hole(i).pattern]))
+                continue;
+            kept.push_back(i);
+            mean = mean + *each.off;
+            beyond = beyond || hypot(each.off->x, each.off->y) > m_needs.within[i];
+        }
+        if (!beyond)
+            return;
+        mean = mean * (1.0 / static_cast<double>(kept.size()));
+        Rescue out;
+        out.way = RescueWay::TakeOffEdges;
+        out.left = Length::mm(HUGE_VAL);
+        for (const std::size_t each : kept)
+            out.left = std::min(out.left, m_needs.within[each] - distance(*m_needs.found.holes[each].off, mean));
+        std::vector<std::string> edges;
+        for (const Axis axis : {Axis::X, Axis::Y}) {
+            const Length by = axis == Axis::X ? mean.x : mean.y;
+            if (abs(by) < opened_in_steps / 5.0)
+                continue;
+            const char* inward = axis == Axis::X ? (by > Length{} ? "left" : "right")
+                                 : by > Length{} ? "lower"
+                                                 : "upper";
+            const int edge = edge_index(m_needs.measured.part, inward);
+            if (edge < 0 || !m_needs.measured.edge_in_place[static_cast<std::size_t>(edge)])
+                return; // metal would have to be put on
+            edges.push_back(say("{by} off the {edge} edge", {{"by", figure(abs(by))}, {"edge", inward}}));
+        }
+        if (out.left < Length{} || edges.empty())
+            return;
+        out.words =
+            say("The holes stand right to each other. Take {edges}, where that is not finished yet, and make what is "
+                "left from the new edges: then all stands as drawn.",
+                {{"edges", all_of(edges)}});
+        out.gives_up = say("The piece becomes so much smaller than it is now.");
+        m_out.ways.push_back(std::move(out));
     }
 
     // ---- larger holes

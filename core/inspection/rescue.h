@@ -59,7 +59,8 @@ struct ToSave {
     const MeasuredPart& measured;
     const Deviations& found;
     const Deviations* mate = nullptr;
-    std::vector<bool> made; ///< by hole of the face
+    std::vector<bool> made;       ///< by hole of the face
+    std::vector<Length> within{}; ///< by hole: what it may stand from its place; empty: edges are not thought of
 };
 
 struct Saved {

@@ -139,6 +139,7 @@ private slots:
     void agrees_with_trying_everything();
     void keeps_off_edges_and_holes();
     void by_hand();
+    void off_the_edges();
     void a_mate_that_is_held();
     void a_start_that_skated();
 };
@@ -279,6 +280,32 @@ void Saved_pieces::by_hand() {
     QVERIFY(abs(*slot->rework[0].drawn_out - mm(0.57)) < mm(1e-3));
     const Rescue* plug = piece.find(saved, RescueWay::PlugAndDrill);
     QVERIFY(plug && *plug->rework[0].plug >= mm(7.1) && *plug->rework[0].plug <= mm(7.6)); // 5.5 + 2 x 0.8, or 5.5 + 2
+}
+
+// Two dowel holes, zero at the lower left: both 0.4 to the right and 0.25 up, one 0.02 more. Taking 0.41 off the left
+// edge and 0.25 off the lower puts them where they belong; what stands the other way would need metal put on.
+void Saved_pieces::off_the_edges() {
+    Job job = plate_of(140, 60, 10);
+    Pattern dowels = row("D", 30, 20, 2, 80, 0, 6.0);
+    dowels.hole.purpose = Purpose::Reamed;
+    dowels.hole.label = "H7";
+    job.patterns = {dowels};
+    const auto ways = [&](double x, double y, double within) {
+        Spoiled_piece piece(job);
+        piece.make(0, {mm(x), mm(y)});
+        piece.make(1, {mm(x + 0.02), mm(y)});
+        const Saved saved = what_saves(
+            {piece.job, piece.shop, piece.measured, piece.found, nullptr, piece.made, {mm(within), mm(within)}});
+        const Rescue* found = piece.find(saved, RescueWay::TakeOffEdges);
+        return found ? found->words : std::string();
+    };
+    const std::string words = ways(0.4, 0.25, 0.05);
+    QVERIFY2(words.find("0.41 mm off the left edge and 0.25 mm off the lower edge") != std::string::npos,
+             words.c_str());
+    QVERIFY(ways(-0.4, 0.25, 0.05).empty()); // too near to the left edge already
+    QVERIFY(ways(0.4, 0.25, 0.005).empty()); // not right to each other
+    QVERIFY(ways(0.01, 0.01, 0.05).empty()); // nothing is beyond what is allowed
+    QVERIFY(ways(0.4, 0.0, 0.05).find("lower") == std::string::npos);
 }
 
 // Held in a register the mate cannot follow: 0.3 off in a play of 0.25 binds wherever the others are.
