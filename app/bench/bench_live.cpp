@@ -72,7 +72,7 @@ QString BenchView::found_again_words(const Task& task) const {
     if (!lie || task.hole < 0)
         return {};
     const Unit unit = unit_of(m_document.plan().machine);
-    const PlaceError error = lie->error_at(m_document.plan().holes[static_cast<std::size_t>(task.hole)].at);
+    const PlaceError error = lie->error_at(plan().holes[static_cast<std::size_t>(task.hole)].at);
     return tr(" Zero was found again for this piece: %1 This place is known within %2 in X and %3 in Y, %4 in all.")
         .arg(q(in_words(*lie, unit)), q(thousandths(error.x, unit)), q(thousandths(error.y, unit)),
              q(thousandths(error.away, unit)));

@@ -181,7 +181,8 @@ void BenchView::set_look(const Look& look) {
         QLabel#benchNote { color: %5; background: %4; border: 1px solid %3; border-radius: 6px; padding: 10px 14px; font-size: 13pt; }
         QLabel#benchCools { color: %3; font-size: 16pt; font-weight: bold; }
         QLabel#benchNext { color: %2; font-size: 13pt; }
-        QLineEdit#benchNoteLine { color: %1; background: %6; border: 1px solid %3; border-radius: 6px; padding: 8px; font-size: 13pt; }
+        QToolButton#mySumOf { color: %1; background: transparent; border: none; border-bottom: 2px solid %3; font-size: 13pt; padding: 4px; }
+        QLineEdit#mySum, QLineEdit#benchNoteLine { color: %1; background: %6; border: 1px solid %3; border-radius: 6px; padding: 8px; font-size: 13pt; }
         QLabel#benchWhy { color: %1; background: %6; border-radius: 6px; padding: 10px 14px; font-size: 12pt; }
         QPushButton { color: %1; background: transparent; border: 2px solid %2; border-radius: 8px; font-size: 13pt; padding: 6px; }
         QPushButton:hover { border-color: %3; }
@@ -511,10 +512,7 @@ void BenchView::refresh() {
     m_note->setVisible(!note.isEmpty());
     m_why->setText(tr("Why? %1").arg(q(words.why)) + near_enough(task) + found_again_words(task));
     m_why->setVisible(m_why_shown);
-    m_sum->show_sums(m_why_shown ? sums_at(m_document.job(),
-                                           saved_plan(m_document.job(), m_document.shop(), plan(), m_document.piece()),
-                                           now.list.list[static_cast<std::size_t>(task.move)])
-                                 : std::vector<PlanSum>{});
+    m_sum->show_sums(m_why_shown ? sums_at(job(), plan(), instruction(task)) : std::vector<PlanSum>{});
     show_gate(asked);
     if (asked && !m_live.wanted()) // a question comes before figures nothing is wanted of
         m_live_strip->hide();

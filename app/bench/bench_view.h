@@ -127,7 +127,9 @@ private:
     [[nodiscard]] bool looks_for_settings() const;
     // Whose list is followed: the job's, or that of the batch's settings.
     [[nodiscard]] const Job& job() const { return in_batch() ? m_batch.walk()->job : m_document.job(); }
-    [[nodiscard]] const SetupPlan& plan() const { return in_batch() ? m_batch.walk()->plan : m_document.plan(); }
+    [[nodiscard]] const SetupPlan& plan() const {
+        return in_batch() ? m_batch.walk()->plan : m_document.plan_of_piece();
+    }
     [[nodiscard]] const BenchState& bench() const { return in_batch() ? m_batch.state().machine : m_document.bench(); }
     void show_load();
     [[nodiscard]] QString setup_card_in_words() const;

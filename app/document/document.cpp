@@ -1,6 +1,7 @@
 #include "document/document.h"
 
 #include "bench/old_progress.h"
+#include "bench/saved_plan.h"
 #include "bench/work_findings.h"
 #include "document/beside.h"
 #include "document/file_stamp.h"
@@ -178,6 +179,7 @@ void Document::forget_bench() {
     m_bench.reset();
     m_moves_done.reset();
     m_holes_done.reset();
+    m_piece_plan.reset();
 }
 
 Result<void> Document::edit(const QString& name, const Job& wanted) {
@@ -258,9 +260,17 @@ void Document::choose_piece(int number) {
     emit changed();
 }
 
+const SetupPlan& Document::plan_of_piece() const {
+    if (!saved_by(job(), m_piece))
+        return plan();
+    if (!m_piece_plan)
+        m_piece_plan = saved_plan(job(), m_shop, plan(), m_piece);
+    return *m_piece_plan;
+}
+
 const BenchState& Document::bench() const {
     if (!m_bench)
-        m_bench = bench_state(job(), m_shop, plan(), m_piece);
+        m_bench = bench_state(job(), m_shop, plan_of_piece(), m_piece);
     return *m_bench;
 }
 
@@ -272,7 +282,7 @@ const std::vector<bool>& Document::moves_done() const {
 
 const std::vector<HoleProgress>& Document::holes_done() const {
     if (!m_holes_done)
-        m_holes_done = progress_of(job(), plan(), m_piece);
+        m_holes_done = progress_of(job(), plan_of_piece(), m_piece);
     return *m_holes_done;
 }
 
@@ -378,7 +388,7 @@ void Document::set_done(int moves) {
     Piece piece = with_all_back(m_piece, plan().setup, time_of_work());
     const Job& at = m_job;
     for (;;) {
-        const BenchState state = bench_state(at, m_shop, plan(), piece);
+        const BenchState state = bench_state(at, m_shop, plan_of_piece(), piece);
         if (!state.now() || state.now()->move >= moves)
             break;
         piece = with_next_done(std::move(piece), state, time_of_work());
@@ -392,9 +402,17 @@ std::optional<int> Document::next_setup() const {
     for (const Setup& each : m_job.setups)
         ids.push_back(each.id);
     std::rotate(ids.begin(), std::find(ids.begin(), ids.end(), here) + 1, ids.end());
-    for (const int id : ids)
-        if (id != here && !bench_state(with_setup(m_job, id), m_shop, m_plan.of(id), m_piece).finished())
+    const bool saved = saved_by(m_job, m_piece) != nullptr;
+    for (const int id : ids) {
+        if (id == here)
+            continue;
+        const Job there = with_setup(m_job, id);
+        const SetupPlan& drawn = m_plan.of(id);
+        if (!(saved ? bench_state(there, m_shop, saved_plan(there, m_shop, drawn, m_piece), m_piece)
+                    : bench_state(there, m_shop, drawn, m_piece))
+                 .finished())
             return id;
+    }
     return std::nullopt;
 }
 

@@ -39,6 +39,8 @@ public:
     [[nodiscard]] bool trying() const { return m_preview.has_value(); }
     /// The work of the set-up at hand.
     [[nodiscard]] const SetupPlan& plan() const { return m_plan.of(at_hand(job()).id); }
+    /// The same for the piece that is worked on: where it is saved by making what is left elsewhere, its own.
+    [[nodiscard]] const SetupPlan& plan_of_piece() const;
     /// The plan of the whole job.
     [[nodiscard]] const Plan& whole_plan() const { return m_plan; }
     /// What stands against the job, gravest first: of its plan, and of what was done to its pieces.
@@ -155,6 +157,7 @@ private:
     mutable std::optional<BenchState> m_bench;
     mutable std::optional<std::vector<bool>> m_moves_done;
     mutable std::optional<std::vector<HoleProgress>> m_holes_done;
+    mutable std::optional<SetupPlan> m_piece_plan; // of a piece that is saved
     mutable std::optional<Survey> m_survey;
     OldPart m_surveyed; // what m_survey is worked out from
     std::unique_ptr<Beside<Survey>> m_surveying;

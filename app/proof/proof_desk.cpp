@@ -32,9 +32,9 @@ const MeasuredPiece& ProofDesk::measured() const {
 void ProofDesk::follow() {
     const Job& job = m_document.job();
     const Shop& shop = m_document.shop();
-    if (m_of && m_of->piece == piece() && m_of->job == job && m_of->shop == shop && m_of->log == m_document.piece())
+    if (m_of && m_of->piece == piece() && m_of->job == job && m_of->shop == shop)
         return;
-    m_of = Of{job, shop, piece(), m_document.piece()};
+    m_of = Of{job, shop, piece()};
     m_part = clockface::measured_part(job, measured(), m_document.plan().estimates);
     work_out();
 }
@@ -65,8 +65,8 @@ std::function<ProofDesk::Answer()> ProofDesk::question(Further further) const {
     std::vector<bool> made;
     for (const HoleProgress& each : m_document.holes_done())
         made.push_back(each.state >= HoleState::Drilled);
-    return [job = m_document.job(), shop = m_document.shop(), plan = m_document.plan(), log = m_document.piece(), piece,
-            made, further] {
+    return [job = m_document.job(), shop = m_document.shop(), plan = m_document.plan(), piece, made,
+            cut = cut_order(m_document.piece(), m_document.plan().setup), further] {
         Answer out;
         const auto proof = std::make_shared<const FaceProof>(face_proof(job, shop, plan, piece));
         out.proof = proof;
@@ -77,7 +77,7 @@ std::function<ProofDesk::Answer()> ProofDesk::question(Further further) const {
             out.bolts = std::make_shared<const BoltsUp>(bolts_up(job, *proof, plan.estimates));
             break;
         case Further::Why:
-            out.why = std::make_shared<const Explained>(why_so(job, shop, plan, *proof, piece, log));
+            out.why = std::make_shared<const Explained>(why_so(job, shop, plan, *proof, piece, cut));
             break;
         case Further::Saving: {
             std::vector<bool> there = made; // what was read is there, whatever the log says

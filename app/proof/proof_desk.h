@@ -62,7 +62,6 @@ private:
         Job job;
         Shop shop;
         int piece = 0;
-        Piece log; // what was done to it decides what is still to be made
     };
     std::optional<Of> m_of; // what was worked out, or is being
     struct Answer {

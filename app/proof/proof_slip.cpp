@@ -204,12 +204,7 @@ void ProofSlip::write_head(Card& card) {
 // ---- what to measure
 
 QString ProofSlip::line_of(const ToMeasure& each) const {
-    QStringList names;
-    for (const std::string& name : each.reading.between)
-        names << q(name);
-    QString line = tr("%1 %2: %3")
-                       .arg(q(kind_in_words(each.reading.kind)), names.join(QLatin1Char(' ')),
-                            q(thousandths(each.reading.length, document().job().unit)));
+    QString line = q(in_words(each.reading, document().job().unit));
     QStringList pins;
     for (const Length pin : each.pins)
         if (const QString size = q(with_unit(pin, document().job().unit)); !pins.contains(size))

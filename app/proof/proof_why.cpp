@@ -72,7 +72,9 @@ void ProofSlip::write_saving(Card& card) {
         return card.quiet(tr("It is being worked out …"));
     if (saving->bolts_as_it_is)
         card.words(QStringLiteral("savesItself"),
-                   tr("It bolts up as it is, with what is still to be made as drawn: nothing has to be saved."));
+                   saving->ways.empty()
+                       ? tr("It bolts up as it is, with what is still to be made as drawn: nothing has to be saved.")
+                       : tr("It bolts up as it is, with what is still to be made as drawn."));
     int said = 0;
     for (const std::string& sentence : saving->sentences)
         card.words(QStringLiteral("savingWords:%1").arg(++said), q(sentence), Card::OfUse::ToCopy);
@@ -81,8 +83,9 @@ void ProofSlip::write_saving(Card& card) {
         const QString id = QString::number(number + 1);
         card.heading(number == 0 ? tr("Costs least") : tr("Or"));
         card.words(QStringLiteral("way:") + id, q(each.words), Card::OfUse::ToCopy);
-        card.quiet(tr("%1 Play left at the tightest: %2.")
-                       .arg(q(each.gives_up), q(thousandths(each.left, document().job().unit))));
+        card.quiet(each.left ? tr("%1 Play left at the tightest: %2.")
+                                   .arg(q(each.gives_up), q(thousandths(*each.left, document().job().unit)))
+                             : q(each.gives_up));
         card.hangs_on(q(each.words));
         card.link(QStringLiteral("saveBy:") + id, tr("save it so"), [this, number] { save_by(number); });
         ++number;

@@ -1,7 +1,6 @@
 // How far the holes of a piece have come.
 #include "bench/session.h"
 
-#include "bench/saved_plan.h"
 #include "words/say.h"
 
 #include <algorithm>
@@ -72,11 +71,10 @@ std::vector<HoleState> states_of(const Job& job, const SetupPlan& plan, const Pi
     return states;
 }
 
-std::vector<HoleProgress> progress_of(const Job& job, const SetupPlan& drawn, const Piece& piece) {
-    std::vector<HoleProgress> all(drawn.holes.size());
+std::vector<HoleProgress> progress_of(const Job& job, const SetupPlan& plan, const Piece& piece) {
+    std::vector<HoleProgress> all(plan.holes.size());
     if (piece.log.empty())
         return all;
-    const SetupPlan plan = with_saved_places(job, drawn, piece);
     const WorkDone done = work_done(piece);
     const std::vector<HoleState> states = states_of(job, plan, piece);
     for (std::size_t i = 0; i < all.size(); ++i)

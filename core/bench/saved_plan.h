@@ -7,10 +7,8 @@ namespace clockface {
 
 /// How that piece is saved; nothing where it is made as drawn.
 const SavedBy* saved_by(const Job& job, const Piece& piece);
-/// The same plan with the holes of that piece where they are made on it; as it is where they are made as drawn. The
-/// list stays the plan's own.
-SetupPlan with_saved_places(const Job& job, SetupPlan plan, const Piece& piece);
-/// The same, with the list made for those places.
+/// The plan with the holes where they are made on a piece that is saved, and the list made for them. What was measured
+/// as there is not made again, though its log may know nothing of it. Requires saved_by.
 SetupPlan saved_plan(const Job& job, const Shop& shop, SetupPlan plan, const Piece& piece);
 
 } // namespace clockface

@@ -1,7 +1,6 @@
 #include "bench/session.h"
 
 #include "bench/found_again.h"
-#include "bench/saved_plan.h"
 #include "ordering/route.h"
 #include "words/say.h"
 
@@ -230,9 +229,16 @@ WorkDone work_done(const Piece& piece) {
     return work;
 }
 
-namespace {
+std::vector<HoleId> cut_order(const Piece& piece, int setup) {
+    std::vector<HoleId> out;
+    for (const Event* event : standing_events(piece))
+        if (const auto* done = std::get_if<Done>(&event->what);
+            done && done->deed.act == Act::Cut && done->deed.setup == setup && done->deed.hole)
+            out.push_back(*done->deed.hole);
+    return out;
+}
 
-BenchState state_by(const Job& job, const Shop& shop, const SetupPlan& plan, const Piece& piece) {
+BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, const Piece& piece) {
     const std::vector<const Event*> events = standing_events(piece);
     // What was done before the hand last went elsewhere, and what since.
     std::size_t from = 0;
@@ -303,13 +309,6 @@ BenchState state_by(const Job& job, const Shop& shop, const SetupPlan& plan, con
     while (!state.finished() && !state.broken_off && is_behind(*state.now()))
         ++state.next;
     return state;
-}
-
-} // namespace
-
-BenchState bench_state(const Job& job, const Shop& shop, const SetupPlan& plan, const Piece& piece) {
-    return saved_by(job, piece) ? state_by(job, shop, saved_plan(job, shop, plan, piece), piece)
-                                : state_by(job, shop, plan, piece);
 }
 
 Piece with_tasks_done(Piece piece, const BenchState& state, int end, std::int64_t time, std::vector<AxisSet> set) {

@@ -21,6 +21,8 @@ struct WorkDone {
     [[nodiscard]] bool has(const Task& task) const;
 };
 WorkDone work_done(const Piece& piece);
+/// The holes that were cut in a set-up, in that order, each as often as it was.
+std::vector<HoleId> cut_order(const Piece& piece, int setup);
 /// The log without what was taken back, and without the lines that did so.
 std::vector<const Event*> standing_events(const Piece& piece);
 

@@ -59,7 +59,8 @@ struct CauseNeeds {
     const SetupPlan& plan; ///< the list that was followed
     const MeasuredPart& measured;
     const MeasuredPiece& piece; ///< what was measured of it
-    const Piece* log = nullptr; ///< of the piece: it knows in which order the holes were made
+    std::vector<HoleId>
+        cut{}; ///< its holes in the order in which they were cut, each as often; empty: as the list has it
 };
 
 /// How far the holes of this list stand from their places when nothing is wrong, one standard deviation on each axis.

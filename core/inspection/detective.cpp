@@ -29,9 +29,8 @@ constexpr std::size_t long_job = 200000; // causes times readings beyond which p
 struct Suspect {
     Cause cause;
     Weighed weighed;
-    double weight = 0.0; // logarithm, with what it was before
-    std::vector<CauseKind> kinds;
-    std::vector<std::size_t> of; // of a pair: which suspects
+    double weight = 0.0;          // logarithm, with what it was before
+    std::vector<CauseKind> kinds; // one, or those of a pair
 };
 
 class Detective {
@@ -67,12 +66,10 @@ private:
     std::vector<std::size_t> m_named;
     Explained m_out;
 
-    void weigh(const Cause& cause, double extra = 0.0, std::vector<CauseKind> kinds = {},
-               std::vector<std::size_t> of = {}) {
-        Suspect out{cause, m_weigher.weigh(cause), 0.0, std::move(kinds), std::move(of)};
+    void weigh(const Cause& cause) { weigh(cause, {cause.kind}, 0.0); }
+    void weigh(const Cause& cause, std::vector<CauseKind> kinds, double extra) {
+        Suspect out{cause, m_weigher.weigh(cause), 0.0, std::move(kinds)};
         out.weight = out.weighed.log_likelihood + cause.weight + extra;
-        if (out.kinds.empty())
-            out.kinds = {cause.kind};
         if (std::isfinite(out.weight))
             m_suspects.push_back(std::move(out));
     }
@@ -81,7 +78,7 @@ private:
                          [](const Suspect& one, const Suspect& other) { return one.weight > other.weight; });
     }
 
-    // The causes without figures, those that fit best first; of every kind at least its best.
+    // The causes without figures, those that fit best first.
     [[nodiscard]] std::vector<std::size_t> best_of(const std::vector<double>& misfits, std::size_t many) const {
         std::vector<std::size_t> order;
         for (std::size_t i = 0; i < misfits.size(); ++i)
@@ -143,15 +140,12 @@ private:
     void pairs() {
         if (m_suspects.empty() || explains_all(m_suspects.front()))
             return;
-        std::vector<std::size_t> firsts(std::min(m_suspects.size(), pairs_from));
-        std::iota(firsts.begin(), firsts.end(), std::size_t{0});
-        const std::vector<Suspect> singles(m_suspects.begin(),
-                                           m_suspects.begin() + static_cast<std::ptrdiff_t>(firsts.size()));
+        const auto most = static_cast<std::ptrdiff_t>(std::min(m_suspects.size(), pairs_from));
+        const std::vector<Suspect> singles(m_suspects.begin(), m_suspects.begin() + most);
         const bool long_one = m_possible.size() * m_weigher.observations().size() > long_job;
-        for (std::size_t s = 0; s < singles.size(); ++s) {
-            const Suspect& first = singles[s];
+        for (const Suspect& first : singles) {
             const auto with = [&](const Cause& other) {
-                weigh(together(m_needs, first.cause, other), two_at_once, {first.cause.kind, other.kind}, {s});
+                weigh(together(m_needs, first.cause, other), {first.cause.kind, other.kind}, two_at_once);
             };
             for (const Cause& each : alone(first.weighed))
                 with(each);
@@ -227,8 +221,8 @@ private:
                 const bool adds =
                     suspect.kinds.size() > named.kinds.size() &&
                     std::find(suspect.kinds.begin(), suspect.kinds.end(), named.kinds.front()) != suspect.kinds.end();
-                const bool alike = by_scatter(suspect) == by_scatter(named) && !by_scatter(suspect) &&
-                                   apart(suspect.weighed, named.weighed) < same_numbers;
+                const bool alike =
+                    !by_scatter(suspect) && !by_scatter(named) && apart(suspect.weighed, named.weighed) < same_numbers;
                 told = adds || alike;
                 Explanation& before = m_out.causes[k];
                 if (alike && !adds && words != before.words && suspect.kinds.size() == named.kinds.size())
@@ -274,9 +268,14 @@ private:
             for (int edge = 0; edge < static_cast<int>(m_needs.measured.part.edges.size()); ++edge)
                 offer(possible.from_edge(crossed[a], edge));
         }
+        OldPart alone = m_needs.measured.part; // with one reading at a time
         double best = tells_apart;
         for (const PossibleReading& each : all) {
-            const Observation further = observation_of(each.made);
+            alone.readings = {each.made.reading};
+            for (std::size_t k = 0; k < each.made.pins.size(); ++k)
+                alone.holes[static_cast<std::size_t>(hole_index(alone, each.made.reading.between[k]))].pin =
+                    each.made.pins[k];
+            const Observation further = observations_of(alone).front();
             const CauseWeigher::Foreseen first = m_weigher.foresee(one, further),
                                          second = m_weigher.foresee(other, further);
             const double by = std::fabs(first.value - second.value) / std::max(first.error, second.error);
@@ -288,15 +287,6 @@ private:
             m_out.tells_second = second.value;
         }
     }
-    [[nodiscard]] Observation observation_of(const ToMeasure& made) const {
-        MeasuredPart alone = m_needs.measured;
-        alone.part.readings = {made.reading};
-        for (std::size_t k = 0; k < made.pins.size(); ++k)
-            alone.part.holes[static_cast<std::size_t>(hole_index(alone.part, made.reading.between[k]))].pin =
-                made.pins[k];
-        return observations_of(alone.part).front();
-    }
-
     // What moves holes well out of their places and would still read the same. Of what moves all alike one sentence is
     // enough; what puts a hole on the place of another is named.
     [[nodiscard]] std::vector<std::string> unseen(const Weighed& nothing) const {
@@ -355,18 +345,12 @@ private:
         else if (m_out.tells)
             m_out.sentences.push_back(say(
                 "The reading {reading} tells the first two apart: {first} if it is the first, {second} if the second.",
-                {{"reading", reading_in_words(*m_out.tells)},
+                {{"reading", named_in_words(m_out.tells->reading)},
                  {"first", figure_of(m_out.tells_first, m_out.tells->reading)},
                  {"second", figure_of(m_out.tells_second, m_out.tells->reading)}}));
         else
             m_out.sentences.push_back(
                 say("No further reading with the instruments at hand tells the first two apart."));
-    }
-    static std::string reading_in_words(const ToMeasure& made) {
-        std::string out = kind_in_words(made.reading.kind);
-        for (const std::string& each : made.reading.between)
-            out += " " + each;
-        return out;
     }
 };
 

@@ -74,14 +74,14 @@ BoltsUp bolts_up(const Job& job, const FaceProof& proof, const Estimates& estima
 }
 
 Explained why_so(const Job& job, const Shop& shop, const SetupPlan& plan, const FaceProof& proof,
-                 const MeasuredPiece& piece, const Piece& log) {
+                 const MeasuredPiece& piece, const std::vector<HoleId>& cut) {
     Explained out;
     if (job.blank.on_side())
         out.sentences.push_back(say("Holes across a bar say at each hole what is off: see One hole."));
     else if (proof.measured.part.readings.empty())
         out.sentences.push_back(say("Nothing was read yet that could be explained."));
     else
-        out = explain({job, shop, plan, proof.measured, piece, &log});
+        out = explain({job, shop, plan, proof.measured, piece, cut});
     return out;
 }
 

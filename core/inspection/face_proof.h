@@ -34,9 +34,9 @@ FaceProof face_proof(const Job& job, const Shop& shop, const SetupPlan& plan, co
 /// Whether that face goes on the mate the job names.
 BoltsUp bolts_up(const Job& job, const FaceProof& proof, const Estimates& estimates);
 
-/// Why it came out so. `log` is of the same piece: in which order its holes were made.
+/// Why it came out so. `cut`: its holes in the order in which they were cut, as far as that is known.
 Explained why_so(const Job& job, const Shop& shop, const SetupPlan& plan, const FaceProof& proof,
-                 const MeasuredPiece& piece, const Piece& log);
+                 const MeasuredPiece& piece, const std::vector<HoleId>& cut);
 /// What can still be saved; `made` by hole of the face.
 Saved what_saves(const Job& job, const Shop& shop, const FaceProof& proof, const Estimates& estimates,
                  const std::vector<bool>& made);

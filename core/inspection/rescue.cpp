@@ -101,8 +101,6 @@ private:
         Rescue out;
         out.way = RescueWay::MoveRest;
         out.left = std::min(best.left, least_play_of_rest());
-        out.turn = -best.turn;
-        out.shift = Point{} - best.shift;
         Length most;
         std::vector<std::string> names;
         std::string farthest;
@@ -115,11 +113,7 @@ private:
                 farthest = names.back();
             }
         }
-        out.words = say("Make {holes} {way} of the drawing{turned}: they follow the mate as it lies best on what is "
-                        "made.",
-                        {{"holes", all_of(names)},
-                         {"way", way_in_words(out.shift, m_needs.job.unit)},
-                         {"turned", turned(out.turn)}});
+        out.words = follow_in_words(all_of(names), Point{} - best.shift, -best.turn);
         out.gives_up = say("{hole} then stands {by} from the drawing, farther than any other of them.",
                            {{"hole", farthest}, {"by", figure(most)}});
         m_out.ways.push_back(std::move(out));
@@ -135,12 +129,19 @@ private:
                 return each.name;
         return {};
     }
-    [[nodiscard]] std::string turned(Angle by) const {
-        if (std::fabs(by.in_degrees()) < 0.005)
-            return {};
-        const std::string figure = in_degrees(Angle::degrees(std::fabs(by.in_degrees())), 2);
-        return by > Angle{} ? say(" and turned {by} counter-clockwise about zero", {{"by", figure}})
-                            : say(" and turned {by} clockwise about zero", {{"by", figure}});
+    [[nodiscard]] std::string follow_in_words(const std::string& holes, Point shift, Angle turn) const {
+        const std::string way = way_in_words(shift, m_needs.job.unit);
+        const std::string by = in_degrees(Angle::degrees(std::fabs(turn.in_degrees())), 2);
+        if (std::fabs(turn.in_degrees()) < 0.005)
+            return say("Make {holes} {way} of the drawing: they follow the mate as it lies best on what is made.",
+                       {{"holes", holes}, {"way", way}});
+        return turn > Angle{}
+                   ? say("Make {holes} {way} of the drawing and turned {by} counter-clockwise about zero: they "
+                         "follow the mate as it lies best on what is made.",
+                         {{"holes", holes}, {"way", way}, {"by", by}})
+                   : say("Make {holes} {way} of the drawing and turned {by} clockwise about zero: they follow "
+                         "the mate as it lies best on what is made.",
+                         {{"holes", holes}, {"way", way}, {"by", by}});
     }
     // A hole goes against the push that brings what is made to the mate.
     static Point moved_by(const LaidBest& best, Point at) {
@@ -201,11 +202,9 @@ private:
         if (!beyond)
             return;
         mean = mean * (1.0 / static_cast<double>(kept.size()));
-        Rescue out;
-        out.way = RescueWay::TakeOffEdges;
-        out.left = Length::mm(HUGE_VAL);
         for (const std::size_t each : kept)
-            out.left = std::min(out.left, m_needs.within[each] - distance(*m_needs.found.holes[each].off, mean));
+            if (distance(*m_needs.found.holes[each].off, mean) > m_needs.within[each])
+                return;
         std::vector<std::string> edges;
         for (const Axis axis : {Axis::X, Axis::Y}) {
             const Length by = axis == Axis::X ? mean.x : mean.y;
@@ -219,8 +218,10 @@ private:
                 return; // metal would have to be put on
             edges.push_back(say("{by} off the {edge} edge", {{"by", figure(abs(by))}, {"edge", inward}}));
         }
-        if (out.left < Length{} || edges.empty())
+        if (edges.empty())
             return;
+        Rescue out;
+        out.way = RescueWay::TakeOffEdges;
         out.words =
             say("The holes stand right to each other. Take {edges}, where that is not finished yet, and make what is "
                 "left from the new edges: then all stands as drawn.",
@@ -295,7 +296,6 @@ private:
             work.hole = bolted.hole;
             work.mate = mate;
             work.opened = to;
-            work.to = m_needs.found.holes[bolted.hole].off.value_or(Point{});
             out.rework.push_back(work);
             sizes.push_back(mate ? say("the mate's hole over {hole} from {from} to {to}",
                                        {{"hole", hole(bolted.hole).name}, {"from", size(from)}, {"to", size(to)}})
@@ -303,7 +303,7 @@ private:
                                        {{"hole", hole(bolted.hole).name}, {"from", size(from)}, {"to", size(to)}}));
         }
         out.left = laid(pairs).left;
-        if (out.left < Length{})
+        if (*out.left < Length{})
             return std::nullopt;
         out.words = say("Open {holes}.", {{"holes", all_of(sizes)}});
         const Rework& first = out.rework.front();
@@ -323,23 +323,21 @@ private:
             return; // it is there already
         Rescue out;
         out.way = RescueWay::ChangeMate;
-        out.left = Length::mm(HUGE_VAL);
-        Length most;
+        Length left = least_play_of_rest(), most;
         std::size_t farthest = 0;
         for (std::size_t i = 0; i < m_face.pairs.size(); ++i) {
-            out.left = std::min(out.left, m_face.pairs[i].play);
+            left = std::min(left, m_face.pairs[i].play);
             const Point off = m_as_it_is.off[i];
             Rework work;
             work.hole = m_face.holes[i].hole;
             work.mate = true;
-            work.to = m_face.pairs[i].off;
             out.rework.push_back(work);
             if (hypot(off.x, off.y) > most) {
                 most = hypot(off.x, off.y);
                 farthest = i;
             }
         }
-        out.left = std::min(out.left, least_play_of_rest());
+        out.left = left;
         out.words = say(
             "Make the mate to this piece: mark or drill it through its holes. The one for {hole} goes {way} "
             "of the drawing, farther than any other.",
@@ -388,7 +386,6 @@ private:
         work.hole = bolted.hole;
         work.drawn_out = by;
         work.towards = bearing_of(odd->off, {}); // back to where the mate's hole is
-        work.to = m_needs.found.holes[bolted.hole].off.value_or(Point{});
         out.rework.push_back(work);
         out.left = std::min(odd->others.left, spare);
         out.words = say(
@@ -416,7 +413,10 @@ private:
         const BoltedHole& bolted = m_face.holes[odd->pair];
         const Hole& at = hole(bolted.hole);
         const Length off = hypot(odd->off.x, odd->off.y);
-        const Point place = at.at + moved_by(odd->others, at.at);
+        // Over the mate's hole, as the mate lies then.
+        const BoltedPair& pair = m_face.pairs[odd->pair];
+        const Point stands = m_needs.found.holes[bolted.hole].at.value_or(at.at + pair.off);
+        const Point place = stands - pair.off + moved_by(odd->others, at.at);
         if (at.spec.purpose == Purpose::Tapped)
             threads(*odd, at, bolted, off, place);
         const Length old = widest(at.spec) / 2.0 + off;

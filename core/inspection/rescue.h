@@ -37,15 +37,13 @@ struct Rework {
     Angle towards{};                   ///< … this way
     std::string thread{};              ///< tapped so
     std::optional<Length> plug{};      ///< bored out and plugged at this diameter
-    Point to{};                        ///< where its middle is then, from its drawn place (as measured where it stays)
+    Point to{};                        ///< tapped or plugged: where its middle is then, from its drawn place
 };
 
 struct Rescue {
     RescueWay way = RescueWay::MoveRest;
-    Length left; ///< the least play at any hole then
-    Point shift; ///< MoveRest: of the holes still to be made, after the turn about zero
-    Angle turn;
-    /// MoveRest: those holes, and where each goes from its drawn place.
+    std::optional<Length> left; ///< the least play at any hole then; nothing: it is not for the mate's sake
+    /// MoveRest: the holes still to be made, and where each goes from its drawn place.
     std::vector<std::pair<std::size_t, Point>> moved;
     std::vector<Rework> rework;
     std::string words;    ///< what is done

@@ -60,6 +60,9 @@ std::string features_in_words(ReadingKind kind);
 const std::string& word_of(ReadingKind kind);
 /// As spoken: "over pins".
 std::string kind_in_words(ReadingKind kind);
+/// What is read, without its figure: "wall A2 lower"; and with it: "wall A2 lower: 65.746 mm".
+std::string named_in_words(const Reading& reading);
+std::string in_words(const Reading& reading, Unit unit);
 /// How the figure stands to the centres: "centres = reading - half of both diameters".
 std::string correction_in_words(ReadingKind kind);
 /// The kind a word or the beginning of one stands for.

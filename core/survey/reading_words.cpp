@@ -79,6 +79,17 @@ std::string in_words(Instrument instrument) {
     return out;
 }
 
+std::string named_in_words(const Reading& reading) {
+    return fmt::format("{} {}", kind_in_words(reading.kind), fmt::join(reading.between, " "));
+}
+
+std::string in_words(const Reading& reading, Unit unit) {
+    if (!has_figure(reading.kind))
+        return named_in_words(reading);
+    return fmt::format("{}: {}", named_in_words(reading),
+                       reads_length(reading.kind) ? thousandths(reading.length, unit) : in_degrees(reading.angle, 2));
+}
+
 std::string correction_in_words(ReadingKind kind) {
     switch (kind) {
     case ReadingKind::Outside:

@@ -180,11 +180,7 @@ void Detected::two_at_once() {
         for (Point& each : piece->stands)
             each = rotated(each, crooked);
         ++pieces;
-        std::vector<Reading> before;
-        before.swap(piece->measured.part.readings);
-        const auto pins = std::exchange(piece->pins, {});
-        for (std::size_t i = 0; i < before.size(); ++i)
-            piece->read({before[i], pins[i]}, dice);
+        piece->read_again(dice);
         const Explained found = explain(piece->needs());
         both += !found.causes.empty() && found.causes[0].kinds.size() == 2 && names(found.causes[0], one) &&
                 names(found.causes[0], CauseKind::LiesCrooked);
@@ -244,11 +240,7 @@ void Detected::by_hand() {
     const Length half = edge.finder.diameter / 2.0;
     for (Point& each : piece->stands)
         each.x = each.x + half * side;
-    std::vector<Reading> before;
-    before.swap(piece->measured.part.readings);
-    const auto pins = std::exchange(piece->pins, {});
-    for (std::size_t i = 0; i < before.size(); ++i)
-        piece->read({before[i], pins[i]}, dice);
+    piece->read_again(dice);
     const Explained found = explain(piece->needs());
     QVERIFY(!found.causes.empty() && found.causes[0].kinds[0] == CauseKind::HalfFinder);
     QVERIFY2(found.causes[0].words.find("was left out along X") != std::string::npos, found.causes[0].words.c_str());

@@ -113,15 +113,8 @@ std::vector<Point> laid(const std::vector<Point>& drawn, const std::vector<Point
     return out;
 }
 
-struct Dice {
-    std::mt19937 dice;
-    double normal() { return std::normal_distribution<double>()(dice); }
-    double real(double from, double to) { return std::uniform_real_distribution<double>(from, to)(dice); }
-    int whole(int from, int to) { return std::uniform_int_distribution<int>(from, to)(dice); }
-};
-
 // A random plate with a pattern that may shift, and some that keep to zero, in either unit and with zero at any corner.
-Job any_plate(Dice& dice) {
+Job any_plate(Draws& dice) {
     Job job = plate_of(dice.real(110, 240), dice.real(100, 180), 12);
     job.unit = dice.whole(0, 1) == 0 ? Unit::Millimetre : Unit::Inch;
     const double w = job.blank.width.nominal.in_mm(), h = job.blank.height.nominal.in_mm();
@@ -153,7 +146,7 @@ struct Trial {
     std::vector<Point> off; // by hole, after laying
     MeasuringPlan plan;
 
-    Trial(Dice& dice, const RoundKit& kit, bool exact = false)
+    Trial(Draws& dice, const RoundKit& kit, bool exact = false)
         : job(any_plate(dice))
         , measured(part_of(job)) {
         const std::size_t n = measured.holes.size();
@@ -307,7 +300,7 @@ void Deviated::a_pin_makes_the_figure_round() {
 }
 
 void Deviated::following_the_proposal_settles_all() {
-    Dice dice{std::mt19937(7)};
+    Draws dice{std::mt19937(7)};
     for (int i = 0; i < 200; ++i) {
         const Trial trial(dice, i % 2 == 0 ? kit_with_pins() : default_kit(), true);
         const Deviations found = deviations(trial.job, trial.measured);
@@ -331,7 +324,7 @@ void Deviated::following_the_proposal_settles_all() {
 }
 
 void Deviated::exact_readings_give_the_truth() {
-    Dice dice{std::mt19937(11)};
+    Draws dice{std::mt19937(11)};
     for (int i = 0; i < 100; ++i) {
         Trial trial(dice, kit_with_pins(), true);
         for (std::size_t hole = 0; hole < trial.truth.diameter.size(); ++hole) // sizes as they are: nothing is left
@@ -346,7 +339,7 @@ void Deviated::exact_readings_give_the_truth() {
 
 // A thousand pieces made with misses about as large as what is allowed, measured by what is proposed.
 void Deviated::errors_are_what_they_say_and_verdicts_hold() {
-    Dice dice{std::mt19937(20261202)};
+    Draws dice{std::mt19937(20261202)};
     const RoundKit pins = kit_with_pins(), none = default_kit();
     double chi_square = 0.0;
     int pieces = 0;
@@ -466,7 +459,7 @@ void Deviated::unread_unsettled_and_untied_holes_are_told_apart() {
 }
 
 void Deviated::a_slip_is_found_and_named() {
-    Dice dice{std::mt19937(3)};
+    Draws dice{std::mt19937(3)};
     Job job = plate_of(140, 90, 12);
     job.patterns = {tapped(circle("A", {mm(73), mm(43)}, 61.5, 6, 8.0), "M5", 5.0)};
     job = with_ids(job);
@@ -644,7 +637,7 @@ void Deviated::a_thousand_readings() {
     job.patterns = {circle("A", {mm(200), mm(150)}, 250, 120, 0.0, Sense::CounterClockwise, 3.0)};
     job = with_ids(job);
     MeasuredPart measured = part_of(job);
-    Dice dice{std::mt19937(5)};
+    Draws dice{std::mt19937(5)};
     for (std::size_t i = 0; i < 120; ++i)
         for (std::size_t k = 1; k <= 8; ++k) {
             Reading made =

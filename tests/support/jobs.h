@@ -7,6 +7,7 @@
 
 #include <QTest>
 #include <functional>
+#include <random>
 #include <rapidcheck.h>
 #include <string>
 #include <type_traits>
@@ -24,6 +25,15 @@ inline Length mm(double value) {
 inline Angle deg(double value) {
     return Angle::degrees(value);
 }
+
+/// Figures at random, the same for the same seed.
+struct Draws {
+    std::mt19937 dice;
+    double normal() { return std::normal_distribution<double>()(dice); }
+    double real(double from, double to) { return std::uniform_real_distribution<double>(from, to)(dice); }
+    int whole(int from, int to) { return std::uniform_int_distribution<int>(from, to)(dice); }
+    double sign() { return whole(0, 1) == 0 ? -1.0 : 1.0; }
+};
 
 /// A plate of 120 x 90 with zero at the lower left.
 Job plate_job();

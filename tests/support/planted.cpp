@@ -442,6 +442,14 @@ void Planted::read(const ToMeasure& made, Draws& dice) {
     pins.push_back(made.pins);
 }
 
+void Planted::read_again(Draws& dice) {
+    std::vector<Reading> before;
+    before.swap(measured.part.readings);
+    const auto over = std::exchange(pins, {});
+    for (std::size_t i = 0; i < before.size(); ++i)
+        read({before[i], over[i]}, dice);
+}
+
 std::optional<Planted> plant(std::optional<CauseKind> kind, Draws& dice) {
     return Planter(kind, dice).take();
 }

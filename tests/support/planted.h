@@ -9,17 +9,8 @@
 
 #include <array>
 #include <optional>
-#include <random>
 
 namespace clockface::testing {
-
-struct Draws {
-    std::mt19937 dice;
-    double normal() { return std::normal_distribution<double>()(dice); }
-    double real(double from, double to) { return std::uniform_real_distribution<double>(from, to)(dice); }
-    int whole(int from, int to) { return std::uniform_int_distribution<int>(from, to)(dice); }
-    double sign() { return whole(0, 1) == 0 ? -1.0 : 1.0; }
-};
 
 /// All that can be planted.
 inline constexpr std::array planted_kinds = {
@@ -49,6 +40,8 @@ struct Planted {
                                const std::vector<Point>& holes) const;
     /// One reading more, with its instrument's error.
     void read(const ToMeasure& made, Draws& dice);
+    /// All that was read, read anew where the holes stand now.
+    void read_again(Draws& dice);
 };
 
 /// A random job in either unit, on a machine that can do it, with this gone wrong (nothing: nothing did). Nothing where
