@@ -3,8 +3,8 @@
 #include "look/plain_text.h"
 #include "look/tongue.h"
 #include "look/words.h"
+#include "widgets/choice_blank.h"
 
-#include <QComboBox>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLabel>
@@ -20,20 +20,16 @@ SumCheck::SumCheck(QWidget* parent)
     auto* all = new QVBoxLayout(this);
     all->setContentsMargins(0, 0, 0, 0);
     all->setSpacing(4);
-    auto* row = new QHBoxLayout;
-    row->addWidget(quiet_label(tr("My own sum of")));
-    m_which = new QComboBox;
-    m_which->setObjectName(QStringLiteral("mySumOf"));
-    m_which->setAccessibleName(tr("which figure was worked out"));
-    row->addWidget(m_which);
+    m_row = new QHBoxLayout;
+    m_row->addWidget(quiet_label(tr("My own sum of")));
     m_own = new QLineEdit;
     m_own->setObjectName(QStringLiteral("mySum"));
     m_own->setAccessibleName(tr("the figure you worked out yourself"));
     m_own->setPlaceholderText(tr("your figure"));
     m_own->setFixedWidth(150);
-    row->addWidget(m_own, 1);
-    row->addStretch(1);
-    all->addLayout(row);
+    m_row->addWidget(m_own);
+    m_row->addStretch(1);
+    all->addLayout(m_row);
     m_says = quiet_label({});
     m_says->setObjectName(QStringLiteral("mySumSays"));
     let_copy(m_says);
@@ -41,7 +37,6 @@ SumCheck::SumCheck(QWidget* parent)
     all->addWidget(m_says);
     m_own->installEventFilter(this);
     connect(m_own, &QLineEdit::textChanged, this, &SumCheck::check);
-    connect(m_which, &QComboBox::currentIndexChanged, this, &SumCheck::check);
     hide();
 }
 
@@ -50,13 +45,30 @@ void SumCheck::show_sums(std::vector<PlanSum> sums) {
                                  [](const PlanSum& one, const PlanSum& other) { return one.name == other.name; });
     m_sums = std::move(sums);
     if (!same) {
-        m_which->clear();
-        for (const PlanSum& each : m_sums)
-            m_which->addItem(q(each.name));
+        m_at = 0;
+        make_choice();
         m_own->clear();
     }
     setVisible(!m_sums.empty());
     check();
+}
+
+void SumCheck::make_choice() {
+    delete m_which;
+    m_which = nullptr;
+    QStringList names;
+    for (const PlanSum& each : m_sums)
+        names << q(each.name);
+    if (names.isEmpty())
+        return;
+    m_which = new ChoiceBlank(
+        QStringLiteral("mySumOf"), tr("which figure was worked out"), names, [this] { return static_cast<int>(m_at); },
+        [this](int chosen) {
+            m_at = static_cast<std::size_t>(chosen);
+            m_which->refresh();
+            check();
+        });
+    m_row->insertWidget(1, m_which);
 }
 
 bool SumCheck::eventFilter(QObject* watched, QEvent* event) {
@@ -76,12 +88,11 @@ bool SumCheck::eventFilter(QObject* watched, QEvent* event) {
 }
 
 void SumCheck::check() {
-    const int which = m_which->currentIndex();
     const QString typed = m_own->text().trimmed();
     m_says->setVisible(!typed.isEmpty());
-    if (typed.isEmpty() || which < 0 || static_cast<std::size_t>(which) >= m_sums.size())
+    if (typed.isEmpty() || m_at >= m_sums.size())
         return;
-    const auto found = check_sum(m_sums[static_cast<std::size_t>(which)], typed.toStdString());
+    const auto found = check_sum(m_sums[m_at], typed.toStdString());
     m_says->setText(!found          ? q(found.error().sentence)
                     : found->agrees ? QStringLiteral("✓ ") + q(found->words)
                                     : QStringLiteral("✗ ") + q(found->words));

@@ -6,11 +6,13 @@
 
 #include <QWidget>
 
-class QComboBox;
+class QHBoxLayout;
 class QLabel;
 class QLineEdit;
 
 namespace clockface::app {
+
+class ChoiceBlank;
 
 class SumCheck : public QWidget {
     Q_OBJECT
@@ -25,11 +27,14 @@ protected:
 
 private:
     std::vector<PlanSum> m_sums;
-    QComboBox* m_which;
+    std::size_t m_at = 0; // which of them
+    QHBoxLayout* m_row;
+    ChoiceBlank* m_which = nullptr; // where there are several
     QLineEdit* m_own;
     QLabel* m_says;
 
     void check();
+    void make_choice();
 };
 
 } // namespace clockface::app
