@@ -496,7 +496,8 @@ void BenchView::refresh() {
         note = q(asked->question);
     if (const QString resumed = where_it_was_left(); !resumed.isEmpty())
         note = resumed + QLatin1Char(' ') + note;
-    if (const SavedBy* saved = saved_by(m_document.job(), m_document.piece()))
+    // Said where the list begins, and under "Why?"; on every card it would only be in the way.
+    if (const SavedBy* saved = saved_by(m_document.job(), m_document.piece()); saved && (now.next == 0 || m_why_shown))
         note = tr("This piece is saved, and only this one: %1 %2").arg(q(saved->words), note);
     if (now.broken_off)
         note = tr("The list has changed, or the work was elsewhere meanwhile. Nothing that is done is lost: this is "

@@ -261,8 +261,9 @@ private:
         const double lines = std::round(screw.backlash / screw.graduation());
         sum.otherwise.push_back({sum.value + lines, say("backlash was added; it is taken up, not counted")});
         sum.otherwise.push_back({sum.value - lines, say("backlash was taken off; it is taken up, not counted")});
-        sum.otherwise.push_back({sum.value + sum.a_turn, say("a whole turn too many is counted")});
-        sum.otherwise.push_back({sum.value - sum.a_turn, say("a whole turn too few is counted")});
+        const double onward = sum.value < 0.0 ? -sum.a_turn : sum.a_turn; // turns are counted from zero, on or back
+        sum.otherwise.push_back({sum.value + onward, say("a whole turn too many is counted")});
+        sum.otherwise.push_back({sum.value - onward, say("a whole turn too few is counted")});
         sum.otherwise.push_back({-sum.value, say("the dial is read the other way round")});
         sum.otherwise.push_back(
             {static_cast<double>(count - dial_line(count, sum.a_turn)) + sum.a_turn - dial_line(count, sum.a_turn),

@@ -145,7 +145,8 @@ void Checked_sum::names_the_slip() {
                         break;
                     default:
                         if (sum.in == SumIn::Dial)
-                            tried.look(sum, sum.value + sum.a_turn, "a whole turn too many");
+                            tried.look(sum, sum.value + sum.a_turn,
+                                       sum.value < 0.0 ? "a whole turn too few" : "a whole turn too many");
                         else
                             tried.look(sum, -sum.value, "the sign is lost");
                     }
