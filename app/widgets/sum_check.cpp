@@ -4,6 +4,7 @@
 #include "look/tongue.h"
 #include "look/words.h"
 #include "widgets/choice_blank.h"
+#include "widgets/flow_layout.h"
 
 #include <QHBoxLayout>
 #include <QKeyEvent>
@@ -20,16 +21,21 @@ SumCheck::SumCheck(QWidget* parent)
     auto* all = new QVBoxLayout(this);
     all->setContentsMargins(0, 0, 0, 0);
     all->setSpacing(4);
-    m_row = new QHBoxLayout;
-    m_row->addWidget(quiet_label(tr("My own sum of")));
+    auto* row = new FlowLayout; // on a narrow slip the figure goes to the next line
+    auto* words = quiet_label(tr("My own sum of"));
+    words->setWordWrap(false);
+    row->addWidget(words);
+    auto* place = new QWidget;
+    m_choice = new QHBoxLayout(place);
+    m_choice->setContentsMargins(0, 0, 0, 0);
+    row->addWidget(place);
     m_own = new QLineEdit;
     m_own->setObjectName(QStringLiteral("mySum"));
     m_own->setAccessibleName(tr("the figure you worked out yourself"));
     m_own->setPlaceholderText(tr("your figure"));
     m_own->setFixedWidth(150);
-    m_row->addWidget(m_own);
-    m_row->addStretch(1);
-    all->addLayout(m_row);
+    row->addWidget(m_own);
+    all->addLayout(row);
     m_says = quiet_label({});
     m_says->setObjectName(QStringLiteral("mySumSays"));
     let_copy(m_says);
@@ -68,7 +74,7 @@ void SumCheck::make_choice() {
             m_which->refresh();
             check();
         });
-    m_row->insertWidget(1, m_which);
+    m_choice->addWidget(m_which);
 }
 
 bool SumCheck::eventFilter(QObject* watched, QEvent* event) {

@@ -27,8 +27,8 @@ protected:
 
 private:
     std::vector<PlanSum> m_sums;
-    std::size_t m_at = 0; // which of them
-    QHBoxLayout* m_row;
+    std::size_t m_at = 0;           // which of them
+    QHBoxLayout* m_choice;          // what it stands in
     ChoiceBlank* m_which = nullptr; // where there are several
     QLineEdit* m_own;
     QLabel* m_says;
